@@ -1,0 +1,198 @@
+using System.Collections.Immutable;
+using Pravik.Core.Materials;
+using Pravik.Core.Roads;
+using Pravik.Core.Sections;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>
+/// A bridge: one immutable value in SI base units, from which all else follows. Stored and exchanged as JSON with the same
+/// names (docs/file-format.md).
+/// </summary>
+public sealed record Bridge
+{
+    public const string FormatName = "pravik-bridge";
+    public const int CurrentVersion = 1;
+
+    public required string Format { get; init; }
+    public required int Version { get; init; }
+    public string Name { get; init; } = "New bridge";
+    public Basis Basis { get; init; } = new();
+    public Road Road { get; init; } = new();
+    public Axes Axes { get; init; } = new();
+    public Deck Deck { get; init; } = new();
+    public Girders Girders { get; init; } = new();
+    public MaterialSet Materials { get; init; } = new();
+    public Loads Loads { get; init; } = new();
+
+    /// <summary>A bridge with defaults that give a sound single span, to be edited.</summary>
+    public static Bridge New(string name) => new() { Format = FormatName, Version = CurrentVersion, Name = name };
+}
+
+/// <summary>What the project is built on: code, national values, units and titles.</summary>
+public sealed record Basis
+{
+    public string NationalSet { get; init; } = NationalValues.Recommended;
+
+    /// <summary>Own values that replace those of the national set, by name.</summary>
+    public ImmutableSortedDictionary<string, double> OwnValues { get; init; } = ImmutableSortedDictionary<string, double>.Empty;
+
+    /// <summary><c>metric</c> or <c>us</c>: how values are shown and typed.</summary>
+    public string Units { get; init; } = "metric";
+    public Titles Titles { get; init; } = new();
+}
+
+/// <summary>The project's own titles, printed on every sheet.</summary>
+public sealed record Titles
+{
+    public string Project { get; init; } = "";
+    public string Client { get; init; } = "";
+    public string Office { get; init; } = "";
+    public string Number { get; init; } = "";
+    public string Issue { get; init; } = "A";
+    public string Drawn { get; init; } = "";
+    public string Checked { get; init; } = "";
+}
+
+/// <summary>Support axes: the first station, the spans along the road and one skew (rad, positive clockwise from above).</summary>
+public sealed record Axes
+{
+    public double FirstStation { get; init; } = 20;
+    public ImmutableArray<double> Spans { get; init; } = [20.0];
+    public double Skew { get; init; }
+}
+
+/// <summary>The deck: strips of the road surface outward from the road line on each side, and the slab below them.</summary>
+public sealed record Deck
+{
+    public ImmutableArray<Strip> Left { get; init; } = Strip.Usual;
+    public ImmutableArray<Strip> Right { get; init; } = Strip.Usual;
+    public double SlabThickness { get; init; } = 0.22;
+
+    /// <summary>Thickness of the surfacing on the carriageway.</summary>
+    public double Surfacing { get; init; } = 0.10;
+
+    /// <summary>Concrete between girder top and slab soffit.</summary>
+    public double Haunch { get; init; } = 0.03;
+
+    /// <summary>How far the deck reaches beyond the first and last axis.</summary>
+    public double EndOverhang { get; init; } = 0.6;
+}
+
+public enum StripKind
+{
+    Carriageway,
+    HardStrip,
+    Verge,
+    Footway,
+    EdgeBeam,
+}
+
+/// <summary>
+/// One strip of the cross-section. Crossfall is rise per metre outward; the upstand is the step up at its inner boundary (a kerb).
+/// </summary>
+public sealed record Strip
+{
+    public StripKind Kind { get; init; }
+    public double Width { get; init; }
+    public double Crossfall { get; init; }
+    public double Upstand { get; init; }
+
+    /// <summary>Half of a usual deck: a lane and a half, a footway and an edge beam.</summary>
+    public static ImmutableArray<Strip> Usual { get; } =
+    [
+        new() { Kind = StripKind.Carriageway, Width = 3.5, Crossfall = -0.025 },
+        new() { Kind = StripKind.Footway, Width = 1.5, Crossfall = 0.025, Upstand = 0.12 },
+        new() { Kind = StripKind.EdgeBeam, Width = 0.45, Upstand = 0.05 },
+    ];
+}
+
+/// <summary>Girders, equally spaced between the overhangs, one line for each in every span.</summary>
+public sealed record Girders
+{
+    public int Count { get; init; } = 5;
+
+    /// <summary>From the left edge of the deck to the centre line of the first girder.</summary>
+    public double OverhangLeft { get; init; } = 0.95;
+
+    /// <summary>The same on the right; null for as on the left.</summary>
+    public double? OverhangRight { get; init; }
+
+    /// <summary>From an axis to the end of a girder, along the girder.</summary>
+    public double EndGap { get; init; } = 0.35;
+    public ISection Section { get; init; } = new();
+    public Strands Strands { get; init; } = new();
+    public SlabBars SlabBars { get; init; } = new();
+    public Diaphragm Diaphragm { get; init; } = new();
+}
+
+/// <summary>The pretensioned strands of every girder.</summary>
+public sealed record Strands
+{
+    /// <summary>Stress in the strands after all losses, before external load (Pa), entered.</summary>
+    public double EffectiveStress { get; init; } = 1050e6;
+    public ImmutableArray<StrandRow> Rows { get; init; } =
+    [
+        new() { Level = 0.06, Count = 10, Spacing = 0.05 },
+        new() { Level = 0.11, Count = 10, Spacing = 0.05 },
+    ];
+}
+
+/// <summary>A row of strands, centred on the girder: height above the soffit, number and spacing.</summary>
+public sealed record StrandRow
+{
+    public double Level { get; init; } = 0.06;
+    public int Count { get; init; } = 10;
+    public double Spacing { get; init; } = 0.05;
+}
+
+/// <summary>Longitudinal reinforcement of the slab, which carries hogging at the piers.</summary>
+public sealed record SlabBars
+{
+    public BarLayer Top { get; init; } = new() { Diameter = 0.020, Spacing = 0.125, AxisDistance = 0.060 };
+    public BarLayer Bottom { get; init; } = new() { Diameter = 0.016, Spacing = 0.125, AxisDistance = 0.055 };
+}
+
+/// <summary>Bars at equal spacing, with the distance of their axis from the nearer face.</summary>
+public sealed record BarLayer
+{
+    public double Diameter { get; init; }
+    public double Spacing { get; init; }
+    public double AxisDistance { get; init; }
+
+    /// <summary>Area of bars per metre of width (m²/m).</summary>
+    public double AreaPerMetre => Math.PI * Diameter * Diameter / 4 / Spacing;
+}
+
+/// <summary>The concrete diaphragm over every support axis, cast with the slab.</summary>
+public sealed record Diaphragm
+{
+    public double Width { get; init; } = 0.9;
+    public double Depth { get; init; } = 1.2;
+}
+
+/// <summary>The materials in use.</summary>
+public sealed record MaterialSet
+{
+    public ConcreteGrade Slab { get; init; } = new() { Class = "C35/45" };
+    public ConcreteGrade Girder { get; init; } = new() { Class = "C45/55" };
+    public ReinforcementGrade Reinforcement { get; init; } = new();
+    public StrandGrade Strand { get; init; } = new();
+}
+
+/// <summary>Weights that load the deck (N/m³, N/m).</summary>
+public sealed record Loads
+{
+    /// <summary>Reinforced concrete, normal weight: 24 + 1 kN/m³ (EN 1991-1-1 Table A.1).</summary>
+    public double ConcreteWeight { get; init; } = 25e3;
+
+    /// <summary>Surfacing on the carriageway: 24 to 25 kN/m³ (EN 1991-1-1 Table A.6).</summary>
+    public double SurfacingWeight { get; init; } = 24e3;
+
+    /// <summary>Fill and paving of footways and verges above the slab.</summary>
+    public double FootwayWeight { get; init; } = 24e3;
+
+    /// <summary>Weight of each parapet, acting at the middle of its edge beam.</summary>
+    public double ParapetLeft { get; init; } = 1.0e3;
+    public double ParapetRight { get; init; } = 1.0e3;
+}

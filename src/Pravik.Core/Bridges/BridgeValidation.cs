@@ -1,0 +1,239 @@
+using Pravik.Core.Findings;
+using Pravik.Core.Materials;
+using Pravik.Core.Units;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>
+/// The bounds of every value and of values together. Errors mean that the bridge cannot be taken; warnings go with it.
+/// The parts that need geometry are looked at only when each value by itself is sound.
+/// </summary>
+public static class BridgeValidation
+{
+    public const double GreatestSkew = 60 * Math.PI / 180;
+    private const double GreatestCrossfall = 0.15;
+
+    public static IReadOnlyList<Finding> Check(Bridge bridge)
+    {
+        var bounds = new Bounds(UnitSystem.Named(bridge.Basis?.Units));
+        if (!IsWhole(bridge, bounds)) return bounds.Findings;
+        Basis(bridge, bounds);
+        Road(bridge, bounds);
+        Axes(bridge, bounds);
+        Deck(bridge.Deck, bounds);
+        GirderSizes(bridge.Girders, bounds);
+        Steel(bridge.Girders, bounds);
+        Materials(bridge.Materials, bounds);
+        Loads(bridge.Loads, bounds);
+        if (!bounds.HasErrors) Fit.Check(bridge, bounds);
+        return bounds.Findings;
+    }
+
+    /// <summary>JSON can leave null where a part must stand.</summary>
+    private static bool IsWhole(Bridge bridge, Bounds bounds)
+    {
+        if (bridge.Format != Bridge.FormatName) bounds.Error("/format", $"This is not a bridge file: the format must be “{Bridge.FormatName}”.");
+        if (bridge.Version is < 1 or > Bridge.CurrentVersion) bounds.Error("/version", $"File version {bridge.Version} is not known here; this program reads versions 1 to {Bridge.CurrentVersion}.");
+        (string Path, object? Part)[] parts =
+        [
+            ("/basis", bridge.Basis), ("/basis/titles", bridge.Basis?.Titles), ("/basis/ownValues", bridge.Basis?.OwnValues), ("/road", bridge.Road),
+            ("/axes", bridge.Axes), ("/deck", bridge.Deck), ("/girders", bridge.Girders), ("/girders/section", bridge.Girders?.Section),
+            ("/girders/strands", bridge.Girders?.Strands), ("/girders/slabBars", bridge.Girders?.SlabBars), ("/girders/slabBars/top", bridge.Girders?.SlabBars?.Top),
+            ("/girders/slabBars/bottom", bridge.Girders?.SlabBars?.Bottom), ("/girders/diaphragm", bridge.Girders?.Diaphragm),
+            ("/materials", bridge.Materials), ("/materials/slab", bridge.Materials?.Slab), ("/materials/girder", bridge.Materials?.Girder),
+            ("/materials/reinforcement", bridge.Materials?.Reinforcement), ("/materials/strand", bridge.Materials?.Strand), ("/loads", bridge.Loads),
+        ];
+        foreach (var (path, _) in parts.Where(p => p.Part is null)) bounds.Error(path, "This part is missing.");
+        if (!bounds.HasErrors)
+        {
+            if (bridge.Axes!.Spans.IsDefault) bounds.Error("/axes/spans", "The list of spans is missing.");
+            if (bridge.Girders!.Strands.Rows.IsDefault) bounds.Error("/girders/strands/rows", "The list of strand rows is missing.");
+            CheckStrips("/deck/left", bridge.Deck!.Left, bounds);
+            CheckStrips("/deck/right", bridge.Deck.Right, bounds);
+            for (var i = 0; !bridge.Girders.Strands.Rows.IsDefault && i < bridge.Girders.Strands.Rows.Length; i++)
+            {
+                if (bridge.Girders.Strands.Rows[i] is null) bounds.Error($"/girders/strands/rows/{i}", "This row is missing.");
+            }
+        }
+        return !bounds.HasErrors;
+    }
+
+    private static void CheckStrips(string path, System.Collections.Immutable.ImmutableArray<Strip> strips, Bounds bounds)
+    {
+        if (strips.IsDefault) bounds.Error(path, "The list of strips is missing.");
+        else if (strips.Length > 12) bounds.Error(path, $"A side has at most 12 strips; {strips.Length} were given.");
+        else if (strips.Contains(null!)) bounds.Error(path, "A strip is missing.");
+    }
+
+    private static void Basis(Bridge bridge, Bounds bounds)
+    {
+        var basis = bridge.Basis;
+        bounds.Text("/name", "The bridge's name", bridge.Name, 120);
+        if (string.IsNullOrWhiteSpace(bridge.Name)) bounds.Error("/name", "The bridge needs a name.");
+        bounds.Among("/basis/units", "Unit system", basis.Units ?? "", [UnitSystem.Metric.Name, UnitSystem.UsCustomary.Name]);
+        if (bounds.Among("/basis/nationalSet", "National set", basis.NationalSet ?? "", [.. NationalValues.Names]))
+        {
+            var set = NationalValues.Named(basis.NationalSet!)!;
+            foreach (var (name, value) in basis.OwnValues)
+            {
+                if (!set.Has(name)) bounds.Error($"/basis/ownValues/{name}", $"“{name}” is not a value of the national set.");
+                else NationalBounds(name, value, bounds);
+            }
+        }
+        var titles = basis.Titles;
+        (string Name, string? Text)[] all =
+        [
+            ("project", titles.Project), ("client", titles.Client), ("office", titles.Office), ("number", titles.Number),
+            ("issue", titles.Issue), ("drawn", titles.Drawn), ("checked", titles.Checked),
+        ];
+        foreach (var (name, text) in all) bounds.Text($"/basis/titles/{name}", $"The title “{name}”", text, 80);
+    }
+
+    private static void NationalBounds(string name, double value, Bounds bounds)
+    {
+        var (least, greatest) = name switch
+        {
+            "gammaC" or "gammaS" => (1.0, 3.0),
+            "alphaCc" => (0.5, 1.0),
+            "laneWidth" => (2.0, 5.0),
+            "kerbHeight" => (0.0, 0.5),
+            _ when name.StartsWith("gamma", StringComparison.Ordinal) => (0.5, 3.0),
+            _ when name.StartsWith("psi", StringComparison.Ordinal) => (0.0, 1.0),
+            _ when name.StartsWith("alpha", StringComparison.Ordinal) => (0.0, 3.0),
+            _ => (0.0, 1e6),
+        };
+        bounds.Between($"/basis/ownValues/{name}", name, value, least, greatest, QuantityKind.Number);
+    }
+
+    private static void Road(Bridge bridge, Bounds bounds)
+    {
+        var road = bridge.Road;
+        bounds.Between("/road/startStation", "The road's first station", road.StartStation, -1e6, 1e6, QuantityKind.Length);
+        bounds.Between("/road/startEast", "Easting", road.StartEast, -1e8, 1e8, QuantityKind.Length);
+        bounds.Between("/road/startNorth", "Northing", road.StartNorth, -1e8, 1e8, QuantityKind.Length);
+        bounds.Between("/road/azimuth", "Azimuth", road.Azimuth, -2 * Math.PI, 2 * Math.PI, QuantityKind.Angle);
+        bounds.Between("/road/length", "The road's length", road.Length, 1, 100e3, QuantityKind.Length);
+        bounds.Between("/road/startLevel", "The road's first level", road.StartLevel, -500, 9000, QuantityKind.Length);
+        bounds.Between("/road/grade", "Grade", road.Grade, -0.2, 0.2, QuantityKind.Slope);
+        if (road.Radius is { } radius) bounds.Between("/road/radius", "Radius (without sign)", Math.Abs(radius), 60, 1e6, QuantityKind.Length);
+    }
+
+    private static void Axes(Bridge bridge, Bounds bounds)
+    {
+        var (axes, road) = (bridge.Axes, bridge.Road);
+        if (axes.Spans.Length is < 1 or > 30)
+        {
+            bounds.Error("/axes/spans", $"A bridge has 1 to 30 spans; {axes.Spans.Length} were given.");
+            return;
+        }
+        for (var i = 0; i < axes.Spans.Length; i++) bounds.Between($"/axes/spans/{i}", $"Span {i + 1}", axes.Spans[i], 2, 120, QuantityKind.Length);
+        bounds.Between("/axes/skew", "Skew", axes.Skew, -GreatestSkew, GreatestSkew, QuantityKind.Angle);
+        bounds.Between("/axes/firstStation", "Station of the first axis", axes.FirstStation, -1e6, 1e6, QuantityKind.Length);
+        if (bounds.HasErrors) return;
+        var (first, last) = (axes.FirstStation, axes.FirstStation + axes.Spans.Sum());
+        var (start, end) = (road.StartStation, road.StartStation + road.Length);
+        var units = UnitSystem.Named(bridge.Basis.Units);
+        if (first < start)
+            bounds.Error("/axes/firstStation", $"The first axis lies {units.FormatWithUnit(start - first, QuantityKind.Length)} before the road begins at {units.Format(start, QuantityKind.Length)}.");
+        if (last > end)
+            bounds.Error("/axes/spans", $"The last axis lies {units.FormatWithUnit(last - end, QuantityKind.Length)} beyond the road, which ends at {units.Format(end, QuantityKind.Length)}. Make the road longer first.");
+    }
+
+    private static void Deck(Deck deck, Bounds bounds)
+    {
+        foreach (var (side, strips) in new[] { ("left", deck.Left), ("right", deck.Right) })
+        {
+            for (var i = 0; i < strips.Length; i++)
+            {
+                var (path, name) = ($"/deck/{side}/{i}", $"strip {i + 1} on the {side}");
+                if (!Enum.IsDefined(strips[i].Kind)) bounds.Error($"{path}/kind", $"The kind of {name} is not known.");
+                bounds.Between($"{path}/width", $"Width of {name}", strips[i].Width, 0.05, 30, QuantityKind.Length);
+                bounds.Between($"{path}/crossfall", $"Crossfall of {name}", strips[i].Crossfall, -GreatestCrossfall, GreatestCrossfall, QuantityKind.Slope);
+                bounds.Between($"{path}/upstand", $"Upstand of {name}", strips[i].Upstand, -0.5, 1.5, QuantityKind.Size);
+            }
+        }
+        bounds.Between("/deck/slabThickness", "Slab thickness", deck.SlabThickness, 0.10, 1.0, QuantityKind.Size);
+        bounds.Between("/deck/surfacing", "Surfacing", deck.Surfacing, 0, 0.5, QuantityKind.Size);
+        bounds.Between("/deck/haunch", "Haunch", deck.Haunch, 0, 0.5, QuantityKind.Size);
+        bounds.Between("/deck/endOverhang", "Deck beyond the end axes", deck.EndOverhang, 0, 3, QuantityKind.Length);
+    }
+
+    private static void GirderSizes(Girders girders, Bounds bounds)
+    {
+        bounds.Between("/girders/count", "Number of girders", girders.Count, 1, 40, QuantityKind.Count);
+        bounds.Between("/girders/overhangLeft", "Overhang on the left", girders.OverhangLeft, 0, 10, QuantityKind.Length);
+        bounds.Own("/girders/overhangRight", "Overhang on the right", girders.OverhangRight, 0, 10, QuantityKind.Length);
+        bounds.Between("/girders/endGap", "End gap", girders.EndGap, 0, 1.5, QuantityKind.Size);
+        bounds.Between("/girders/diaphragm/width", "Diaphragm width", girders.Diaphragm.Width, 0.1, 5, QuantityKind.Size);
+        bounds.Between("/girders/diaphragm/depth", "Diaphragm depth", girders.Diaphragm.Depth, 0.1, 5, QuantityKind.Size);
+        var s = girders.Section;
+        (string Name, string Words, double Value, double Least, double Greatest)[] sizes =
+        [
+            ("depth", "Girder depth", s.Depth, 0.3, 4), ("topFlangeWidth", "Top flange width", s.TopFlangeWidth, 0.1, 3),
+            ("topFlangeThickness", "Top flange thickness", s.TopFlangeThickness, 0.05, 1), ("topTaper", "Slope below the top flange", s.TopTaper, 0, 1),
+            ("webThickness", "Web thickness", s.WebThickness, 0.08, 1.5), ("bottomTaper", "Slope above the bottom flange", s.BottomTaper, 0, 1),
+            ("bottomFlangeThickness", "Bottom flange thickness", s.BottomFlangeThickness, 0.05, 1), ("bottomFlangeWidth", "Bottom flange width", s.BottomFlangeWidth, 0.1, 3),
+        ];
+        foreach (var (name, words, value, least, greatest) in sizes) bounds.Between($"/girders/section/{name}", words, value, least, greatest, QuantityKind.Size);
+        var web = s.Depth - s.TopFlangeThickness - s.TopTaper - s.BottomTaper - s.BottomFlangeThickness;
+        if (web < 0) bounds.Error("/girders/section/depth", "Flanges and slopes together are deeper than the girder.");
+        if (s.WebThickness > Math.Min(s.TopFlangeWidth, s.BottomFlangeWidth)) bounds.Error("/girders/section/webThickness", "The web is wider than a flange.");
+    }
+
+    private static void Steel(Girders girders, Bounds bounds)
+    {
+        var strands = girders.Strands;
+        bounds.Between("/girders/strands/effectiveStress", "Effective stress", strands.EffectiveStress, 0, 1700e6, QuantityKind.Stress);
+        if (strands.Rows.Length > 20) bounds.Error("/girders/strands/rows", "There are at most 20 rows of strands.");
+        for (var i = 0; i < strands.Rows.Length; i++)
+        {
+            var path = $"/girders/strands/rows/{i}";
+            bounds.Between($"{path}/level", $"Level of strand row {i + 1}", strands.Rows[i].Level, 0, 5, QuantityKind.Size);
+            bounds.Between($"{path}/count", $"Strands in row {i + 1}", strands.Rows[i].Count, 0, 80, QuantityKind.Count);
+            bounds.Between($"{path}/spacing", $"Spacing in strand row {i + 1}", strands.Rows[i].Spacing, 0.02, 1, QuantityKind.Size);
+        }
+        foreach (var (name, layer) in new[] { ("top", girders.SlabBars.Top), ("bottom", girders.SlabBars.Bottom) })
+        {
+            var path = $"/girders/slabBars/{name}";
+            bounds.Between($"{path}/diameter", $"Diameter of the {name} slab bars", layer.Diameter, 0.006, 0.050, QuantityKind.Size);
+            bounds.Between($"{path}/spacing", $"Spacing of the {name} slab bars", layer.Spacing, 0.05, 1, QuantityKind.Size);
+            bounds.Between($"{path}/axisDistance", $"Axis distance of the {name} slab bars", layer.AxisDistance, 0.01, 0.5, QuantityKind.Size);
+        }
+    }
+
+    private static void Materials(MaterialSet materials, Bounds bounds)
+    {
+        foreach (var (name, grade) in new[] { ("slab", materials.Slab), ("girder", materials.Girder) })
+        {
+            var path = $"/materials/{name}";
+            bounds.Among($"{path}/class", "Concrete class", grade.Class ?? "", [.. Concrete.Classes]);
+            bounds.Own($"{path}/fctm", "Tensile strength", grade.Fctm, 0.5e6, 10e6, QuantityKind.Stress);
+            bounds.Own($"{path}/ecm", "Modulus of elasticity", grade.Ecm, 5e9, 80e9, QuantityKind.Stress);
+            bounds.Own($"{path}/epsilonC2", "Strain at the end of the parabola", grade.EpsilonC2, 0.001, 0.0035, QuantityKind.Strain);
+            bounds.Own($"{path}/epsilonCu2", "Ultimate strain", grade.EpsilonCu2, 0.002, 0.006, QuantityKind.Strain);
+            bounds.Own($"{path}/exponent", "Exponent of the parabola", grade.Exponent, 1, 3, QuantityKind.Number);
+            if (grade.EpsilonC2 > grade.EpsilonCu2) bounds.Error($"{path}/epsilonC2", "The parabola ends beyond the ultimate strain.");
+        }
+        bounds.Among("/materials/reinforcement/class", "Reinforcement class", materials.Reinforcement.Class ?? "", [.. ReinforcingSteel.Classes]);
+        bounds.Own("/materials/reinforcement/fyk", "Yield strength", materials.Reinforcement.Fyk, 200e6, 1000e6, QuantityKind.Stress);
+        bounds.Own("/materials/reinforcement/es", "Modulus of elasticity", materials.Reinforcement.Es, 150e9, 220e9, QuantityKind.Stress);
+        var strand = materials.Strand;
+        bounds.Among("/materials/strand/type", "Strand", strand.Type ?? "", [.. PrestressingSteel.Types]);
+        bounds.Own("/materials/strand/area", "Area of a strand", strand.Area, 10e-6, 500e-6, QuantityKind.SmallArea);
+        bounds.Own("/materials/strand/fpk", "Tensile strength", strand.Fpk, 1000e6, 2500e6, QuantityKind.Stress);
+        bounds.Own("/materials/strand/fp01k", "Proof strength", strand.Fp01k, 800e6, 2300e6, QuantityKind.Stress);
+        bounds.Own("/materials/strand/ep", "Modulus of elasticity", strand.Ep, 150e9, 220e9, QuantityKind.Stress);
+        if (bounds.HasErrors) return;
+        var steel = PrestressingSteel.Of(strand);
+        if (steel.Fp01k > steel.Fpk) bounds.Error("/materials/strand/fp01k", "The proof strength is above the tensile strength.");
+    }
+
+    private static void Loads(Loads loads, Bounds bounds)
+    {
+        bounds.Between("/loads/concreteWeight", "Weight of concrete", loads.ConcreteWeight, 10e3, 40e3, QuantityKind.UnitWeight);
+        bounds.Between("/loads/surfacingWeight", "Weight of surfacing", loads.SurfacingWeight, 0, 40e3, QuantityKind.UnitWeight);
+        bounds.Between("/loads/footwayWeight", "Weight of footway fill", loads.FootwayWeight, 0, 40e3, QuantityKind.UnitWeight);
+        bounds.Between("/loads/parapetLeft", "Weight of the left parapet", loads.ParapetLeft, 0, 50e3, QuantityKind.LineLoad);
+        bounds.Between("/loads/parapetRight", "Weight of the right parapet", loads.ParapetRight, 0, 50e3, QuantityKind.LineLoad);
+    }
+}

@@ -1,0 +1,82 @@
+using System.Collections.Immutable;
+using Pravik.Core.Analysis;
+using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
+using Pravik.Core.Numerics;
+using Pravik.Core.Structures;
+using Pravik.Core.Traffic;
+
+namespace Pravik.Core.Design;
+
+/// <summary>How far a run is (0 to 1) and what it is doing.</summary>
+public readonly record struct RunProgress(double Fraction, string Doing);
+
+/// <summary>From a valid bridge to checked girders: model, permanent loads, influence surfaces, traffic, combinations, checks.</summary>
+public static class BridgeRun
+{
+    /// <summary>Effects solved together. Keeps memory bounded and lets a run stop quickly.</summary>
+    private const int BlockSize = 42;
+
+    /// <summary>Throws <see cref="OperationCanceledException"/> when cancelled and <see cref="UnstableStructureException"/> for a grillage that can move.</summary>
+    public static BridgeResults Run(Bridge bridge, IProgress<RunProgress>? progress = null, CancellationToken cancel = default)
+    {
+        progress?.Report(new(0, "Making the grillage"));
+        var geometry = new BridgeGeometry(bridge);
+        var values = NationalValues.For(bridge.Basis);
+        var grillage = GrillageBuilder.Build(geometry);
+        cancel.ThrowIfCancellationRequested();
+        var solver = new GrillageSolver(grillage, new BandedCholesky());
+        progress?.Report(new(0.1, "Permanent loads"));
+        var permanent = new PermanentLoads(geometry, grillage);
+        var balance = Balance(solver, permanent);
+        var placement = new TrafficPlacement(grillage, geometry, values);
+        var points = EffectPoint.All(grillage);
+        var check = new GirderCheck(geometry, values);
+        var results = new PointResult[points.Length];
+        var done = 0;
+        var blocks = points.Select((point, i) => (point, i)).Chunk(BlockSize / 2).ToList();
+        Parallel.ForEach(blocks, new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount }, block =>
+        {
+            var surfaces = InfluenceSurface.Solve(grillage, solver, [.. block.SelectMany(b => new[] { (b.point, EffectKind.Moment), (b.point, EffectKind.Shear) })]);
+            for (var i = 0; i < block.Length; i++)
+            {
+                cancel.ThrowIfCancellationRequested();
+                var moment = Effects(geometry, permanent, placement, surfaces[2 * i]);
+                var shear = Effects(geometry, permanent, placement, surfaces[2 * i + 1]);
+                results[block[i].i] = new(moment, shear, check.Check(moment, Bending.Sagging), check.Check(moment, Bending.Hogging));
+            }
+            var finished = Interlocked.Add(ref done, block.Length);
+            progress?.Report(new(0.15 + 0.85 * finished / points.Length, $"Traffic on {finished} of {points.Length} points"));
+        });
+        return new(new(grillage.Nodes.Length, grillage.Members.Length, solver.Unknowns, solver.PivotRatio, balance), [.. results]);
+    }
+
+    /// <summary>The influence surface of one effect, for drawing.</summary>
+    public static InfluenceSurface Surface(Grillage grillage, EffectPoint point, EffectKind kind) =>
+        InfluenceSurface.Solve(grillage, new GrillageSolver(grillage, new BandedCholesky()), [(point, kind)])[0];
+
+    private static PointEffects Effects(BridgeGeometry geometry, PermanentLoads permanent, TrafficPlacement placement, InfluenceSurface surface)
+    {
+        var point = surface.Point;
+        var girder = geometry.Girders[point.Girder];
+        var span = girder.SpanLength(point.Span);
+        var effects = new PermanentEffects(
+            PermanentLoads.OnSimpleSpan(permanent.Girder, span, point.Fraction, surface.Kind),
+            PermanentLoads.OnSimpleSpan(permanent.WetSlab(girder), span, point.Fraction, surface.Kind),
+            surface.Of(permanent.Superimposed), surface.Of(permanent.Surfacing));
+        return new(point, surface.Kind, effects, placement.Worst(surface));
+    }
+
+    private static ImmutableArray<CaseBalance> Balance(GrillageSolver solver, PermanentLoads permanent)
+    {
+        return [Of("Edge beams, footways, parapets", permanent.Superimposed, permanent.SuperimposedTotal), Of("Surfacing", permanent.Surfacing, permanent.SurfacingTotal)];
+
+        CaseBalance Of(string name, double[] nodal, double total)
+        {
+            var displacements = new double[nodal.Length * 3];
+            for (var n = 0; n < nodal.Length; n++) displacements[3 * n] = -nodal[n];
+            solver.Solve(displacements, 1);
+            return new(name, total, solver.Reactions(displacements, nodal).Sum());
+        }
+    }
+}

@@ -1,0 +1,33 @@
+namespace Pravik.Core.Findings;
+
+/// <summary>How much a finding matters.</summary>
+public enum Severity
+{
+    /// <summary>Worth knowing; nothing is wrong.</summary>
+    Note,
+    /// <summary>The work goes on, but an engineer should look.</summary>
+    Warning,
+    /// <summary>The value cannot be taken.</summary>
+    Error,
+}
+
+/// <summary>A change that mends a finding: an RFC 6902 operation with its value as JSON text.</summary>
+public sealed record RepairOperation(string Op, string Path, string Value);
+
+/// <summary>What can be done about a finding, in words and as a patch.</summary>
+public sealed record Repair(string Label, IReadOnlyList<RepairOperation> Patch);
+
+/// <summary>
+/// Something that geometry, model, loads, checks or a reader noticed: how grave, what, why it matters, and where (a JSON Pointer
+/// into the bridge, and a station where there is one).
+/// </summary>
+public sealed record Finding(Severity Severity, string Message, string Path)
+{
+    public string? Why { get; init; }
+    public double? Station { get; init; }
+    public Repair? Repair { get; init; }
+
+    public static Finding Error(string path, string message, string? why = null) => new(Severity.Error, message, path) { Why = why };
+
+    public static Finding Warning(string path, string message, string? why = null) => new(Severity.Warning, message, path) { Why = why };
+}

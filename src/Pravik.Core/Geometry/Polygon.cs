@@ -1,0 +1,79 @@
+using System.Collections.Immutable;
+
+namespace Pravik.Core.Geometry;
+
+/// <summary>A simple closed polygon; the last point is joined to the first. Clockwise outlines give the same properties as anticlockwise ones.</summary>
+public sealed class Polygon
+{
+    public Polygon(IEnumerable<Point> points)
+    {
+        Points = [.. points];
+        if (Points.Length < 3) throw new ArgumentException("A polygon has at least three points.", nameof(points));
+    }
+
+    public ImmutableArray<Point> Points { get; }
+
+    public double Top => Points.Max(p => p.Y);
+    public double Bottom => Points.Min(p => p.Y);
+
+    /// <summary>
+    /// Area, first and second moments about the origin's axes, by Green's theorem on each edge:
+    /// A = ½Σ(x_i y_j − x_j y_i), S_x = ⅙Σ(y_i + y_j)·c, I_xx = ¹⁄₁₂Σ(y_i² + y_i y_j + y_j²)·c, with c the edge's cross product.
+    /// </summary>
+    public (double Area, double Sx, double Sy, double Ixx, double Iyy) Moments()
+    {
+        double area = 0, sx = 0, sy = 0, ixx = 0, iyy = 0;
+        for (var i = 0; i < Points.Length; i++)
+        {
+            var (p, q) = (Points[i], Points[(i + 1) % Points.Length]);
+            var c = p.Cross(q);
+            area += c / 2;
+            sx += (p.Y + q.Y) * c / 6;
+            sy += (p.X + q.X) * c / 6;
+            ixx += (p.Y * p.Y + p.Y * q.Y + q.Y * q.Y) * c / 12;
+            iyy += (p.X * p.X + p.X * q.X + q.X * q.X) * c / 12;
+        }
+        var sign = Math.Sign(area);
+        return (sign * area, sign * sx, sign * sy, sign * ixx, sign * iyy);
+    }
+
+    /// <summary>The width of the polygon cut by the horizontal line at <paramref name="y"/>; 0 above and below it.</summary>
+    public double WidthAt(double y)
+    {
+        double width = 0;
+        for (var i = 0; i < Points.Length; i++)
+        {
+            var (p, q) = (Points[i], Points[(i + 1) % Points.Length]);
+            if (p.Y <= y == q.Y <= y) continue;
+            var x = p.X + (y - p.Y) / (q.Y - p.Y) * (q.X - p.X);
+            width += q.Y > p.Y ? x : -x;
+        }
+        return Math.Abs(width);
+    }
+
+    /// <summary>Whether a point lies inside; a point on the outline may count either way.</summary>
+    public bool Contains(Point point)
+    {
+        var inside = false;
+        for (int i = 0, j = Points.Length - 1; i < Points.Length; j = i++)
+        {
+            var (p, q) = (Points[i], Points[j]);
+            if (p.Y > point.Y != q.Y > point.Y && point.X < (q.X - p.X) * (point.Y - p.Y) / (q.Y - p.Y) + p.X) inside = !inside;
+        }
+        return inside;
+    }
+
+    /// <summary>The least distance from a point to the outline.</summary>
+    public double DistanceToOutline(Point point)
+    {
+        var least = double.PositiveInfinity;
+        for (var i = 0; i < Points.Length; i++)
+        {
+            var (p, q) = (Points[i], Points[(i + 1) % Points.Length]);
+            var along = q - p;
+            var t = Math.Clamp((point - p).Dot(along) / along.Dot(along), 0, 1);
+            least = Math.Min(least, Point.Distance(point, Point.Between(p, q, t)));
+        }
+        return least;
+    }
+}

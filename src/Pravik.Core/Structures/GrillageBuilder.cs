@@ -1,0 +1,220 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Geometry;
+using Pravik.Core.Materials;
+using Pravik.Core.Sections;
+
+namespace Pravik.Core.Structures;
+
+/// <summary>
+/// Makes the grillage of a bridge: composite members on the girder lines, nominal edge members at the deck's edges, slab strips
+/// across, diaphragms on the axes.
+/// </summary>
+/// <remarks>
+/// Hambly, Bridge Deck Behaviour, 2nd edition, chapters 2 and 4. Slab strips of width b and depth d have I = b·d³/12 and torsion
+/// constant b·d³/6 in each direction. Up to a skew of 20° strips lie along the skew, b being measured square to the strip; beyond,
+/// each joins the nearest joints across, nearly square to the girders. Members divide every span into 40 (20 on very large
+/// bridges), more where girders stand closer than two thirds of that.
+/// </remarks>
+public sealed class GrillageBuilder
+{
+    public const double PoissonsRatio = 0.2;
+    public const double GreatestAlignedSkew = 20 * Math.PI / 180;
+    private readonly BridgeGeometry geometry;
+    private readonly Bridge bridge;
+    private readonly Concrete slab;
+    private readonly ImmutableArray<int> divisions;
+    private readonly List<GrillageNode> nodes = [];
+    private readonly List<GrillageMember> members = [];
+    private readonly int longitudinals;
+
+    private GrillageBuilder(BridgeGeometry geometry)
+    {
+        this.geometry = geometry;
+        bridge = geometry.Bridge;
+        slab = Concrete.Of(bridge.Materials.Slab);
+        longitudinals = geometry.Girders.Length + 2;
+        var usual = longitudinals * geometry.SpanCount * 40 > 6000 ? 20 : 40;
+        divisions = [.. bridge.Axes.Spans.Select(span => geometry.Spacing == 0 ? usual : usual * Math.Max(1, (int)Math.Ceiling(span / usual / (1.5 * geometry.Spacing) - 1e-9)))];
+    }
+
+    public static Grillage Build(BridgeGeometry geometry) => new GrillageBuilder(geometry).Build();
+
+    /// <summary>Composite section of a girder in a span, with the effective width of that span (EN 1992-1-1 5.3.2.1(4) allows one width over the span).</summary>
+    public static SectionProperties Composite(BridgeGeometry geometry, GirderLine girder, int span)
+    {
+        var bridge = geometry.Bridge;
+        var (left, right) = ClearWidths(geometry, girder);
+        var spans = Enumerable.Range(0, geometry.SpanCount).Select(girder.SpanLength).ToList();
+        var width = EffectiveWidth.Of(bridge.Girders.Section.WebThickness, left, right, EffectiveWidth.ZeroMomentLength(spans, span));
+        var ratio = Concrete.Of(bridge.Materials.Slab).Ecm / Concrete.Of(bridge.Materials.Girder).Ecm;
+        return CompositeSection.Of(bridge.Girders.Section.Properties(), width, bridge.Deck.SlabThickness, bridge.Deck.Haunch, bridge.Girders.Section.TopFlangeWidth, ratio);
+    }
+
+    /// <summary>b_1 and b_2: half the clear distance to the next web, or the clear width to the deck's edge.</summary>
+    public static (double Left, double Right) ClearWidths(BridgeGeometry geometry, GirderLine girder)
+    {
+        var web = geometry.Bridge.Girders.Section.WebThickness / 2;
+        var left = girder.Number == 1 ? girder.Offset - geometry.Section.LeftEdge : geometry.Spacing / 2;
+        var right = girder.Number == geometry.Girders.Length ? geometry.Section.RightEdge - girder.Offset : geometry.Spacing / 2;
+        return (Math.Max(0, left - web), Math.Max(0, right - web));
+    }
+
+    private Grillage Build()
+    {
+        AddNodes();
+        var girderMembers = AddLongitudinals();
+        AddAcross();
+        var axisLines = ImmutableArray.CreateBuilder<int>();
+        axisLines.Add(0);
+        foreach (var count in divisions) axisLines.Add(axisLines[^1] + count);
+        var single = geometry.Girders.Length == 1;
+        var supports = axisLines.SelectMany((line, axis) => geometry.Girders.Select(g => new GrillageSupport(line * longitudinals + g.Number, axis, single)));
+        return new([.. nodes], [.. members], [.. supports])
+        {
+            Longitudinals = longitudinals,
+            Lines = axisLines[^1] + 1,
+            AxisLines = axisLines.ToImmutable(),
+            GirderMembers = girderMembers,
+        };
+    }
+
+    private void AddNodes()
+    {
+        var line = 0;
+        for (var span = 0; span < geometry.SpanCount; span++)
+        {
+            for (var k = span == 0 ? 0 : 1; k <= divisions[span]; k++, line++)
+            {
+                var t = (double)k / divisions[span];
+                nodes.Add(EdgeNode(0, line, span, t, geometry.Section.LeftEdge));
+                foreach (var girder in geometry.Girders)
+                {
+                    var at = geometry.OnGirder(girder, span, t);
+                    var place = geometry.Road.Locate(at);
+                    var ahead = girder.AtAxes[span + 1] - girder.AtAxes[span];
+                    nodes.Add(new(at, girder.Number, line, place.Station, place.Offset, Math.Atan2(ahead.Y, ahead.X)));
+                }
+                nodes.Add(EdgeNode(longitudinals - 1, line, span, t, geometry.Section.RightEdge));
+            }
+        }
+    }
+
+    private GrillageNode EdgeNode(int longitudinal, int line, int span, double t, double offset)
+    {
+        var from = geometry.StationOnAxis(geometry.Axes[span], offset);
+        var to = geometry.StationOnAxis(geometry.Axes[span + 1], offset);
+        var station = from + t * (to - from);
+        return new(geometry.Road.At(station, offset), longitudinal, line, station, offset, Math.PI / 2 - geometry.Road.Azimuth(station));
+    }
+
+    private ImmutableArray<ImmutableArray<int>> AddLongitudinals()
+    {
+        var modulus = Concrete.Of(bridge.Materials.Girder).Ecm;
+        var bare = bridge.Girders.Section.Properties();
+        var lines = new List<int>[geometry.Girders.Length];
+        for (var i = 0; i < lines.Length; i++) lines[i] = [];
+        var line = 0;
+        for (var span = 0; span < geometry.SpanCount; span++)
+        {
+            var rigidities = geometry.Girders.Select(girder =>
+            {
+                var composite = Composite(geometry, girder, span);
+                return (modulus * composite.SecondMoment, Shear(modulus) * bare.TorsionConstant + Shear(slab.Ecm) * Torsion(SlabShare(girder)));
+            }).ToList();
+            for (var k = 0; k < divisions[span]; k++, line++)
+            {
+                AddEdge(0, line, span, geometry.Girders[0].Offset - geometry.Section.LeftEdge);
+                for (var g = 0; g < lines.Length; g++)
+                {
+                    lines[g].Add(members.Count);
+                    members.Add(new(Node(g + 1, line), Node(g + 1, line + 1), MemberKind.Girder, rigidities[g].Item1, rigidities[g].Item2) { Span = span });
+                }
+                AddEdge(longitudinals - 1, line, span, geometry.Section.RightEdge - geometry.Girders[^1].Offset);
+            }
+        }
+        return [.. lines.Select(l => l.ToImmutableArray())];
+    }
+
+    /// <summary>An edge member stands for the outer half of the overhang bending by itself.</summary>
+    private void AddEdge(int longitudinal, int line, int span, double overhang) => members.Add(new(Node(longitudinal, line), Node(longitudinal, line + 1),
+        MemberKind.Edge, slab.Ecm * Bending(overhang / 2), Shear(slab.Ecm) * Torsion(overhang / 2)) { Span = span });
+
+    /// <summary>Slab whose longitudinal twist a girder's member carries: half of each bay, half of an overhang.</summary>
+    private double SlabShare(GirderLine girder)
+    {
+        var left = girder.Number == 1 ? (girder.Offset - geometry.Section.LeftEdge) / 2 : geometry.Spacing / 2;
+        var right = girder.Number == geometry.Girders.Length ? (geometry.Section.RightEdge - girder.Offset) / 2 : geometry.Spacing / 2;
+        return left + right;
+    }
+
+    private void AddAcross()
+    {
+        var lines = nodes.Count / longitudinals;
+        var axes = new HashSet<int> { 0 };
+        var sum = 0;
+        foreach (var count in divisions) axes.Add(sum += count);
+        var aligned = Math.Abs(bridge.Axes.Skew) <= GreatestAlignedSkew;
+        for (var bay = 0; bay + 1 < longitudinals; bay++)
+        {
+            foreach (var line in axes) AddDiaphragm(Node(bay, line), Node(bay + 1, line));
+            var pairs = aligned ? Enumerable.Range(0, lines).Select(line => (line, line)) : Nearest(bay, lines);
+            foreach (var (from, to) in pairs)
+            {
+                if (from == to && axes.Contains(from)) continue;
+                AddStrip(bay, from, to, lines);
+            }
+        }
+    }
+
+    /// <summary>Joints of neighbouring lines that are nearest each other by station, seen from both sides.</summary>
+    private IEnumerable<(int From, int To)> Nearest(int bay, int lines)
+    {
+        int Closest(int other, double station)
+        {
+            int low = 0, high = lines - 1;
+            while (high - low > 1)
+            {
+                var middle = (low + high) / 2;
+                if (nodes[Node(other, middle)].Station <= station) low = middle;
+                else high = middle;
+            }
+            var (below, above) = (Math.Abs(nodes[Node(other, low)].Station - station), Math.Abs(nodes[Node(other, high)].Station - station));
+            return below <= above ? low : high;
+        }
+        for (var line = 0; line < lines; line++)
+        {
+            var to = Closest(bay + 1, nodes[Node(bay, line)].Station);
+            if (Closest(bay, nodes[Node(bay + 1, to)].Station) == line) yield return (line, to);
+        }
+    }
+
+    private void AddStrip(int bay, int from, int to, int lines)
+    {
+        var (a, b) = (Node(bay, from), Node(bay + 1, to));
+        var across = nodes[b].At - nodes[a].At;
+        var width = (Reach(bay, from, lines, across) + Reach(bay + 1, to, lines, across)) / 2;
+        members.Add(new(a, b, MemberKind.Strip, slab.Ecm * Bending(width), Shear(slab.Ecm) * Torsion(width)));
+    }
+
+    /// <summary>Half the way to the joints before and after, measured square to the strip.</summary>
+    private double Reach(int longitudinal, int line, int lines, Point across)
+    {
+        var along = nodes[Node(longitudinal, Math.Min(line + 1, lines - 1))].At - nodes[Node(longitudinal, Math.Max(line - 1, 0))].At;
+        return Math.Abs(along.Cross(across)) / across.Length / 2;
+    }
+
+    private void AddDiaphragm(int i, int j)
+    {
+        var (width, depth) = (bridge.Girders.Diaphragm.Width, bridge.Girders.Diaphragm.Depth);
+        members.Add(new(i, j, MemberKind.Diaphragm, slab.Ecm * width * Math.Pow(depth, 3) / 12, Shear(slab.Ecm) * Rectangle.TorsionConstant(width, depth)));
+    }
+
+    private int Node(int longitudinal, int line) => line * longitudinals + longitudinal;
+
+    private double Bending(double width) => width * Math.Pow(bridge.Deck.SlabThickness, 3) / 12;
+
+    private double Torsion(double width) => width * Math.Pow(bridge.Deck.SlabThickness, 3) / 6;
+
+    private static double Shear(double modulus) => modulus / 2 / (1 + PoissonsRatio);
+}

@@ -1,0 +1,105 @@
+using System.Collections.Immutable;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Schema;
+using System.Text.Json.Serialization;
+using Pravik.Core.Bridges;
+using Pravik.Core.Findings;
+
+namespace Pravik.Exchange;
+
+/// <summary>What reading a document gave: a bridge, or none and the reasons; warnings may go with a bridge.</summary>
+public sealed record BridgeReading(Bridge? Bridge, ImmutableArray<Finding> Findings)
+{
+    public IEnumerable<Finding> Errors => Findings.Where(f => f.Severity == Severity.Error);
+}
+
+/// <summary>
+/// Bridges as JSON (docs/file-format.md). Reading never throws: unknown members, text in a number, broken or oversized documents
+/// and values out of bounds come back as findings with their place.
+/// </summary>
+public static class BridgeJson
+{
+    /// <summary>Longest document that is read (bytes).</summary>
+    public const int LongestDocument = 2_000_000;
+
+    public static JsonSerializerOptions Options { get; } = MakeOptions(false);
+
+    private static readonly JsonSerializerOptions Indented = MakeOptions(true);
+
+    public static string Write(Bridge bridge) => JsonSerializer.Serialize(bridge, Options);
+
+    public static string WriteIndented(Bridge bridge) => JsonSerializer.Serialize(bridge, Indented) + "\n";
+
+    public static JsonNode ToNode(Bridge bridge) => JsonSerializer.SerializeToNode(bridge, Options)!;
+
+    public static BridgeReading Read(string text)
+    {
+        if (text.Length > LongestDocument) return Refused("", $"The document is larger than {LongestDocument / 1_000_000} MB; a bridge of this version needs far less.");
+        return Read(() => JsonSerializer.Deserialize<Bridge>(text, Options));
+    }
+
+    public static BridgeReading Read(JsonNode node) => Read(() => node.Deserialize<Bridge>(Options));
+
+    /// <summary>The JSON Schema (2020-12) of the format.</summary>
+    public static string Schema()
+    {
+        var schema = Options.GetJsonSchemaAsNode(typeof(Bridge), new() { TreatNullObliviousAsNonNullable = true });
+        var head = new JsonObject { ["$schema"] = "https://json-schema.org/draft/2020-12/schema", ["title"] = "Pravik bridge, version 1" };
+        foreach (var (name, value) in schema.AsObject().ToList()) head[name] = value?.DeepClone();
+        return head.ToJsonString(Indented) + "\n";
+    }
+
+    private static BridgeReading Read(Func<Bridge?> parse)
+    {
+        try
+        {
+            if (parse() is not { } bridge) return Refused("", "The document is empty.");
+            ImmutableArray<Finding> findings = [.. BridgeValidation.Check(bridge)];
+            return new(findings.Any(f => f.Severity == Severity.Error) ? null : bridge, findings);
+        }
+        catch (JsonException problem)
+        {
+            return Refused(Pointer(problem.Path), Explain(problem));
+        }
+        catch (Exception problem) when (problem is InvalidOperationException or FormatException or NotSupportedException or ArgumentException)
+        {
+            return Refused("", "The document is not a bridge: " + problem.Message);
+        }
+    }
+
+    private static BridgeReading Refused(string path, string message) => new(null, [Finding.Error(path, message)]);
+
+    /// <summary>Turns <c>$.axes.spans[1]</c> into <c>/axes/spans/1</c>.</summary>
+    private static string Pointer(string? path) =>
+        path is null or "$" ? "" : path.TrimStart('$').Replace("['", ".").Replace("']", "").Replace('.', '/').Replace("[", "/").Replace("]", "");
+
+    private static string Explain(JsonException problem)
+    {
+        var place = problem.LineNumber is { } line ? $" (line {line + 1}, column {(problem.BytePositionInLine ?? 0) + 1})" : "";
+        var text = problem.Message;
+        if (text.Contains("could not be mapped", StringComparison.Ordinal)) return $"A member that the format does not know{place}.";
+        if (text.Contains("could not be converted", StringComparison.Ordinal)) return $"The value is not of the kind that belongs here: a number where text stands, or the reverse{place}.";
+        if (text.Contains("missing required", StringComparison.Ordinal)) return "This is not a bridge file: “format” and “version” are missing.";
+        return $"The JSON is broken{place}: {text.Split(" Path:")[0].Split(" LineNumber:")[0]}";
+    }
+
+    private static JsonSerializerOptions MakeOptions(bool indented)
+    {
+        var options = new JsonSerializerOptions(JsonSerializerDefaults.Web)
+        {
+            NumberHandling = JsonNumberHandling.Strict,
+            UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+            PropertyNameCaseInsensitive = false,
+            AllowDuplicateProperties = false,
+            MaxDepth = 32,
+            WriteIndented = indented,
+            RespectNullableAnnotations = true,
+            DefaultIgnoreCondition = JsonIgnoreCondition.Never,
+            Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+        };
+        options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+        options.MakeReadOnly(populateMissingResolver: true);
+        return options;
+    }
+}
