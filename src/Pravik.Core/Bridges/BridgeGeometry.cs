@@ -72,6 +72,21 @@ public sealed class BridgeGeometry
     /// <summary>A point on a girder at fraction t of a span (0 at its first axis). Girders are straight between axes.</summary>
     public Point OnGirder(GirderLine girder, int span, double t) => Point.Between(girder.AtAxes[span], girder.AtAxes[span + 1], t);
 
+    /// <summary>
+    /// Offset of a girder where the section square to the road at a station cuts it; null before its first axis and beyond its last.
+    /// </summary>
+    public double? GirderOffsetAt(GirderLine girder, double station)
+    {
+        for (var span = 0; span < SpanCount; span++)
+        {
+            double Station(double t) => Road.Locate(OnGirder(girder, span, t)).Station;
+            if (station < Station(0) - 1e-9 || station > Station(1) + 1e-9) continue;
+            var t = Numerics.Roots.Bisect(t => Station(t) - station, 0, 1) ?? (Math.Abs(Station(0) - station) < 1e-6 ? 0 : 1);
+            return Road.Locate(OnGirder(girder, span, t)).Offset;
+        }
+        return null;
+    }
+
     /// <summary>The span (from 0) in which a station of the road line lies; the first or last beyond the ends.</summary>
     public int SpanAt(double station)
     {

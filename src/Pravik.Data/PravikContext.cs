@@ -1,0 +1,18 @@
+using Microsoft.EntityFrameworkCore;
+
+namespace Pravik.Data;
+
+/// <summary>The database: SQLite through EF Core.</summary>
+public sealed class PravikContext(DbContextOptions<PravikContext> options) : DbContext(options)
+{
+    public DbSet<Project> Projects => Set<Project>();
+    public DbSet<Revision> Revisions => Set<Revision>();
+    public DbSet<StoredResult> Results => Set<StoredResult>();
+
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<Project>().HasMany(p => p.Revisions).WithOne().HasForeignKey(r => r.ProjectId);
+        modelBuilder.Entity<Revision>().HasKey(r => new { r.ProjectId, r.Number });
+        modelBuilder.Entity<StoredResult>().HasKey(r => r.Hash);
+    }
+}

@@ -1,0 +1,107 @@
+using System.Collections.Immutable;
+using Pravik.Core.Geometry;
+
+namespace Pravik.Drawings;
+
+/// <summary>How a line is drawn: what it stands for decides its weight, dashes and colour.</summary>
+public enum Pen
+{
+    None,
+    /// <summary>Outline of what is cut.</summary>
+    Cut,
+    /// <summary>Edge that is seen.</summary>
+    Edge,
+    /// <summary>Lesser edge: strip boundaries, construction.</summary>
+    Light,
+    /// <summary>Edge behind or below something.</summary>
+    Hidden,
+    /// <summary>Axes and the road line, chain-dotted.</summary>
+    Axis,
+    /// <summary>Dimension lines and ticks.</summary>
+    Dimension,
+    /// <summary>Grid lines of a diagram.</summary>
+    Grid,
+    /// <summary>What is picked, or the station cursor.</summary>
+    Active,
+    /// <summary>A line of resistance.</summary>
+    Resistance,
+    /// <summary>Load.</summary>
+    Load,
+}
+
+/// <summary>How an area is filled.</summary>
+public enum Fill
+{
+    None,
+    Sheet,
+    Paper,
+    /// <summary>Concrete in section: fine hatching.</summary>
+    Concrete,
+    /// <summary>Precast concrete in section.</summary>
+    Precast,
+    Surfacing,
+    Ink,
+    Soft,
+    Picked,
+    Envelope,
+    LaneOne,
+    Lane,
+    Track,
+    /// <summary>Utilisation up to 0.5, to 0.8, to 0.95 and to 1.</summary>
+    Use1,
+    Use2,
+    Use3,
+    Use4,
+    /// <summary>Utilisation above 1: hatched.</summary>
+    UseFails,
+    /// <summary>Not known, or out of date.</summary>
+    UseUnknown,
+}
+
+public enum TextKind
+{
+    Plain,
+    Strong,
+    Soft,
+    Number,
+    SoftNumber,
+    Title,
+}
+
+public enum Anchor
+{
+    Start,
+    Middle,
+    End,
+}
+
+/// <summary>One mark of a drawing, in millimetres on paper, x right and y down. <c>Part</c> names what it belongs to, so that it can be picked.</summary>
+public abstract record Mark
+{
+    public string? Part { get; init; }
+}
+
+/// <summary>A line, or an outline when closed.</summary>
+public sealed record Stroke(ImmutableArray<Point> Points, bool Closed, Pen Pen, Fill Fill) : Mark;
+
+public sealed record Disc(Point Centre, double Radius, Pen Pen, Fill Fill) : Mark;
+
+/// <summary>Upright text on its baseline; with a halo where it must stay readable over lines.</summary>
+public sealed record Label(Point At, string Text, TextKind Kind, Anchor Anchor, double Height, bool Halo) : Mark;
+
+/// <summary>
+/// The way from the position along the road to x on the drawing, for views that have one: x = <c>X0</c> + <c>Scale</c>·(station − <c>Station0</c>).
+/// </summary>
+public sealed record StationScale(double X0, double Station0, double Scale);
+
+/// <summary>A drawing is data: its size in millimetres and its marks in order, later ones on top.</summary>
+public sealed record Drawing(double Width, double Height, ImmutableArray<Mark> Marks)
+{
+    /// <summary>What it shows, for its caption and for readers who cannot see it.</summary>
+    public string Title { get; init; } = "";
+
+    /// <summary>Scale and direction of view, shown beside the title.</summary>
+    public string Note { get; init; } = "";
+
+    public StationScale? Stations { get; init; }
+}

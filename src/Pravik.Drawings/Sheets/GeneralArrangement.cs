@@ -1,0 +1,92 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Design;
+using Pravik.Core.Units;
+using Pravik.Drawings.Views;
+
+namespace Pravik.Drawings.Sheets;
+
+/// <summary>The general-arrangement sheet, A3: plan, elevation, typical section, notes and title block.</summary>
+public static class GeneralArrangement
+{
+    private const double Width = 420;
+    private const double Height = 297;
+    private const double Margin = 10;
+    private const double Text = 2.5;
+
+    /// <param name="geometry">The bridge.</param>
+    /// <param name="units">Units of the texts.</param>
+    /// <param name="results">Results to name in the notes, or null where there are none.</param>
+    /// <param name="date">Date of the sheet, as printed.</param>
+    public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, BridgeResults? results, string date)
+    {
+        var canvas = new Canvas(Width, Height, Text);
+        canvas.Box(0, 0, Width, Height, Fill.Sheet);
+        canvas.Box(Margin, Margin, Width - 2 * Margin, Height - 2 * Margin, Fill.None, Pen.Cut);
+        var inner = Width - 2 * Margin;
+        View(canvas, ElevationView.Draw(geometry, units, new(inner, 62, Text)), Margin, Margin + 7);
+        View(canvas, PlanView.Draw(geometry, units, new(inner, 104, Text)), Margin, 83);
+        var middle = (geometry.Axes[geometry.SpanCount / 2].Station + geometry.Axes[geometry.SpanCount / 2 + 1].Station) / 2;
+        View(canvas, SectionView.Draw(geometry, units, new(232, 90, Text), middle), Margin, Height - Margin - 91);
+        Notes(canvas, geometry, units, results, 250, Height - Margin - 88);
+        TitleBlock(canvas, geometry, date);
+        return canvas.Finish("General arrangement");
+    }
+
+    private static void View(Canvas canvas, Drawing view, double x, double y)
+    {
+        canvas.Place(view, x, y);
+        canvas.Text(new(x + 5, y + 1), view.Title, TextKind.Strong, height: 3.2);
+        canvas.Text(new(x + 5, y + 5), view.Note, TextKind.Soft);
+    }
+
+    private static void Notes(Canvas canvas, BridgeGeometry geometry, UnitSystem units, BridgeResults? results, double x, double y)
+    {
+        var bridge = geometry.Bridge;
+        canvas.Text(new(x, y), "Notes", TextKind.Strong, height: 3.2);
+        string[] notes =
+        [
+            $"1  Stations, levels and dimensions in {units[QuantityKind.Length].Symbol}.",
+            $"2  Skew {units.FormatWithUnit(bridge.Axes.Skew, QuantityKind.Angle)} at every axis; dimensions along the road line.",
+            $"3  Slab {bridge.Materials.Slab.Class}, {units.FormatWithUnit(bridge.Deck.SlabThickness, QuantityKind.Size)}; girders {bridge.Materials.Girder.Class}, depth {units.FormatWithUnit(bridge.Girders.Section.Depth, QuantityKind.Size)}.",
+            $"4  Strands {bridge.Materials.Strand.Type}, {bridge.Girders.Strands.Rows.Sum(r => r.Count)} in each girder; bars {bridge.Materials.Reinforcement.Class}.",
+            $"5  Actions to EN 1991 with load model 1; values of the set “{bridge.Basis.NationalSet}”{(bridge.Basis.OwnValues.Count > 0 ? " with own values" : "")}.",
+            results is null ? "6  Ultimate bending not checked at the time of issue."
+                : $"6  Worst utilisation, ultimate bending: {QuantityText.Fixed(results.Governing.Worst.Utilisation, 2)} ({geometry.Girders[results.Governing.Point.Girder].Name}, span {results.Governing.Point.Span + 1}).",
+        ];
+        for (var i = 0; i < notes.Length; i++) canvas.Text(new(x, y + 5 + i * 4.3), notes[i]);
+    }
+
+    private static void TitleBlock(Canvas canvas, BridgeGeometry geometry, string date)
+    {
+        var titles = geometry.Titles;
+        const double BlockWidth = 160, BlockHeight = 46;
+        var (x, y) = (Width - Margin - BlockWidth, Height - Margin - BlockHeight);
+        canvas.Box(x, y, BlockWidth, BlockHeight, Fill.Sheet, Pen.Cut);
+        Cell(canvas, x, y, BlockWidth, "Project", titles.Project);
+        Cell(canvas, x, y + 9, BlockWidth, "Client", titles.Client);
+        canvas.Line(new(x, y + 18), new(x + BlockWidth, y + 18), Pen.Edge);
+        canvas.Text(new(x + 3, y + 25), Shorten(canvas, geometry.Bridge.Name, TextKind.Title, BlockWidth - 6), TextKind.Title);
+        canvas.Text(new(x + 3, y + 30.5), "General arrangement", TextKind.Plain, height: 3);
+        canvas.Line(new(x, y + 34), new(x + BlockWidth, y + 34), Pen.Edge);
+        (string Name, string Value, double Width)[] cells =
+            [("Office", titles.Office, 52), ("Drawn", titles.Drawn, 24), ("Checked", titles.Checked, 24), ("Date", date, 22), ("Number", titles.Number, 26), ("Issue", titles.Issue, 12)];
+        foreach (var (name, value, width) in cells)
+        {
+            Cell(canvas, x, y + 35, width, name, value);
+            if (x > Width - Margin - BlockWidth) canvas.Line(new(x, y + 34), new(x, y + BlockHeight), Pen.Edge);
+            x += width;
+        }
+    }
+
+    private static void Cell(Canvas canvas, double x, double y, double width, string name, string value)
+    {
+        canvas.Text(new(x + 3, y + 3.4), name, TextKind.Soft, height: 2);
+        canvas.Text(new(x + 3, y + 7.6), Shorten(canvas, value, TextKind.Plain, width - 4));
+    }
+
+    private static string Shorten(Canvas canvas, string text, TextKind kind, double width)
+    {
+        var most = (int)(width / canvas.WidthOf("m", kind));
+        return text.Length <= most ? text : text[..Math.Max(1, most - 1)] + "…";
+    }
+}

@@ -1,0 +1,78 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Design;
+using Pravik.Core.Units;
+
+namespace Pravik.Drawings.Views;
+
+/// <summary>
+/// The band at the foot of every screen: the bridge in long section (heights not to scale) with a strip for each girder, shaded by
+/// utilisation. The cursor is laid over it by the screen.
+/// </summary>
+public static class BandView
+{
+    public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, BridgeResults? results, bool current)
+    {
+        var canvas = new Canvas(size.Width, size.Height, 2.75);
+        var length = geometry.LastStation - geometry.FirstStation;
+        var margin = 26.0;
+        var scale = new StationScale(margin, geometry.FirstStation, (size.Width - 2 * margin) / length);
+        double X(double station) => scale.X0 + scale.Scale * (station - scale.Station0);
+        var overhang = geometry.Bridge.Deck.EndOverhang;
+        double road = 7.2, strips = road + 2.2, foot = size.Height - 4.4;
+        var each = Math.Min(2.2, (foot - strips - 3.6) / geometry.Girders.Length);
+        canvas.Line(new(0, road - 1.1), new(size.Width, road - 1.1), Pen.Axis);
+        canvas.Box(X(geometry.FirstStation - overhang), road - 1.1, X(geometry.LastStation + overhang) - X(geometry.FirstStation - overhang), 1.3, Fill.Ink);
+        foreach (var girder in geometry.Girders)
+        {
+            var y = strips + (girder.Number - 1) * each;
+            Strip(canvas, geometry, girder, results, current, X, y, each);
+            if (girder.Number == 1 || girder.Number == geometry.Girders.Length || (each > 1.9 && girder.Number % 2 == 1))
+                canvas.Text(new(X(geometry.LastStation) + 2.5, y + each / 2 + 0.9), girder.Name, TextKind.Soft, height: 2.4);
+        }
+        var bottom = strips + geometry.Girders.Length * each;
+        for (var i = 0; i < geometry.Axes.Length; i++)
+        {
+            var axis = geometry.Axes[i];
+            canvas.Line(new(X(axis.Station), road - 2.4), new(X(axis.Station), foot), Pen.Axis);
+            canvas.Area([new(X(axis.Station), bottom + 0.5), new(X(axis.Station) - 1.2, bottom + 2.5), new(X(axis.Station) + 1.2, bottom + 2.5)], Fill.Sheet, Pen.Edge);
+            canvas.AxisBubble(new(X(axis.Station), 2.7), axis.Name);
+            canvas.Text(new(X(axis.Station), size.Height - 1.4), units.Format(axis.Station, QuantityKind.Length), TextKind.SoftNumber, Anchor.Middle);
+        }
+        for (var i = 0; i < geometry.SpanCount; i++)
+            canvas.Text(new((X(geometry.Axes[i].Station) + X(geometry.Axes[i + 1].Station)) / 2, foot + 0.4), units.FormatWithUnit(geometry.Bridge.Axes.Spans[i], QuantityKind.Length), TextKind.SoftNumber, Anchor.Middle);
+        canvas.Text(new(2, size.Height - 1.4), "station", TextKind.Soft, height: 2.4);
+        canvas.Text(new(2, strips + 1.8), results is null ? "utilisation: waiting" : current ? "utilisation" : "utilisation: out of date", TextKind.Soft, height: 2.4);
+        return canvas.Finish("Long section with utilisation of every girder", "", scale);
+    }
+
+    /// <summary>Shade for a utilisation: four steps to 1, hatched above it.</summary>
+    public static Fill Shade(double utilisation) => utilisation switch
+    {
+        > 1 => Fill.UseFails,
+        > 0.95 => Fill.Use4,
+        > 0.8 => Fill.Use3,
+        > 0.5 => Fill.Use2,
+        _ => Fill.Use1,
+    };
+
+    private static void Strip(Canvas canvas, BridgeGeometry geometry, GirderLine girder, BridgeResults? results, bool current, Func<double, double> x, double y, double height)
+    {
+        var points = results?.OfGirder(girder.Number - 1).ToList();
+        if (points is null || points.Count == 0)
+        {
+            canvas.Box(x(geometry.FirstStation), y, x(geometry.LastStation) - x(geometry.FirstStation), height - 0.4, Fill.UseUnknown);
+            return;
+        }
+        // A skewed girder's own stations are shifted; the band shows each span from its axis.
+        var start = geometry.Road.Locate(girder.AtAxes[0]).Station - geometry.FirstStation;
+        for (var i = 0; i + 1 < points.Count; i++)
+        {
+            if (points[i].Point.Span != points[i + 1].Point.Span) continue;
+            var (from, to) = (x(points[i].Point.Station - start), x(points[i + 1].Point.Station - start));
+            var use = Math.Max(points[i].Worst.Utilisation, points[i + 1].Worst.Utilisation);
+            canvas.Part = $"/parts/results/{girder.Number}/{points[i].Point.Span + 1}/{(points[i].Worst.Utilisation >= points[i + 1].Worst.Utilisation ? points[i] : points[i + 1]).Point.Number}";
+            canvas.Box(from, y, to - from + 0.05, height - 0.4, current ? Shade(use) : Fill.UseUnknown);
+        }
+        canvas.Part = null;
+    }
+}

@@ -1,0 +1,136 @@
+using System.Collections.Immutable;
+using Pravik.Core.Geometry;
+using Pravik.Core.Units;
+
+namespace Pravik.Drawings.Views;
+
+/// <summary>A line of a diagram: values (SI) at stations; two values at one station make a step.</summary>
+public sealed record Series(string Name, ImmutableArray<(double Station, double Value)> Values, Pen Pen)
+{
+    /// <summary>Whether its greatest and least values are labelled.</summary>
+    public bool Peaks { get; init; }
+}
+
+/// <summary>An axis as a diagram shows it: its name and the girder's own station there.</summary>
+public sealed record DiagramAxis(string Name, double Station);
+
+/// <summary>Effects along a girder. Sagging moment is drawn below the line, on the tension side.</summary>
+public sealed record Diagram(string Title, QuantityKind Kind, bool PositiveDown, ImmutableArray<Series> Series, ImmutableArray<DiagramAxis> Axes)
+{
+    /// <summary>Two series between which the envelope is shaded, or none.</summary>
+    public (int Upper, int Lower)? Envelope { get; init; }
+}
+
+/// <summary>Draws a <see cref="Diagram"/> with round grid values, labelled peaks and the value at the cursor.</summary>
+public static class DiagramView
+{
+    public static Drawing Draw(Diagram diagram, UnitSystem units, ViewSize size, double? cursor = null, (double Station, double Value, string Text)? picked = null)
+    {
+        var canvas = new Canvas(size.Width, size.Height, size.TextHeight);
+        var factor = units[diagram.Kind].Factor;
+        double left = 19, right = 8, top = 5.4 * size.TextHeight, bottom = 2.2 * size.TextHeight;
+        var values = diagram.Series.SelectMany(s => s.Values.Select(v => v.Value / factor)).Append(0).ToList();
+        var (least, greatest) = (values.Min(), values.Max());
+        if (greatest - least < 1e-9) greatest = least + 1;
+        var step = RoundStep((greatest - least) / 6);
+        (least, greatest) = (Math.Floor(least / step) * step, Math.Ceiling(greatest / step) * step);
+        var (first, last) = (diagram.Axes[0].Station, diagram.Axes[^1].Station);
+        var stations = new StationScale(left, first, (size.Width - left - right) / (last - first));
+        double X(double station) => stations.X0 + stations.Scale * (station - first);
+        double Y(double value)
+        {
+            var t = (value - least) / (greatest - least);
+            return top + (size.Height - top - bottom) * (diagram.PositiveDown ? t : 1 - t);
+        }
+
+        for (var v = least; v <= greatest + step / 2; v += step)
+        {
+            canvas.Line(new(left, Y(v)), new(size.Width - right, Y(v)), Math.Abs(v) < step / 2 ? Pen.Edge : Pen.Grid);
+            canvas.Text(new(left - 1.5, Y(v) + 0.35 * size.TextHeight), QuantityText.Fixed(v, step < 1 ? 2 : 0), TextKind.SoftNumber, Anchor.End);
+        }
+        canvas.Text(new(left - 1.5, top - 1.1 * size.TextHeight), units[diagram.Kind].Symbol, TextKind.Soft, Anchor.End);
+        IEnumerable<Point> Points(Series s) => s.Values.Select(v => new Point(X(v.Station), Y(v.Value / factor)));
+        if (diagram.Envelope is var (upper, lower))
+            canvas.Area(Points(diagram.Series[upper]).Concat(Points(diagram.Series[lower]).Reverse()), Fill.Envelope);
+        foreach (var axis in diagram.Axes)
+        {
+            canvas.Line(new(X(axis.Station), top - 1.2), new(X(axis.Station), size.Height - bottom + 1), Pen.Axis);
+            canvas.AxisBubble(new(X(axis.Station), top - 1.2 - 0.9 * size.TextHeight), axis.Name);
+        }
+        foreach (var series in diagram.Series) canvas.Path(Points(series), series.Pen);
+        var taken = new List<(double X, double Y, double Width)>();
+        foreach (var series in diagram.Series.Where(s => s.Peaks)) Peaks(series, picked is null);
+        if (cursor is { } at && at >= first && at <= last)
+        {
+            canvas.Line(new(X(at), top - 1), new(X(at), size.Height - bottom + 1), Pen.Active);
+            foreach (var series in diagram.Series) Say(X(at), Y(Read(series, at) / factor), QuantityText.Fixed(Read(series, at) / factor, 0), false);
+        }
+        if (picked is { } p)
+        {
+            canvas.Circle(new(X(p.Station), Y(p.Value / factor)), 1.1, Pen.Active, Fill.Sheet);
+            Say(X(p.Station), Y(p.Value / factor), p.Text, false);
+        }
+        Legend(canvas, diagram, left, size);
+        return canvas.Finish(diagram.Title, diagram.PositiveDown ? "sagging down" : "positive up", stations);
+
+        void Peaks(Series series, bool both)
+        {
+            var high = series.Values.MaxBy(v => v.Value);
+            var low = series.Values.MinBy(v => v.Value);
+            if (both && high.Value > 0) Mark(high);
+            if (both && low.Value < 0) Mark(low);
+            void Mark((double Station, double Value) v)
+            {
+                canvas.Circle(new(X(v.Station), Y(v.Value / factor)), 0.6, Pen.None, Fill.Ink);
+                Say(X(v.Station), Y(v.Value / factor), QuantityText.Fixed(v.Value / factor, 0), true);
+            }
+        }
+
+        // A label beside a point, moved until it is clear of those already there.
+        void Say(double x, double y, string text, bool strong)
+        {
+            var width = canvas.WidthOf(text, TextKind.Number);
+            var anchorLeft = x + 2 + width < size.Width - 2;
+            var start = anchorLeft ? x + 1.6 : x - 1.6 - width;
+            var height = 1.2 * size.TextHeight;
+            for (var tries = 0; tries < 12; tries++)
+            {
+                var shift = (tries + 1) / 2 * height * (tries % 2 == 0 ? 1 : -1);
+                var place = Math.Clamp(y + shift + 0.35 * size.TextHeight, top, size.Height - 1);
+                if (taken.Any(t => Math.Abs(t.Y - place) < height * 0.95 && start < t.X + t.Width && t.X < start + width)) continue;
+                taken.Add((start, place, width));
+                canvas.Text(new(start, place), text, TextKind.Number, Anchor.Start, true);
+                return;
+            }
+        }
+    }
+
+    /// <summary>The value of a series at a station, linear between its points; the ends beyond them.</summary>
+    public static double Read(Series series, double station)
+    {
+        var values = series.Values;
+        for (var i = 0; i + 1 < values.Length; i++)
+        {
+            if (station < values[i].Station || station > values[i + 1].Station || values[i + 1].Station <= values[i].Station) continue;
+            return values[i].Value + (station - values[i].Station) / (values[i + 1].Station - values[i].Station) * (values[i + 1].Value - values[i].Value);
+        }
+        return station < values[0].Station ? values[0].Value : values[^1].Value;
+    }
+
+    private static void Legend(Canvas canvas, Diagram diagram, double left, ViewSize size)
+    {
+        var x = left;
+        foreach (var group in diagram.Series.GroupBy(s => s.Name))
+        {
+            canvas.Line(new(x, 1.6 * size.TextHeight), new(x + 6, 1.6 * size.TextHeight), group.First().Pen);
+            canvas.Text(new(x + 7.5, 1.95 * size.TextHeight), group.Key);
+            x += 14 + canvas.WidthOf(group.Key, TextKind.Plain);
+        }
+    }
+
+    private static double RoundStep(double raw)
+    {
+        var power = Math.Pow(10, Math.Floor(Math.Log10(raw)));
+        return (raw / power) switch { <= 1 => 1, <= 2 => 2, <= 2.5 => 2.5, <= 5 => 5, _ => 10 } * power;
+    }
+}

@@ -1,0 +1,187 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Geometry;
+using Pravik.Core.Traffic;
+using Pravik.Core.Units;
+
+namespace Pravik.Drawings.Views;
+
+/// <summary>The bridge from above, turned so that it runs from left to right.</summary>
+public sealed class PlanView
+{
+    private readonly BridgeGeometry geometry;
+    private readonly UnitSystem units;
+    private readonly Canvas canvas;
+    private readonly int scale;
+    private readonly Point centre;
+    private readonly double cos;
+    private readonly double sin;
+    private readonly double perMetre;
+    private readonly double middleY;
+
+    private PlanView(BridgeGeometry geometry, UnitSystem units, ViewSize size)
+    {
+        this.geometry = geometry;
+        this.units = units;
+        canvas = new(size.Width, size.Height, size.TextHeight);
+        var chord = geometry.Road.At(geometry.LastStation) - geometry.Road.At(geometry.FirstStation);
+        (cos, sin) = (chord.X / chord.Length, chord.Y / chord.Length);
+        perMetre = 1;
+        var corners = Outline().Select(Turned).ToList();
+        var (left, right) = (corners.Min(p => p.X), corners.Max(p => p.X));
+        var (low, high) = (corners.Min(p => p.Y), corners.Max(p => p.Y));
+        var (top, bottom) = (6 * size.TextHeight, 5 * size.TextHeight);
+        scale = Math.Max(DrawingScale.Fitting(right - left, size.Width - 26), DrawingScale.Fitting(high - low, Math.Max(5, size.Height - top - bottom)));
+        perMetre = 1000.0 / scale;
+        centre = new((left + right) / 2, (low + high) / 2);
+        middleY = top + (size.Height - top - bottom) / 2;
+    }
+
+    /// <summary>
+    /// Draws the plan. A picked part is drawn as active; the cursor marks the station's section; a traffic position is drawn on the deck.
+    /// </summary>
+    public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, double? cursor = null, string? picked = null, TrafficEffect? traffic = null)
+    {
+        var view = new PlanView(geometry, units, size);
+        view.Deck(picked);
+        if (traffic is not null) view.Traffic(traffic);
+        view.Girders(picked);
+        view.Axes(picked);
+        view.Dimensions();
+        if (cursor is { } station) view.Cursor(station);
+        view.Directions();
+        return view.canvas.Finish("Plan", DrawingScale.Text(view.scale));
+    }
+
+    private double EndOverhang => geometry.Bridge.Deck.EndOverhang;
+
+    private IEnumerable<Point> EdgeLine(double offset)
+    {
+        var from = geometry.StationOnAxis(geometry.Axes[0], offset) - EndOverhang;
+        var to = geometry.StationOnAxis(geometry.Axes[^1], offset) + EndOverhang;
+        var pieces = geometry.Bridge.Road.Radius is null ? 1 : 24;
+        return Enumerable.Range(0, pieces + 1).Select(i => geometry.Road.At(from + i * (to - from) / pieces, offset));
+    }
+
+    private IEnumerable<Point> Outline() => EdgeLine(geometry.Section.LeftEdge).Concat(EdgeLine(geometry.Section.RightEdge).Reverse());
+
+    private Point Turned(Point p)
+    {
+        var d = p - geometry.Road.At(geometry.FirstStation);
+        return new(perMetre * (d.X * cos + d.Y * sin), perMetre * (d.Y * cos - d.X * sin));
+    }
+
+    private Point At(Point p)
+    {
+        var t = Turned(p);
+        return new(canvas.Width / 2 + t.X - perMetre * centre.X, middleY - t.Y + perMetre * centre.Y);
+    }
+
+    private Point At(double station, double offset) => At(geometry.Road.At(station, offset));
+
+    private void Deck(string? picked)
+    {
+        canvas.Area(Outline().Select(At), Fill.Paper);
+        foreach (var strip in geometry.Section.Strips)
+        {
+            canvas.Part = strip.Path;
+            canvas.Area(EdgeLine(strip.From).Concat(EdgeLine(strip.To).Reverse()).Select(At), picked == strip.Path ? Fill.Picked : strip.Kind is StripKind.Carriageway or StripKind.HardStrip ? Fill.Paper : Fill.Sheet, Pen.Light);
+        }
+        canvas.Part = null;
+        canvas.Area(Outline().Select(At), Fill.None, Pen.Cut);
+        var reach = 0.04 * (geometry.LastStation - geometry.FirstStation) + 2;
+        var (from, to) = (geometry.FirstStation - reach, geometry.LastStation + reach);
+        canvas.Path(Enumerable.Range(0, 25).Select(i => At(from + i * (to - from) / 24, 0)), Pen.Axis);
+    }
+
+    private void Girders(string? picked)
+    {
+        var half = geometry.Bridge.Girders.Section.TopFlangeWidth / 2;
+        foreach (var girder in geometry.Girders)
+        {
+            for (var span = 0; span < geometry.SpanCount; span++)
+            {
+                var part = $"/parts/girders/{girder.Number}/spans/{span + 1}";
+                var length = girder.SpanLength(span);
+                var gap = geometry.Bridge.Girders.EndGap / length;
+                var (a, b) = (geometry.OnGirder(girder, span, gap), geometry.OnGirder(girder, span, 1 - gap));
+                var side = half / (b - a).Length * new Point(b.Y - a.Y, a.X - b.X);
+                var isPicked = picked == part;
+                canvas.Part = part;
+                if (isPicked) canvas.Area(new[] { a + side, b + side, b - side, a - side }.Select(At), Fill.Picked, Pen.Active);
+                else
+                {
+                    canvas.Area(new[] { a + side, b + side, b - side, a - side }.Select(At), Fill.None, Pen.Hidden);
+                }
+            }
+            canvas.Part = null;
+            var start = At(geometry.OnGirder(girder, 0, 0));
+            canvas.Text(new(start.X - 0.6 * perMetre * EndOverhang - 1.5, start.Y + 0.35 * canvas.TextHeight), girder.Name, TextKind.Soft, Anchor.End, true);
+        }
+        canvas.Part = null;
+    }
+
+    private void Axes(string? picked)
+    {
+        for (var i = 0; i < geometry.Axes.Length; i++)
+        {
+            var axis = geometry.Axes[i];
+            var left = At(geometry.OnAxis(axis, geometry.Section.LeftEdge));
+            var right = At(geometry.OnAxis(axis, geometry.Section.RightEdge));
+            var along = 1 / (left - right).Length * (left - right);
+            canvas.Part = $"/parts/axes/{i + 1}";
+            canvas.Line(right - 2.2 * along, left + 4 * along, picked == canvas.Part ? Pen.Active : Pen.Axis);
+            canvas.AxisBubble(left + (4 + 0.9 * canvas.TextHeight) * along, axis.Name);
+        }
+        canvas.Part = null;
+    }
+
+    private void Dimensions()
+    {
+        var below = geometry.Section.RightEdge + (2.6 + canvas.TextHeight) / perMetre;
+        var points = geometry.Axes.Select(axis => At(geometry.Road.At(geometry.StationOnAxis(axis, geometry.Section.RightEdge), below))).ToList();
+        canvas.Dimensions(points, [.. geometry.Bridge.Axes.Spans.Select(s => units.Format(s, QuantityKind.Length))]);
+        if (geometry.Girders.Length < 2) return;
+        var (station, last) = (geometry.FirstStation + 0.28 * geometry.Bridge.Axes.Spans[0], geometry.Girders.Length - 1);
+        var (a, b) = (At(station, geometry.Girders[0].Offset), At(station, geometry.Girders[last].Offset));
+        canvas.Dimensions([.. geometry.Girders.Select(g => At(station, g.Offset))], []);
+        canvas.Text(new(Point.Between(a, b, 0.5).X + 1.2, Point.Between(a, b, 0.5 - 0.5 / Math.Max(2, last)).Y + 0.35 * canvas.TextHeight),
+            $"{last} × {units.Format(geometry.Spacing, QuantityKind.Length)}", TextKind.Number, Anchor.Start, true);
+    }
+
+    private void Traffic(TrafficEffect traffic)
+    {
+        foreach (var lane in traffic.Lanes)
+        {
+            var (from, to) = (geometry.FirstStation - EndOverhang, geometry.LastStation + EndOverhang);
+            var (left, right) = (lane.From, lane.From + lane.Width);
+            IEnumerable<Point> Side(double offset) => Enumerable.Range(0, 25).Select(i => At(from + i * (to - from) / 24, offset));
+            canvas.Area(Side(left).Concat(Side(right).Reverse()), lane.Number == 1 ? Fill.LaneOne : Fill.Lane, Pen.Light);
+            canvas.Text(At(to, (left + right) / 2) + new Point(-2, 0.35 * canvas.TextHeight), $"lane {lane.Number}", TextKind.Soft, Anchor.End, true);
+            if (lane.TandemStation is not { } station) continue;
+            foreach (var axle in new[] { -LoadModel1.AxleSpacing / 2, LoadModel1.AxleSpacing / 2 })
+            {
+                var (l, r) = (At(station + axle, (left + right - LoadModel1.WheelSpacing) / 2), At(station + axle, (left + right + LoadModel1.WheelSpacing) / 2));
+                canvas.Line(l, r, Pen.Load);
+                foreach (var wheel in new[] { l, r }) canvas.Box(wheel.X - 0.2 * perMetre, wheel.Y - 0.2 * perMetre, 0.4 * perMetre, 0.4 * perMetre, Fill.Track, Pen.Load);
+            }
+        }
+    }
+
+    private void Cursor(double station)
+    {
+        var margin = 2.5 / perMetre;
+        canvas.Line(At(station, geometry.Section.LeftEdge - margin), At(station, geometry.Section.RightEdge + margin), Pen.Active);
+    }
+
+    private void Directions()
+    {
+        var (x, y) = (canvas.Width - 8, canvas.Height - 10);
+        var north = new Point(sin, -cos);
+        var tip = new Point(x, y) + 5 * north;
+        canvas.Arrow(new Point(x, y) - 4 * north, tip, Pen.Edge);
+        canvas.Text(tip + 2.4 * north + new Point(0, 0.35 * canvas.TextHeight), "N", TextKind.Strong, Anchor.Middle);
+        var ahead = At(geometry.LastStation + 0.02 * (geometry.LastStation - geometry.FirstStation) + EndOverhang, 0) + new Point(1, -1.6);
+        canvas.Text(ahead + new Point(0, -1.2), "ahead", TextKind.Soft, Anchor.Start, true);
+        canvas.Arrow(ahead, ahead + new Point(6, 0), Pen.Dimension);
+    }
+}

@@ -1,0 +1,137 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Geometry;
+using Pravik.Core.Units;
+
+namespace Pravik.Drawings.Views;
+
+/// <summary>The deck and its girders cut square to the road at a station, looking ahead.</summary>
+public sealed class SectionView
+{
+    private readonly BridgeGeometry geometry;
+    private readonly UnitSystem units;
+    private readonly Canvas canvas;
+    private readonly int scale;
+    private readonly double perMetre;
+    private readonly double x0;
+    private readonly double y0;
+
+    internal SectionView(BridgeGeometry geometry, UnitSystem units, ViewSize size, double above = 0)
+    {
+        this.geometry = geometry;
+        this.units = units;
+        canvas = new(size.Width, size.Height, size.TextHeight);
+        var section = geometry.Section;
+        var top = section.Strips.Max(s => Math.Max(s.SurfaceFrom, s.SurfaceTo));
+        var bottom = geometry.Girders.Min(g => GirderTop(g.Offset)) - geometry.Bridge.Girders.Section.Depth;
+        var (head, foot) = (3.2 * size.TextHeight + above, 5.4 * size.TextHeight);
+        scale = Math.Max(DrawingScale.Fitting(section.Width, size.Width - 36), DrawingScale.Fitting(top - bottom, Math.Max(4, size.Height - head - foot)));
+        perMetre = 1000.0 / scale;
+        x0 = size.Width / 2 - perMetre * (section.LeftEdge + section.RightEdge) / 2;
+        y0 = head + (size.Height - head - foot - perMetre * (top - bottom)) / 2 + perMetre * top;
+    }
+
+    internal Canvas Canvas => canvas;
+
+    internal Point At(double offset, double level) => new(x0 + perMetre * offset, y0 - perMetre * level);
+
+    /// <summary>Draws the section; beyond the bridge it says so.</summary>
+    public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, double station, string? picked = null)
+    {
+        var view = new SectionView(geometry, units, size);
+        view.Structure(station, picked);
+        view.Crossfalls();
+        view.Dimensions(station);
+        return view.canvas.Finish($"Section at {units.Format(station, QuantityKind.Length)}", $"looking ahead, {DrawingScale.Text(view.scale)}");
+    }
+
+    internal string ScaleText => DrawingScale.Text(scale);
+
+    internal void Structure(double station, string? picked)
+    {
+        Slab(picked);
+        var any = false;
+        foreach (var girder in geometry.Girders)
+        {
+            if (geometry.GirderOffsetAt(girder, station) is not { } offset) continue;
+            any = true;
+            var span = geometry.SpanAt(station) + 1;
+            Girder(girder, offset, picked?.StartsWith($"/parts/girders/{girder.Number}/", StringComparison.Ordinal) == true, $"/parts/girders/{girder.Number}/spans/{span}");
+        }
+        if (!any) canvas.Text(new(canvas.Width / 2, canvas.Height - 2 * canvas.TextHeight), "No girder is cut at this station.", TextKind.Soft, Anchor.Middle);
+        var line = At(0, 0);
+        canvas.Line(new(line.X, line.Y - 2.2 * canvas.TextHeight), new(line.X, canvas.Height - 4.6 * canvas.TextHeight), Pen.Axis);
+        canvas.Text(new(line.X + 1.2, line.Y - 1.9 * canvas.TextHeight), "road line", TextKind.Soft, halo: true);
+        canvas.Text(new(line.X + 1.2, line.Y - 0.8 * canvas.TextHeight), $"level {units.FormatWithUnit(geometry.Road.Level(station), QuantityKind.Length)}", TextKind.SoftNumber, halo: true);
+        canvas.Text(At(geometry.Section.LeftEdge, 0) + new Point(-3, 0), "left", TextKind.Soft, Anchor.End);
+        canvas.Text(At(geometry.Section.RightEdge, 0) + new Point(3, 0), "right", TextKind.Soft);
+    }
+
+    private double GirderTop(double offset) => geometry.Section.SlabTop(offset) - geometry.Section.SlabThickness - geometry.Bridge.Deck.Haunch;
+
+    private void Slab(string? picked)
+    {
+        var section = geometry.Section;
+        foreach (var strip in section.Strips)
+        {
+            canvas.Part = strip.Path;
+            Point[] fill = [At(strip.From, strip.SlabFrom), At(strip.From, strip.SurfaceFrom), At(strip.To, strip.SurfaceTo), At(strip.To, strip.SlabTo)];
+            var kind = picked == strip.Path ? Fill.Picked : strip.Kind switch
+            {
+                StripKind.EdgeBeam => Fill.Concrete,
+                StripKind.Carriageway or StripKind.HardStrip => Fill.Surfacing,
+                _ => Fill.Soft,
+            };
+            canvas.Area(fill, kind, picked == strip.Path ? Pen.Active : Pen.Edge);
+        }
+        canvas.Part = "/parts/slab";
+        var tops = section.Strips.Select(s => (s.From, s.SlabFrom)).Append((section.Strips[^1].To, section.Strips[^1].SlabTo)).ToList();
+        var outline = tops.Select(t => At(t.Item1, t.Item2)).Concat(tops.AsEnumerable().Reverse().Select(t => At(t.Item1, t.Item2 - section.SlabThickness)));
+        canvas.Area(outline, picked == canvas.Part ? Fill.Picked : Fill.Concrete, Pen.Cut);
+        canvas.Part = null;
+    }
+
+    private void Girder(GirderLine girder, double offset, bool picked, string part)
+    {
+        var (shape, top) = (geometry.Bridge.Girders.Section, GirderTop(offset));
+        var half = shape.TopFlangeWidth / 2;
+        canvas.Part = part;
+        double Soffit(double o) => geometry.Section.SlabTop(o) - geometry.Section.SlabThickness;
+        if (geometry.Bridge.Deck.Haunch > 0)
+            canvas.Area([At(offset - half, top), At(offset - half, Soffit(offset - half)), At(offset, Soffit(offset)), At(offset + half, Soffit(offset + half)), At(offset + half, top)], Fill.Concrete, Pen.Light);
+        canvas.Area(shape.Outline().Points.Select(p => At(offset + p.X, top - shape.Depth + p.Y)), picked ? Fill.Picked : Fill.Precast, picked ? Pen.Active : Pen.Cut);
+        var radius = Math.Max(0.25, 0.008 * perMetre);
+        foreach (var row in geometry.Bridge.Girders.Strands.Rows)
+        {
+            for (var i = 0; i < row.Count; i++)
+                canvas.Circle(At(offset + (i - (row.Count - 1) / 2.0) * row.Spacing, top - shape.Depth + row.Level), radius, Pen.None, Fill.Ink);
+        }
+        canvas.Part = null;
+        canvas.Text(At(offset, top - shape.Depth) + new Point(0, 1.35 * canvas.TextHeight), girder.Name, picked ? TextKind.Strong : TextKind.Plain, Anchor.Middle);
+    }
+
+    private void Crossfalls()
+    {
+        foreach (var strip in geometry.Section.Strips.Where(s => s.Kind is StripKind.Carriageway or StripKind.HardStrip && s.Width * perMetre > 14))
+        {
+            var outward = strip.From >= 0 ? (strip.SurfaceTo - strip.SurfaceFrom) / strip.Width : (strip.SurfaceFrom - strip.SurfaceTo) / strip.Width;
+            var middle = At(strip.From + 0.62 * strip.Width * (strip.From >= 0 ? 1 : 0.62), Math.Max(strip.SurfaceFrom, strip.SurfaceTo)) + new Point(0, -0.6 * canvas.TextHeight);
+            canvas.Text(middle, $"{QuantityText.Fixed(Math.Abs(outward) * 100, 1)} %", TextKind.SoftNumber, Anchor.Middle, true);
+            if (outward == 0) continue;
+            var right = strip.From >= 0 == outward < 0 ? 1 : -1;
+            canvas.Arrow(middle + new Point(-3 * right, 0.25 * canvas.TextHeight), middle + new Point(3 * right, 0.25 * canvas.TextHeight), Pen.Dimension);
+        }
+    }
+
+    private void Dimensions(double station)
+    {
+        var section = geometry.Section;
+        var offsets = geometry.Girders.Select(g => geometry.GirderOffsetAt(g, station)).OfType<double>().ToList();
+        var y = canvas.Height - 3.1 * canvas.TextHeight;
+        if (offsets.Count > 0)
+        {
+            List<double> chain = [section.LeftEdge, .. offsets, section.RightEdge];
+            canvas.Dimensions([.. chain.Select(o => new Point(At(o, 0).X, y))], [.. chain.Zip(chain.Skip(1), (a, b) => units.Format(b - a, QuantityKind.Length))]);
+        }
+        canvas.Dimensions([new(At(section.LeftEdge, 0).X, y + 1.9 * canvas.TextHeight), new(At(section.RightEdge, 0).X, y + 1.9 * canvas.TextHeight)], [units.Format(section.Width, QuantityKind.Length)]);
+    }
+}

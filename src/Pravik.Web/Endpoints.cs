@@ -1,0 +1,150 @@
+using System.Text;
+using System.Text.Json;
+using Pravik.Core.Bridges;
+using Pravik.Core.Findings;
+using Pravik.Core.Units;
+using Pravik.Data;
+using Pravik.Drawings.Sheets;
+using Pravik.Drawings.Writers;
+using Pravik.Exchange;
+using Pravik.Web.Ledgers;
+using Pravik.Web.Runs;
+using Pravik.Web.Workspaces;
+
+namespace Pravik.Web;
+
+/// <summary>A typed entry: what was typed into the field of a path, and the revision that was on screen.</summary>
+public sealed record EntryRequest(int Revision, string Path, string? Text);
+
+/// <summary>The answer to an edit that was not taken.</summary>
+public sealed record Refusal(IReadOnlyList<Finding> Findings, IReadOnlyList<Conflict> Conflicts);
+
+/// <summary>The interface for programs, used by the screen too.</summary>
+public static class Endpoints
+{
+    private static readonly JsonSerializerOptions PatchOptions = new(JsonSerializerDefaults.Web) { MaxDepth = 16 };
+
+    public static void MapPravik(this WebApplication app)
+    {
+        app.MapPost("/api/bridges", Import);
+        var bridge = app.MapGroup("/api/bridges/{id}");
+        bridge.MapGet("/workspace", Show);
+        bridge.MapPatch("/", Patch);
+        bridge.MapPost("/entries", Enter);
+        bridge.MapPost("/undo", (string id, ProjectStore store, RunQueue runs) => Answer(id, store.UndoAsync(id), runs));
+        bridge.MapPost("/redo", (string id, ProjectStore store, RunQueue runs) => Answer(id, store.RedoAsync(id), runs));
+        bridge.MapPost("/revisions/{revision:int}", (string id, int revision, ProjectStore store, RunQueue runs) => Answer(id, store.GoToAsync(id, revision), runs));
+        bridge.MapGet("/history", async (string id, ProjectStore store) => Results.Json(await store.HistoryAsync(id)));
+        bridge.MapGet("/find", async (string id, string? text, ProjectStore store) => await store.FindAsync(id) is { } s ? Results.Json(Finder.Find(s, text ?? "")) : NoSuchBridge(id));
+        bridge.MapGet("/events", (string id, RunQueue runs, CancellationToken cancel) => TypedResults.ServerSentEvents(runs.ListenAsync(id, cancel)));
+        bridge.MapPost("/run", async (string id, ProjectStore store, RunQueue runs) =>
+        {
+            if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
+            await runs.RequestAsync(id, snapshot.Bridge, again: true);
+            return Results.NoContent();
+        });
+        bridge.MapDelete("/run", (string id, RunQueue runs) => { runs.Stop(id); return Results.NoContent(); });
+        bridge.MapGet("/bridge.json", async (string id, ProjectStore store) =>
+            await store.FindAsync(id) is { } s ? Results.File(Encoding.UTF8.GetBytes(BridgeJson.WriteIndented(s.Bridge)), "application/json", $"{FileName(s.Bridge)}.json") : NoSuchBridge(id));
+        bridge.MapGet("/general-arrangement.{format}", Sheet);
+    }
+
+    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, ProjectStore store, RunQueue runs)
+    {
+        if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
+        await runs.RequestAsync(id, snapshot.Bridge);
+        return Results.Json(WorkspaceBuilder.Build(snapshot, runs.State(id), runs.Latest(id), query.ToRequest()));
+    }
+
+    private static async Task<IResult> Patch(string id, int? revision, string? label, HttpRequest http, ProjectStore store, RunQueue runs)
+    {
+        if (revision is null) return Refused(Finding.Error("", "The revision that was edited is missing (?revision=N)."));
+        List<PatchOperation>? patch;
+        try
+        {
+            patch = await JsonSerializer.DeserializeAsync<List<PatchOperation>>(http.Body, PatchOptions);
+        }
+        catch (Exception problem) when (problem is JsonException or BadHttpRequestException)
+        {
+            return Refused(Finding.Error("", $"The patch is not a JSON Patch: {problem.Message}"));
+        }
+        if (patch is null || patch.Any(p => p?.Op is null || p.Path is null)) return Refused(Finding.Error("", "The patch is not a JSON Patch: each operation needs “op” and “path”."));
+        return await Answer(id, store.EditAsync(id, revision.Value, patch, string.IsNullOrWhiteSpace(label) ? "Edited" : label), runs);
+    }
+
+    private static async Task<IResult> Enter(string id, EntryRequest entry, ProjectStore store, RunQueue runs)
+    {
+        if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
+        var reading = EntryReader.Read(snapshot.Bridge, entry.Path ?? "", entry.Text);
+        if (reading.Error is { } error) return Refused(Finding.Error(entry.Path ?? "", error));
+        return await Answer(id, store.EditAsync(id, entry.Revision, reading.Patch, reading.Label), runs);
+    }
+
+    private static async Task<IResult> Import(HttpRequest http, ProjectStore store)
+    {
+        using var reader = new StreamReader(http.Body);
+        var text = new char[BridgeJson.LongestDocument + 1];
+        var length = await reader.ReadBlockAsync(text);
+        var reading = BridgeJson.Read(new string(text, 0, length));
+        if (reading.Bridge is not { } bridge) return Results.Json(new Refusal([.. reading.Errors], []), statusCode: 422);
+        var snapshot = await store.CreateAsync(bridge, "Brought in from a file");
+        return Results.Created($"/bridges/{snapshot.ProjectId}/axes", new { id = snapshot.ProjectId });
+    }
+
+    private static async Task<IResult> Sheet(string id, string format, ProjectStore store, RunQueue runs)
+    {
+        if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
+        var latest = runs.Latest(id);
+        var results = latest?.Hash == InputHash.Of(snapshot.Bridge) ? latest.Results : null;
+        var drawing = GeneralArrangement.Draw(new BridgeGeometry(snapshot.Bridge), UnitSystem.Named(snapshot.Bridge.Basis.Units), results, DateTime.Now.ToString("yyyy-MM-dd"));
+        var name = FileName(snapshot.Bridge) + "-general-arrangement";
+        return format switch
+        {
+            "pdf" => Results.File(PdfWriter.Write(snapshot.Bridge.Name, [drawing]), "application/pdf", $"{name}.pdf"),
+            "svg" => Results.File(Encoding.UTF8.GetBytes(SvgWriter.File(drawing)), "image/svg+xml", $"{name}.svg"),
+            _ => Results.Json(new Refusal([Finding.Error("", "Sheets come as pdf or svg.")], []), statusCode: 404),
+        };
+    }
+
+    private static async Task<IResult> Answer(string id, Task<EditOutcome?> work, RunQueue runs)
+    {
+        if (await work is not { } outcome) return NoSuchBridge(id);
+        if (outcome.Snapshot is not { } snapshot) return Results.Json(new Refusal(outcome.Refusals, outcome.Conflicts), statusCode: outcome.Conflicts.Length > 0 ? 409 : 422);
+        await runs.RequestAsync(id, snapshot.Bridge);
+        runs.TellEdit(id);
+        return Results.Json(new { snapshot.Revision, snapshot.Label });
+    }
+
+    private static IResult Refused(Finding finding) => Results.Json(new Refusal([finding], []), statusCode: 422);
+
+    private static IResult NoSuchBridge(string id) => Results.Json(new Refusal([Finding.Error("", $"There is no bridge “{id}”.")], []), statusCode: 404);
+
+    private static string FileName(Bridge bridge)
+    {
+        var name = new string([.. bridge.Name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]).Trim('-');
+        return name.Length == 0 ? "bridge" : name;
+    }
+}
+
+/// <summary>The query of a workspace request; what is missing has its default.</summary>
+public sealed record WorkspaceQuery(string? Step, string? Layout, double? Station, string? Pick, int? Girder, string? Effect, string? Case, double? Width, double? Height, double? BandWidth)
+{
+    public WorkspaceRequest ToRequest()
+    {
+        var usual = new WorkspaceRequest();
+        double Room(double? asked, double otherwise) => asked is { } a && double.IsFinite(a) ? Math.Clamp(a, 200, 6000) : otherwise;
+        return usual with
+        {
+            Step = Step ?? usual.Step,
+            Layout = Layout,
+            Station = Station,
+            Pick = Pick,
+            Girder = Girder ?? usual.Girder,
+            Effect = Effect ?? usual.Effect,
+            Case = Case ?? usual.Case,
+            Width = Room(Width, usual.Width),
+            Height = Room(Height, usual.Height),
+            BandWidth = Room(BandWidth, usual.BandWidth),
+        };
+    }
+}

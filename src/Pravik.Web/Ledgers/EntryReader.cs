@@ -1,0 +1,94 @@
+using System.Text.Json.Nodes;
+using Pravik.Core.Bridges;
+using Pravik.Core.Units;
+using Pravik.Exchange;
+
+namespace Pravik.Web.Ledgers;
+
+/// <summary>A typed entry turned into a patch with its label, or the reason why it cannot be.</summary>
+public sealed record EntryReading(IReadOnlyList<PatchOperation> Patch, string Label, string? Error);
+
+/// <summary>Turns what was typed into a field into an edit of the bridge.</summary>
+public static class EntryReader
+{
+    private const int MostSpans = 100;
+
+    public static EntryReading Read(Bridge bridge, string path, string? text)
+    {
+        if (Fields.At(path) is not { } field) return Refused("This value cannot be entered.");
+        var units = UnitSystem.Named(bridge.Basis.Units);
+        text = text?.Trim() ?? "";
+        if (field.IsOwn && text.Length == 0) return Clear(field, path);
+        return field.Entry switch
+        {
+            EntryKind.Text => Taken(field, path, JsonValue.Create(text), $"“{text}”"),
+            EntryKind.Choice => field.Choices.FirstOrDefault(c => c.Value == text) is { } choice ? Taken(field, path, JsonValue.Create(text), choice.Words) : Refused($"“{text}” is not one of the choices."),
+            EntryKind.Spans => Spans(field, path, text, units),
+            _ => Quantity(field, path, text, units),
+        };
+    }
+
+    /// <summary>Spans in one line: lengths joined by +, a whole number times a length for equal ones.</summary>
+    public static (IReadOnlyList<double> Spans, string? Error) ReadSpans(string text, UnitSystem units)
+    {
+        var spans = new List<double>();
+        foreach (var item in text.Replace('×', '*').Split('+'))
+        {
+            var times = item.Split('*');
+            var count = 1.0;
+            if (times.Length > 2) return ([], $"“{item.Trim()}” was not understood; equal spans are typed as 5*30.");
+            if (times.Length == 2)
+            {
+                var number = QuantityParser.Parse(times[0], QuantityKind.Count, units);
+                if (!number.IsValid) return ([], number.Error);
+                if (number.Value is < 1 or > MostSpans) return ([], $"The number of equal spans must lie between 1 and {MostSpans}.");
+                count = number.Value;
+            }
+            var length = QuantityParser.Parse(times[^1], QuantityKind.Length, units);
+            if (!length.IsValid) return ([], length.Error);
+            if (spans.Count + count > MostSpans) return ([], $"There are more than {MostSpans} spans.");
+            for (var i = 0; i < count; i++) spans.Add(length.Value);
+        }
+        return (spans, null);
+    }
+
+    private static EntryReading Spans(Field field, string path, string text, UnitSystem units)
+    {
+        var (spans, error) = ReadSpans(text, units);
+        return error is not null ? Refused(error) : Taken(field, path, new JsonArray([.. spans.Select(s => (JsonNode)JsonValue.Create(s))]), text);
+    }
+
+    private static EntryReading Quantity(Field field, string path, string text, UnitSystem units)
+    {
+        var parsed = QuantityParser.Parse(text, field.Quantity, units);
+        if (!parsed.IsValid) return Refused(parsed.Error!);
+        // Counts are whole numbers in the document.
+        JsonNode node = field.Quantity == QuantityKind.Count && Math.Abs(parsed.Value) < int.MaxValue ? JsonValue.Create((int)parsed.Value) : JsonValue.Create(parsed.Value);
+        return Taken(field, path, node, $"{QuantityText.Entered(parsed.Value, field.Quantity, units)} {units[field.Quantity].Symbol}".TrimEnd());
+    }
+
+    private static EntryReading Clear(Field field, string path) => path.StartsWith("/basis/ownValues/", StringComparison.Ordinal)
+        ? new([new("remove", path)], $"{Named(field, path)} as in the national set", null)
+        : new([new("replace", path)], $"{Named(field, path)} given back", null);
+
+    private static EntryReading Taken(Field field, string path, JsonNode value, string words)
+    {
+        var op = path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) ? "add" : "replace";
+        return new([new(op, path, value)], $"{Named(field, path)} set to {words}", null);
+    }
+
+    /// <summary>The field's name, with the number of the span, strip or row it belongs to.</summary>
+    private static string Named(Field field, string path)
+    {
+        var parts = path.Split('/');
+        if (path.StartsWith("/basis/ownValues/", StringComparison.Ordinal)) return parts[^1];
+        if (path.StartsWith("/axes/spans/", StringComparison.Ordinal)) return $"Span {int.Parse(parts[^1]) + 1}";
+        if (path.StartsWith("/deck/left/", StringComparison.Ordinal) || path.StartsWith("/deck/right/", StringComparison.Ordinal)) return $"{field.Name} of strip {int.Parse(parts[3]) + 1} {parts[2]}";
+        if (path.StartsWith("/girders/strands/rows/", StringComparison.Ordinal)) return $"{field.Name} of strand row {int.Parse(parts[4]) + 1}";
+        if (path.StartsWith("/girders/slabBars/", StringComparison.Ordinal)) return $"{field.Name} of {parts[3]} slab bars";
+        if (path.StartsWith("/materials/", StringComparison.Ordinal)) return $"{field.Name} of {parts[2]}";
+        return field.Name;
+    }
+
+    private static EntryReading Refused(string reason) => new([], "", reason);
+}

@@ -1,0 +1,102 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Materials;
+using Pravik.Core.Units;
+
+namespace Pravik.Web.Ledgers;
+
+/// <summary>All values that can be entered, by path.</summary>
+public static class Fields
+{
+    private static readonly IReadOnlyList<Field> All =
+    [
+        Text("/name", "Bridge name"),
+        Pick("/basis/nationalSet", "National set", NationalValues.Names, "Which nationally determined values hold. Single values can be replaced below."),
+        new("/basis/units", "Units", EntryKind.Choice) { Choices = [new("metric", "m, mm, kN, MPa"), new("us", "ft, in, kip, ksi")], Help = "Units shown, and meant where an entry names none. Any entry may name its own." },
+        Text("/basis/titles/project", "Project"), Text("/basis/titles/client", "Client"), Text("/basis/titles/office", "Office"), Text("/basis/titles/number", "Drawing number"),
+        Text("/basis/titles/issue", "Issue"), Text("/basis/titles/drawn", "Drawn"), Text("/basis/titles/checked", "Checked"),
+        .. new[] { "tandem1", "tandem2", "tandem3" }.Select(name => Own($"/basis/ownValues/{name}", name, QuantityKind.Force, "")),
+        .. new[] { "lane1", "lane2", "lane3", "remaining", "footwayWithTraffic", "footwayAlone" }.Select(name => Own($"/basis/ownValues/{name}", name, QuantityKind.AreaLoad, "")),
+        Own("/basis/ownValues/laneWidth", "laneWidth", QuantityKind.Length, ""), Own("/basis/ownValues/kerbHeight", "kerbHeight", QuantityKind.Size, ""),
+        Own("/basis/ownValues/*", "National value", QuantityKind.Number, ""),
+        Q("/road/startStation", "First station", QuantityKind.Length, "Station at which the road line begins."),
+        Q("/road/startEast", "Start, east", QuantityKind.Length, "Easting of that point."),
+        Q("/road/startNorth", "Start, north", QuantityKind.Length, "Northing of that point."),
+        Q("/road/azimuth", "Azimuth", QuantityKind.Angle, "Direction at the start, clockwise from north."),
+        Q("/road/length", "Length", QuantityKind.Length, "Length of the road line."),
+        Own("/road/radius", "Radius", QuantityKind.Length, "Empty for a straight. Positive turns right looking ahead, negative left."),
+        Q("/road/startLevel", "Level at start", QuantityKind.Length, "Level of the road surface on the road line at the first station."),
+        Q("/road/grade", "Grade", QuantityKind.Slope, "Rise over run looking ahead; 1:40 and 2.5 are the same."),
+        Q("/axes/firstStation", "First axis", QuantityKind.Length, "Station of the first support axis."),
+        new("/axes/spans", "Spans", EntryKind.Spans, QuantityKind.Length) { Help = "In one line along the road: 17.4 + 25.8 + 17.4, or 5*30." },
+        Q("/axes/spans/*", "Span", QuantityKind.Length, "Distance between two axes along the road line."),
+        Q("/axes/skew", "Skew", QuantityKind.Angle, "From the line square to the road to the axis, positive clockwise seen from above."),
+        .. new[] { "left", "right" }.SelectMany(side => Strip($"/deck/{side}/*")),
+        Q("/deck/slabThickness", "Slab thickness", QuantityKind.Size, "Thickness of the in-situ slab over its whole width."),
+        Q("/deck/surfacing", "Surfacing", QuantityKind.Size, "Thickness of asphalt and waterproofing on the carriageway."),
+        Q("/deck/haunch", "Haunch", QuantityKind.Size, "Concrete between girder top and slab soffit, over the flange's width."),
+        Q("/deck/endOverhang", "Deck beyond end axes", QuantityKind.Length, "How far the deck reaches beyond the first and the last axis."),
+        Q("/girders/count", "Girders", QuantityKind.Count, "Number of girder lines, equally spaced between the overhangs."),
+        Q("/girders/overhangLeft", "Overhang left", QuantityKind.Length, "From the deck's left edge to the centre line of the first girder."),
+        Own("/girders/overhangRight", "Overhang right", QuantityKind.Length, "The same on the right. Empty: as on the left."),
+        Q("/girders/endGap", "End gap", QuantityKind.Size, "From an axis to the end of the precast girder, along the girder."),
+        Q("/girders/section/depth", "Depth", QuantityKind.Size), Q("/girders/section/topFlangeWidth", "Top flange width", QuantityKind.Size),
+        Q("/girders/section/topFlangeThickness", "Top flange thickness", QuantityKind.Size), Q("/girders/section/topTaper", "Slope below it", QuantityKind.Size, "Height of the slope between top flange and web."),
+        Q("/girders/section/webThickness", "Web thickness", QuantityKind.Size), Q("/girders/section/bottomTaper", "Slope above bottom flange", QuantityKind.Size, "Height of the slope between web and bottom flange."),
+        Q("/girders/section/bottomFlangeThickness", "Bottom flange thickness", QuantityKind.Size), Q("/girders/section/bottomFlangeWidth", "Bottom flange width", QuantityKind.Size),
+        Q("/girders/strands/effectiveStress", "Effective stress", QuantityKind.Stress, "Stress in the strands after all losses and before external load. Entered, as losses are not worked out yet."),
+        Q("/girders/strands/rows/*/level", "Level", QuantityKind.Size, "Height of the row above the soffit."),
+        Q("/girders/strands/rows/*/count", "Strands", QuantityKind.Count, "Number of strands in the row, centred on the girder."),
+        Q("/girders/strands/rows/*/spacing", "Spacing", QuantityKind.Size, "Distance between strands of the row."),
+        .. new[] { "top", "bottom" }.SelectMany(layer => Bars($"/girders/slabBars/{layer}")),
+        Q("/girders/diaphragm/width", "Diaphragm width", QuantityKind.Size, "Width of the concrete diaphragm on every axis, along the road."),
+        Q("/girders/diaphragm/depth", "Diaphragm depth", QuantityKind.Size, "Its depth."),
+        .. new[] { "slab", "girder" }.SelectMany(part => Grade($"/materials/{part}")),
+        Pick("/materials/reinforcement/class", "Bars", ReinforcingSteel.Classes, "Class of the reinforcing steel."),
+        Own("/materials/reinforcement/fyk", "f_yk", QuantityKind.Stress, "Characteristic yield strength."), Own("/materials/reinforcement/es", "E_s", QuantityKind.Stress, "Modulus of elasticity."),
+        Pick("/materials/strand/type", "Strand", PrestressingSteel.Types, "Type and diameter of the seven-wire strand."),
+        Own("/materials/strand/area", "Area", QuantityKind.SmallArea, "Area of one strand."), Own("/materials/strand/fpk", "f_pk", QuantityKind.Stress, "Characteristic tensile strength."),
+        Own("/materials/strand/fp01k", "f_p0.1k", QuantityKind.Stress, "Characteristic 0.1 % proof strength."), Own("/materials/strand/ep", "E_p", QuantityKind.Stress, "Modulus of elasticity."),
+        Q("/loads/concreteWeight", "Concrete", QuantityKind.UnitWeight, "Reinforced concrete of girders, slab and edge beams (EN 1991-1-1 Table A.1)."),
+        Q("/loads/surfacingWeight", "Surfacing", QuantityKind.UnitWeight, "On carriageway and hard strips, over the depth above the slab."),
+        Q("/loads/footwayWeight", "Footway and verge fill", QuantityKind.UnitWeight, "Fill and paving over the depth above the slab."),
+        Q("/loads/parapetLeft", "Parapet left", QuantityKind.LineLoad, "Acts in the middle of the left edge beam."),
+        Q("/loads/parapetRight", "Parapet right", QuantityKind.LineLoad, "Acts in the middle of the right edge beam."),
+    ];
+
+    /// <summary>The field at a path, or null where nothing is entered there.</summary>
+    public static Field? At(string path) => All.FirstOrDefault(field => field.Matches(path));
+
+    private static Field Q(string path, string name, QuantityKind kind, string help = "") => new(path, name, EntryKind.Quantity, kind) { Help = help };
+
+    private static Field Own(string path, string name, QuantityKind kind, string help) => Q(path, name, kind, help) with { IsOwn = true };
+
+    private static Field Text(string path, string name) => new(path, name, EntryKind.Text);
+
+    private static Field Pick(string path, string name, IEnumerable<string> values, string help) =>
+        new(path, name, EntryKind.Choice) { Choices = [.. values.Select(v => new Choice(v, v))], Help = help };
+
+    private static IEnumerable<Field> Strip(string path) =>
+    [
+        new($"{path}/kind", "Strip", EntryKind.Choice)
+        {
+            Choices = [new("carriageway", "Carriageway"), new("hardStrip", "Hard strip"), new("verge", "Verge"), new("footway", "Footway"), new("edgeBeam", "Edge beam")],
+        },
+        Q($"{path}/width", "Width", QuantityKind.Length, "Width of the strip, square to the road."),
+        Q($"{path}/crossfall", "Crossfall", QuantityKind.Slope, "Rise per metre outward from the road line; negative falls away from it."),
+        Q($"{path}/upstand", "Upstand", QuantityKind.Size, "Step up at the strip's inner side. From 100 mm it is a kerb that bounds traffic."),
+    ];
+
+    private static IEnumerable<Field> Bars(string path) =>
+    [
+        Q($"{path}/diameter", "Diameter", QuantityKind.Size), Q($"{path}/spacing", "Spacing", QuantityKind.Size),
+        Q($"{path}/axisDistance", "Axis distance", QuantityKind.Size, "From the nearer face of the slab to the axis of the bars."),
+    ];
+
+    private static IEnumerable<Field> Grade(string path) =>
+    [
+        Pick($"{path}/class", "Class", Concrete.Classes, "Strength class of EN 1992-1-1 Table 3.1. What follows from it is grey and can be replaced."),
+        Own($"{path}/ecm", "E_cm", QuantityKind.Stress, "Secant modulus, 22 (f_cm/10)^0.3 GPa (Table 3.1)."), Own($"{path}/fctm", "f_ctm", QuantityKind.Stress, "Mean tensile strength (Table 3.1)."),
+        Own($"{path}/epsilonC2", "ε_c2", QuantityKind.Strain, "Strain at the end of the parabola (Table 3.1)."), Own($"{path}/epsilonCu2", "ε_cu2", QuantityKind.Strain, "Ultimate strain (Table 3.1)."),
+        Own($"{path}/exponent", "n", QuantityKind.Number, "Exponent of the parabola (Table 3.1)."),
+    ];
+}

@@ -1,0 +1,52 @@
+namespace Pravik.Web.Ledgers;
+
+/// <summary>A patch that a button applies, with the words for the history.</summary>
+public sealed record LedgerAction(string Words, string Label, IReadOnlyList<Exchange.PatchOperation> Patch);
+
+/// <summary>
+/// A row: name, value as text, unit, and where it comes from. Rows with a path can be typed into. An own value that is missing shows
+/// the inherited one.
+/// </summary>
+public sealed record LedgerRow(string Name, string Value, string Unit)
+{
+    public string? Path { get; init; }
+    public string Entry { get; init; } = "reading";
+    public string Help { get; init; } = "";
+    public IReadOnlyList<Choice> Choices { get; init; } = [];
+
+    /// <summary>Whether the value is the project's own where it could be inherited.</summary>
+    public bool IsOwn { get; init; }
+
+    /// <summary>Whether the value shown follows from elsewhere.</summary>
+    public bool IsInherited { get; init; }
+
+    public bool CanGiveBack => IsOwn && Path is not null;
+
+    /// <summary>Opens this part when clicked.</summary>
+    public string? Picks { get; init; }
+}
+
+/// <summary>Rows under a heading, drawn as a list or, with columns, as a small table with one row of cells each.</summary>
+public sealed record LedgerGroup(string Title, IReadOnlyList<LedgerRow> Rows)
+{
+    public IReadOnlyList<LedgerAction> Actions { get; init; } = [];
+
+    /// <summary>Headings of a table; the rows of the group then hold the cells row by row, each as long as this list.</summary>
+    public IReadOnlyList<string> Columns { get; init; } = [];
+
+    /// <summary>For tables: what the button at the end of each row does.</summary>
+    public IReadOnlyList<LedgerAction> RowActions { get; init; } = [];
+    public string Note { get; init; } = "";
+}
+
+/// <summary>A line of calculation as the ledger shows it.</summary>
+public sealed record LedgerLine(string Symbol, string Formula, string Numbers, string Value, string Unit, string Clause, bool IsHeading, bool IsRemark);
+
+/// <summary>The ledger of a step or of a picked part.</summary>
+public sealed record Ledger(string Title, string Subtitle, IReadOnlyList<LedgerGroup> Groups)
+{
+    public IReadOnlyList<LedgerLine> Lines { get; init; } = [];
+
+    /// <summary>Where the printable calculation is, or null.</summary>
+    public string? PrintAt { get; init; }
+}

@@ -1,0 +1,181 @@
+using System.Text.Json.Nodes;
+using Pravik.Core.Analysis;
+using Pravik.Core.Bridges;
+using Pravik.Core.Materials;
+using Pravik.Core.Traffic;
+using Pravik.Core.Units;
+
+namespace Pravik.Web.Ledgers;
+
+/// <summary>The ledgers of the steps in which the bridge is described.</summary>
+internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry)
+{
+    private readonly LedgerRows rows = new(bridge);
+
+    public Ledger Basis()
+    {
+        var set = NationalValues.Named(bridge.Basis.NationalSet)!;
+        var titles = new[] { "project", "client", "office", "number", "issue", "drawn", "checked" }.Select(t => rows.Entry($"/basis/titles/{t}"));
+        return new("Basis", "what the project is built on",
+        [
+            new("Project", [rows.Entry("/name"), LedgerRows.Reading("Code", "EN 1990, 1991, 1992", "Design basis of actions and checks."), rows.Entry("/basis/nationalSet"), rows.Entry("/basis/units")]),
+            new("Titles", [.. titles]) { Note = "Printed on every sheet." },
+            new("National values", [.. set.Entries.Select(e => rows.Entry($"/basis/ownValues/{e.Name}", e.Value, e.Meaning) with { Help = e.Clause })])
+            { Note = "Grey values are those of the set. A value typed here replaces one." },
+        ]);
+    }
+
+    public Ledger Road() => new("Road", "the line that all hangs from",
+    [
+        new("Line", [rows.Entry("/road/startStation"), rows.Entry("/road/startEast"), rows.Entry("/road/startNorth"), rows.Entry("/road/azimuth"), rows.Entry("/road/length"),
+            rows.Entry("/road/radius") with { Name = bridge.Road.Radius is null ? "Radius (straight)" : "Radius" }]),
+        new("Profile", [rows.Entry("/road/startLevel"), rows.Entry("/road/grade")]),
+        new("Readings",
+        [
+            rows.Reading("End station", geometry.Road.EndStation, QuantityKind.Length),
+            rows.Reading("Level at end", geometry.Road.Level(geometry.Road.EndStation), QuantityKind.Length),
+            rows.Reading("Left before first axis", geometry.FirstStation - geometry.Road.StartStation, QuantityKind.Length),
+            rows.Reading("Left after last axis", geometry.Road.EndStation - geometry.LastStation, QuantityKind.Length),
+        ]),
+    ]);
+
+    public Ledger Axes()
+    {
+        var spans = bridge.Axes.Spans;
+        var add = new LedgerAction("Add a span", $"Span {spans.Length + 1} added", [new("add", "/axes/spans/-", JsonValue.Create(spans[^1]))]);
+        return new("Axes", $"{spans.Length} {(spans.Length == 1 ? "span" : "spans")}",
+        [
+            new("Set out", [rows.Entry("/axes/firstStation"), rows.Entry("/axes/spans"), rows.Entry("/axes/skew")]),
+            new("Span by span", [.. spans.Select((_, i) => rows.Entry($"/axes/spans/{i}", name: $"Span {i + 1}"))])
+            {
+                Actions = spans.Length > 1 ? [add, new("Take the last away", $"Span {spans.Length} taken away", [new("remove", $"/axes/spans/{spans.Length - 1}")])] : [add],
+            },
+            new("Readings", [.. geometry.Axes.SelectMany(a => new[]
+            {
+                LedgerRows.Reading("", a.Name) with { Picks = $"/parts/axes/{a.Name}" },
+                LedgerRows.Reading("", rows.Units.Format(a.Station, QuantityKind.Length)),
+                LedgerRows.Reading("", rows.Units.Format(geometry.Road.Level(a.Station), QuantityKind.Length)),
+            })]) { Columns = ["Axis", $"Station, {rows.Units[QuantityKind.Length].Symbol}", "Road level"] },
+            new("", [rows.Reading("Overall length", geometry.LastStation - geometry.FirstStation, QuantityKind.Length)]),
+        ]);
+    }
+
+    public Ledger Deck()
+    {
+        var section = geometry.Section;
+        var area = section.Width * (geometry.LastStation - geometry.FirstStation + 2 * bridge.Deck.EndOverhang);
+        return new("Deck", "strips outward from the road line",
+        [
+            Strips("left", bridge.Deck.Left), Strips("right", bridge.Deck.Right),
+            new("Slab", [rows.Entry("/deck/slabThickness"), rows.Entry("/deck/surfacing"), rows.Entry("/deck/haunch"), rows.Entry("/deck/endOverhang")]),
+            new("Readings",
+            [
+                rows.Reading("Width overall", section.Width, QuantityKind.Length),
+                rows.Reading("Carriageway for traffic", section.Carriageway?.Width ?? 0, QuantityKind.Length, "Between kerbs; over a verge too where no kerb guards it (EN 1991-2 1.4.2.1)."),
+                LedgerRows.Reading("Notional lanes", Lanes().Count.ToString(), "EN 1991-2 Table 4.1."),
+                rows.Reading("Deck area", area, QuantityKind.Area, "Width times length along the road line, end overhangs included."),
+                rows.Reading("Slab concrete", area * bridge.Deck.SlabThickness, QuantityKind.Volume),
+            ]),
+        ]);
+    }
+
+    public Ledger Girders(string? picked)
+    {
+        var girders = bridge.Girders;
+        var part = picked?.Split('/') is ["", "parts", "girders", var number, "spans", var span] && int.TryParse(number, out var n) && int.TryParse(span, out var s)
+            && n >= 1 && n <= geometry.Girders.Length && s >= 1 && s <= geometry.SpanCount ? (Line: geometry.Girders[n - 1], Span: s - 1) : default;
+        var bare = girders.Section.Properties();
+        var weight = bare.Area * bridge.Loads.ConcreteWeight;
+        List<LedgerGroup> groups = [];
+        if (part.Line is { } line)
+        {
+            var length = line.SpanLength(part.Span) - 2 * girders.EndGap;
+            groups.Add(new("Readings of this girder",
+            [
+                rows.Reading("Offset from road line", line.Offset, QuantityKind.Length), rows.Reading("Axis to axis", line.SpanLength(part.Span), QuantityKind.Length),
+                rows.Reading("Length of the girder", length, QuantityKind.Length), rows.Reading("Weight", length * weight, QuantityKind.Force),
+                rows.Reading("Wet slab it carries", geometry.WetSlabWidth(line), QuantityKind.Length, "Half the spacing on each side, or the overhang."),
+                rows.Reading("I, composite", Core.Structures.GrillageBuilder.Composite(geometry, line, part.Span).SecondMoment, QuantityKind.SecondMoment, "Uncracked, in girder concrete, with the span's effective width (EN 1992-1-1 5.3.2.1)."),
+            ]));
+        }
+        groups.Add(new("Layout", [rows.Entry("/girders/count"), rows.Entry("/girders/overhangLeft"), rows.Entry("/girders/overhangRight", girders.OverhangLeft), rows.Entry("/girders/endGap"),
+            rows.Reading("Spacing", geometry.Spacing, QuantityKind.Length)]));
+        groups.Add(Strands());
+        groups.Add(new("Section", [.. new[] { "depth", "topFlangeWidth", "topFlangeThickness", "topTaper", "webThickness", "bottomTaper", "bottomFlangeThickness", "bottomFlangeWidth" }.Select(f => rows.Entry($"/girders/section/{f}")),
+            rows.Reading("Area", bare.Area, QuantityKind.Area), rows.Reading("Centroid above soffit", bare.Centroid, QuantityKind.Size), rows.Reading("I, bare", bare.SecondMoment, QuantityKind.SecondMoment)]));
+        foreach (var layer in new[] { "top", "bottom" })
+            groups.Add(new($"Slab bars, {layer}", [rows.Entry($"/girders/slabBars/{layer}/diameter"), rows.Entry($"/girders/slabBars/{layer}/spacing"), rows.Entry($"/girders/slabBars/{layer}/axisDistance")]));
+        groups.Add(new("Diaphragms", [rows.Entry("/girders/diaphragm/width"), rows.Entry("/girders/diaphragm/depth")]));
+        groups.AddRange(Materials());
+        return new(part.Line is { } l ? $"{l.Name}, span {part.Span + 1}" : "Girders", part.Line is null ? $"{girders.Count} in each span" : $"axes {part.Span + 1} to {part.Span + 2}", groups);
+    }
+
+    public Ledger Loads()
+    {
+        var strips = geometry.Section.Strips;
+        var names = Fields.At("/deck/left/0/kind")!.Choices;
+        var lanes = Lanes();
+        return new("Loads", "what acts on the finished deck",
+        [
+            new("Unit weights", [rows.Entry("/loads/concreteWeight"), rows.Entry("/loads/surfacingWeight"), rows.Entry("/loads/footwayWeight")]),
+            new("Parapets", [rows.Entry("/loads/parapetLeft"), rows.Entry("/loads/parapetRight")]),
+            new("Readings: strips, left to right", [.. strips.SelectMany(s => new[]
+            {
+                LedgerRows.Reading("", names.First(c => c.Value.Equals(s.Kind.ToString(), StringComparison.OrdinalIgnoreCase)).Words),
+                LedgerRows.Reading("", rows.Units.Format(s.MeanFill, QuantityKind.Size)),
+                LedgerRows.Reading("", rows.Units.Format(PermanentLoads.StripLoad(s, bridge.Loads), QuantityKind.AreaLoad)),
+            })]) { Columns = ["Strip", $"Depth, {rows.Units[QuantityKind.Size].Symbol}", rows.Units[QuantityKind.AreaLoad].Symbol] },
+            new("Readings: on each girder", [rows.Reading("Girder", bridge.Girders.Section.Properties().Area * bridge.Loads.ConcreteWeight, QuantityKind.LineLoad)]),
+            new("Readings: traffic", [rows.Reading("Carriageway", geometry.Section.Carriageway?.Width ?? 0, QuantityKind.Length), LedgerRows.Reading("Notional lanes", lanes.Count.ToString(), "EN 1991-2 Table 4.1"),
+                rows.Reading("Width of a lane", lanes.Width, QuantityKind.Length), rows.Reading("Remaining area", lanes.Remaining, QuantityKind.Length)])
+            { Note = "Load model 1 and footway load of EN 1991-2, factors from the national set (Basis). Lanes go anywhere in the carriageway, tandems anywhere along it, for every effect by itself." },
+        ]);
+    }
+
+    public Ledger Sheets() => new("Sheets", "general arrangement, A3",
+    [
+        new("Titles", [.. new[] { "project", "client", "office", "number", "issue", "drawn", "checked" }.Select(t => rows.Entry($"/basis/titles/{t}"))]),
+    ]);
+
+    private NotionalLanes Lanes() => geometry.Section.Carriageway is { } c ? NotionalLanes.On(c.Width, NationalValues.For(bridge.Basis)["laneWidth"]) : new(0, 0, 0);
+
+    private LedgerGroup Strips(string side, IReadOnlyList<Strip> strips)
+    {
+        string[] cells = ["kind", "width", "crossfall", "upstand"];
+        var added = new JsonObject { ["kind"] = "verge", ["width"] = 0.5, ["crossfall"] = 0.0, ["upstand"] = 0.0 };
+        return new($"Strips, {side}", [.. strips.SelectMany((_, i) => cells.Select(c => rows.Entry($"/deck/{side}/{i}/{c}")))])
+        {
+            Columns = ["Strip", $"Width, {rows.Units[QuantityKind.Length].Symbol}", "Fall, %", $"Step, {rows.Units[QuantityKind.Size].Symbol}"],
+            RowActions = [.. strips.Select((_, i) => new LedgerAction($"Take strip {i + 1} on the {side} away", $"Strip {i + 1} {side} taken away", [new("remove", $"/deck/{side}/{i}")]))],
+            Actions = [new("Add a strip outside", $"Strip added {side}", [new("add", $"/deck/{side}/-", added)])],
+        };
+    }
+
+    private LedgerGroup Strands()
+    {
+        var strandRows = bridge.Girders.Strands.Rows;
+        var added = new JsonObject { ["level"] = strandRows.IsEmpty ? 0.06 : Math.Round(strandRows.Max(r => r.Level) + 0.05, 3), ["count"] = 2, ["spacing"] = 0.05 };
+        return new("Strands of every girder", [.. strandRows.SelectMany((_, i) => new[] { "level", "count", "spacing" }.Select(c => rows.Entry($"/girders/strands/rows/{i}/{c}")))])
+        {
+            Columns = [$"Level, {rows.Units[QuantityKind.Size].Symbol}", "Strands", "Spacing"],
+            RowActions = [.. strandRows.Select((_, i) => new LedgerAction($"Take strand row {i + 1} away", $"Strand row {i + 1} taken away", [new("remove", $"/girders/strands/rows/{i}")]))],
+            Actions = [new("Add a row", "Strand row added", [new("add", "/girders/strands/rows/-", added)])],
+            Note = $"{strandRows.Sum(r => r.Count)} strands in all",
+        };
+    }
+
+    private IEnumerable<LedgerGroup> Materials()
+    {
+        foreach (var (path, title, grade) in new[] { ("/materials/girder", "Girder concrete", bridge.Materials.Girder), ("/materials/slab", "Slab concrete", bridge.Materials.Slab) })
+        {
+            var concrete = Concrete.Of(new ConcreteGrade { Class = grade.Class });
+            yield return new(title, [rows.Entry($"{path}/class"), rows.Reading("f_ck", concrete.Fck, QuantityKind.Stress, "Characteristic cylinder strength."), rows.Reading("f_cm", concrete.Fcm, QuantityKind.Stress, "f_ck + 8 MPa (Table 3.1)."),
+                rows.Entry($"{path}/ecm", concrete.Ecm), rows.Entry($"{path}/fctm", concrete.Fctm), rows.Entry($"{path}/epsilonC2", concrete.EpsilonC2), rows.Entry($"{path}/epsilonCu2", concrete.EpsilonCu2), rows.Entry($"{path}/exponent", concrete.Exponent)]);
+        }
+        var bars = ReinforcingSteel.Of(new ReinforcementGrade { Class = bridge.Materials.Reinforcement.Class });
+        var strand = PrestressingSteel.Of(new StrandGrade { Type = bridge.Materials.Strand.Type });
+        var withFpk = PrestressingSteel.Of(new StrandGrade { Type = bridge.Materials.Strand.Type, Fpk = bridge.Materials.Strand.Fpk });
+        yield return new("Steel", [rows.Entry("/materials/strand/type"), rows.Entry("/girders/strands/effectiveStress"), rows.Entry("/materials/strand/area", strand.Area), rows.Entry("/materials/strand/fpk", strand.Fpk), rows.Entry("/materials/strand/fp01k", withFpk.Fp01k), rows.Entry("/materials/strand/ep", strand.Ep),
+            rows.Entry("/materials/reinforcement/class"), rows.Entry("/materials/reinforcement/fyk", bars.Fyk), rows.Entry("/materials/reinforcement/es", bars.Es)]);
+    }
+}

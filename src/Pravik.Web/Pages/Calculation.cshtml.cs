@@ -1,0 +1,31 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Pravik.Core.Bridges;
+using Pravik.Core.Calculations;
+using Pravik.Core.Units;
+using Pravik.Data;
+using Pravik.Exchange;
+using Pravik.Web.Runs;
+using Pravik.Web.Workspaces;
+
+namespace Pravik.Web.Pages;
+
+/// <summary>The printable calculation of one check.</summary>
+public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageModel
+{
+    public string ProjectId { get; private set; } = "";
+    public Bridge Bridge { get; private set; } = null!;
+    public Calculation? Calculation { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(string id, int girder, int span, int point, string? bending)
+    {
+        if (await store.FindAsync(id) is not { } snapshot) return NotFound();
+        (ProjectId, Bridge) = (id, snapshot.Bridge);
+        if (runs.Latest(id) is { } latest && latest.Hash == InputHash.Of(snapshot.Bridge))
+        {
+            var views = new ResultViews(new BridgeGeometry(Bridge), latest.Results, UnitSystem.Named(Bridge.Basis.Units));
+            if (views.Find($"/parts/results/{girder}/{span}/{point}/{bending}") is { } found) Calculation = views.Calculate(found.Point, found.Bending);
+        }
+        return Page();
+    }
+}

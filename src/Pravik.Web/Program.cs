@@ -1,0 +1,43 @@
+using System.Text.Json.Serialization;
+using Microsoft.EntityFrameworkCore;
+using Pravik.Data;
+using Pravik.Exchange;
+using Pravik.Web;
+using Pravik.Web.Runs;
+
+var builder = WebApplication.CreateBuilder(args);
+var folder = builder.Configuration["Pravik:Data"] ?? Path.Combine(builder.Environment.ContentRootPath, ".data");
+Directory.CreateDirectory(folder);
+
+builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 4 * BridgeJson.LongestDocument);
+builder.Services.AddDbContextFactory<PravikContext>(options => options.UseSqlite($"Data Source={Path.Combine(folder, "pravik.db")}"));
+builder.Services.AddSingleton<ProjectStore>();
+builder.Services.AddSingleton<RunQueue>();
+builder.Services.AddHostedService(services => services.GetRequiredService<RunQueue>());
+builder.Services.ConfigureHttpJsonOptions(options => options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase)));
+builder.Services.AddRazorPages();
+builder.Services.AddResponseCompression();
+
+var app = builder.Build();
+await app.Services.GetRequiredService<ProjectStore>().PrepareAsync();
+if (builder.Configuration["Pravik:Demo"] is { Length: > 0 } demo) await DemoProjects.AddAsync(app.Services.GetRequiredService<ProjectStore>(), demo);
+
+app.UseResponseCompression();
+app.Use(async (context, next) =>
+{
+    // Styles stand in attributes of the widgets; scripts come from this server only.
+    context.Response.Headers.ContentSecurityPolicy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; object-src 'none'; base-uri 'self'";
+    context.Response.Headers.XContentTypeOptions = "nosniff";
+    await next();
+});
+app.UseExceptionHandler("/problem/fault");
+app.UseStatusCodePagesWithReExecute("/problem/{0}");
+app.UseStaticFiles();
+app.UseRouting();
+app.UseAntiforgery();
+app.MapRazorPages();
+app.MapPravik();
+await app.RunAsync();
+
+/// <summary>Named so that tests can start the application.</summary>
+public partial class Program;

@@ -1,0 +1,41 @@
+using Pravik.Core.Bridges;
+using Pravik.Data;
+using Pravik.Web.Ledgers;
+
+namespace Pravik.Web.Workspaces;
+
+/// <summary>Something that can be gone to: a value (its path is focused) or a part (it is picked).</summary>
+public sealed record FoundPlace(string Words, string Where, string Step, string? Path, string? Pick);
+
+/// <summary>Finds values and parts by name.</summary>
+public static class Finder
+{
+    private const int Most = 12;
+
+    public static IReadOnlyList<FoundPlace> Find(Snapshot snapshot, string text)
+    {
+        var words = text.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        if (words.Length == 0) return [];
+        return [.. Everything(snapshot.Bridge).Where(p => words.All(w => $"{p.Words} {p.Where} {p.Step}".Contains(w, StringComparison.OrdinalIgnoreCase))).Take(Most)];
+    }
+
+    private static IEnumerable<FoundPlace> Everything(Bridge bridge)
+    {
+        var geometry = new BridgeGeometry(bridge);
+        var ledgers = new StepLedgers(bridge, geometry);
+        foreach (var axis in geometry.Axes) yield return new($"Axis {axis.Name}", "axes", "axes", null, $"/parts/axes/{axis.Name}");
+        foreach (var girder in geometry.Girders)
+        {
+            for (var span = 1; span <= geometry.SpanCount; span++)
+                yield return new($"{girder.Name}, span {span}", "girder", "girders", null, $"/parts/girders/{girder.Number}/spans/{span}");
+        }
+        (string Step, Ledger Ledger)[] all = [("basis", ledgers.Basis()), ("road", ledgers.Road()), ("axes", ledgers.Axes()), ("deck", ledgers.Deck()), ("girders", ledgers.Girders(null)), ("loads", ledgers.Loads())];
+        foreach (var (step, ledger) in all)
+        {
+            foreach (var group in ledger.Groups)
+            {
+                foreach (var row in group.Rows.Where(r => r.Path is not null)) yield return new(row.Name, group.Title, step, row.Path, null);
+            }
+        }
+    }
+}

@@ -1,0 +1,60 @@
+using Pravik.Core.Findings;
+using Pravik.Web.Ledgers;
+
+namespace Pravik.Web.Workspaces;
+
+/// <summary>What the screen asks for: step, layout, station, picked part, results wanted, and the room there is (pixels).</summary>
+public sealed record WorkspaceRequest
+{
+    public string Step { get; init; } = "axes";
+    public string? Layout { get; init; }
+    public double? Station { get; init; }
+    public string? Pick { get; init; }
+
+    /// <summary>Girder from 1.</summary>
+    public int Girder { get; init; } = 1;
+
+    /// <summary><c>moment</c> or <c>shear</c>.</summary>
+    public string Effect { get; init; } = "moment";
+
+    /// <summary>What the diagram shows: a combination or the characteristic cases.</summary>
+    public string Case { get; init; } = "ultimate";
+    public double Width { get; init; } = 964;
+    public double Height { get; init; } = 600;
+    public double BandWidth { get; init; } = 1280;
+}
+
+/// <summary>A step in the line at the top, with its state as a mark and a word.</summary>
+public sealed record StepState(string Id, string Name, string State, string Word);
+
+/// <summary>A drawing on the sheet, as SVG.</summary>
+public sealed record ViewPart(string Id, string Title, string Note, string Svg)
+{
+    /// <summary>Station at the drawing's left and per millimetre, for views where a click sets the station.</summary>
+    public StationMap? Stations { get; init; }
+}
+
+public sealed record StationMap(double X0, double Station0, double Scale, double Width);
+
+/// <summary>A way of arranging the sheet.</summary>
+public sealed record LayoutChoice(string Id, string Name, bool IsActive);
+
+/// <summary>A table below the drawing. Rows may pick a part.</summary>
+public sealed record DataTable(string Title, IReadOnlyList<TableColumn> Columns, IReadOnlyList<TableRow> Rows);
+
+public sealed record TableColumn(string Name, bool IsNumber);
+
+/// <summary>Cells of a row as text, with values to sort by where they are numbers; a use is drawn as a bar.</summary>
+public sealed record TableRow(IReadOnlyList<string> Cells, IReadOnlyList<double?> Sort, string? Pick, double? Use, bool IsPicked);
+
+/// <summary>A control over the sheet: a named choice that becomes a parameter of the request.</summary>
+public sealed record SheetControl(string Parameter, string Name, string Value, IReadOnlyList<Choice> Choices);
+
+/// <summary>How the analysis stands.</summary>
+public sealed record RunInfo(string Status, double Fraction, string Words, bool CanStop);
+
+/// <summary>Everything the screen shows.</summary>
+public sealed record Workspace(
+    string Name, int Revision, string LastEdit, bool CanUndo, bool CanRedo, string Units, double Station, string StationText, string Step, string? Pick,
+    IReadOnlyList<StepState> Steps, IReadOnlyList<Finding> Findings, IReadOnlyList<LayoutChoice> Layouts, IReadOnlyList<SheetControl> Controls,
+    IReadOnlyList<ViewPart> Views, ViewPart Band, DataTable? Table, Ledger Ledger, RunInfo Run, IReadOnlyList<double> AxisStations);

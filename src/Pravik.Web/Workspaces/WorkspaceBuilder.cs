@@ -1,0 +1,190 @@
+using Pravik.Core.Analysis;
+using Pravik.Core.Bridges;
+using Pravik.Core.Design;
+using Pravik.Core.Findings;
+using Pravik.Core.Traffic;
+using Pravik.Core.Units;
+using Pravik.Data;
+using Pravik.Drawings;
+using Pravik.Drawings.Sheets;
+using Pravik.Drawings.Views;
+using Pravik.Drawings.Writers;
+using Pravik.Exchange;
+using Pravik.Web.Ledgers;
+using Pravik.Web.Runs;
+
+namespace Pravik.Web.Workspaces;
+
+/// <summary>Puts together what the screen shows from a snapshot, the latest results and the request.</summary>
+public sealed class WorkspaceBuilder
+{
+    private const double BandHeight = 104;
+    private const double CaptionHeight = 30;
+    private readonly Snapshot snapshot;
+    private readonly RunState? run;
+    private readonly LatestResults? latest;
+    private readonly WorkspaceRequest request;
+    private readonly BridgeGeometry geometry;
+    private readonly UnitSystem units;
+    private readonly ResultViews? results;
+    private readonly bool current;
+    private readonly double station;
+    private readonly int girder;
+    private readonly string? pick;
+
+    private WorkspaceBuilder(Snapshot snapshot, RunState? run, LatestResults? latest, WorkspaceRequest request)
+    {
+        (this.snapshot, this.run, this.request) = (snapshot, run, request);
+        geometry = new(snapshot.Bridge);
+        units = UnitSystem.Named(snapshot.Bridge.Basis.Units);
+        // Results of another layout of girders and spans do not belong on this bridge, not even as out of date.
+        var fits = latest is not null && latest.Results.Points.Length == geometry.Girders.Length * geometry.SpanCount * (EffectPoint.PerSpan + 1);
+        this.latest = fits ? latest : null;
+        current = this.latest?.Hash == InputHash.Of(snapshot.Bridge);
+        results = this.latest is { } l ? new(geometry, l.Results, units) : null;
+        pick = request.Pick;
+        if (request.Step == "checks" && this.latest is { } known && results!.Find(pick) is null)
+            pick = ResultViews.Path(known.Results.Governing, known.Results.Governing.Worst.Bending);
+        var picked = results?.Find(pick);
+        girder = Math.Clamp(picked is { } p && request.Step == "checks" ? p.Point.Point.Girder : request.Girder - 1, 0, geometry.Girders.Length - 1);
+        var reach = 0.1 * (geometry.LastStation - geometry.FirstStation) + 2;
+        var middle = (geometry.FirstStation + geometry.LastStation) / 2;
+        station = Math.Clamp(request.Station is { } s && double.IsFinite(s) ? s : middle, geometry.FirstStation - reach, geometry.LastStation + reach);
+    }
+
+    public static Workspace Build(Snapshot snapshot, RunState? run, LatestResults? latest, WorkspaceRequest request) => new WorkspaceBuilder(snapshot, run, latest, request).Build();
+
+    private Workspace Build()
+    {
+        var layouts = Layouts();
+        var layout = layouts.FirstOrDefault(l => l.Id == request.Layout) ?? layouts[0];
+        var (views, table) = Sheet(layout.Id);
+        return new(snapshot.Bridge.Name, snapshot.Revision, snapshot.Label, snapshot.CanUndo, snapshot.CanRedo,
+            units == UnitSystem.Metric ? "m, mm, kN" : "ft, in, kip", station, units.Format(station, QuantityKind.Length), request.Step, pick,
+            Steps(), AllFindings(), [.. layouts.Select(l => l with { IsActive = l.Id == layout.Id })], Controls(),
+            views, Band(), table, MakeLedger(), Run(), [.. geometry.Axes.Select(a => a.Station)]);
+    }
+
+    private List<LayoutChoice> Layouts() => request.Step switch
+    {
+        "road" or "axes" => [new("planElevation", "Plan and elevation", false), new("plan", "Plan", false), new("elevation", "Elevation", false)],
+        "deck" => [new("sectionPlan", "Section and plan", false), new("section", "Section", false), new("plan", "Plan", false)],
+        "girders" => [new("planSection", "Plan and section", false), new("girder", "Girder", false), new("section", "Section", false)],
+        "loads" => [new("loads", "Loads on the section", false)],
+        "analysis" => [new("effects", "Diagram and table", false), new("effectsOnly", "Diagram", false)],
+        "checks" => [new("check", "Diagram", false), new("traffic", "Traffic on the deck", false)],
+        _ => [new("sheet", "General arrangement", false)],
+    };
+
+    private (IReadOnlyList<ViewPart>, DataTable?) Sheet(string layout)
+    {
+        var whole = ViewSize.Pixels(request.Width, Math.Max(120, request.Height - CaptionHeight));
+        var half = ViewSize.Pixels(request.Width, Math.Max(120, request.Height / 2 - CaptionHeight));
+        ViewPart Plan(ViewSize size, TrafficEffect? traffic = null) => Part("plan", PlanView.Draw(geometry, units, size, station, pick, traffic));
+        ViewPart Section(ViewSize size) => Part("section", SectionView.Draw(geometry, units, size, station, pick));
+        ViewPart Elevation(ViewSize size) => Part("elevation", ElevationView.Draw(geometry, units, size, station, pick));
+        return layout switch
+        {
+            "planElevation" => ([Plan(half), Elevation(half)], null),
+            "plan" => ([Plan(whole)], null),
+            "elevation" => ([Elevation(whole)], null),
+            "sectionPlan" => ([Section(half), Plan(half)], null),
+            "section" => ([Section(whole)], null),
+            "planSection" => ([Plan(half), Section(half)], null),
+            "girder" => ([Part("girder", GirderShapeView.Draw(geometry, units, whole))], null),
+            "loads" => ([Part("loads", LoadsView.Draw(geometry, units, whole, Math.Clamp(station, geometry.FirstStation, geometry.LastStation)))], null),
+            "effects" => Results(r => ([Diagram(r.EffectDiagram(girder, Effect, request.Case), half, null)], r.EffectTable(girder, Effect))),
+            "effectsOnly" => Results(r => ([Diagram(r.EffectDiagram(girder, Effect, request.Case), whole, null)], null)),
+            "check" => Results(r => ([Diagram(r.CheckDiagram(girder), half, Picked(r))], r.CheckTable(pick))),
+            "traffic" => Results(r => ([Plan(half, r.Find(pick) is { } p ? ResultViews.TrafficOf(p.Point, p.Bending) : null) with { Title = "Traffic behind the picked value" }], r.CheckTable(pick))),
+            _ => ([Part("sheet", GeneralArrangement.Draw(geometry, units, current ? latest?.Results : null, DateTime.Now.ToString("yyyy-MM-dd")))], null),
+        };
+    }
+
+    private EffectKind Effect => request.Effect == "shear" ? EffectKind.Shear : EffectKind.Moment;
+
+    private (IReadOnlyList<ViewPart>, DataTable?) Results(Func<ResultViews, (IReadOnlyList<ViewPart>, DataTable?)> make) =>
+        results is null ? ([new("waiting", "No results yet", run?.Doing ?? "the analysis starts by itself", "")], null) : make(results);
+
+    private static (double, double, string)? PickedMark((PointResult Point, Bending Bending)? found, UnitSystem units) => found is not { } f ? null
+        : (f.Point.Point.Station, f.Point.Of(f.Bending).Effect, $"{units.FormatWithUnit(f.Point.Of(f.Bending).Effect, QuantityKind.Moment)} · {QuantityText.Fixed(f.Point.Of(f.Bending).Utilisation, 2)}");
+
+    private (double, double, string)? Picked(ResultViews r) => PickedMark(r.Find(pick), units);
+
+    private ViewPart Diagram(Diagram diagram, ViewSize size, (double, double, string)? picked) => Part("diagram", DiagramView.Draw(diagram, units, size, station, picked));
+
+    private static ViewPart Part(string id, Drawing drawing) => new(id, drawing.Title, drawing.Note, SvgWriter.Inline(drawing))
+    {
+        Stations = drawing.Stations is { } s ? new(s.X0, s.Station0, s.Scale, drawing.Width) : null,
+    };
+
+    private ViewPart Band() => Part("band", BandView.Draw(geometry, units, ViewSize.Pixels(request.BandWidth, BandHeight), latest?.Results, current));
+
+    private Ledger MakeLedger()
+    {
+        var steps = new StepLedgers(snapshot.Bridge, geometry);
+        return request.Step switch
+        {
+            "basis" => steps.Basis(),
+            "road" => steps.Road(),
+            "axes" => steps.Axes(),
+            "deck" => steps.Deck(),
+            "girders" => steps.Girders(pick),
+            "loads" => steps.Loads(),
+            "analysis" => results?.AnalysisLedger(run) ?? new("Analysis", run?.Doing ?? "", []),
+            "checks" => results?.Find(pick) is { } found ? results.CheckLedger(snapshot.ProjectId, found.Point, found.Bending) : new("Checks", run?.Doing ?? "", []),
+            _ => steps.Sheets(),
+        };
+    }
+
+    private IReadOnlyList<SheetControl> Controls()
+    {
+        if (results is null) return [];
+        var girders = geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name)).ToList();
+        return request.Step switch
+        {
+            "analysis" => [new("girder", "Girder", $"{girder + 1}", girders), new("effect", "Effect", request.Effect, [new("moment", "Moment"), new("shear", "Shear")]), new("case", "Shown", request.Case, ResultViews.Cases)],
+            _ => [],
+        };
+    }
+
+    private List<Finding> AllFindings()
+    {
+        List<Finding> all = [.. snapshot.Findings];
+        if (current && latest is { } known)
+        {
+            foreach (var (point, outcome) in known.Results.GoverningByGirder().Where(row => !row.Outcome.Passes))
+                all.Add(Finding.Error(ResultViews.Path(point, outcome.Bending), $"{geometry.Girders[point.Point.Girder].Name}, span {point.Point.Span + 1}: {outcome.Name.ToLowerInvariant()} fails with utilisation {QuantityText.Fixed(outcome.Utilisation, 2)}.",
+                    "More strands, slab bars, depth or girders raise the resistance.") with { Station = point.Point.Station });
+        }
+        if (run is { Status: RunStatus.Failed }) all.Add(Finding.Error("", run.Doing));
+        return all;
+    }
+
+    private List<StepState> Steps()
+    {
+        StepState Described(string id, string name, params string[] paths) => snapshot.Findings.Any(f => paths.Any(p => f.Path.StartsWith(p, StringComparison.Ordinal)))
+            ? new(id, name, "look", "needs a look") : new(id, name, "good", "in order");
+        var fails = current && latest is { } l && !l.Results.Passes;
+        var state = results is null ? ("none", "nothing yet") : !current ? ("old", "out of date") : ("good", "in order");
+        return
+        [
+            Described("road", "Road", "/road"), Described("axes", "Axes", "/axes"), Described("deck", "Deck", "/deck"), Described("girders", "Girders", "/girders", "/materials"), Described("loads", "Loads", "/loads", "/basis"),
+            new("analysis", "Analysis", state.Item1, state.Item2), fails ? new("checks", "Checks", "fails", "a check fails") : new("checks", "Checks", state.Item1, state.Item2), new("sheets", "Sheets", "good", "in order"),
+        ];
+    }
+
+    private RunInfo Run()
+    {
+        var status = current ? RunStatus.Done : run?.Status ?? RunStatus.Waiting;
+        var words = status switch
+        {
+            RunStatus.Done when latest is { } l => l.Results.Passes ? $"passes, worst {QuantityText.Fixed(l.Results.Governing.Worst.Utilisation, 2)}" : $"fails, worst {QuantityText.Fixed(l.Results.Governing.Worst.Utilisation, 2)}",
+            RunStatus.Stopped => "stopped",
+            RunStatus.Failed => "analysis failed",
+            _ => run?.Doing ?? "waiting",
+        };
+        var name = status == RunStatus.Done && latest is { } known && !known.Results.Passes ? "fails" : status.ToString().ToLowerInvariant();
+        return new(name, run?.Fraction ?? 0, words, status is RunStatus.Running or RunStatus.Waiting);
+    }
+}

@@ -1,0 +1,52 @@
+// Calls of the application's interface. Every answer is { ok, status, data }; a lost connection is an answer too.
+
+async function call(path, options) {
+  try {
+    const response = await fetch(path, options);
+    const text = await response.text();
+    let data = null;
+    try {
+      data = text ? JSON.parse(text) : null;
+    } catch {
+      data = null;
+    }
+    return { ok: response.ok, status: response.status, data };
+  } catch {
+    return { ok: false, status: 0, data: null };
+  }
+}
+
+const json = (method, body, type = "application/json") => ({
+  method,
+  headers: { "Content-Type": type },
+  body: JSON.stringify(body),
+});
+
+export function bridgeApi(project) {
+  const base = `/api/bridges/${encodeURIComponent(project)}`;
+  return {
+    base,
+    workspace(query) {
+      const given = Object.entries(query).filter(([, v]) => v !== null && v !== undefined && v !== "");
+      return call(`${base}/workspace?${new URLSearchParams(given)}`);
+    },
+    enter: (revision, path, text) => call(`${base}/entries`, json("POST", { revision, path, text })),
+    patch: (revision, operations, label) =>
+      call(
+        `${base}?${new URLSearchParams({ revision, label })}`,
+        json("PATCH", operations, "application/json-patch+json"),
+      ),
+    undo: () => call(`${base}/undo`, { method: "POST" }),
+    redo: () => call(`${base}/redo`, { method: "POST" }),
+    goTo: (revision) => call(`${base}/revisions/${revision}`, { method: "POST" }),
+    history: () => call(`${base}/history`),
+    find: (text) => call(`${base}/find?${new URLSearchParams({ text })}`),
+    run: () => call(`${base}/run`, { method: "POST" }),
+    stop: () => call(`${base}/run`, { method: "DELETE" }),
+    listen(heard) {
+      const source = new EventSource(`${base}/events`);
+      source.onmessage = (event) => heard(event.data.replaceAll('"', ""));
+      return source;
+    },
+  };
+}

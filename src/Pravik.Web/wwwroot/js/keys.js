@@ -1,0 +1,14 @@
+// Keys that work anywhere but in a field.
+
+export function listenToKeys(actions) {
+  document.addEventListener("keydown", (event) => {
+    if (event.key === "Escape") actions.escape();
+    if (event.target.closest("input, select, textarea") || event.ctrlKey || event.metaKey || event.altKey)
+      return;
+    const key = event.key === "Z" ? "Shift+z" : event.key;
+    const action = actions[key] ?? (/^[1-9]$/.test(key) ? () => actions.digit(Number(key)) : null);
+    if (!action) return;
+    event.preventDefault();
+    action();
+  });
+}

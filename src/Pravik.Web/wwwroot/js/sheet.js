@@ -1,0 +1,65 @@
+// The sheet: drawings as they come from the server, with parts that can be picked.
+
+export function drawViews(host, views, onPick) {
+  host.replaceChildren(
+    ...views.map((view) => {
+      const figure = document.createElement("figure");
+      figure.dataset.view = view.id;
+      const caption = document.createElement("figcaption");
+      const title = document.createElement("b");
+      title.textContent = view.title;
+      const note = document.createElement("span");
+      note.textContent = view.note;
+      caption.append(title, note);
+      const drawing = document.createElement("div");
+      drawing.className = "drawing";
+      drawing.innerHTML = view.svg;
+      figure.append(caption, drawing);
+      return figure;
+    }),
+  );
+  host.onclick = (event) => {
+    const part = event.target.closest("[data-part]");
+    if (part) onPick(part.dataset.part);
+  };
+}
+
+// Symbols with subscripts: an underscore starts one.
+export function withSubscripts(element, text) {
+  const pattern = /_([\p{L}\p{N}.]+(?:,[\p{L}\p{N}]+)*)/gu;
+  let last = 0;
+  for (const match of text.matchAll(pattern)) {
+    element.append(text.slice(last, match.index));
+    const sub = document.createElement("sub");
+    sub.textContent = match[1];
+    element.append(sub);
+    last = match.index + match[0].length;
+  }
+  element.append(text.slice(last));
+  return element;
+}
+
+const make = (tag, className) => Object.assign(document.createElement(tag), { className });
+
+export function drawCalculation(host, lines) {
+  host.replaceChildren(
+    ...lines.map((line) => {
+      if (line.isHeading) return Object.assign(document.createElement("h3"), { textContent: line.formula });
+      const row = make("div", line.isRemark ? "remark" : "line");
+      if (line.isRemark) {
+        row.textContent = line.formula;
+        return row;
+      }
+      const middle = make("span", "formula");
+      withSubscripts(middle, line.formula);
+      if (line.numbers) middle.append(withSubscripts(make("span", "numbers"), line.numbers));
+      const clause = make("span", "clause");
+      clause.textContent = line.clause;
+      middle.append(clause);
+      const value = make("span", "num");
+      value.textContent = `${line.value} ${line.unit}`.trim();
+      row.append(withSubscripts(make("em", ""), line.symbol), middle, value);
+      return row;
+    }),
+  );
+}

@@ -1,0 +1,466 @@
+// The state of the screen. Everything of the job is computed by the server; this shows it and sends what is typed.
+import Alpine from "../lib/alpine/alpine-csp.js";
+import { bridgeApi } from "./api.js";
+import { Band } from "./band.js";
+import { listenToKeys } from "./keys.js";
+import { drawCalculation, drawViews } from "./sheet.js";
+
+const EMPTY = { title: "", columns: [], rows: [] };
+
+Alpine.data("workspace", () => ({
+  project: "",
+  step: "axes",
+  revision: 0,
+  name: "",
+  saved: "",
+  canUndo: false,
+  canRedo: false,
+  station: 0,
+  stationText: "",
+  steps: [],
+  findings: [],
+  layouts: [],
+  controls: [],
+  groups: [],
+  ledgerTitle: "",
+  ledgerSubtitle: "",
+  hasLines: false,
+  printUrl: "",
+  table: EMPTY,
+  hasTable: false,
+  sort: null,
+  copyWords: "Copy",
+  run: { status: "waiting", fraction: 0, words: "" },
+  drafts: {},
+  reasons: {},
+  drawer: "",
+  history: [],
+  found: [],
+  findText: "",
+  notice: "",
+
+  init() {
+    this.project = this.$root.dataset.project;
+    this.step = this.$root.dataset.step;
+    this.api = bridgeApi(this.project);
+    this.choice = { layout: {}, pick: null, station: null, girder: 1, effect: "moment", case: "ultimate" };
+    this.asked = 0;
+    this.name = this.$root.querySelector(".bridge").textContent;
+    const byId = (id) => document.getElementById(id);
+    this.band = new Band(
+      byId("band"),
+      byId("bandview"),
+      byId("cursor"),
+      (station) => this.setStation(station),
+      (part) => this.openResult(part),
+    );
+    this.listenKeys();
+    this.api.listen((what) => this.heard(what));
+    window.addEventListener("popstate", () => this.fromUrl());
+    new ResizeObserver(() => this.later()).observe(byId("sheet"));
+    this.fromUrl();
+  },
+
+  fromUrl() {
+    const parts = location.pathname.split("/");
+    this.step = parts[3] || "axes";
+    const query = new URLSearchParams(location.search);
+    this.choice.pick = query.get("pick");
+    if (query.get("layout")) this.choice.layout[this.step] = query.get("layout");
+    this.load();
+  },
+
+  later() {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => this.load(), 40);
+  },
+
+  async load() {
+    const ask = ++this.asked;
+    const sheet = document.getElementById("sheet");
+    const answer = await this.api.workspace({
+      step: this.step,
+      layout: this.choice.layout[this.step],
+      station: this.choice.station,
+      pick: this.choice.pick,
+      girder: this.choice.girder,
+      effect: this.choice.effect,
+      case: this.choice.case,
+      width: sheet.clientWidth,
+      height: sheet.clientHeight - 34,
+      bandWidth: document.getElementById("band").clientWidth,
+    });
+    if (ask !== this.asked) return;
+    if (!answer.ok) {
+      this.notice =
+        answer.status === 404
+          ? "This bridge is not there any more."
+          : "The program cannot be reached; what you typed is still here.";
+      return;
+    }
+    this.show(answer.data);
+  },
+
+  show(w) {
+    this.revision = w.revision;
+    this.name = w.name;
+    this.saved = `edit ${w.revision}, saved`;
+    this.canUndo = w.canUndo;
+    this.canRedo = w.canRedo;
+    this.station = w.station;
+    this.stationText = w.stationText;
+    this.axes = w.axisStations;
+    this.steps = w.steps;
+    this.findings = w.findings;
+    this.layouts = w.layouts;
+    this.controls = w.controls;
+    this.groups = w.ledger.groups;
+    this.ledgerTitle = w.ledger.title;
+    this.ledgerSubtitle = w.ledger.subtitle;
+    this.hasLines = w.ledger.lines.length > 0;
+    this.printUrl = w.ledger.printAt ?? "";
+    this.table = w.table ?? EMPTY;
+    this.hasTable = Boolean(w.table);
+    this.run = w.run;
+    document.title = `${w.name} · Pravik`;
+    drawViews(document.getElementById("views"), w.views, (part) => this.pick(part));
+    drawCalculation(document.getElementById("calc"), w.ledger.lines);
+    this.band.draw(w.band, w.station);
+    if (this.focusPath) this.focusField();
+  },
+
+  heard(what) {
+    if (what === "edit" && this.drawer === "history") this.loadHistory();
+    this.later();
+  },
+
+  // Steps, views, station
+
+  stepUrl(id) {
+    return `/bridges/${this.project}/${id}`;
+  },
+  get bridgeUrl() {
+    return `${this.api?.base ?? ""}/bridge.json`;
+  },
+  sheetUrl(format) {
+    return `${this.api?.base ?? ""}/general-arrangement.${format}`;
+  },
+  stepClass(s) {
+    return `${s.state} ${s.id === this.step ? "on" : ""}`;
+  },
+  go(id) {
+    if (id !== this.step && id !== "checks") this.choice.pick = null;
+    this.step = id;
+    this.sort = null;
+    history.pushState(null, "", this.stepUrl(id));
+    return this.load();
+  },
+  neighbourStep(by) {
+    const at = this.steps.findIndex((s) => s.id === this.step);
+    const next = this.steps[at + by];
+    if (next) this.go(next.id);
+  },
+  layout(id) {
+    this.choice.layout[this.step] = id;
+    this.load();
+  },
+  control(name, value) {
+    this.choice[name] = value;
+    this.load();
+  },
+  setStation(station) {
+    this.choice.station = station;
+    this.later();
+  },
+  nudge(by) {
+    const length = this.axes.at(-1) - this.axes[0];
+    this.setStation(this.station + (by * length) / 200);
+  },
+  axis(by) {
+    const tiny = 1e-6;
+    const next =
+      by > 0
+        ? this.axes.find((s) => s > this.station + tiny)
+        : this.axes.findLast((s) => s < this.station - tiny);
+    if (next !== undefined) this.setStation(next);
+  },
+  pick(part) {
+    if (!part) return;
+    if (part.startsWith("/parts/results/")) return this.openResult(part);
+    if (part.startsWith("/parts/girders/") && this.step !== "girders") {
+      this.choice.pick = part;
+      this.step = "girders";
+      history.pushState(null, "", this.stepUrl("girders"));
+    } else if (part.startsWith("/deck/") || part === "/parts/slab") {
+      this.choice.pick = part;
+      this.focusPath = part.startsWith("/deck/") ? `${part}/width` : "/deck/slabThickness";
+      if (this.step !== "deck") {
+        this.step = "deck";
+        history.pushState(null, "", this.stepUrl("deck"));
+      }
+    } else this.choice.pick = part;
+    this.load();
+  },
+  openResult(part) {
+    const row = this.table.rows.find((r) => r.pick?.startsWith(part));
+    const at = row?.sort?.[2];
+    if (this.step !== "analysis") {
+      this.choice.pick = part;
+      if (this.step !== "checks") {
+        this.step = "checks";
+        history.pushState(null, "", this.stepUrl("checks"));
+      }
+    }
+    if (at !== undefined && at !== null) this.choice.station = at;
+    this.load();
+  },
+
+  // Entries
+
+  isTyped: (r) => ["quantity", "text", "spans"].includes(r.entry),
+  fieldId: (r) => (r.path ? `f${r.path.replaceAll("/", "-")}` : null),
+  rowClass(r) {
+    return `${r.entry} ${r.isInherited ? "inherited" : ""} ${this.reasons[r.path] ? "refused" : ""}`;
+  },
+  textOf(r) {
+    return this.drafts[r.path] ?? r.value;
+  },
+  reasonOf(r) {
+    return this.reasons[r.path] ?? "";
+  },
+  reasonsIn(g) {
+    return g.columns.length === 0 ? [] : g.rows.map((r) => this.reasons[r.path]).filter(Boolean);
+  },
+  rowsOf(g) {
+    const rows = [];
+    for (let i = 0; i < g.rows.length; i += g.columns.length)
+      rows.push(g.rows.slice(i, i + g.columns.length));
+    return rows;
+  },
+  draft(r, text) {
+    this.drafts[r.path] = text;
+  },
+  drop(r, field) {
+    delete this.drafts[r.path];
+    delete this.reasons[r.path];
+    field.value = r.value;
+  },
+  async commit(r, field) {
+    const text = field.value;
+    if (text === r.value || this.committing === r.path + text) {
+      if (text === r.value) this.drop(r, field);
+      return;
+    }
+    this.committing = r.path + text;
+    const answer = await this.api.enter(this.revision, r.path, text);
+    this.committing = null;
+    if (answer.ok) {
+      delete this.drafts[r.path];
+      delete this.reasons[r.path];
+      this.revision = answer.data.revision;
+      await this.load();
+      if (document.activeElement !== field && field.isConnected)
+        field.value = this.valueAt(r.path) ?? field.value;
+      return;
+    }
+    this.drafts[r.path] = text;
+    this.reasons[r.path] = this.explain(answer, r.path);
+    if (r.entry === "choice") this.load();
+  },
+  valueAt(path) {
+    for (const g of this.groups) for (const r of g.rows) if (r.path === path) return r.value;
+    return null;
+  },
+  explain(answer, path) {
+    if (answer.status === 0) return "The program cannot be reached; the value is kept here, not saved.";
+    if (answer.status === 409) {
+      const c = answer.data.conflicts[0];
+      this.later();
+      return `Somebody else changed this meanwhile: now ${c.theirs}, yours ${c.yours}. Enter it again to replace theirs.`;
+    }
+    const findings = answer.data?.findings ?? [];
+    const own = findings.filter((f) => f.path === path);
+    return (own.length > 0 ? own : findings).map((f) => f.message).join(" ") || "This could not be taken.";
+  },
+  giveBack(r) {
+    delete this.drafts[r.path];
+    return this.afterEdit(this.api.enter(this.revision, r.path, ""));
+  },
+  wordsOf: (a) => a?.words ?? "",
+  act(a) {
+    return this.afterEdit(this.api.patch(this.revision, a.patch, a.label));
+  },
+  async afterEdit(call) {
+    const answer = await call;
+    this.notice = answer.ok ? "" : this.explain(answer, "");
+    if (answer.ok) {
+      this.reasons = {};
+      this.drafts = {};
+    }
+    await this.load();
+    if (this.drawer === "history") this.loadHistory();
+  },
+  undo() {
+    if (this.canUndo) this.afterEdit(this.api.undo());
+  },
+  redo() {
+    if (this.canRedo) this.afterEdit(this.api.redo());
+  },
+  goTo(revision) {
+    this.afterEdit(this.api.goTo(revision));
+  },
+
+  // Tables
+
+  get tableTitle() {
+    return this.table.title;
+  },
+  get tableColumns() {
+    return this.table.columns;
+  },
+  get tableRows() {
+    const rows = this.table.rows.map((r, i) => ({ ...r, key: r.pick ?? i }));
+    if (!this.sort) return rows;
+    const { column, by } = this.sort;
+    const value = (r) => r.sort[column] ?? r.cells[column];
+    return rows.sort((a, b) => (value(a) < value(b) ? -by : value(a) > value(b) ? by : 0));
+  },
+  sortBy(column) {
+    const by = this.sort?.column === column ? -this.sort.by : this.tableColumns[column].isNumber ? -1 : 1;
+    this.sort = { column, by };
+  },
+  sortState(column) {
+    return this.sort?.column !== column ? "none" : this.sort.by > 0 ? "ascending" : "descending";
+  },
+  nextRow(event, by) {
+    const row = event.target.closest("tr");
+    const next = by > 0 ? row.nextElementSibling : row.previousElementSibling;
+    if (next?.tagName === "TR") next.focus();
+  },
+  async copyTable() {
+    const lines = [this.tableColumns.map((c) => c.name), ...this.tableRows.map((r) => r.cells)];
+    const text = lines.map((cells) => cells.map((c) => c.replaceAll("−", "-")).join("\t")).join("\n");
+    try {
+      await navigator.clipboard.writeText(text);
+      this.copyWords = "Copied";
+    } catch {
+      this.copyWords = "Not allowed";
+    }
+    setTimeout(() => (this.copyWords = "Copy"), 1500);
+  },
+  isUse(i) {
+    return this.tableColumns[i]?.name === "Utilisation";
+  },
+  useClass: (r) => (r.use > 1 ? "f" : r.use > 0.95 ? "w" : ""),
+  useBar: (r) => `width:${Math.min(100, (r.use ?? 0) * 80)}%`,
+
+  // The line at the top
+
+  get runStatus() {
+    return this.run.status;
+  },
+  get runWords() {
+    return this.run.words;
+  },
+  get runBar() {
+    return `width:${["running", "waiting"].includes(this.run.status) ? this.run.fraction * 100 : 0}%`;
+  },
+  get canStop() {
+    return this.run.status === "running";
+  },
+  get canStart() {
+    return ["stopped", "failed"].includes(this.run.status);
+  },
+  stopRun() {
+    this.api.stop();
+  },
+  startRun() {
+    this.api.run();
+  },
+  get findingWords() {
+    const n = this.findings.length;
+    return n === 0 ? "no findings" : n === 1 ? "1 finding" : `${n} findings`;
+  },
+  get findingClass() {
+    return this.findings.some((f) => f.severity === "error") ? "bad" : this.findings.length ? "some" : "";
+  },
+  toggle(name) {
+    this.drawer = this.drawer === name ? "" : name;
+    if (this.drawer === "history") this.loadHistory();
+  },
+  async loadHistory() {
+    const answer = await this.api.history();
+    if (answer.ok) this.history = answer.data;
+  },
+  timeOf: (h) => new Date(h.at.endsWith("Z") ? h.at : `${h.at}Z`).toLocaleTimeString(),
+  repairWords: (f) => f.repair?.label ?? "",
+  repair(f) {
+    const patch = f.repair.patch.map((o) => ({ ...o, value: JSON.parse(o.value) }));
+    return this.afterEdit(this.api.patch(this.revision, patch, f.repair.label));
+  },
+  openFinding(f) {
+    this.drawer = "";
+    if (f.path.startsWith("/parts/results/")) return this.openResult(f.path);
+    const step = { road: "road", axes: "axes", deck: "deck", girders: "girders", materials: "girders" }[
+      f.path.split("/")[1]
+    ];
+    if (f.station !== null) this.choice.station = f.station;
+    this.focusPath = f.path;
+    return this.go(step ?? "basis");
+  },
+
+  // Finding
+
+  async find() {
+    const text = this.findText;
+    const answer = text.trim() ? await this.api.find(text) : { ok: true, data: [] };
+    if (answer.ok && text === this.findText) this.found = answer.data;
+  },
+  openFirst() {
+    if (this.found.length > 0) this.openPlace(this.found[0]);
+  },
+  async openPlace(place) {
+    this.closeFind();
+    this.focusPath = place.path;
+    await this.go(place.step);
+    if (place.pick) this.pick(place.pick);
+  },
+  closeFind() {
+    this.findText = "";
+    this.found = [];
+  },
+  focusField() {
+    const path = this.focusPath;
+    this.focusPath = null;
+    this.$nextTick(() => {
+      const field = document.getElementById(`f${path.replaceAll("/", "-")}`);
+      field?.focus();
+      field?.scrollIntoView({ block: "center" });
+    });
+  },
+
+  listenKeys() {
+    const field = () => document.getElementById("find");
+    listenToKeys({
+      escape: () => {
+        this.drawer = "";
+        this.closeFind();
+      },
+      digit: (n) => this.layouts[n - 1] && this.layout(this.layouts[n - 1].id),
+      "/": () => field().focus(),
+      "?": () => this.toggle("keys"),
+      "!": () => this.toggle("findings"),
+      h: () => this.toggle("history"),
+      z: () => this.undo(),
+      "Shift+z": () => this.redo(),
+      "[": () => this.axis(-1),
+      "]": () => this.axis(1),
+      ",": () => this.nudge(-1),
+      ".": () => this.nudge(1),
+      n: () => this.neighbourStep(1),
+      b: () => this.neighbourStep(-1),
+    });
+  },
+}));
+
+Alpine.start();
