@@ -33,11 +33,13 @@ public static class Combinations
     public static double Side(Combination combination, PointEffects effects, NationalValues values, bool greatest, Calculation? calculation = null)
     {
         double permanent = 0;
+        var number = 0;
         foreach (var (name, value) in effects.Permanent.Named)
         {
+            number++;
             var factor = combination != Combination.Ultimate ? 1 : value > 0 == greatest ? values["gammaGsup"] : values["gammaGinf"];
             permanent += factor * value;
-            calculation?.Line(Symbol(effects.Kind, "G"), $"{name}, factor γ_G = {QuantityText.Fixed(factor, 2)}", value, Quantity(effects.Kind), "EN 1990 Table A2.4(B)");
+            calculation?.Line(Symbol(effects.Kind, $"G{number}"), $"{name}, factor γ_G = {QuantityText.Fixed(factor, 2)}", value, Quantity(effects.Kind), "EN 1990 Table A2.4(B)");
         }
         var traffic = Traffic(combination, effects, values, greatest, calculation);
         var total = permanent + traffic;

@@ -136,9 +136,13 @@ public sealed class GrillageBuilder
         return [.. lines.Select(l => l.ToImmutableArray())];
     }
 
-    /// <summary>An edge member stands for the outer half of the overhang bending by itself.</summary>
+    /// <summary>
+    /// An edge member carries load from the edge to the strips, and the twist of the outer half of the overhang. That slab's own
+    /// bending along the bridge belongs to the flange of the outer girder; the member gets a hundredth of it, so that no moment
+    /// escapes the girders.
+    /// </summary>
     private void AddEdge(int longitudinal, int line, int span, double overhang) => members.Add(new(Node(longitudinal, line), Node(longitudinal, line + 1),
-        MemberKind.Edge, slab.Ecm * Bending(overhang / 2), Shear(slab.Ecm) * Torsion(overhang / 2)) { Span = span });
+        MemberKind.Edge, 0.01 * slab.Ecm * Bending(overhang / 2), Shear(slab.Ecm) * Torsion(overhang / 2)) { Span = span });
 
     /// <summary>Slab whose longitudinal twist a girder's member carries: half of each bay, half of an overhang.</summary>
     private double SlabShare(GirderLine girder)

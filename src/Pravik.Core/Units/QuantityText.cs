@@ -11,6 +11,7 @@ public static class QuantityText
     /// </summary>
     public static string Entered(double si, QuantityKind kind, UnitSystem system)
     {
+        if (!(Math.Abs(si) < 1e25)) return Fixed(si, 0);
         var unit = system[kind];
         var exact = decimal.Parse((si / unit.Factor).ToString("G12", CultureInfo.InvariantCulture), NumberStyles.Float, CultureInfo.InvariantCulture);
         var decimals = Math.Max(unit.Decimals, (decimal.GetBits(exact / 1.000000000000000000000000000000m)[3] >> 16) & 0x7F);

@@ -48,7 +48,7 @@ public static class DiagramView
             canvas.Line(new(left, Y(v)), new(size.Width - right, Y(v)), Math.Abs(v) < step / 2 ? Pen.Edge : Pen.Grid);
             canvas.Text(new(left - 1.5, Y(v) + 0.35 * size.TextHeight), QuantityText.Fixed(v, step < 1 ? 2 : 0), TextKind.SoftNumber, Anchor.End);
         }
-        canvas.Text(new(left - 1.5, top - 1.1 * size.TextHeight), units[diagram.Kind].Symbol, TextKind.Soft, Anchor.End);
+        canvas.Text(new(2, top - 1.6 * size.TextHeight), units[diagram.Kind].Symbol, TextKind.Soft);
         IEnumerable<Point> Points(Series s) => s.Values.Select(v => new Point(X(v.Station), Y(v.Value / factor)));
         if (diagram.Envelope is var (upper, lower))
             canvas.Area(Points(diagram.Series[upper]).Concat(Points(diagram.Series[lower]).Reverse()), Fill.Envelope);
@@ -96,7 +96,7 @@ public static class DiagramView
             for (var tries = 0; tries < 12; tries++)
             {
                 var shift = (tries + 1) / 2 * height * (tries % 2 == 0 ? 1 : -1);
-                var place = Math.Clamp(y + shift + 0.35 * size.TextHeight, top, size.Height - 1);
+                var place = Math.Clamp(y + shift - 0.45 * size.TextHeight, top, size.Height - 1);
                 if (taken.Any(t => Math.Abs(t.Y - place) < height * 0.95 && start < t.X + t.Width && t.X < start + width)) continue;
                 taken.Add((start, place, width));
                 canvas.Text(new(start, place), text, TextKind.Number, Anchor.Start, true);

@@ -10,11 +10,11 @@ public static class LoadsView
 {
     public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, double station)
     {
-        var view = new SectionView(geometry, units, size, 17 * size.TextHeight);
+        var view = new SectionView(geometry, units, size, 19.5 * size.TextHeight);
         view.Structure(station, null);
         var (canvas, section, loads) = (view.Canvas, geometry.Section, geometry.Bridge.Loads);
         var high = view.At(0, section.Strips.Max(s => Math.Max(s.SurfaceFrom, s.SurfaceTo))).Y - 3.4 * canvas.TextHeight;
-        canvas.Text(new(2, high - 4.6 * canvas.TextHeight), "Permanent, on the finished deck", TextKind.Strong);
+        canvas.Text(new(2, high - 8.4 * canvas.TextHeight), "Permanent, on the finished deck", TextKind.Strong);
         var greatest = section.Strips.Max(s => PermanentLoads.StripLoad(s, loads));
         foreach (var strip in section.Strips)
         {
@@ -27,7 +27,7 @@ public static class LoadsView
             canvas.Arrow(new(at.X, high - 6.2 * canvas.TextHeight), new(at.X, high), Pen.Load);
             canvas.Text(new(at.X + (left ? -1 : 1), high - 6.4 * canvas.TextHeight), units.FormatWithUnit(weight, QuantityKind.LineLoad), TextKind.Number, left ? Anchor.End : Anchor.Start);
         }
-        Lanes(geometry, units, view, high - 9.2 * canvas.TextHeight);
+        Lanes(geometry, units, view, high - 12.2 * canvas.TextHeight);
         return canvas.Finish("Loads on the section", $"{units[QuantityKind.AreaLoad].Symbol}, looking ahead, {view.ScaleText}");
     }
 
@@ -42,7 +42,7 @@ public static class LoadsView
         for (var i = 0; i < lanes.Count; i++, from += lanes.Width)
         {
             var load = i < 3 ? model.Lane[i] : model.Rest;
-            var axle = i < 3 ? $"2 × {units.FormatWithUnit(model.Axle[i], QuantityKind.Force)}" : "";
+            var axle = i < 3 ? $"2 axles of {QuantityText.Fixed(model.Axle[i] / units[QuantityKind.Force].Factor, 0)} {units[QuantityKind.Force].Symbol}" : "";
             var (left, right) = (view.At(from, 0).X, view.At(from + lanes.Width, 0).X);
             Block(canvas, left, right, y, load / Math.Max(1, model.Lane.Max()) * 2.4 * canvas.TextHeight, $"lane {i + 1}: {units.Format(load, QuantityKind.AreaLoad)}", i == 0 ? Fill.LaneOne : Fill.Lane, null);
             canvas.Text(new((left + right) / 2, y + 1.2 * canvas.TextHeight), axle, TextKind.Number, Anchor.Middle);

@@ -1,0 +1,56 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Findings;
+using Pravik.Exchange;
+
+namespace Pravik.Cli;
+
+/// <summary>Exit statuses, the same for every command.</summary>
+internal static class Exit
+{
+    public const int Passes = 0;
+    public const int Fails = 1;
+    public const int BadInput = 2;
+}
+
+/// <summary>Reads a bridge and says on standard error what is wrong with it.</summary>
+internal static class BridgeFile
+{
+    /// <summary>The bridge, or null after every reason has been printed with its place. Warnings are printed too.</summary>
+    public static Bridge? Read(string path)
+    {
+        string text;
+        try
+        {
+            if (new FileInfo(path) is { Exists: true, Length: > 4L * BridgeJson.LongestDocument }) throw new IOException("the file is too large to be a bridge");
+            text = File.ReadAllText(path);
+        }
+        catch (Exception problem) when (problem is IOException or UnauthorizedAccessException or ArgumentException)
+        {
+            Console.Error.WriteLine($"{path}: {problem.Message}");
+            return null;
+        }
+        var reading = BridgeJson.Read(text);
+        foreach (var finding in reading.Findings)
+        {
+            var place = finding.Path.Length > 0 ? $"{path}{finding.Path}" : path;
+            Console.Error.WriteLine($"{(finding.Severity == Severity.Error ? "error" : "note")}: {place}: {finding.Message}{(finding.Why is { } why ? " " + why : "")}");
+        }
+        return reading.Bridge;
+    }
+
+    /// <summary>Makes a folder and writes a file into it; false, with the reason printed, where that cannot be.</summary>
+    public static bool Write(DirectoryInfo folder, string name, byte[] content)
+    {
+        try
+        {
+            folder.Create();
+            File.WriteAllBytes(Path.Combine(folder.FullName, name), content);
+            return true;
+        }
+        catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
+        {
+            Console.Error.WriteLine($"{folder.FullName}: {problem.Message}");
+            return false;
+        }
+    }
+}

@@ -1,0 +1,73 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Findings;
+
+namespace Pravik.Core.Tests.Bridges;
+
+public class ValidationTests
+{
+    public static TheoryData<string, Func<Bridge, Bridge>> Bad => new()
+    {
+        { "/axes/skew", b => b with { Axes = b.Axes with { Skew = 75 * Math.PI / 180 } } },
+        { "/axes/spans/0", b => b with { Axes = b.Axes with { Spans = [0.0, 20] } } },
+        { "/axes/spans/1", b => b with { Axes = b.Axes with { Spans = [20.0, 1e9] } } },
+        { "/axes/spans", b => b with { Axes = b.Axes with { Spans = [] } } },
+        { "/axes/spans", b => b with { Axes = b.Axes with { Spans = [100.0, 100, 100] } } },
+        { "/axes/firstStation", b => b with { Axes = b.Axes with { FirstStation = -5 } } },
+        { "/road/radius", b => b with { Road = b.Road with { Radius = 0 } } },
+        { "/deck/left/0/width", b => b with { Deck = b.Deck with { Left = b.Deck.Left.SetItem(0, b.Deck.Left[0] with { Width = -3 }) } } },
+        { "/deck/left", b => b with { Deck = b.Deck with { Left = [new() { Kind = StripKind.Footway, Width = 5 }], Right = [new() { Kind = StripKind.Footway, Width = 5 }] } } },
+        { "/deck/left", b => b with { Deck = b.Deck with { Left = [new() { Width = 1.4 }], Right = [new() { Width = 1.4 }] }, Girders = b.Girders with { Count = 1, OverhangLeft = 1.4 } } },
+        { "/deck/left/1/upstand", b => b with { Deck = b.Deck with { Left = b.Deck.Left.SetItem(1, b.Deck.Left[1] with { Upstand = -0.4 }) } } },
+        { "/girders/count", b => b with { Girders = b.Girders with { Count = 30 } } },
+        { "/girders/count", b => b with { Girders = b.Girders with { Count = 0 } } },
+        { "/girders/overhangLeft", b => b with { Girders = b.Girders with { OverhangLeft = 0 } } },
+        { "/girders/overhangRight", b => b with { Girders = b.Girders with { OverhangRight = 0.2 } } },
+        { "/girders/strands/rows/0/count", b => b with { Girders = b.Girders with { Strands = b.Girders.Strands with { Rows = [new() { Count = 20 }] } } } },
+        { "/girders/strands/rows/0/level", b => b with { Girders = b.Girders with { Strands = b.Girders.Strands with { Rows = [new() { Level = 1.3, Count = 2 }] } } } },
+        { "/girders/section/depth", b => b with { Girders = b.Girders with { Section = b.Girders.Section with { Depth = 0.5 } } } },
+        { "/girders/slabBars/top/axisDistance", b => b with { Girders = b.Girders with { SlabBars = b.Girders.SlabBars with { Top = b.Girders.SlabBars.Top with { AxisDistance = 0.3 } } } } },
+        { "/materials/slab/class", b => b with { Materials = b.Materials with { Slab = new() { Class = "C36/46" } } } },
+        { "/materials/strand/fp01k", b => b with { Materials = b.Materials with { Strand = new() { Fp01k = 1900e6 } } } },
+        { "/basis/nationalSet", b => b with { Basis = b.Basis with { NationalSet = "none" } } },
+        { "/basis/ownValues/gammaX", b => b with { Basis = b.Basis with { OwnValues = new Dictionary<string, double> { ["gammaX"] = 1 }.ToImmutableSortedDictionary() } } },
+        { "/basis/ownValues/gammaC", b => b with { Basis = b.Basis with { OwnValues = new Dictionary<string, double> { ["gammaC"] = 0 }.ToImmutableSortedDictionary() } } },
+        { "/basis/titles/client", b => b with { Basis = b.Basis with { Titles = b.Basis.Titles with { Client = new string('x', 200) } } } },
+        { "/loads/parapetLeft", b => b with { Loads = b.Loads with { ParapetLeft = double.NaN } } },
+        { "/version", b => b with { Version = 7 } },
+        { "/deck", b => b with { Deck = null! } },
+    };
+
+    [Theory]
+    [MemberData(nameof(Bad))]
+    public void Bad_values_are_refused_at_their_place(string path, Func<Bridge, Bridge> spoil)
+    {
+        var findings = BridgeValidation.Check(spoil(Bridge.New("Test")));
+        Assert.Contains(findings, f => f.Severity == Severity.Error && f.Path == path);
+        Assert.All(findings, f => Assert.NotEmpty(f.Message));
+    }
+
+    [Fact]
+    public void The_defaults_and_the_examples_are_sound()
+    {
+        Assert.Empty(BridgeValidation.Check(Bridge.New("Test")));
+        Assert.Empty(BridgeValidation.Check(TestBridges.Demo));
+    }
+
+    [Fact]
+    public void A_girder_that_leaves_a_curved_deck_is_an_error()
+    {
+        var bridge = TestBridges.Symmetric(0, 40) with { Road = new() { Length = 100, Radius = 80 } };
+        Assert.Contains(BridgeValidation.Check(bridge), f => f.Severity == Severity.Error && f.Message.Contains("curved"));
+    }
+
+    [Fact]
+    public void A_footway_without_kerb_is_a_warning_with_a_repair()
+    {
+        var deck = TestBridges.Demo.Deck;
+        var bridge = TestBridges.Demo with { Deck = deck with { Surfacing = 0.2, Left = deck.Left.SetItem(1, deck.Left[1] with { Upstand = 0.02 }) } };
+        var finding = Assert.Single(BridgeValidation.Check(bridge), f => f.Path == "/deck/left/1/upstand");
+        Assert.Equal(Severity.Warning, finding.Severity);
+        Assert.Equal("0.12", finding.Repair!.Patch[0].Value);
+    }
+}

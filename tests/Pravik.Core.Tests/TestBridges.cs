@@ -1,0 +1,45 @@
+using Pravik.Core.Bridges;
+using Pravik.Exchange;
+
+namespace Pravik.Core.Tests;
+
+/// <summary>Bridges that the tests share.</summary>
+internal static class TestBridges
+{
+    public static Bridge Demo { get; } = Read("sorrel-brook.json");
+
+    public static Bridge Read(string name)
+    {
+        var reading = BridgeJson.Read(File.ReadAllText(Path.Combine(Root, "examples", name)));
+        return reading.Bridge ?? throw new InvalidDataException(string.Join("; ", reading.Findings.Select(f => $"{f.Path}: {f.Message}")));
+    }
+
+    public static string Root
+    {
+        get
+        {
+            var folder = AppContext.BaseDirectory;
+            while (!File.Exists(Path.Combine(folder, "Pravik.slnx"))) folder = Path.GetDirectoryName(folder)!;
+            return folder;
+        }
+    }
+
+    /// <summary>One girder under a carriageway of 3 m: a beam, to be set against closed forms.</summary>
+    public static Bridge OneGirder(params double[] spans) => Bridge.New("Beam") with
+    {
+        Axes = new() { FirstStation = 10, Spans = [.. spans] },
+        Road = new() { Length = 20 + spans.Sum() },
+        Deck = new() { Left = [Lane(1.5)], Right = [Lane(1.5)], EndOverhang = 0 },
+        Girders = new() { Count = 1, OverhangLeft = 1.5 },
+    };
+
+    /// <summary>A deck that is the same on both sides of the road line.</summary>
+    public static Bridge Symmetric(double skew, params double[] spans) => Bridge.New("Symmetric") with
+    {
+        Axes = new() { FirstStation = 30, Spans = [.. spans], Skew = skew },
+        Road = new() { Length = 60 + spans.Sum() },
+        Girders = new() { Count = 4, OverhangLeft = 1.0 },
+    };
+
+    private static Strip Lane(double width) => new() { Kind = StripKind.Carriageway, Width = width };
+}
