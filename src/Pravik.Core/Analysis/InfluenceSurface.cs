@@ -3,23 +3,36 @@ using Pravik.Core.Structures;
 namespace Pravik.Core.Analysis;
 
 /// <summary>
-/// What a unit load, down, anywhere on the deck does to one effect at one point: ordinates at the joints of the grillage, linear
-/// along and across between them. For shear the surface jumps at the section on the girder's own line; <see cref="Jump"/> is the
-/// step there, half of it on each side of the ordinate at an inner point.
+/// On which side of a point's joint an effect is read. Shear just behind a joint counts what enters there as lying ahead, which gives
+/// its greatest value; just ahead, its least. Moments are the mean of both.
 /// </summary>
-public sealed class InfluenceSurface(EffectPoint point, EffectKind kind, double[] ordinates)
+public enum SectionSide
 {
-    public EffectPoint Point { get; } = point;
-    public EffectKind Kind { get; } = kind;
+    Mean,
+    Behind,
+    Ahead,
+}
+
+/// <summary>An effect of which the influence is wanted.</summary>
+public readonly record struct WantedEffect(EffectPoint Point, EffectKind Kind, SectionSide Side = SectionSide.Mean);
+
+/// <summary>
+/// What a unit load, down, anywhere on the deck does to one effect at one point: ordinates at the joints of the grillage, linear
+/// along and across between them. At the ends of a span the shear surface also jumps on the girder's own line.
+/// </summary>
+public sealed class InfluenceSurface(WantedEffect effect, double[] ordinates)
+{
+    public EffectPoint Point { get; } = effect.Point;
+    public EffectKind Kind { get; } = effect.Kind;
 
     /// <summary>Ordinate at each joint.</summary>
     public double[] Ordinates { get; } = ordinates;
 
-    /// <summary>What to add to the ordinate at the section's own joint for a load just behind it and just ahead of it.</summary>
+    /// <summary>What to add to the ordinate at the section's own joint, a support, for a load just behind it and just ahead of it.</summary>
     public (double Behind, double Ahead) Jump => Kind == EffectKind.Moment ? (0, 0)
         : Point.Number == 0 ? (0, 1)
         : Point.Number == EffectPoint.PerSpan ? (-1, 0)
-        : (-0.5, 0.5);
+        : (0, 0);
 
     /// <summary>The effect of nodal loads (down positive).</summary>
     public double Of(double[] nodalLoads)
@@ -33,13 +46,13 @@ public sealed class InfluenceSurface(EffectPoint point, EffectKind kind, double[
     /// Surfaces for a block of effects. By Maxwell–Betti the effect q·u of a unit load at joint n is the deflection at n under the
     /// generalised load q, so that one solution gives a whole surface: the same numbers as a unit load at every joint in turn.
     /// </summary>
-    public static InfluenceSurface[] Solve(Grillage grillage, GrillageSolver solver, IReadOnlyList<(EffectPoint Point, EffectKind Kind)> effects)
+    public static InfluenceSurface[] Solve(Grillage grillage, GrillageSolver solver, IReadOnlyList<WantedEffect> effects)
     {
         var count = effects.Count;
         var values = new double[grillage.Nodes.Length * 3 * count];
         for (var r = 0; r < count; r++)
         {
-            foreach (var (unknown, coefficient) in Terms(grillage, effects[r].Point, effects[r].Kind)) values[unknown * count + r] += coefficient;
+            foreach (var (unknown, coefficient) in Terms(grillage, effects[r])) values[unknown * count + r] += coefficient;
         }
         solver.Solve(values, count);
         var surfaces = new InfluenceSurface[count];
@@ -47,22 +60,24 @@ public sealed class InfluenceSurface(EffectPoint point, EffectKind kind, double[
         {
             var ordinates = new double[grillage.Nodes.Length];
             for (var n = 0; n < ordinates.Length; n++) ordinates[n] = -values[n * 3 * count + r];
-            surfaces[r] = new(effects[r].Point, effects[r].Kind, ordinates);
+            surfaces[r] = new(effects[r], ordinates);
         }
         return surfaces;
     }
 
     /// <summary>
-    /// An effect as a combination of displacements: at an inner point the mean of the members behind and ahead (which evens out
-    /// the steps from the twist of the strips), at the ends of a span the member within it.
+    /// An effect as a combination of displacements. The mean of the members behind and ahead evens out the steps in moment from the
+    /// twist of the strips; at the ends of a span there is only the member within it.
     /// </summary>
-    public static IEnumerable<(int Unknown, double Coefficient)> Terms(Grillage grillage, EffectPoint point, EffectKind kind)
+    public static IEnumerable<(int Unknown, double Coefficient)> Terms(Grillage grillage, WantedEffect effect)
     {
+        var (point, shear) = (effect.Point, effect.Kind == EffectKind.Shear);
         var members = grillage.GirderMembers[point.Girder];
-        var shear = kind == EffectKind.Shear;
-        var behind = point.Number > 0 ? GrillageSolver.EndEffect(grillage, members[point.Line - 1], true, shear) : [];
-        var ahead = point.Number < EffectPoint.PerSpan ? GrillageSolver.EndEffect(grillage, members[point.Line], false, shear) : [];
-        var weight = point.Number is > 0 and < EffectPoint.PerSpan ? 0.5 : 1;
+        var takeBehind = point.Number > 0 && (effect.Side != SectionSide.Ahead || point.Number == EffectPoint.PerSpan);
+        var takeAhead = point.Number < EffectPoint.PerSpan && (effect.Side != SectionSide.Behind || point.Number == 0);
+        var behind = takeBehind ? GrillageSolver.EndEffect(grillage, members[point.Line - 1], true, shear) : [];
+        var ahead = takeAhead ? GrillageSolver.EndEffect(grillage, members[point.Line], false, shear) : [];
+        var weight = takeBehind && takeAhead ? 0.5 : 1;
         return behind.Concat(ahead).Select(term => (term.Unknown, term.Coefficient * weight));
     }
 }

@@ -34,15 +34,15 @@ public static class BridgeRun
         var check = new GirderCheck(geometry, values);
         var results = new PointResult[points.Length];
         var done = 0;
-        var blocks = points.Select((point, i) => (point, i)).Chunk(BlockSize / 2).ToList();
+        var blocks = points.Select((point, i) => (point, i)).Chunk(BlockSize / 3).ToList();
         Parallel.ForEach(blocks, new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount }, block =>
         {
-            var surfaces = InfluenceSurface.Solve(grillage, solver, [.. block.SelectMany(b => new[] { (b.point, EffectKind.Moment), (b.point, EffectKind.Shear) })]);
+            var surfaces = InfluenceSurface.Solve(grillage, solver, [.. block.SelectMany(b => Wanted(b.point))]);
             for (var i = 0; i < block.Length; i++)
             {
                 cancel.ThrowIfCancellationRequested();
-                var moment = Effects(geometry, permanent, placement, surfaces[2 * i]);
-                var shear = Effects(geometry, permanent, placement, surfaces[2 * i + 1]);
+                var moment = Effects(geometry, permanent, placement, surfaces[3 * i], surfaces[3 * i]);
+                var shear = Effects(geometry, permanent, placement, surfaces[3 * i + 1], surfaces[3 * i + 2]);
                 results[block[i].i] = new(moment, shear, check.Check(moment, Bending.Sagging), check.Check(moment, Bending.Hogging));
             }
             var finished = Interlocked.Add(ref done, block.Length);
@@ -51,20 +51,22 @@ public static class BridgeRun
         return new(new(grillage.Nodes.Length, grillage.Members.Length, solver.Unknowns, solver.PivotRatio, balance), [.. results]);
     }
 
-    /// <summary>The influence surface of one effect, for drawing.</summary>
-    public static InfluenceSurface Surface(Grillage grillage, EffectPoint point, EffectKind kind) =>
-        InfluenceSurface.Solve(grillage, new GrillageSolver(grillage, new BandedCholesky()), [(point, kind)])[0];
+    private static WantedEffect[] Wanted(EffectPoint point) =>
+        [new(point, EffectKind.Moment), new(point, EffectKind.Shear, SectionSide.Behind), new(point, EffectKind.Shear, SectionSide.Ahead)];
 
-    private static PointEffects Effects(BridgeGeometry geometry, PermanentLoads permanent, TrafficPlacement placement, InfluenceSurface surface)
+    /// <summary>Effects from the surface that gives the greatest value and the one that gives the least; permanent loads take their mean.</summary>
+    private static PointEffects Effects(BridgeGeometry geometry, PermanentLoads permanent, TrafficPlacement placement, InfluenceSurface upper, InfluenceSurface lower)
     {
-        var point = surface.Point;
+        var (point, kind) = (upper.Point, upper.Kind);
         var girder = geometry.Girders[point.Girder];
         var span = girder.SpanLength(point.Span);
+        double Mean(double[] load) => (upper.Of(load) + lower.Of(load)) / 2;
         var effects = new PermanentEffects(
-            PermanentLoads.OnSimpleSpan(permanent.Girder, span, point.Fraction, surface.Kind),
-            PermanentLoads.OnSimpleSpan(permanent.WetSlab(girder), span, point.Fraction, surface.Kind),
-            surface.Of(permanent.Superimposed), surface.Of(permanent.Surfacing));
-        return new(point, surface.Kind, effects, placement.Worst(surface));
+            PermanentLoads.OnSimpleSpan(permanent.Girder, span, point.Fraction, kind),
+            PermanentLoads.OnSimpleSpan(permanent.WetSlab(girder), span, point.Fraction, kind),
+            Mean(permanent.Superimposed), Mean(permanent.Surfacing));
+        var (greatest, least) = (placement.Worst(upper), ReferenceEquals(upper, lower) ? null : placement.Worst(lower));
+        return new(point, kind, effects, least is null ? greatest : greatest with { Min = least.Min, FrequentMin = least.FrequentMin, FootwayMin = least.FootwayMin });
     }
 
     private static ImmutableArray<CaseBalance> Balance(GrillageSolver solver, PermanentLoads permanent)

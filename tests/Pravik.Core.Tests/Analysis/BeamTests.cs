@@ -17,7 +17,7 @@ public class BeamTests
     {
         var (grillage, solver, load) = Uniform(bridge);
         var point = EffectPoint.All(grillage).Single(p => p.Girder == 0 && p.Span == span && p.Number == number);
-        return InfluenceSurface.Solve(grillage, solver, [(point, kind)])[0].Of(load);
+        return InfluenceSurface.Solve(grillage, solver, [new(point, kind)])[0].Of(load);
     }
 
     /// <summary>10 kN/m along the road line.</summary>
@@ -83,13 +83,13 @@ public class BeamTests
         var point = EffectPoint.All(grillage).Single(p => p is { Girder: 1, Span: 1, Number: 7 });
         foreach (var kind in new[] { EffectKind.Moment, EffectKind.Shear })
         {
-            var surface = InfluenceSurface.Solve(grillage, solver, [(point, kind)])[0];
+            var surface = InfluenceSurface.Solve(grillage, solver, [new(point, kind)])[0];
             for (var node = 0; node < grillage.Nodes.Length; node += 13)
             {
                 var u = new double[grillage.Nodes.Length * 3];
                 u[3 * node] = -1;
                 solver.Solve(u, 1);
-                Assert.Equal(InfluenceSurface.Terms(grillage, point, kind).Sum(t => t.Coefficient * u[t.Unknown]), surface.Ordinates[node], 1e-8);
+                Assert.Equal(InfluenceSurface.Terms(grillage, new(point, kind)).Sum(t => t.Coefficient * u[t.Unknown]), surface.Ordinates[node], 1e-8);
             }
         }
     }
