@@ -61,10 +61,14 @@ public sealed class BandedCholesky : ILinearSolver
         public void Solve(Span<double> values, int count)
         {
             var width = band + 1;
-            for (var i = 0; i < n; i++)
+            // Above the first load everything stays 0.
+            var load = values.IndexOfAnyExcept(0.0);
+            if (load < 0) return;
+            var first = load / count;
+            for (var i = first; i < n; i++)
             {
                 var row = values.Slice(i * count, count);
-                for (var j = Math.Max(0, i - band); j < i; j++) Subtract(row, values.Slice(j * count, count), lower[i * width + j - i + band]);
+                for (var j = Math.Max(first, i - band); j < i; j++) Subtract(row, values.Slice(j * count, count), lower[i * width + j - i + band]);
                 Divide(row, lower[i * width + band]);
             }
             for (var i = n - 1; i >= 0; i--)

@@ -26,8 +26,8 @@ public static class GeneralArrangement
         View(canvas, ElevationView.Draw(geometry, units, new(inner, 62, Text)), Margin, Margin + 7);
         View(canvas, PlanView.Draw(geometry, units, new(inner, 104, Text)), Margin, 83);
         var middle = (geometry.Axes[geometry.SpanCount / 2].Station + geometry.Axes[geometry.SpanCount / 2 + 1].Station) / 2;
-        View(canvas, SectionView.Draw(geometry, units, new(232, 90, Text), middle), Margin, Height - Margin - 91);
-        Notes(canvas, geometry, units, results, 250, Height - Margin - 88);
+        View(canvas, SectionView.Draw(geometry, units, new(250, 90, Text), middle), Margin, Height - Margin - 91);
+        Notes(canvas, geometry, units, results, 262, Height - Margin - 88);
         TitleBlock(canvas, geometry, date);
         return canvas.Finish("General arrangement");
     }

@@ -46,7 +46,7 @@ public static class ElevationView
         canvas.Dimensions([.. geometry.Axes.Select(a => new Point(At(a.Station, 0).X, line))], [.. geometry.Bridge.Axes.Spans.Select(s => units.Format(s, QuantityKind.Length))]);
         if (cursor is { } station) canvas.Line(At(station, -6 / k), At(station, depth + 6 / k), Pen.Active);
         canvas.Text(new(size.Width - 3, size.Height - 1.2 * size.TextHeight), "no ground given", TextKind.Soft, Anchor.End);
-        return canvas.Finish("Elevation", $"along the road line, from its right, {DrawingScale.Text(scale)}");
+        return canvas.Finish("Elevation", $"along the road line, from its right, {DrawingScale.Text(scale)}; levels are those of the road line");
     }
 
     private static void Supports(BridgeGeometry geometry, UnitSystem units, Canvas canvas, Func<double, double, Point> at, double depth, string? picked)

@@ -115,7 +115,7 @@ public sealed class PlanView
             }
             canvas.Part = null;
             var start = At(geometry.OnGirder(girder, 0, 0));
-            canvas.Text(new(start.X - 0.6 * perMetre * EndOverhang - 1.5, start.Y + 0.35 * canvas.TextHeight), girder.Name, TextKind.Soft, Anchor.End, true);
+            canvas.Text(new(start.X - perMetre * EndOverhang - 1.6, start.Y + 0.35 * canvas.TextHeight), girder.Name, TextKind.Soft, Anchor.End, true);
         }
         canvas.Part = null;
     }
@@ -152,11 +152,9 @@ public sealed class PlanView
     {
         foreach (var lane in traffic.Lanes)
         {
-            var (from, to) = (geometry.FirstStation - EndOverhang, geometry.LastStation + EndOverhang);
             var (left, right) = (lane.From, lane.From + lane.Width);
-            IEnumerable<Point> Side(double offset) => Enumerable.Range(0, 25).Select(i => At(from + i * (to - from) / 24, offset));
-            canvas.Area(Side(left).Concat(Side(right).Reverse()), lane.Number == 1 ? Fill.LaneOne : Fill.Lane, Pen.Light);
-            canvas.Text(At(to, (left + right) / 2) + new Point(-2, 0.35 * canvas.TextHeight), $"lane {lane.Number}", TextKind.Soft, Anchor.End, true);
+            canvas.Area(EdgeLine(left).Concat(EdgeLine(right).Reverse()).Select(At), lane.Number == 1 ? Fill.LaneOne : Fill.Lane, Pen.Light);
+            canvas.Text(At(EdgeLine((left + right) / 2).Last()) + new Point(-3, 0.35 * canvas.TextHeight), $"lane {lane.Number}", TextKind.Soft, Anchor.End, true);
             if (lane.TandemStation is not { } station) continue;
             foreach (var axle in new[] { -LoadModel1.AxleSpacing / 2, LoadModel1.AxleSpacing / 2 })
             {
@@ -169,7 +167,7 @@ public sealed class PlanView
 
     private void Cursor(double station)
     {
-        var margin = 2.5 / perMetre;
+        var margin = 1.4 / perMetre;
         canvas.Line(At(station, geometry.Section.LeftEdge - margin), At(station, geometry.Section.RightEdge + margin), Pen.Active);
     }
 

@@ -1,113 +1,106 @@
-using System.Globalization;
-using PdfSharp.Drawing;
-using PdfSharp.Fonts;
-using PdfSharp.Pdf;
 using Pravik.Core.Geometry;
+using SkiaSharp;
 
 namespace Pravik.Drawings.Writers;
 
-/// <summary>Writes drawings as PDF, one page each, at true size.</summary>
+/// <summary>Writes drawings as PDF, one page each, at true size, with the fonts inside.</summary>
 public static class PdfWriter
 {
-    private const double PointsPerMillimetre = 72 / 25.4;
-
-    static PdfWriter()
-    {
-        if (GlobalFontSettings.FontResolver is null) GlobalFontSettings.FontResolver = new Shipped();
-    }
+    private const float PointsPerMillimetre = 72 / 25.4f;
+    private static readonly SKTypeface Plain = Face("Barlow-Regular.ttf");
+    private static readonly SKTypeface Strong = Face("Barlow-SemiBold.ttf");
+    private static readonly SKTypeface Number = Face("SplineSansMono-Regular.ttf");
 
     public static byte[] Write(string title, IReadOnlyList<Drawing> drawings)
     {
-        using var document = new PdfDocument();
-        document.Info.Title = title;
-        document.Info.Creator = "Pravik";
-        foreach (var drawing in drawings)
-        {
-            var page = document.AddPage();
-            page.Width = XUnit.FromMillimeter(drawing.Width);
-            page.Height = XUnit.FromMillimeter(drawing.Height);
-            using var graphics = XGraphics.FromPdfPage(page);
-            graphics.ScaleTransform(PointsPerMillimetre);
-            foreach (var mark in drawing.Marks) Draw(graphics, mark);
-        }
         using var stream = new MemoryStream();
-        document.Save(stream);
+        using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata { Title = title, Creator = "Pravik", RasterDpi = 300 }))
+        {
+            foreach (var drawing in drawings)
+            {
+                var canvas = document.BeginPage((float)drawing.Width * PointsPerMillimetre, (float)drawing.Height * PointsPerMillimetre);
+                canvas.Scale(PointsPerMillimetre);
+                foreach (var mark in drawing.Marks) Draw(canvas, mark, drawing);
+                document.EndPage();
+            }
+        }
         return stream.ToArray();
     }
 
-    private static void Draw(XGraphics graphics, Mark mark)
+    private static void Draw(SKCanvas canvas, Mark mark, Drawing drawing)
     {
         switch (mark)
         {
-            case Stroke { Closed: true } area:
-                var path = new XGraphicsPath();
-                path.AddPolygon([.. area.Points.Select(At)]);
-                Paint(graphics, path, area.Fill, area.Pen);
-                break;
-            case Stroke line when PenOf(line.Pen) is { } pen && line.Points.Length > 1:
-                graphics.DrawLines(pen, [.. line.Points.Select(At)]);
+            case Stroke stroke:
+                using (var path = PathOf(stroke)) Paint(canvas, path, stroke.Fill, stroke.Pen, drawing);
                 break;
             case Disc disc:
-                var circle = new XGraphicsPath();
-                circle.AddEllipse(disc.Centre.X - disc.Radius, disc.Centre.Y - disc.Radius, 2 * disc.Radius, 2 * disc.Radius);
-                Paint(graphics, circle, disc.Fill, disc.Pen);
+                using (var builder = new SKPathBuilder())
+                {
+                    builder.AddCircle((float)disc.Centre.X, (float)disc.Centre.Y, (float)disc.Radius);
+                    using var path = builder.Detach();
+                    Paint(canvas, path, disc.Fill, disc.Pen, drawing);
+                }
                 break;
             case Label label:
-                Write(graphics, label);
+                Write(canvas, label);
                 break;
         }
     }
 
-    private static void Paint(XGraphics graphics, XGraphicsPath path, Fill fill, Pen pen)
+    private static SKPath PathOf(Stroke stroke)
+    {
+        using var builder = new SKPathBuilder();
+        builder.AddPoly([.. stroke.Points.Select(At)], stroke.Closed);
+        return builder.Detach();
+    }
+
+    private static void Paint(SKCanvas canvas, SKPath path, Fill fill, Pen pen, Drawing drawing)
     {
         if (Palette.Of(fill) is { } look)
         {
-            graphics.DrawPath(new XSolidBrush(Colour(look.Colour)), path);
-            if (look.Hatch is { } hatch) Hatch(graphics, path, hatch, fill == Fill.UseFails ? (0.85, 0.4) : (1.65, 0.13));
+            using var paint = new SKPaint { Color = SKColor.Parse(look.Colour), IsAntialias = true };
+            canvas.DrawPath(path, paint);
+            if (look.Hatch is { } hatch) Hatch(canvas, path, hatch, fill == Fill.UseFails ? (1.2f, 0.55f) : (2.3f, 0.18f), drawing);
         }
-        if (PenOf(pen) is { } outline) graphics.DrawPath(outline, path);
+        if (Palette.Of(pen) is not { } line) return;
+        using var outline = new SKPaint { Style = SKPaintStyle.Stroke, Color = SKColor.Parse(line.Colour), StrokeWidth = (float)line.Width, StrokeJoin = SKStrokeJoin.Round, IsAntialias = true };
+        if (line.Dashes.Length > 0) outline.PathEffect = SKPathEffect.CreateDash([.. line.Dashes.Select(d => (float)d)], 0);
+        canvas.DrawPath(path, outline);
     }
 
     /// <summary>Lines at 45° clipped to the outline.</summary>
-    private static void Hatch(XGraphics graphics, XGraphicsPath path, string colour, (double Spacing, double Width) look)
+    private static void Hatch(SKCanvas canvas, SKPath path, string colour, (float Spacing, float Width) look, Drawing drawing)
     {
-        var state = graphics.Save();
-        graphics.IntersectClip(path);
-        var pen = new XPen(Colour(colour), look.Width);
-        var (width, height) = (graphics.PdfPage!.Width.Millimeter, graphics.PdfPage.Height.Millimeter);
-        for (var c = -height; c < width; c += look.Spacing * Math.Sqrt(2)) graphics.DrawLine(pen, c, height, c + height, 0);
-        graphics.Restore(state);
+        canvas.Save();
+        canvas.ClipPath(path);
+        using var paint = new SKPaint { Style = SKPaintStyle.Stroke, Color = SKColor.Parse(colour), StrokeWidth = look.Width, IsAntialias = true };
+        var (bounds, height) = (path.Bounds, (float)drawing.Height);
+        var step = look.Spacing * MathF.Sqrt(2);
+        var first = MathF.Floor((bounds.Left - height) / step) * step;
+        for (var c = first; c < bounds.Right; c += step) canvas.DrawLine(c, height, c + height, 0, paint);
+        canvas.Restore();
     }
 
-    private static void Write(XGraphics graphics, Label label)
+    private static void Write(SKCanvas canvas, Label label)
     {
-        var font = new XFont(Palette.IsNumber(label.Kind) ? "Spline Sans Mono" : "Barlow", label.Height, Palette.IsStrong(label.Kind) ? XFontStyleEx.Bold : XFontStyleEx.Regular);
-        var width = graphics.MeasureString(label.Text, font).Width;
-        var x = label.At.X - (label.Anchor switch { Anchor.Middle => width / 2, Anchor.End => width, _ => 0 });
-        if (label.Halo) graphics.DrawRectangle(new XSolidBrush(Colour("#FFFEFB")), x - 0.3, label.At.Y - 0.78 * label.Height, width + 0.6, 0.98 * label.Height);
-        graphics.DrawString(label.Text, font, new XSolidBrush(Colour(Palette.Of(label.Kind))), x, label.At.Y);
+        using var font = new SKFont(Palette.IsNumber(label.Kind) ? Number : Palette.IsStrong(label.Kind) ? Strong : Plain, (float)label.Height) { Subpixel = true, LinearMetrics = true, Hinting = SKFontHinting.None };
+        var align = label.Anchor switch { Anchor.Middle => SKTextAlign.Center, Anchor.End => SKTextAlign.Right, _ => SKTextAlign.Left };
+        var at = At(label.At);
+        if (label.Halo)
+        {
+            using var halo = new SKPaint { Style = SKPaintStyle.Stroke, StrokeWidth = 0.9f, StrokeJoin = SKStrokeJoin.Round, Color = SKColor.Parse("#FFFEFB"), IsAntialias = true };
+            canvas.DrawText(label.Text, at.X, at.Y, align, font, halo);
+        }
+        using var paint = new SKPaint { Color = SKColor.Parse(Palette.Of(label.Kind)), IsAntialias = true };
+        canvas.DrawText(label.Text, at.X, at.Y, align, font, paint);
     }
 
-    private static XPen? PenOf(Pen pen)
+    private static SKPoint At(Point p) => new((float)p.X, (float)p.Y);
+
+    private static SKTypeface Face(string file)
     {
-        if (Palette.Of(pen) is not { } look) return null;
-        var result = new XPen(Colour(look.Colour), look.Width) { LineJoin = XLineJoin.Round };
-        if (look.Dashes.Length > 0) result.DashPattern = [.. look.Dashes.Select(d => d / look.Width)];
-        return result;
-    }
-
-    private static XPoint At(Point p) => new(p.X, p.Y);
-
-    private static XColor Colour(string hex) => XColor.FromArgb(
-        int.Parse(hex.AsSpan(1, 2), NumberStyles.HexNumber, CultureInfo.InvariantCulture),
-        int.Parse(hex.AsSpan(3, 2), NumberStyles.HexNumber, CultureInfo.InvariantCulture),
-        int.Parse(hex.AsSpan(5, 2), NumberStyles.HexNumber, CultureInfo.InvariantCulture));
-
-    private sealed class Shipped : IFontResolver
-    {
-        public byte[]? GetFont(string faceName) => FontFiles.Read(faceName);
-
-        public FontResolverInfo? ResolveTypeface(string familyName, bool isBold, bool isItalic) =>
-            new(familyName == "Barlow" ? (isBold ? "Barlow-SemiBold.ttf" : "Barlow-Regular.ttf") : "SplineSansMono-Regular.ttf");
+        using var data = SKData.CreateCopy(FontFiles.Read(file));
+        return SKTypeface.FromData(data);
     }
 }

@@ -79,6 +79,8 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
+        // The first run of a process is slow while code is compiled; it is spent on a bridge that nobody waits for.
+        await Task.Run(() => BridgeRun.Run(Bridge.New("Warming up"), null, stoppingToken), stoppingToken);
         await foreach (var job in jobs.Reader.ReadAllAsync(stoppingToken))
         {
             if (job.Cancel.IsCancellationRequested) continue;

@@ -47,17 +47,17 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
         PointEffects Effects(PointResult p) => kind == EffectKind.Moment ? p.Moment : p.Shear;
         Series Line(string name, Pen pen, Func<PointEffects, double> value, bool peaks = true) => Make(points, name, pen, p => value(Effects(p)), peaks);
         var quantity = kind == EffectKind.Moment ? QuantityKind.Moment : QuantityKind.Force;
-        var title = $"{geometry.Girders[girder].Name}, {(kind == EffectKind.Moment ? "bending moment" : "shear")}, ";
+        var title = $"{geometry.Girders[girder].Name}, {(kind == EffectKind.Moment ? "bending moment" : "shear")}";
         if (CombinationOf(wanted) is { } combination)
         {
-            return new(title + CombinationWords(combination).ToLowerInvariant(), quantity, kind == EffectKind.Moment,
+            return new(title, quantity, kind == EffectKind.Moment,
                 [Line("greatest", Pen.Active, e => Combinations.Of(combination, e, values).Max), Line("least", Pen.Active, e => Combinations.Of(combination, e, values).Min)], Axes(girder)) { Envelope = (0, 1) };
         }
         return wanted switch
         {
-            "traffic" => new(title + "load model 1, characteristic", quantity, kind == EffectKind.Moment,
+            "traffic" => new(title, quantity, kind == EffectKind.Moment,
                 [Line("greatest", Pen.Load, e => e.Traffic.Max.Total), Line("least", Pen.Load, e => e.Traffic.Min.Total), Line("tandems alone", Pen.Hidden, e => e.Traffic.Max.Tandem, false), Line("tandems alone", Pen.Hidden, e => e.Traffic.Min.Tandem, false)], Axes(girder)) { Envelope = (0, 1) },
-            _ => new(title + "permanent, characteristic", quantity, kind == EffectKind.Moment,
+            _ => new(title, quantity, kind == EffectKind.Moment,
                 [Line("girder alone: girder and slab", Pen.Edge, e => e.Permanent.Girder + e.Permanent.Slab), Line("composite: edges, footways, parapets, surfacing", Pen.Active, e => e.Permanent.Superimposed + e.Permanent.Surfacing)], Axes(girder)),
         };
     }
@@ -159,13 +159,6 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
         "frequent" => Combination.Frequent,
         "quasiPermanent" => Combination.QuasiPermanent,
         _ => null,
-    };
-
-    private static string CombinationWords(Combination combination) => combination switch
-    {
-        Combination.QuasiPermanent => "Quasi-permanent combination",
-        Combination.Ultimate => "Ultimate combination (6.10)",
-        _ => $"{combination} combination",
     };
 
     private static Series Make(IEnumerable<PointResult> points, string name, Pen pen, Func<PointResult, double> value, bool peaks) =>

@@ -48,8 +48,9 @@ public sealed class WorkspaceBuilder
         var picked = results?.Find(pick);
         girder = Math.Clamp(picked is { } p && request.Step == "checks" ? p.Point.Point.Girder : request.Girder - 1, 0, geometry.Girders.Length - 1);
         var reach = 0.1 * (geometry.LastStation - geometry.FirstStation) + 2;
-        var middle = (geometry.FirstStation + geometry.LastStation) / 2;
-        station = Math.Clamp(request.Station is { } s && double.IsFinite(s) ? s : middle, geometry.FirstStation - reach, geometry.LastStation + reach);
+        // Not quite the middle, so that the cursor stands clear of what is written there.
+        var start = geometry.FirstStation + 0.46 * (geometry.LastStation - geometry.FirstStation);
+        station = Math.Clamp(request.Station is { } s && double.IsFinite(s) ? s : start, geometry.FirstStation - reach, geometry.LastStation + reach);
     }
 
     public static Workspace Build(Snapshot snapshot, RunState? run, LatestResults? latest, WorkspaceRequest request) => new WorkspaceBuilder(snapshot, run, latest, request).Build();
