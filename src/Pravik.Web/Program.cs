@@ -15,6 +15,7 @@ builder.Services.AddSingleton<ProjectStore>();
 builder.Services.AddSingleton<RunQueue>();
 builder.Services.AddHostedService(services => services.GetRequiredService<RunQueue>());
 builder.Services.ConfigureHttpJsonOptions(options => options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase)));
+builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = false);
 builder.Services.AddRazorPages();
 builder.Services.AddResponseCompression();
 

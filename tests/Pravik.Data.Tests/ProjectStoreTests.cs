@@ -1,0 +1,122 @@
+using System.Text.Json.Nodes;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Pravik.Core.Bridges;
+using Pravik.Core.Design;
+using Pravik.Exchange;
+
+namespace Pravik.Data.Tests;
+
+public sealed class ProjectStoreTests : IDisposable
+{
+    private readonly string file = Path.Combine(Path.GetTempPath(), $"pravik-{Guid.NewGuid():N}.db");
+
+    public void Dispose()
+    {
+        SqliteConnection.ClearAllPools();
+        foreach (var left in Directory.EnumerateFiles(Path.GetTempPath(), Path.GetFileName(file) + "*")) File.Delete(left);
+    }
+
+    private async Task<ProjectStore> OpenAsync()
+    {
+        var store = new ProjectStore(new Contexts(file));
+        await store.PrepareAsync();
+        return store;
+    }
+
+    private static PatchOperation[] Set(string path, double value) => [new("replace", path, JsonValue.Create(value))];
+
+    [Fact]
+    public async Task Every_edit_is_a_revision_that_survives_a_restart()
+    {
+        var store = await OpenAsync();
+        var id = (await store.CreateAsync(Bridge.New("Bridge"), "Begun")).ProjectId;
+        var edited = await store.EditAsync(id, 1, Set("/axes/spans/0", 21), "Span 1 set to 21 m");
+        Assert.Equal(2, edited!.Snapshot!.Revision);
+
+        var again = await OpenAsync();
+        var found = (await again.FindAsync(id))!;
+        Assert.Equal(21, found.Bridge.Axes.Spans[0]);
+        Assert.Equal(["Span 1 set to 21 m", "Begun"], (await again.HistoryAsync(id)).Select(h => h.Label));
+        Assert.Equal(20, (await again.AtAsync(id, 1))!.Axes.Spans[0]);
+        Assert.Equal("Bridge", (await again.ListAsync()).Single().Name);
+    }
+
+    [Fact]
+    public async Task Undo_and_redo_walk_the_history_and_lose_nothing()
+    {
+        var store = await OpenAsync();
+        var id = (await store.CreateAsync(Bridge.New("Bridge"), "Begun")).ProjectId;
+        for (var i = 0; i < 5; i++) await store.EditAsync(id, i + 1, Set("/axes/spans/0", 21 + i), $"edit {i}");
+        for (var i = 0; i < 9; i++) await store.UndoAsync(id);
+        var first = (await store.FindAsync(id))!;
+        Assert.Equal((20.0, false, true), (first.Bridge.Axes.Spans[0], first.CanUndo, first.CanRedo));
+        await store.RedoAsync(id);
+        await store.RedoAsync(id);
+        Assert.Equal(22, (await store.FindAsync(id))!.Bridge.Axes.Spans[0]);
+
+        // An edit after undo begins a branch; the other one stays in the history and can be gone back to.
+        var branch = (await store.EditAsync(id, 3, Set("/axes/spans/0", 30), "branch"))!.Snapshot!;
+        Assert.Equal((7, false), (branch.Revision, branch.CanRedo));
+        Assert.Equal(25, (await store.GoToAsync(id, 6))!.Snapshot!.Bridge.Axes.Spans[0]);
+        Assert.Equal(7, (await store.HistoryAsync(id)).Count);
+    }
+
+    [Fact]
+    public async Task Two_people_editing_different_values_both_succeed_and_the_same_value_conflicts()
+    {
+        var store = await OpenAsync();
+        var id = (await store.CreateAsync(Bridge.New("Bridge"), "Begun")).ProjectId;
+        await store.EditAsync(id, 1, Set("/axes/spans/0", 22), "one");
+        var apart = await store.EditAsync(id, 1, Set("/deck/slabThickness", 0.25), "two");
+        Assert.Equal((22.0, 0.25), (apart!.Snapshot!.Bridge.Axes.Spans[0], apart.Snapshot.Bridge.Deck.SlabThickness));
+
+        var same = (await store.EditAsync(id, 1, Set("/axes/spans/0", 18), "three"))!;
+        Assert.Null(same.Snapshot);
+        Assert.Equal(new Conflict("/axes/spans/0", "22", "18"), same.Conflicts.Single());
+        Assert.Equal(22, (await store.FindAsync(id))!.Bridge.Axes.Spans[0]);
+    }
+
+    [Fact]
+    public async Task A_bad_edit_leaves_the_last_good_state()
+    {
+        var store = await OpenAsync();
+        var id = (await store.CreateAsync(Bridge.New("Bridge"), "Begun")).ProjectId;
+        var outcome = (await store.EditAsync(id, 1, Set("/axes/skew", 1.3), "too much"))!;
+        Assert.Equal("/axes/skew", outcome.Refusals.Single().Path);
+        Assert.Equal(1, (await store.FindAsync(id))!.Revision);
+        Assert.NotEmpty((await store.EditAsync(id, 99, Set("/axes/skew", 0.1), "from nowhere"))!.Refusals);
+        Assert.Null(await store.EditAsync("no-such", 1, Set("/axes/skew", 0.1), ""));
+        Assert.Null(await store.FindAsync("no-such"));
+    }
+
+    [Fact]
+    public async Task Results_are_kept_under_their_input_hash()
+    {
+        var store = await OpenAsync();
+        var results = BridgeRun.Run(Bridge.New("Bridge"));
+        await store.KeepResultsAsync("abc", results);
+        await store.KeepResultsAsync("abc", results);
+        Assert.Equal(results.Governing.Worst.Utilisation, (await (await OpenAsync()).ResultsAsync("abc"))!.Governing.Worst.Utilisation);
+        Assert.Null(await store.ResultsAsync("abd"));
+    }
+
+    [Fact]
+    public async Task Edits_at_the_same_time_are_taken_one_after_another()
+    {
+        var store = await OpenAsync();
+        var id = (await store.CreateAsync(Bridge.New("Bridge"), "Begun")).ProjectId;
+        string[] paths = ["/deck/slabThickness", "/deck/surfacing", "/deck/haunch", "/loads/parapetLeft"];
+        double[] values = [0.24, 0.09, 0.05, 2e3];
+        var outcomes = await Task.WhenAll(paths.Select((p, i) => store.EditAsync(id, 1, Set(p, values[i]), p)));
+        Assert.All(outcomes, o => Assert.NotNull(o!.Snapshot));
+        var bridge = (await store.FindAsync(id))!;
+        Assert.Equal(5, bridge.Revision);
+        Assert.Equal((0.24, 0.09, 0.05, 2e3), (bridge.Bridge.Deck.SlabThickness, bridge.Bridge.Deck.Surfacing, bridge.Bridge.Deck.Haunch, bridge.Bridge.Loads.ParapetLeft));
+    }
+
+    private sealed class Contexts(string file) : IDbContextFactory<PravikContext>
+    {
+        public PravikContext CreateDbContext() => new(new DbContextOptionsBuilder<PravikContext>().UseSqlite($"Data Source={file}").Options);
+    }
+}

@@ -1,0 +1,139 @@
+using System.Text.Json.Nodes;
+using Pravik.Core.Design;
+
+namespace Pravik.Exchange.Tests;
+
+public class BridgeJsonTests
+{
+    private static readonly string Root = FindRoot();
+
+    private static string Demo => File.ReadAllText(Path.Combine(Root, "examples", "sorrel-brook.json"));
+
+    private static string FindRoot()
+    {
+        var folder = AppContext.BaseDirectory;
+        while (!File.Exists(Path.Combine(folder, "Pravik.slnx"))) folder = Path.GetDirectoryName(folder)!;
+        return folder;
+    }
+
+    [Fact]
+    public void A_bridge_comes_back_as_it_was_written()
+    {
+        foreach (var file in Directory.EnumerateFiles(Path.Combine(Root, "examples"), "*.json"))
+        {
+            var bridge = BridgeJson.Read(File.ReadAllText(file)).Bridge!;
+            var text = BridgeJson.WriteIndented(bridge);
+            Assert.Equal(text, BridgeJson.WriteIndented(BridgeJson.Read(text).Bridge!));
+        }
+    }
+
+    [Fact]
+    public void The_published_schema_is_that_of_the_program() =>
+        Assert.Equal(BridgeJson.Schema(), File.ReadAllText(Path.Combine(Root, "docs", "bridge.schema.json")));
+
+    [Theory]
+    [InlineData("\"azimuth\": 1.43", "\"azimuth\": \"east\"", "/road/azimuth")]
+    [InlineData("\"skew\": 0.209", "\"skue\": 0.209", "/axes/skue")]
+    [InlineData("\"spans\": [17.4", "\"spans\": [true", "/axes/spans/0")]
+    [InlineData("\"kind\": \"footway\"", "\"kind\": \"runway\"", "/deck/left/1/kind")]
+    [InlineData("\"kind\": \"footway\"", "\"kind\": 3", "/deck/left/1/kind")]
+    [InlineData("\"count\": 5,", "\"count\": 5.5,", "/girders/count")]
+    [InlineData("C35/45", "C36/46", "/materials/slab/class")]
+    [InlineData("\"skew\": 0.20943951023931953", "\"skew\": 1.3", "/axes/skew")]
+    [InlineData("\"version\": 1", "\"version\": 2", "/version")]
+    [InlineData("\"grade\": 0.012", "\"grade\": 0.012, \"grade\": 0.02", "/road/grade")]
+    public void What_is_wrong_is_found_at_its_place(string right, string wrong, string path)
+    {
+        Assert.Contains(right, Demo);
+        var reading = BridgeJson.Read(Demo.Replace(right, wrong));
+        Assert.Null(reading.Bridge);
+        var error = reading.Errors.First();
+        Assert.StartsWith(path, error.Path + "/");
+        Assert.NotEmpty(error.Message);
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("null")]
+    [InlineData("[]")]
+    [InlineData("{")]
+    [InlineData("{}")]
+    [InlineData("17")]
+    [InlineData("{\"format\":\"pravik-bridge\",\"version\":1,\"road\":null}")]
+    [InlineData("{\"format\":\"pravik-bridge\",\"version\":1,\"deck\":{\"left\":null}}")]
+    [InlineData("{\"format\":\"pravik-bridge\",\"version\":1,\"axes\":{\"spans\":[1e999]}}")]
+    [InlineData("{\"format\":\"other\",\"version\":1}")]
+    public void Broken_documents_are_findings_not_exceptions(string text)
+    {
+        var reading = BridgeJson.Read(text);
+        Assert.Null(reading.Bridge);
+        Assert.NotEmpty(reading.Errors);
+    }
+
+    [Fact]
+    public void Huge_and_deep_documents_are_refused()
+    {
+        Assert.Contains("MB", BridgeJson.Read(new string(' ', 3_000_000)).Errors.Single().Message);
+        Assert.NotEmpty(BridgeJson.Read(new string('[', 100_000)).Errors);
+    }
+
+    [Fact]
+    public void Any_damage_to_a_file_gives_findings()
+    {
+        var random = new Random(3);
+        for (var i = 0; i < 400; i++)
+        {
+            var text = Demo.ToCharArray();
+            for (var k = 0; k < 3; k++) text[random.Next(text.Length)] = (char)random.Next(32, 126);
+            var reading = BridgeJson.Read(new string(text));
+            Assert.True(reading.Bridge is not null || reading.Errors.Any());
+        }
+    }
+
+    [Fact]
+    public void Patches_apply_whole_or_not_at_all()
+    {
+        var bridge = BridgeJson.Read(Demo).Bridge!;
+        var edited = BridgeEditing.Apply(bridge, [new("replace", "/axes/spans/1", JsonValue.Create(26.5)), new("add", "/axes/spans/-", JsonValue.Create(17.4))]).Bridge!;
+        Assert.Equal<double>([17.4, 26.5, 17.4, 17.4], edited.Axes.Spans.AsEnumerable());
+        Assert.Equal(3, bridge.Axes.Spans.Length);
+
+        (PatchOperation Operation, string Path)[] bad =
+        [
+            (new("replace", "/axes/spans/9", JsonValue.Create(1)), "/axes/spans/9"), (new("replace", "/axes/skew", JsonValue.Create("much")), "/axes/skew"), (new("replace", "/nothing", JsonValue.Create(1)), "/nothing"),
+            (new("remove", "/axes/spans"), "/axes"), (new("test", "/axes/spans/0", JsonValue.Create(3)), "/axes/spans/0"), (new("replace", "axes", null), "axes"), (new("frobnicate", "/axes", null), "/axes"), (new("replace", "/road", null), "/road"),
+        ];
+        foreach (var (operation, path) in bad)
+        {
+            var reading = BridgeEditing.Apply(bridge, [new("replace", "/name", JsonValue.Create("Other")), operation]);
+            Assert.True(reading.Bridge is null || (operation.Op == "remove" && reading.Bridge.Axes.Spans.Length == 1), $"{operation} was taken");
+            if (reading.Bridge is null) Assert.All(reading.Errors, e => Assert.NotEmpty(e.Message));
+        }
+    }
+
+    [Fact]
+    public void Changed_paths_tell_where_two_bridges_differ()
+    {
+        var bridge = BridgeJson.Read(Demo).Bridge!;
+        var other = bridge with { Name = "Other", Axes = bridge.Axes with { Spans = [17.4, 26, 17.4] } };
+        Assert.Equal(["/name", "/axes/spans/1"], BridgeEditing.ChangedPaths(bridge, other));
+        Assert.Equal(["/axes/spans"], BridgeEditing.ChangedPaths(bridge, bridge with { Axes = bridge.Axes with { Spans = [17.4] } }));
+        Assert.True(BridgeEditing.Meet("/axes", "/axes/spans/1"));
+        Assert.False(BridgeEditing.Meet("/axes/spans/1", "/axes/spans/10"));
+    }
+
+    [Fact]
+    public void Results_come_back_and_hang_from_what_is_computed()
+    {
+        var bridge = BridgeJson.Read(Demo).Bridge!;
+        var results = BridgeRun.Run(bridge);
+        var back = ResultsJson.Read(ResultsJson.Write(results))!;
+        Assert.Equal(results.Governing.Worst, back.Governing.Worst);
+        Assert.Equal(results.Points.Length, back.Points.Length);
+        Assert.Equal(results.Points[70].Moment.Traffic.Max.Lanes.AsEnumerable(), back.Points[70].Moment.Traffic.Max.Lanes.AsEnumerable());
+        Assert.Null(ResultsJson.Read("{"));
+
+        Assert.Equal(InputHash.Of(bridge), InputHash.Of(bridge with { Name = "Other", Basis = bridge.Basis with { Units = "us" } }));
+        Assert.NotEqual(InputHash.Of(bridge), InputHash.Of(bridge with { Loads = new() { ParapetLeft = 1.1e3 } }));
+    }
+}
