@@ -7,12 +7,12 @@ namespace Pravik.Exchange;
 /// <summary>The hash of what an analysis reads: everything but names, titles and units. Equal hashes have equal results.</summary>
 public static class InputHash
 {
-    /// <summary>Raised when the computation changes, so that stored results of an older one are not taken for new.</summary>
-    public const int ComputationVersion = 1;
+    /// <summary>Names the build of the computation, so that stored results of an older one are not taken for new.</summary>
+    private static readonly string Computation = typeof(Bridge).Assembly.ManifestModule.ModuleVersionId.ToString("N");
 
     public static string Of(Bridge bridge)
     {
         var read = bridge with { Name = "", Basis = bridge.Basis with { Titles = new(), Units = "metric" } };
-        return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{ComputationVersion}\n{BridgeJson.Write(read)}")))[..32];
+        return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{Computation}\n{BridgeJson.Write(read)}")))[..32];
     }
 }

@@ -40,8 +40,16 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         return found;
     }
 
-    /// <summary>At a pier axis the compressed soffit is the diaphragm's concrete, cast with the slab, where that is the weaker.</summary>
-    private bool AtPier(EffectPoint point) => (point.Number == 0 && point.Span > 0) || (point.Number == EffectPoint.PerSpan && point.Span < geometry.SpanCount - 1);
+    /// <summary>
+    /// Whether a point lies between the girder ends that meet over a pier. There the concrete is the diaphragm's, cast with the slab
+    /// (the weaker of both is taken), and no strand passes through.
+    /// </summary>
+    private bool AtPier(EffectPoint point)
+    {
+        var length = geometry.Girders[point.Girder].SpanLength(point.Span);
+        var gap = bridge.Girders.EndGap + 1e-9;
+        return (point.Span > 0 && point.Fraction * length <= gap) || (point.Span < geometry.SpanCount - 1 && (1 - point.Fraction) * length <= gap);
+    }
 
     private double Width(EffectPoint point, Calculation? calculation)
     {
@@ -66,7 +74,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         concrete.Add(new("girder", shape.Outline(), soffit, soffit.DesignStrength(values["alphaCc"], values["gammaC"])));
         var gammaS = values["gammaS"];
         var initial = bridge.Girders.Strands.EffectiveStress / strand.Ep;
-        var layers = bridge.Girders.Strands.Rows.Where(r => r.Count > 0)
+        var layers = Strands(atPier)
             .Select((r, i) => new SteelLayer($"strand row {i + 1}", r.Level, r.Count * strand.Area, e => strand.Stress(e, gammaS), initial, PrestressingSteel.StrainLimit)).ToList();
         var slabBars = bridge.Girders.SlabBars;
         layers.Add(Bar("slab bars, top", slabSoffit + deck.SlabThickness - slabBars.Top.AxisDistance, slabBars.Top.AreaPerMetre * width));
@@ -76,18 +84,21 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         SteelLayer Bar(string name, double height, double area) => new(name, height, area, e => bars.Stress(e, gammaS), 0, double.PositiveInfinity);
     }
 
+    private IEnumerable<StrandRow> Strands(bool atPier) => atPier ? [] : bridge.Girders.Strands.Rows.Where(r => r.Count > 0);
+
     private static Polygon Box(double width, double from, double to) => new([new(-width / 2, from), new(width / 2, from), new(width / 2, to), new(-width / 2, to)]);
 
     private void Write(Calculation c, UltimateState? state, Bending bending, bool pier)
     {
         var strands = bridge.Girders.Strands;
-        var count = strands.Rows.Sum(r => r.Count);
+        var count = Strands(pier).Sum(r => r.Count);
         c.Heading("Materials");
         c.Line("f_cd,slab", $"α_cc f_ck / γ_C, {slab.Class}", slab.DesignStrength(values["alphaCc"], values["gammaC"]), QuantityKind.Stress, "EN 1992-1-1 3.1.6(1), EN 1992-2 3.1.6(101)",
             $"{values["alphaCc"]:0.00} · {c.Text(slab.Fck, QuantityKind.Stress)} / {values["gammaC"]:0.00}");
         var lower = pier && slab.Fck < girder.Fck ? slab : girder;
         c.Line("f_cd,girder", pier ? $"at the pier the soffit is the diaphragm, {lower.Class}" : $"α_cc f_ck / γ_C, {lower.Class}", lower.DesignStrength(values["alphaCc"], values["gammaC"]), QuantityKind.Stress, "EN 1992-1-1 3.1.6(1), EN 1992-2 3.1.6(101)",
             $"{values["alphaCc"]:0.00} · {c.Text(lower.Fck, QuantityKind.Stress)} / {values["gammaC"]:0.00}");
+        if (pier) c.Remark("Between the girder ends over the pier no strand passes: the slab bars carry the tension.");
         c.Line("f_yd", $"f_yk / γ_S, {bars.Class}", bars.Fyk / values["gammaS"], QuantityKind.Stress, "EN 1992-1-1 3.2.7(2)b", $"{c.Text(bars.Fyk, QuantityKind.Stress)} / {values["gammaS"]:0.00}");
         if (count > 0)
         {

@@ -142,7 +142,8 @@ public sealed class GrillageBuilder
     /// escapes the girders.
     /// </summary>
     private void AddEdge(int longitudinal, int line, int span, double overhang) => members.Add(new(Node(longitudinal, line), Node(longitudinal, line + 1),
-        MemberKind.Edge, 0.01 * slab.Ecm * Bending(overhang / 2), Shear(slab.Ecm) * Torsion(overhang / 2)) { Span = span });
+        MemberKind.Edge, 0.01 * slab.Ecm * Bending(overhang / 2), Shear(slab.Ecm) * Torsion(overhang / 2))
+    { Span = span });
 
     /// <summary>Slab whose longitudinal twist a girder's member carries: half of each bay, half of an overhang.</summary>
     private double SlabShare(GirderLine girder)

@@ -24,7 +24,7 @@ public static class LoadsView
         foreach (var (left, weight) in new[] { (true, loads.ParapetLeft), (false, loads.ParapetRight) })
         {
             var at = view.At(PermanentLoads.ParapetOffset(section, left), 0);
-            canvas.Arrow(new(at.X, high - 6.2 * canvas.TextHeight), new(at.X, high), Pen.Load);
+            canvas.Arrow(new(at.X, high - 6.2 * canvas.TextHeight), new(at.X, high - 3.9 * canvas.TextHeight), Pen.Load);
             canvas.Text(new(at.X + (left ? -1 : 1), high - 6.4 * canvas.TextHeight), units.FormatWithUnit(weight, QuantityKind.LineLoad), TextKind.Number, left ? Anchor.End : Anchor.Start);
         }
         Lanes(geometry, units, view, high - 12.2 * canvas.TextHeight);

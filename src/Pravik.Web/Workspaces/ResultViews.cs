@@ -38,7 +38,8 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
             [
                 Line("M Ed", Pen.Active, p => p.Sagging.Effect, true), Line("M Ed", Pen.Active, p => p.Hogging.Effect, true),
                 Line("M Rd", Pen.Resistance, p => p.Sagging.Resistance), Line("M Rd", Pen.Resistance, p => p.Hogging.Resistance),
-            ], Axes(girder)) { Envelope = (0, 1) };
+            ], Axes(girder))
+        { Envelope = (0, 1) };
     }
 
     public Diagram EffectDiagram(int girder, EffectKind kind, string wanted)
@@ -51,12 +52,14 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
         if (CombinationOf(wanted) is { } combination)
         {
             return new(title, quantity, kind == EffectKind.Moment,
-                [Line("greatest", Pen.Active, e => Combinations.Of(combination, e, values).Max), Line("least", Pen.Active, e => Combinations.Of(combination, e, values).Min)], Axes(girder)) { Envelope = (0, 1) };
+                [Line("greatest", Pen.Active, e => Combinations.Of(combination, e, values).Max), Line("least", Pen.Active, e => Combinations.Of(combination, e, values).Min)], Axes(girder))
+            { Envelope = (0, 1) };
         }
         return wanted switch
         {
             "traffic" => new(title, quantity, kind == EffectKind.Moment,
-                [Line("greatest", Pen.Load, e => e.Traffic.Max.Total), Line("least", Pen.Load, e => e.Traffic.Min.Total), Line("tandems alone", Pen.Hidden, e => e.Traffic.Max.Tandem, false), Line("tandems alone", Pen.Hidden, e => e.Traffic.Min.Tandem, false)], Axes(girder)) { Envelope = (0, 1) },
+                [Line("greatest", Pen.Load, e => e.Traffic.Max.Total), Line("least", Pen.Load, e => e.Traffic.Min.Total), Line("tandems alone", Pen.Hidden, e => e.Traffic.Max.Tandem, false), Line("tandems alone", Pen.Hidden, e => e.Traffic.Min.Tandem, false)], Axes(girder))
+            { Envelope = (0, 1) },
             _ => new(title, quantity, kind == EffectKind.Moment,
                 [Line("girder alone: girder and slab", Pen.Edge, e => e.Permanent.Girder + e.Permanent.Slab), Line("composite: edges, footways, parapets, surfacing", Pen.Active, e => e.Permanent.Superimposed + e.Permanent.Surfacing)], Axes(girder)),
         };
@@ -107,7 +110,8 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
             {
                 LedgerRows.Reading("", $"{l.Number}"), LedgerRows.Reading("", $"{units.Format(l.From, QuantityKind.Length)} to {units.Format(l.From + l.Width, QuantityKind.Length)}"),
                 LedgerRows.Reading("", l.TandemStation is { } s ? units.Format(s, QuantityKind.Length) : "none"),
-            })]) { Columns = traffic.Lanes.IsEmpty ? [] : ["Lane", "Offset from, to", "Tandem at"], Note = "Lane loads act on the parts of the deck that worsen the effect." };
+            })])
+        { Columns = traffic.Lanes.IsEmpty ? [] : ["Lane", "Offset from, to", "Tandem at"], Note = "Lane loads act on the parts of the deck that worsen the effect." };
         return new(outcome.Name, $"{geometry.Girders[point.Point.Girder].Name} at {units.Format(point.Point.Station, QuantityKind.Length)}", [what])
         {
             Lines = [.. calculation.Lines.Select(l => new LedgerLine(l.Symbol, l.Formula, l.Numbers, l.Value, l.Unit, l.Clause, l.IsHeading, l.IsRemark))],

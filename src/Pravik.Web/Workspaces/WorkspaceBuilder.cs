@@ -156,7 +156,8 @@ public sealed class WorkspaceBuilder
         {
             foreach (var (point, outcome) in known.Results.GoverningByGirder().Where(row => !row.Outcome.Passes))
                 all.Add(Finding.Error(ResultViews.Path(point, outcome.Bending), $"{geometry.Girders[point.Point.Girder].Name}, span {point.Point.Span + 1}: {outcome.Name.ToLowerInvariant()} fails with utilisation {QuantityText.Fixed(outcome.Utilisation, 2)}.",
-                    "More strands, slab bars, depth or girders raise the resistance.") with { Station = point.Point.Station });
+                    "More strands, slab bars, depth or girders raise the resistance.") with
+                { Station = point.Point.Station });
         }
         if (run is { Status: RunStatus.Failed }) all.Add(Finding.Error("", run.Doing));
         return all;

@@ -1,0 +1,84 @@
+using System.Diagnostics;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+
+namespace Pravik.Bench;
+
+/// <summary>
+/// Starts the application with an empty database and edits the demo bridge over HTTP as the screen does: time from an edit to the
+/// new drawings, and to the new utilisations. Every edit gives a value not seen before, so nothing comes from stored results.
+/// </summary>
+internal static class ServerEdits
+{
+    private const int Warm = 8;
+    private const int Counted = 25;
+
+    public static async Task MeasureAsync()
+    {
+        var data = Directory.CreateTempSubdirectory("pravik-bench-");
+        var web = Path.Combine(Demo.Root, "src", "Pravik.Web");
+        const string address = "http://127.0.0.1:5987";
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(web, "bin", "Release", "net10.0", "Pravik.Web.dll"), "--urls", address,
+            $"--Pravik:Data={data.FullName}", $"--Pravik:Demo={Path.Combine(Demo.Root, "examples")}", "--Logging:LogLevel:Default=Error"]) { WorkingDirectory = web };
+        using var server = Process.Start(start)!;
+        try
+        {
+            using var http = new HttpClient { BaseAddress = new(address) };
+            var bridge = await FirstAnswerAsync(http);
+            List<double> drawings = [], results = [], references = [];
+            for (var i = 0; i < Warm + Counted; i++)
+            {
+                references.Add(Time(() => Reference.Product()));
+                var clock = Stopwatch.StartNew();
+                JsonArray patch = [new JsonObject { ["op"] = "replace", ["path"] = "/deck/slabThickness", ["value"] = 0.22 + (i + 1) * 1e-5 }];
+                using var edit = await http.PatchAsync($"/api/bridges/sorrel-brook?revision={bridge["revision"]}&label=Bench", JsonContent.Create(patch));
+                edit.EnsureSuccessStatusCode();
+                bridge = await WorkspaceAsync(http);
+                if (i >= Warm) drawings.Add(clock.Elapsed.TotalMilliseconds);
+                while ((string?)bridge["run"]!["status"] is not ("done" or "fails")) bridge = await WorkspaceAsync(http);
+                if (i >= Warm) results.Add(clock.Elapsed.TotalMilliseconds);
+            }
+            var reference = Median(references[Warm..]);
+            Console.WriteLine($"Sorrel Brook overbridge, {Environment.ProcessorCount} cores, {Counted} edits in a warm server; times in ms as least / median / greatest");
+            Print("reference: dense product 300 × 300", references[Warm..], reference);
+            Print("edit to new drawings", drawings, reference);
+            Print("edit to new utilisations", results, reference);
+        }
+        finally
+        {
+            server.Kill();
+            await server.WaitForExitAsync();
+            data.Delete(true);
+        }
+    }
+
+    private static async Task<JsonNode> FirstAnswerAsync(HttpClient http)
+    {
+        for (var tries = 0; ; tries++)
+        {
+            try
+            {
+                return await WorkspaceAsync(http);
+            }
+            catch (HttpRequestException) when (tries < 100)
+            {
+                await Task.Delay(200);
+            }
+        }
+    }
+
+    private static async Task<JsonNode> WorkspaceAsync(HttpClient http) =>
+        (await http.GetFromJsonAsync<JsonNode>("/api/bridges/sorrel-brook/workspace?step=girders&width=964&height=600&bandWidth=1280"))!;
+
+    private static double Time(Action work)
+    {
+        var clock = Stopwatch.StartNew();
+        work();
+        return clock.Elapsed.TotalMilliseconds;
+    }
+
+    private static double Median(IReadOnlyCollection<double> values) => values.Order().ElementAt(values.Count / 2);
+
+    private static void Print(string name, IReadOnlyCollection<double> values, double reference) =>
+        Console.WriteLine($"{name,-36} {values.Min(),8:0.0} / {Median(values),8:0.0} / {values.Max(),8:0.0}   {Median(values) / reference,7:0.0} × reference");
+}

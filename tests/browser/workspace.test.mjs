@@ -1,0 +1,235 @@
+// What a person does with a bridge, in the browser.
+import assert from "node:assert/strict";
+import { execFileSync } from "node:child_process";
+import { readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { after, before, test } from "node:test";
+import AxeBuilder from "@axe-core/playwright";
+import { openPage, startApplication, startBrowser } from "./server.mjs";
+
+let app;
+let browser;
+before(async () => {
+  app = await startApplication();
+  browser = await startBrowser();
+});
+after(async () => {
+  await browser?.close();
+  await app?.stop();
+});
+
+const field = (page, path) => page.locator(`#f${path.replaceAll("/", "-")}`);
+const run = (page) => page.locator(".run");
+const done = (page) => page.locator(".run.done, .run.fails").waitFor({ timeout: 60000 });
+
+async function type(page, path, text) {
+  await field(page, path).fill(text);
+  await field(page, path).press("Enter");
+}
+
+/** Types and waits until the edit is saved. */
+async function enter(page, path, text) {
+  const before = await page.locator(".saved").textContent();
+  await type(page, path, text);
+  await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
+}
+
+const step = async (page, name) => {
+  await page.locator(".steps a", { hasText: name }).click();
+  await page.locator(".steps a.on", { hasText: name }).waitFor();
+  await page.locator("#views figure").first().waitFor();
+};
+
+test("the demo shows its worst value, its calculation and the traffic behind it", async () => {
+  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/checks`);
+  await done(page);
+  assert.match(await run(page).textContent(), /^passes, worst 0\.9/);
+  await page.locator(".calc .line").first().waitFor();
+  const calculation = await page.locator("#calc").textContent();
+  for (const part of ["MRd", "beff", "EN 1992-1-1 6.1(2)", "losses of prestress"])
+    assert.ok(calculation.includes(part), `${part} is missing`);
+  await page.getByRole("button", { name: "Show the traffic on the deck" }).click();
+  await page.locator('figure[data-view="plan"] text', { hasText: "lane 1" }).waitFor();
+  await page.locator(".tablebox tbody tr", { hasText: "hogging" }).first().click();
+  await page.locator(".ledger h1", { hasText: "hogging" }).waitFor();
+  await page.getByRole("button", { name: "Utilisation" }).click();
+  await page.getByRole("button", { name: "Utilisation" }).click();
+  const first = await page.locator(".tablebox tbody tr").first().textContent();
+  assert.ok(!first.includes("0.94"), "sorting by utilisation, least first, moves the worst away");
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
+test("a bridge is made by typing, broken, mended, undone, and found again after a restart", async () => {
+  let page = await openPage(browser, app.url);
+  await page.getByLabel("Name").fill("Fern Gill bridge");
+  await page.getByRole("button", { name: "Begin" }).click();
+  await page.waitForURL("**/basis");
+  await field(page, "/basis/titles/client").waitFor();
+  await enter(page, "/basis/titles/client", "Gill parish");
+  await step(page, "Road");
+  await enter(page, "/road/length", "400");
+  await enter(page, "/road/radius", "900");
+  await enter(page, "/road/grade", "1:50");
+  await step(page, "Axes");
+  await enter(page, "/axes/spans", "18 + 2*22.5");
+  await enter(page, "/axes/skew", "10");
+  await step(page, "Deck");
+  await enter(page, "/deck/left/0/width", "3.65");
+  await enter(page, "/deck/slabThickness", "240 mm");
+  await step(page, "Girders");
+  await enter(page, "/girders/count", "6");
+  await enter(page, "/girders/overhangLeft", "0.9");
+  await enter(page, "/girders/strands/rows/1/count", "8");
+  await done(page);
+  const words = await run(page).textContent();
+
+  // Wrong entries stay in their field, with the reason, and nothing else changes.
+  await type(page, "/girders/count", "many");
+  await page.locator(".row1 .why", { hasText: "not a number" }).waitFor();
+  assert.equal(await field(page, "/girders/count").inputValue(), "many");
+  await type(page, "/girders/count", "30");
+  await page.locator(".row1 .why", { hasText: "do not fit" }).waitFor();
+  await field(page, "/girders/count").press("Escape");
+  assert.equal(await field(page, "/girders/count").inputValue(), "6");
+  await step(page, "Axes");
+  await type(page, "/axes/skew", "75");
+  await page.locator(".row1 .why", { hasText: "must lie between" }).waitFor();
+  assert.equal(await run(page).textContent(), words);
+
+  // Undo takes back the last good edit.
+  await page.locator(".ledger h1").click();
+  await page.keyboard.press("z");
+  await step(page, "Girders");
+  await page.waitForFunction(() => document.getElementById("f-girders-strands-rows-1-count")?.value === "10");
+  const address = new URL(page.url()).pathname;
+  assert.deepEqual(page.faults, []);
+  await page.close();
+
+  await app.stop();
+  app = await startApplication(app.data);
+  page = await openPage(browser, app.url + address);
+  await page.waitForFunction(() => document.getElementById("f-girders-count")?.value === "6");
+  await step(page, "Axes");
+  assert.equal(await field(page, "/axes/spans").inputValue(), "18.000 + 22.500 + 22.500");
+  await page.getByRole("button", { name: "Redo" }).click();
+  await step(page, "Girders");
+  await page.waitForFunction(() => document.getElementById("f-girders-strands-rows-1-count")?.value === "8");
+  await page.getByRole("button", { name: "History" }).click();
+  await page.locator(".history li", { hasText: "Strands of strand row 2 set to 8" }).waitFor();
+  await page.close();
+});
+
+test("an edit in one browser shows in another, and the same value changed in both is told", async () => {
+  const one = await openPage(browser, `${app.url}/bridges/tansy-lane/deck`);
+  const two = await openPage(browser, `${app.url}/bridges/tansy-lane/deck`);
+  await field(two, "/deck/haunch").waitFor();
+  // The second does not hear of edits for a while.
+  await two.route("**/workspace?*", (route) => route.abort());
+  await field(one, "/deck/haunch").waitFor();
+  await enter(one, "/deck/haunch", "45");
+  await type(two, "/deck/haunch", "60");
+  await two.locator(".row1 .why", { hasText: "Somebody else changed this" }).waitFor();
+  assert.equal(await field(two, "/deck/haunch").inputValue(), "60");
+  assert.equal(await field(one, "/deck/haunch").inputValue(), "45");
+  await two.unroute("**/workspace?*");
+  await enter(one, "/deck/surfacing", "90");
+  await two.waitForFunction(() => document.getElementById("f-deck-surfacing").value === "90");
+  await type(two, "/deck/haunch", "60");
+  await one.waitForFunction(() => document.getElementById("f-deck-haunch").value === "60");
+  await one.close();
+  await two.close();
+});
+
+test("the station is moved with keys and by the band, and every drawing obeys", async () => {
+  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/deck`);
+  const caption = page.locator('figure[data-view="section"] figcaption b');
+  await caption.waitFor();
+  await page.locator(".ledger h1").click();
+  await page.keyboard.press("]");
+  await page.locator("figcaption b", { hasText: "Section at 155.200" }).waitFor();
+  await page.keyboard.press("[");
+  await page.keyboard.press("[");
+  await page.locator("figcaption b", { hasText: "Section at 129.400" }).waitFor();
+  const band = await page.locator("#band").boundingBox();
+  await page.mouse.move(band.x + 300, band.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(band.x + 500, band.y + 8, { steps: 4 });
+  await page.mouse.up();
+  await page.waitForFunction(() =>
+    /^Section at 13[34]/.test(document.querySelector("figcaption b").textContent),
+  );
+  await page.keyboard.press("/");
+  await page.keyboard.type("slab thick");
+  await page.locator(".find li").first().waitFor();
+  await page.keyboard.press("Enter");
+  await page.waitForFunction(() => document.activeElement.id === "f-deck-slabThickness");
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
+test("a bridge that fails says so, and the finding leads to the place", async () => {
+  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook-fails/girders`);
+  await page.locator(".run.fails").waitFor({ timeout: 60000 });
+  await page.locator(".flag.bad").click();
+  await page.locator(".finding.error").first().getByRole("button", { name: "Go there" }).click();
+  await page.locator(".calc", { hasText: "fails" }).waitFor();
+  await page.close();
+});
+
+test("the sheet is printed, and reads as it looks", async () => {
+  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/sheets`);
+  await page.locator('figure[data-view="sheet"] svg').waitFor();
+  const download = page.waitForEvent("download");
+  await page.getByRole("link", { name: "PDF" }).click();
+  const file = join(app.data, "sheet.pdf");
+  await (await download).saveAs(file);
+  const text = execFileSync("pdftotext", ["-layout", file, "-"], { encoding: "utf8" });
+  for (const part of [
+    "Sorrel Brook overbridge",
+    "General arrangement",
+    "17.400",
+    "25.800",
+    "10.700",
+    "SB-01-100",
+  ])
+    assert.ok(text.includes(part), `${part} is not on the sheet`);
+  execFileSync("pdftoppm", ["-r", "40", "-gray", file, join(app.data, "sheet")]);
+  const picture = readFileSync(join(app.data, "sheet-1.pgm"));
+  const dark = picture.subarray(20).filter((level) => level < 128).length / picture.length;
+  assert.ok(dark > 0.005 && dark < 0.2, `ink covers ${dark} of the sheet`);
+  const svg = await (await fetch(`${app.url}/api/bridges/sorrel-brook/general-arrangement.svg`)).text();
+  writeFileSync(join(app.data, "sheet.svg"), svg);
+  const alone = await openPage(browser, `file://${join(app.data, "sheet.svg")}`);
+  assert.ok((await alone.locator("text").count()) > 40);
+  await alone.close();
+  await page.close();
+});
+
+test("nothing serious stands in the way of keyboard and screen reader", async () => {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  for (const path of [
+    "/",
+    "/bridges/sorrel-brook/basis",
+    "/bridges/sorrel-brook/deck",
+    "/bridges/sorrel-brook/girders",
+    "/bridges/sorrel-brook/checks",
+  ]) {
+    await page.goto(app.url + path);
+    if (path !== "/") await page.locator(".ledger h2").first().waitFor();
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const grave = violations.filter((v) => ["serious", "critical"].includes(v.impact));
+    assert.deepEqual(
+      grave.map(
+        (v) =>
+          `${path} ${v.id}: ${v.nodes
+            .map((n) => n.target)
+            .join(" | ")
+            .slice(0, 300)}`,
+      ),
+      [],
+    );
+  }
+  await context.close();
+});
