@@ -32,6 +32,13 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
         if (text.Length > 0) Add(new Label(at, text, kind, anchor, height ?? HeightOf(kind), halo));
     }
 
+    /// <summary>A symbol with its subscript, written <c>M_Ed</c>; without an underscore it is plain text.</summary>
+    public void Symbol(Point at, string symbol)
+    {
+        var parts = symbol.Split('_', 2);
+        Add(new Label(at, parts[0], TextKind.Plain, Anchor.Start, HeightOf(TextKind.Plain), false) { Subscript = parts.Length > 1 ? parts[1] : "" });
+    }
+
     /// <summary>About how wide a text comes out.</summary>
     public double WidthOf(string text, TextKind kind) => text.Length * HeightOf(kind) * (kind is TextKind.Number or TextKind.SoftNumber ? 0.61 : 0.53);
 

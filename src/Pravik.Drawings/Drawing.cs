@@ -87,7 +87,11 @@ public sealed record Stroke(ImmutableArray<Point> Points, bool Closed, Pen Pen, 
 public sealed record Disc(Point Centre, double Radius, Pen Pen, Fill Fill) : Mark;
 
 /// <summary>Upright text on its baseline; with a halo where it must stay readable over lines.</summary>
-public sealed record Label(Point At, string Text, TextKind Kind, Anchor Anchor, double Height, bool Halo) : Mark;
+public sealed record Label(Point At, string Text, TextKind Kind, Anchor Anchor, double Height, bool Halo) : Mark
+{
+    /// <summary>Written after the text, smaller and lower. Only for text that starts at its point.</summary>
+    public string Subscript { get; init; } = "";
+}
 
 /// <summary>
 /// The way from the position along the road to x on the drawing, for views that have one: x = <c>X0</c> + <c>Scale</c>·(station − <c>Station0</c>).

@@ -123,7 +123,7 @@ public static class DiagramView
         foreach (var group in diagram.Series.GroupBy(s => s.Name))
         {
             canvas.Line(new(x, 1.6 * size.TextHeight), new(x + 6, 1.6 * size.TextHeight), group.First().Pen);
-            canvas.Text(new(x + 7.5, 1.95 * size.TextHeight), group.Key);
+            canvas.Symbol(new(x + 7.5, 1.95 * size.TextHeight), group.Key);
             x += 14 + canvas.WidthOf(group.Key, TextKind.Plain);
         }
     }

@@ -6,6 +6,9 @@ internal sealed record PenLook(string Colour, double Width, double[] Dashes);
 /// <summary>The look of pens, fills and text, the same on screen, SVG and PDF.</summary>
 internal static class Palette
 {
+    /// <summary>Height of a subscript over that of its text.</summary>
+    public const double SubscriptSize = 0.72;
+
     public const string Ink = "#17242B";
     public const string SoftInk = "#56625F";
     public const string Active = "#0F7B6C";

@@ -94,6 +94,10 @@ public static class PdfWriter
         }
         using var paint = new SKPaint { Color = SKColor.Parse(Palette.Of(label.Kind)), IsAntialias = true };
         canvas.DrawText(label.Text, at.X, at.Y, align, font, paint);
+        if (label.Subscript.Length == 0) return;
+        var after = at.X + font.MeasureText(label.Text);
+        font.Size = (float)(Palette.SubscriptSize * label.Height);
+        canvas.DrawText(label.Subscript, after, at.Y + (float)(0.25 * label.Height), SKTextAlign.Left, font, paint);
     }
 
     private static SKPoint At(Point p) => new((float)p.X, (float)p.Y);

@@ -72,7 +72,8 @@ public static class SvgWriter
                 var anchor = label.Anchor switch { Anchor.Middle => " text-anchor=\"middle\"", Anchor.End => " text-anchor=\"end\"", _ => "" };
                 var weight = Palette.IsStrong(label.Kind) ? " font-weight=\"600\"" : "";
                 var halo = label.Halo ? " stroke=\"#FFFEFB\" stroke-width=\"0.9\" stroke-linejoin=\"round\" paint-order=\"stroke\"" : "";
-                text.Append($"<text x=\"{N(label.At.X)}\" y=\"{N(label.At.Y)}\" font-family=\"{family}\" font-size=\"{N(label.Height)}\" fill=\"{Palette.Of(label.Kind)}\"{weight}{anchor}{halo}>{Escape(label.Text)}</text>\n");
+                var subscript = label.Subscript.Length > 0 ? $"<tspan dy=\"{N(0.25 * label.Height)}\" font-size=\"{N(Palette.SubscriptSize * label.Height)}\">{Escape(label.Subscript)}</tspan>" : "";
+                text.Append($"<text x=\"{N(label.At.X)}\" y=\"{N(label.At.Y)}\" font-family=\"{family}\" font-size=\"{N(label.Height)}\" fill=\"{Palette.Of(label.Kind)}\"{weight}{anchor}{halo}>{Escape(label.Text)}{subscript}</text>\n");
                 break;
         }
     }

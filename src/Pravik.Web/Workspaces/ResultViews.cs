@@ -36,8 +36,8 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
         Series Line(string name, Pen pen, Func<PointResult, double> value, bool peaks = false) => Make(points, name, pen, value, peaks);
         return new($"{geometry.Girders[girder].Name}, ultimate bending", QuantityKind.Moment, true,
             [
-                Line("M Ed", Pen.Active, p => p.Sagging.Effect, true), Line("M Ed", Pen.Active, p => p.Hogging.Effect, true),
-                Line("M Rd", Pen.Resistance, p => p.Sagging.Resistance), Line("M Rd", Pen.Resistance, p => p.Hogging.Resistance),
+                Line("M_Ed", Pen.Active, p => p.Sagging.Effect, true), Line("M_Ed", Pen.Active, p => p.Hogging.Effect, true),
+                Line("M_Rd", Pen.Resistance, p => p.Sagging.Resistance), Line("M_Rd", Pen.Resistance, p => p.Hogging.Resistance),
             ], Axes(girder))
         { Envelope = (0, 1) };
     }
@@ -72,7 +72,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
     {
         var picked = Find(pick);
         var symbol = units[QuantityKind.Moment].Symbol;
-        return new("Governing checks, worst first", [new("Girder", false), new("Span", true), new("Station", true), new("Check", false), new($"M Ed, {symbol}", true), new($"M Rd, {symbol}", true), new("Utilisation", true), new("Clause", false)],
+        return new("Governing checks, worst first", [new("Girder", false), new("Span", true), new("Station", true), new("Check", false), new($"M_Ed, {symbol}", true), new($"M_Rd, {symbol}", true), new("Utilisation", true), new("Clause", false)],
             [.. results.GoverningByGirder().Select(row => new TableRow(
             [
                 geometry.Girders[row.Point.Point.Girder].Name, $"{row.Point.Point.Span + 1}", units.Format(row.Point.Point.Station, QuantityKind.Length), row.Outcome.Name,

@@ -90,6 +90,25 @@ public class UltimateSectionTests
         }
     }
 
+    /// <summary>
+    /// Over a pier of the demo no strand passes. b_eff = 0.18 + 2·(0.2·1.01 + 0.1·6.48) = 1.88 m; two layers of ø16 at 125 mm:
+    /// 1608.5·1.88 = 3024 mm² each, 1314.8 kN each at fyd. The flange of 650 mm in the diaphragm's C35/45 takes 0.80952·19.833·650·x =
+    /// 2629.5 kN at x = 252 mm (32 mm of it in the slope, with little stress), which acts 105 mm above the soffit:
+    /// M_Rd = 1314.8·(1.392 − 0.105) + 1314.8·(1.285 − 0.105) = 3243 kNm.
+    /// </summary>
+    [Theory]
+    [InlineData(0, 20)]
+    [InlineData(1, 0)]
+    public void Over_a_pier_the_slab_bars_carry_the_hogging_moment(int span, int number)
+    {
+        var bridge = TestBridges.Demo;
+        var bending = new GirderBending(new(bridge), NationalValues.For(bridge.Basis));
+        UltimateState At(int at, Bending side) => bending.At(new Core.Analysis.EffectPoint(2, span, at, 0, 0, 0), side)!;
+        Assert.Equal(3243e3, At(number, Bending.Hogging).Moment, 3243e3 * 0.003);
+        Assert.Equal(2, At(number, Bending.Sagging).Steel.Length);
+        Assert.Equal(4, At(Math.Abs(number - 1), Bending.Hogging).Steel.Length);
+    }
+
     [Fact]
     public void Without_steel_there_is_no_resistance_and_too_much_steel_is_said()
     {

@@ -3,7 +3,13 @@ import Alpine from "../lib/alpine/alpine-csp.js";
 import { bridgeApi } from "./api.js";
 import { Band } from "./band.js";
 import { listenToKeys } from "./keys.js";
-import { drawCalculation, drawViews } from "./sheet.js";
+import { drawCalculation, drawViews, withSubscripts } from "./sheet.js";
+
+// Text with real subscripts.
+Alpine.directive("symbol", (element, { expression }, { evaluateLater, effect }) => {
+  const read = evaluateLater(expression);
+  effect(() => read((text) => withSubscripts(Object.assign(element, { textContent: "" }), text)));
+});
 
 const EMPTY = { title: "", columns: [], rows: [] };
 

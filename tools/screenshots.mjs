@@ -1,0 +1,32 @@
+// Takes the pictures in docs/screenshots from the demo data: node tools/screenshots.mjs
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { openPage, startApplication, startBrowser } from "../tests/browser/server.mjs";
+
+const views = [
+  ["axes", "/bridges/sorrel-brook/axes"],
+  ["deck", "/bridges/sorrel-brook/deck"],
+  ["girders", "/bridges/sorrel-brook/girders?pick=/parts/girders/3/spans/2"],
+  ["loads", "/bridges/sorrel-brook/loads"],
+  ["analysis", "/bridges/sorrel-brook/analysis"],
+  ["checks", "/bridges/sorrel-brook/checks"],
+  ["traffic", "/bridges/sorrel-brook/checks?layout=traffic"],
+  ["sheets", "/bridges/sorrel-brook/sheets"],
+];
+
+const app = await startApplication(mkdtempSync(join(tmpdir(), "pravik-shots-")));
+const browser = await startBrowser();
+try {
+  for (const [name, path] of views) {
+    const page = await openPage(browser, app.url + path);
+    await page.locator(".run.done, .run.fails").waitFor({ timeout: 60000 });
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: `docs/screenshots/${name}.png` });
+    if (page.faults.length > 0) throw new Error(`${name}: ${page.faults.join("; ")}`);
+    await page.close();
+  }
+} finally {
+  await browser.close();
+  await app.stop();
+}
