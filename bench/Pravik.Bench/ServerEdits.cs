@@ -19,7 +19,8 @@ internal static class ServerEdits
         var web = Path.Combine(Demo.Root, "src", "Pravik.Web");
         const string address = "http://127.0.0.1:5987";
         var start = new ProcessStartInfo("dotnet", [Path.Combine(web, "bin", "Release", "net10.0", "Pravik.Web.dll"), "--urls", address,
-            $"--Pravik:Data={data.FullName}", $"--Pravik:Demo={Path.Combine(Demo.Root, "examples")}", "--Logging:LogLevel:Default=Error"]) { WorkingDirectory = web };
+            $"--Pravik:Data={data.FullName}", $"--Pravik:Demo={Path.Combine(Demo.Root, "examples")}", "--Logging:LogLevel:Default=Error"])
+        { WorkingDirectory = web };
         using var server = Process.Start(start)!;
         try
         {
