@@ -36,7 +36,7 @@ public static class BridgeJson
     public static BridgeReading Read(string text)
     {
         if (text.Length > LongestDocument) return Refused("", $"The document is larger than {LongestDocument / 1_000_000} MB; a bridge of this version needs far less.");
-        return Read(() => JsonSerializer.Deserialize<Bridge>(text, Options));
+        return OlderVersions.Named(text) == 1 ? Read(() => OlderVersions.FromVersion1(text).Deserialize<Bridge>(Options)) : Read(() => JsonSerializer.Deserialize<Bridge>(text, Options));
     }
 
     public static BridgeReading Read(JsonNode node) => Read(() => node.Deserialize<Bridge>(Options));
@@ -45,7 +45,7 @@ public static class BridgeJson
     public static string Schema()
     {
         var schema = Options.GetJsonSchemaAsNode(typeof(Bridge), new() { TreatNullObliviousAsNonNullable = true });
-        var head = new JsonObject { ["$schema"] = "https://json-schema.org/draft/2020-12/schema", ["title"] = "Pravik bridge, version 1" };
+        var head = new JsonObject { ["$schema"] = "https://json-schema.org/draft/2020-12/schema", ["title"] = "Pravik bridge, version 2" };
         foreach (var (name, value) in schema.AsObject().ToList()) head[name] = value?.DeepClone();
         return head.ToJsonString(Indented) + "\n";
     }

@@ -1,13 +1,19 @@
 using Pravik.Data;
 using Pravik.Exchange;
+using Pravik.Exchange.LandXml;
 
 namespace Pravik.Web;
 
-/// <summary>Loads the example bridges of a folder as projects, each once, under the name of its file.</summary>
+/// <summary>Loads the example bridges of a folder as projects, each once, under the name of its file, and the grounds of its road files.</summary>
 internal static class DemoProjects
 {
-    public static async Task AddAsync(ProjectStore store, string folder)
+    public static async Task AddAsync(ProjectStore store, GroundStore grounds, string folder)
     {
+        foreach (var file in Directory.EnumerateFiles(folder, "*.xml"))
+        {
+            await using var stream = File.OpenRead(file);
+            foreach (var ground in LandXmlReader.Read(stream).Grounds) grounds.Keep(ground.Ground);
+        }
         foreach (var file in Directory.EnumerateFiles(folder, "*.json").Order())
         {
             var id = Path.GetFileNameWithoutExtension(file);

@@ -49,11 +49,11 @@ public static class Endpoints
         bridge.MapGet("/general-arrangement.{format}", Sheet);
     }
 
-    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, ProjectStore store, RunQueue runs)
+    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, ProjectStore store, GroundStore grounds, RunQueue runs)
     {
         if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
         await runs.RequestAsync(id, snapshot.Bridge);
-        return Results.Json(WorkspaceBuilder.Build(snapshot, runs.State(id), runs.Latest(id), query.ToRequest()));
+        return Results.Json(WorkspaceBuilder.Build(snapshot, snapshot.Bridge.Ground is { } g ? grounds.Find(g.Hash) : null, runs.State(id), runs.Latest(id), query.ToRequest()));
     }
 
     private static async Task<IResult> Patch(string id, int? revision, string? label, HttpRequest http, ProjectStore store, RunQueue runs)

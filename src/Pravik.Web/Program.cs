@@ -12,6 +12,7 @@ Directory.CreateDirectory(folder);
 builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 4 * BridgeJson.LongestDocument);
 builder.Services.AddDbContextFactory<PravikContext>(options => options.UseSqlite($"Data Source={Path.Combine(folder, "pravik.db")}"));
 builder.Services.AddSingleton<ProjectStore>();
+builder.Services.AddSingleton(new GroundStore(Path.Combine(folder, "grounds")));
 builder.Services.AddSingleton<RunQueue>();
 builder.Services.AddHostedService(services => services.GetRequiredService<RunQueue>());
 builder.Services.ConfigureHttpJsonOptions(options => options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase)));
@@ -21,7 +22,7 @@ builder.Services.AddResponseCompression();
 
 var app = builder.Build();
 await app.Services.GetRequiredService<ProjectStore>().PrepareAsync();
-if (builder.Configuration["Pravik:Demo"] is { Length: > 0 } demo) await DemoProjects.AddAsync(app.Services.GetRequiredService<ProjectStore>(), demo);
+if (builder.Configuration["Pravik:Demo"] is { Length: > 0 } demo) await DemoProjects.AddAsync(app.Services.GetRequiredService<ProjectStore>(), app.Services.GetRequiredService<GroundStore>(), demo);
 
 app.UseResponseCompression();
 app.Use(async (context, next) =>

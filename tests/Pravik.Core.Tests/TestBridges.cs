@@ -1,4 +1,5 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Roads;
 using Pravik.Exchange;
 
 namespace Pravik.Core.Tests;
@@ -28,7 +29,7 @@ internal static class TestBridges
     public static Bridge OneGirder(params double[] spans) => Bridge.New("Beam") with
     {
         Axes = new() { FirstStation = 10, Spans = [.. spans] },
-        Road = new() { Length = 20 + spans.Sum() },
+        Road = Straight(20 + spans.Sum()),
         Deck = new() { Left = [Lane(1.5)], Right = [Lane(1.5)], EndOverhang = 0 },
         Girders = new() { Count = 1, OverhangLeft = 1.5 },
     };
@@ -37,9 +38,14 @@ internal static class TestBridges
     public static Bridge Symmetric(double skew, params double[] spans) => Bridge.New("Symmetric") with
     {
         Axes = new() { FirstStation = 30, Spans = [.. spans], Skew = skew },
-        Road = new() { Length = 60 + spans.Sum() },
+        Road = Straight(60 + spans.Sum()),
         Girders = new() { Count = 4, OverhangLeft = 1.0 },
     };
+
+    public static Road Straight(double length) => Arc(length, null);
+
+    /// <summary>A road of one element; positive radius turns right.</summary>
+    public static Road Arc(double length, double? radius) => new() { Elements = [new() { Length = length, StartRadius = radius, EndRadius = radius }] };
 
     private static Strip Lane(double width) => new() { Kind = StripKind.Carriageway, Width = width };
 }

@@ -23,7 +23,7 @@ public class DrawingTests
     public static TheoryData<string, Drawing> Views => new()
     {
         { "plan", PlanView.Draw(Geometry, UnitSystem.Metric, Size, 40) },
-        { "curved plan", PlanView.Draw(new(Bridge with { Road = new() { Radius = -180 } }), UnitSystem.Metric, Size, 40) },
+        { "curved plan", PlanView.Draw(new(Bridge with { Road = new() { Elements = [new() { Length = 200, StartRadius = -180, EndRadius = -180 }] } }), UnitSystem.Metric, Size, 40) },
         { "section", SectionView.Draw(Geometry, UnitSystem.Metric, Size, 40) },
         { "section beyond the bridge", SectionView.Draw(Geometry, UnitSystem.Metric, Size, 5) },
         { "elevation", ElevationView.Draw(Geometry, UnitSystem.UsCustomary, Size, 40) },

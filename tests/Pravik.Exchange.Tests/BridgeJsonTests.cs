@@ -27,6 +27,18 @@ public class BridgeJsonTests
         }
     }
 
+    /// <summary>Version 1 had one straight or arc and one grade.</summary>
+    [Fact]
+    public void A_file_of_version_1_opens_as_the_same_road()
+    {
+        const string Old = """{ "format": "pravik-bridge", "version": 1, "name": "Old", "road": { "startStation": 100, "azimuth": 0, "length": 250, "radius": -400, "startLevel": 44.3, "grade": 0.012 }, "axes": { "firstStation": 150 } }""";
+        var road = new Core.Roads.RoadLine(BridgeJson.Read(Old).Bridge!.Road);
+        Assert.Equal(350, road.EndStation);
+        Assert.Equal(-1 / 400.0, road.Line.Curvature(200), 1e-15);
+        Assert.Equal(44.3 + 0.012 * 90, road.Level(190), 1e-12);
+        Assert.NotEmpty(BridgeJson.Read(Old.Replace("250", "\"long\"")).Errors);
+    }
+
     [Fact]
     public void The_published_schema_is_that_of_the_program() =>
         Assert.Equal(BridgeJson.Schema(), File.ReadAllText(Path.Combine(Root, "docs", "bridge.schema.json")));
@@ -40,8 +52,8 @@ public class BridgeJsonTests
     [InlineData("\"count\": 5,", "\"count\": 5.5,", "/girders/count")]
     [InlineData("C35/45", "C36/46", "/materials/slab/class")]
     [InlineData("\"skew\": 0.20943951023931953", "\"skew\": 1.3", "/axes/skew")]
-    [InlineData("\"version\": 1", "\"version\": 2", "/version")]
-    [InlineData("\"grade\": 0.012", "\"grade\": 0.012, \"grade\": 0.02", "/road/grade")]
+    [InlineData("\"version\": 2", "\"version\": 3", "/version")]
+    [InlineData("\"startNorth\": 1850", "\"startNorth\": 1850, \"startNorth\": 0", "/road/startNorth")]
     public void What_is_wrong_is_found_at_its_place(string right, string wrong, string path)
     {
         Assert.Contains(right, Demo);

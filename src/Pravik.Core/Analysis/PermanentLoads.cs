@@ -99,7 +99,7 @@ public sealed class PermanentLoads
         double At(double offset)
         {
             var (first, last) = (geometry.StationOnAxis(geometry.Axes[0], offset), geometry.StationOnAxis(geometry.Axes[^1], offset));
-            return (last - first) * (1 - (geometry.Bridge.Road.Radius is { } radius ? offset / radius : 0));
+            return geometry.Road.Line.LengthAt(offset, first, last);
         }
         return (At(from) + 4 * At((from + to) / 2) + At(to)) / 6;
     }

@@ -12,13 +12,16 @@ namespace Pravik.Core.Bridges;
 public sealed record Bridge
 {
     public const string FormatName = "pravik-bridge";
-    public const int CurrentVersion = 1;
+    public const int CurrentVersion = 2;
 
     public required string Format { get; init; }
     public required int Version { get; init; }
     public string Name { get; init; } = "New bridge";
     public Basis Basis { get; init; } = new();
     public Road Road { get; init; } = new();
+
+    /// <summary>The ground, by name and hash of its content; null where none is given.</summary>
+    public GroundReference? Ground { get; init; }
     public Axes Axes { get; init; } = new();
     public Deck Deck { get; init; } = new();
     public Girders Girders { get; init; } = new();
@@ -54,12 +57,36 @@ public sealed record Titles
     public string Checked { get; init; } = "";
 }
 
-/// <summary>Support axes: the first station, the spans along the road and one skew (rad, positive clockwise from above).</summary>
+/// <summary>Names a ground that is kept beside the bridge: a surface is far larger than all the rest.</summary>
+public sealed record GroundReference(string Name, string Hash);
+
+/// <summary>Support axes: the first station, the spans along the road, the skew of all (rad, positive clockwise from above), and own values.</summary>
 public sealed record Axes
 {
     public double FirstStation { get; init; } = 20;
     public ImmutableArray<double> Spans { get; init; } = [20.0];
     public double Skew { get; init; }
+
+    /// <summary>Own values of single axes, by their number from 1. Those of axes that do not exist are kept for when they do.</summary>
+    public ImmutableSortedDictionary<string, AxisOwn> Own { get; init; } = ImmutableSortedDictionary<string, AxisOwn>.Empty;
+}
+
+/// <summary>What an axis has of its own; null follows from the others.</summary>
+public sealed record AxisOwn
+{
+    public string? Name { get; init; }
+    public double? Skew { get; init; }
+
+    /// <summary>Direction of the axis itself, clockwise from north (rad), in place of a skew.</summary>
+    public double? Azimuth { get; init; }
+    public AxisKind? Kind { get; init; }
+}
+
+/// <summary>What stands at an axis.</summary>
+public enum AxisKind
+{
+    Abutment,
+    Pier,
 }
 
 /// <summary>The deck: strips of the road surface outward from the road line on each side, and the slab below them.</summary>

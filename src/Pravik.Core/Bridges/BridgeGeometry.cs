@@ -4,8 +4,8 @@ using Pravik.Core.Roads;
 
 namespace Pravik.Core.Bridges;
 
-/// <summary>A support axis: its name, station and skew (rad).</summary>
-public sealed record AxisPlace(string Name, double Station, double Skew);
+/// <summary>A support axis: its number from 1, name, station, skew (rad) and kind.</summary>
+public sealed record AxisPlace(int Number, string Name, double Station, double Skew, AxisKind Kind);
 
 /// <summary>A girder line: its number from the left, its offset at the axes, and its point on each axis.</summary>
 public sealed record GirderLine(int Number, double Offset, ImmutableArray<Point> AtAxes)
@@ -24,8 +24,7 @@ public sealed class BridgeGeometry
         Bridge = bridge;
         Road = new(bridge.Road);
         Section = new(bridge.Deck, NationalValues.For(bridge.Basis)["kerbHeight"]);
-        var station = bridge.Axes.FirstStation;
-        Axes = [new("1", station, bridge.Axes.Skew), .. bridge.Axes.Spans.Select((span, i) => new AxisPlace($"{i + 2}", station += span, bridge.Axes.Skew))];
+        Axes = [.. PlaceAxes(bridge.Axes)];
         var girders = bridge.Girders;
         var first = Section.LeftEdge + girders.OverhangLeft;
         var last = Section.RightEdge - (girders.OverhangRight ?? girders.OverhangLeft);
@@ -103,6 +102,19 @@ public sealed class BridgeGeometry
         var left = girder.Number == 1 ? girder.Offset - Section.LeftEdge : Spacing / 2;
         var right = girder.Number == Girders.Length ? Section.RightEdge - girder.Offset : Spacing / 2;
         return left + right;
+    }
+
+    private IEnumerable<AxisPlace> PlaceAxes(Axes axes)
+    {
+        var station = axes.FirstStation;
+        for (var number = 1; number <= axes.Spans.Length + 1; number++)
+        {
+            if (number > 1) station += axes.Spans[number - 2];
+            var own = axes.Own.GetValueOrDefault($"{number}");
+            var skew = own?.Azimuth is { } azimuth ? Math.IEEERemainder(azimuth - Road.Azimuth(station) - Math.PI / 2, Math.PI) : own?.Skew ?? axes.Skew;
+            var kind = own?.Kind ?? (number == 1 || number > axes.Spans.Length ? AxisKind.Abutment : AxisKind.Pier);
+            yield return new(number, own?.Name ?? $"{number}", station, skew, kind);
+        }
     }
 
     private GirderLine Line(int number, double offset) => new(number, offset, [.. Axes.Select(axis => OnAxis(axis, offset))]);

@@ -18,7 +18,7 @@ public static class BridgeValidation
         var bounds = new Bounds(UnitSystem.Named(bridge.Basis?.Units));
         if (!IsWhole(bridge, bounds)) return bounds.Findings;
         Basis(bridge, bounds);
-        Road(bridge, bounds);
+        RoadValidation.Check(bridge.Road, bounds);
         Axes(bridge, bounds);
         Deck(bridge.Deck, bounds);
         GirderSizes(bridge.Girders, bounds);
@@ -47,6 +47,8 @@ public static class BridgeValidation
         if (!bounds.HasErrors)
         {
             if (bridge.Axes!.Spans.IsDefault) bounds.Error("/axes/spans", "The list of spans is missing.");
+            if (bridge.Axes.Own is null) bounds.Error("/axes/own", "This part is missing.");
+            RoadValidation.CheckLists(bridge.Road!, bounds);
             if (bridge.Girders!.Strands.Rows.IsDefault) bounds.Error("/girders/strands/rows", "The list of strand rows is missing.");
             CheckStrips("/deck/left", bridge.Deck!.Left, bounds);
             CheckStrips("/deck/right", bridge.Deck.Right, bounds);
@@ -105,22 +107,9 @@ public static class BridgeValidation
         bounds.Between($"/basis/ownValues/{name}", name, value, least, greatest, QuantityKind.Number);
     }
 
-    private static void Road(Bridge bridge, Bounds bounds)
-    {
-        var road = bridge.Road;
-        bounds.Between("/road/startStation", "The road's first station", road.StartStation, -1e6, 1e6, QuantityKind.Length);
-        bounds.Between("/road/startEast", "Easting", road.StartEast, -1e8, 1e8, QuantityKind.Length);
-        bounds.Between("/road/startNorth", "Northing", road.StartNorth, -1e8, 1e8, QuantityKind.Length);
-        bounds.Between("/road/azimuth", "Azimuth", road.Azimuth, -2 * Math.PI, 2 * Math.PI, QuantityKind.Angle);
-        bounds.Between("/road/length", "The road's length", road.Length, 1, 100e3, QuantityKind.Length);
-        bounds.Between("/road/startLevel", "The road's first level", road.StartLevel, -500, 9000, QuantityKind.Length);
-        bounds.Between("/road/grade", "Grade", road.Grade, -0.2, 0.2, QuantityKind.Slope);
-        if (road.Radius is { } radius) bounds.Between("/road/radius", "Radius (without sign)", Math.Abs(radius), 60, 1e6, QuantityKind.Length);
-    }
-
     private static void Axes(Bridge bridge, Bounds bounds)
     {
-        var (axes, road) = (bridge.Axes, bridge.Road);
+        var axes = bridge.Axes;
         if (axes.Spans.Length is < 1 or > 30)
         {
             bounds.Error("/axes/spans", $"A bridge has 1 to 30 spans; {axes.Spans.Length} were given.");
@@ -129,14 +118,19 @@ public static class BridgeValidation
         for (var i = 0; i < axes.Spans.Length; i++) bounds.Between($"/axes/spans/{i}", $"Span {i + 1}", axes.Spans[i], 2, 120, QuantityKind.Length);
         bounds.Between("/axes/skew", "Skew", axes.Skew, -GreatestSkew, GreatestSkew, QuantityKind.Angle);
         bounds.Between("/axes/firstStation", "Station of the first axis", axes.FirstStation, -1e6, 1e6, QuantityKind.Length);
-        if (bounds.HasErrors) return;
-        var (first, last) = (axes.FirstStation, axes.FirstStation + axes.Spans.Sum());
-        var (start, end) = (road.StartStation, road.StartStation + road.Length);
-        var units = UnitSystem.Named(bridge.Basis.Units);
-        if (first < start)
-            bounds.Error("/axes/firstStation", $"The first axis lies {units.FormatWithUnit(start - first, QuantityKind.Length)} before the road begins at {units.Format(start, QuantityKind.Length)}.");
-        if (last > end)
-            bounds.Error("/axes/spans", $"The last axis lies {units.FormatWithUnit(last - end, QuantityKind.Length)} beyond the road, which ends at {units.Format(end, QuantityKind.Length)}. Make the road longer first.");
+        foreach (var (number, own) in axes.Own)
+        {
+            var (path, words) = ($"/axes/own/{number}", $"axis {number}");
+            if (!int.TryParse(number, out var n) || n is < 1 or > 31 || $"{n}" != number) bounds.Error(path, $"“{number}” is not the number of an axis.");
+            else if (own is null) bounds.Error(path, "This part is missing.");
+            else
+            {
+                if (own.Name is { } name && (name.Length is 0 or > 8 || name.Any(char.IsControl))) bounds.Error($"{path}/name", $"The name of {words} has 1 to 8 characters.");
+                bounds.Own($"{path}/skew", $"Skew of {words}", own.Skew, -GreatestSkew, GreatestSkew, QuantityKind.Angle);
+                bounds.Own($"{path}/azimuth", $"Direction of {words}", own.Azimuth, -2 * Math.PI, 2 * Math.PI, QuantityKind.Angle);
+                if (own.Kind is { } kind && !Enum.IsDefined(kind)) bounds.Error($"{path}/kind", $"The kind of {words} is not known.");
+            }
+        }
     }
 
     private static void Deck(Deck deck, Bounds bounds)

@@ -19,7 +19,10 @@ internal static class Fit
         Strands(bridge, bounds);
         Bars(bridge.Deck, bridge.Girders.SlabBars, bounds);
         if (bounds.HasErrors) return;
-        Lines(bridge, units, bounds);
+        var geometry = new BridgeGeometry(bridge);
+        Coverage.Check(geometry, bounds);
+        if (bounds.HasErrors) return;
+        Lines(bridge, geometry, units, bounds);
         Advice(bridge, deck, values, bounds);
     }
 
@@ -89,9 +92,13 @@ internal static class Fit
     }
 
     /// <summary>On a curved road, straight girders must stay under the deck.</summary>
-    private static void Lines(Bridge bridge, UnitSystem units, Bounds bounds)
+    private static void Lines(Bridge bridge, BridgeGeometry geometry, UnitSystem units, Bounds bounds)
     {
-        var geometry = new BridgeGeometry(bridge);
+        if (Folds(geometry))
+        {
+            bounds.Error("/road/elements", "The road turns so tightly under the bridge that the deck would fold over itself at its edge.");
+            return;
+        }
         var half = bridge.Girders.Section.TopFlangeWidth / 2;
         foreach (var girder in new[] { geometry.Girders[0], geometry.Girders[^1] })
         {
@@ -117,6 +124,17 @@ internal static class Fit
                     bounds.Error("/axes/skew", $"Axes {i + 1} and {i + 2} meet within the deck.");
             }
         }
+    }
+
+    /// <summary>Whether an edge of the deck comes near the centre of a curve.</summary>
+    private static bool Folds(BridgeGeometry geometry)
+    {
+        for (var i = 0; i <= 200; i++)
+        {
+            var curvature = geometry.Road.Line.Curvature(geometry.FirstStation + (geometry.LastStation - geometry.FirstStation) * i / 200);
+            if (1 - curvature * geometry.Section.LeftEdge < 0.2 || 1 - curvature * geometry.Section.RightEdge < 0.2) return true;
+        }
+        return false;
     }
 
     private static void Advice(Bridge bridge, DeckSection deck, NationalValues values, Bounds bounds)

@@ -1,20 +1,96 @@
+using System.Collections.Immutable;
+
 namespace Pravik.Core.Roads;
 
 /// <summary>
-/// The road line as entered: a straight, or a single circular arc, with one grade. Lengths in m, angles in rad, grade as rise
-/// over run. A positive radius turns right looking ahead; no radius is a straight.
+/// The road as entered or received: horizontal line, profile, crossfalls and station equations. Lengths in m, angles in rad,
+/// grades and crossfalls as rise over run.
 /// </summary>
 public sealed record Road
 {
+    public string Name { get; init; } = "Road";
+
+    /// <summary>Station at which the line begins. Stations inside the program run on from it with the length of the line.</summary>
     public double StartStation { get; init; }
+
+    /// <summary>Which of the two entries of the line is in force. The other is kept.</summary>
+    public LineEntry Entry { get; init; } = LineEntry.Elements;
     public double StartEast { get; init; }
     public double StartNorth { get; init; }
 
-    /// <summary>Direction at the start, clockwise from north (rad).</summary>
+    /// <summary>Direction at the start, clockwise from north (rad); for a line entered as elements.</summary>
     public double Azimuth { get; init; } = Math.PI / 2;
+    public ImmutableArray<RoadElement> Elements { get; init; } = [new() { Length = 200 }];
+    public ImmutableArray<IntersectionPoint> Points { get; init; } = [];
 
-    public double Length { get; init; } = 200;
+    /// <summary>The profile; without points the road has no level.</summary>
+    public ImmutableArray<ProfilePoint> Profile { get; init; } = [new()];
+
+    /// <summary>Crossfalls by station, linear between entries; none is level.</summary>
+    public ImmutableArray<Crossfall> Crossfalls { get; init; } = [];
+    public ImmutableArray<StationEquation> Equations { get; init; } = [];
+}
+
+/// <summary>How the horizontal line is entered.</summary>
+public enum LineEntry
+{
+    Elements,
+    Points,
+}
+
+/// <summary>
+/// One element: a straight (no radius), an arc (both radii alike) or a clothoid (curvature linear in length). A positive radius turns
+/// right looking ahead; null is a straight end. An own start replaces the end of the element before, as received files give it.
+/// </summary>
+public sealed record RoadElement
+{
+    public double Length { get; init; }
+    public double? StartRadius { get; init; }
+    public double? EndRadius { get; init; }
+    public ElementStart? Start { get; init; }
+}
+
+/// <summary>Where an element begins, and in which direction (rad, clockwise from north).</summary>
+public sealed record ElementStart(double East, double North, double Azimuth);
+
+/// <summary>
+/// A point where the tangents of a curve meet, with the radius (without sign) and the lengths of the transitions in and out. The
+/// first and last point are the ends of the line.
+/// </summary>
+public sealed record IntersectionPoint
+{
+    public double East { get; init; }
+    public double North { get; init; }
     public double? Radius { get; init; }
-    public double StartLevel { get; init; }
-    public double Grade { get; init; }
+    public double TransitionIn { get; init; }
+    public double TransitionOut { get; init; }
+}
+
+/// <summary>
+/// A point where grades meet: station, level, and the vertical curve. A parabola of <c>CurveLength</c>; with <c>CurveLengthOut</c> an unequal
+/// one, of two parabolas before and after the point; with <c>Radius</c> a circular one.
+/// </summary>
+public sealed record ProfilePoint
+{
+    public double Station { get; init; }
+    public double Level { get; init; }
+    public double CurveLength { get; init; }
+    public double? CurveLengthOut { get; init; }
+    public double? Radius { get; init; }
+}
+
+/// <summary>Crossfall left and right of the road line at a station: rise per metre outward, negative falls away.</summary>
+public sealed record Crossfall
+{
+    public double Station { get; init; }
+    public double Left { get; init; }
+    public double Right { get; init; }
+}
+
+/// <summary>From the running station <c>At</c> on, the stations shown are <c>Ahead</c> and following; before it they arrive at <c>Back</c>.</summary>
+public sealed record StationEquation
+{
+    public double At { get; init; }
+    public double Back { get; init; }
+    public double Ahead { get; init; }
 }

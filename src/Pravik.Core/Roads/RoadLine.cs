@@ -2,54 +2,55 @@ using Pravik.Core.Geometry;
 
 namespace Pravik.Core.Roads;
 
-/// <summary>Where a point lies on the road: station along it, offset square to it (positive right looking ahead).</summary>
-public readonly record struct RoadPlace(double Station, double Offset);
+/// <summary>A point of the road: east and north, level (null where no profile is given), azimuth (rad, 0 to 2π), grade and crossfall (rise outward).</summary>
+public readonly record struct RoadPoint(double X, double Y, double? Z, double Azimuth, double Grade, double Crossfall);
 
-/// <summary>Answers where stations are. The pure geometry of a <see cref="Road"/>.</summary>
-public sealed class RoadLine(Road road)
+/// <summary>Answers where stations are: line, profile and crossfalls of a <see cref="Road"/>.</summary>
+public sealed class RoadLine
 {
-    private readonly Point start = new(road.StartEast, road.StartNorth);
-    private readonly double curvature = road.Radius is { } radius ? 1 / radius : 0;
+    private readonly ProfileLine? profile;
 
-    public double StartStation => road.StartStation;
-    public double EndStation => road.StartStation + road.Length;
-
-    /// <summary>Direction of the road at a station, clockwise from north (rad). Continues beyond the ends with the same curvature.</summary>
-    public double Azimuth(double station) => road.Azimuth + curvature * (station - road.StartStation);
-
-    /// <summary>
-    /// The point at a station and offset. On an arc the position is the chord: length 2R·sin(δ/2) along azimuth + δ/2.
-    /// Stations beyond the ends continue the line.
-    /// </summary>
-    public Point At(double station, double offset = 0)
+    /// <summary>Throws <see cref="ArgumentException"/> for a road without a line, which validation refuses.</summary>
+    public RoadLine(Road road)
     {
-        var length = station - road.StartStation;
-        var half = curvature * length / 2;
-        var chord = half == 0 ? length : length * Math.Sin(half) / half;
-        return start + chord * Point.Towards(road.Azimuth + half) + offset * Point.Towards(Azimuth(station) + Math.PI / 2);
+        Road = road;
+        Line = LineBuilder.Build(road);
+        profile = road.Profile.IsDefaultOrEmpty ? null : new(road.Profile);
+        Crossfalls = new(road.Crossfalls);
+        Stationing = new(road.Equations);
     }
 
-    /// <summary>Level of the road line at a station.</summary>
-    public double Level(double station) => road.StartLevel + road.Grade * (station - road.StartStation);
+    public Road Road { get; }
+    public HorizontalLine Line { get; }
+    public ProfileLine? Profile => profile;
+    public CrossfallLine Crossfalls { get; }
+    public Stationing Stationing { get; }
+    public double StartStation => Line.StartStation;
+    public double EndStation => Line.EndStation;
+
+    /// <summary>Direction of the road at a station, clockwise from north (rad), not reduced to one turn.</summary>
+    public double Azimuth(double station) => Line.Azimuth(station);
+
+    /// <summary>The point at a station and offset in plan; beyond the ends on their tangents.</summary>
+    public Point At(double station, double offset = 0) => Line.At(station, offset);
+
+    /// <summary>Level of the road line at a station; 0 where no profile is given, which validation refuses for a bridge.</summary>
+    public double Level(double station) => profile?.Level(station) ?? 0;
+
+    /// <summary>Station and offset of a point: the nearest solution.</summary>
+    public RoadPlace Locate(Point point) => Line.Locate(point);
 
     /// <summary>
-    /// Station and offset of a point: the nearest solution. On an arc, points at the centre have no single answer and get the
-    /// start station; stations are found within half a turn either side of the road's middle.
+    /// Everything at a station and offset: level = profile + crossfall·|offset|, the crossfall being that of the offset's side. No level
+    /// where the profile does not reach.
     /// </summary>
-    public RoadPlace Locate(Point point)
+    public RoadPoint Survey(double station, double offset)
     {
-        var ahead = Point.Towards(road.Azimuth);
-        var right = Point.Towards(road.Azimuth + Math.PI / 2);
-        var along = (point - start).Dot(ahead);
-        var across = (point - start).Dot(right);
-        if (curvature == 0) return new(road.StartStation + along, across);
-        var radius = 1 / curvature;
-        var side = Math.Sign(radius);
-        var toCentre = radius - across;
-        var middle = road.Length / 2 / Math.Abs(radius);
-        var angle = Math.Atan2(along, side * toCentre);
-        angle += 2 * Math.PI * Math.Round((middle - angle) / (2 * Math.PI));
-        var distance = Math.Sqrt(along * along + toCentre * toCentre);
-        return new(road.StartStation + angle * Math.Abs(radius), side * (Math.Abs(radius) - distance));
+        var at = Line.At(station, offset);
+        var (left, right) = Crossfalls.At(station);
+        var crossfall = offset < 0 ? left : right;
+        var azimuth = Math.IEEERemainder(Line.Azimuth(station), 2 * Math.PI);
+        return new(at.X, at.Y, profile is { } p && p.Covers(station) ? p.Level(station) + crossfall * Math.Abs(offset) : null,
+            azimuth < 0 ? azimuth + 2 * Math.PI : azimuth, profile?.Grade(station) ?? 0, crossfall);
     }
 }

@@ -159,7 +159,7 @@ public sealed class GrillageBuilder
         var axes = new HashSet<int> { 0 };
         var sum = 0;
         foreach (var count in divisions) axes.Add(sum += count);
-        var aligned = Math.Abs(bridge.Axes.Skew) <= GreatestAlignedSkew;
+        var aligned = geometry.Axes.Max(a => Math.Abs(a.Skew)) <= GreatestAlignedSkew;
         for (var bay = 0; bay + 1 < longitudinals; bay++)
         {
             foreach (var line in axes) AddDiaphragm(Node(bay, line), Node(bay + 1, line));

@@ -58,7 +58,7 @@ public sealed class PlanView
     {
         var from = geometry.StationOnAxis(geometry.Axes[0], offset) - EndOverhang;
         var to = geometry.StationOnAxis(geometry.Axes[^1], offset) + EndOverhang;
-        var pieces = geometry.Bridge.Road.Radius is null ? 1 : 24;
+        var pieces = geometry.Road.Azimuth(from) == geometry.Road.Azimuth(to) && geometry.Road.Line.Curvature((from + to) / 2) == 0 ? 1 : 48;
         return Enumerable.Range(0, pieces + 1).Select(i => geometry.Road.At(from + i * (to - from) / pieces, offset));
     }
 

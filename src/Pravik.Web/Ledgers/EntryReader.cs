@@ -6,7 +6,11 @@ using Pravik.Exchange;
 namespace Pravik.Web.Ledgers;
 
 /// <summary>A typed entry turned into a patch with its label, or the reason why it cannot be.</summary>
-public sealed record EntryReading(IReadOnlyList<PatchOperation> Patch, string Label, string? Error);
+public sealed record EntryReading(IReadOnlyList<PatchOperation> Patch, string Label, string? Error)
+{
+    /// <summary>An object that must be there first, or null.</summary>
+    public string? Needs { get; init; }
+}
 
 /// <summary>Turns what was typed into a field into an edit of the bridge.</summary>
 public static class EntryReader
@@ -19,6 +23,14 @@ public static class EntryReader
         var units = UnitSystem.Named(bridge.Basis.Units);
         text = text?.Trim() ?? "";
         if (field.IsOwn && text.Length == 0) return Clear(field, path);
+        if (DerivedEntries.Matches(path)) return DerivedEntries.Read(bridge, field, path, text);
+        var reading = Plain(field, path, text, units);
+        if (reading.Needs is { } part && BridgeEditing.ValueAt(bridge, part) is null) return reading with { Patch = [new("add", part, new JsonObject()), .. reading.Patch] };
+        return reading;
+    }
+
+    private static EntryReading Plain(Field field, string path, string text, UnitSystem units)
+    {
         return field.Entry switch
         {
             EntryKind.Text => Taken(field, path, JsonValue.Create(text), $"“{text}”"),
@@ -73,8 +85,9 @@ public static class EntryReader
 
     private static EntryReading Taken(Field field, string path, JsonNode value, string words)
     {
-        var op = path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) ? "add" : "replace";
-        return new([new(op, path, value)], $"{Named(field, path)} set to {words}", null);
+        var label = $"{Named(field, path)} set to {words}";
+        if (path.Split('/') is ["", "axes", "own", var axis, var name]) return new([new("add", $"/axes/own/{axis}/{name}", value)], label, null) { Needs = $"/axes/own/{axis}" };
+        return new([new(path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) ? "add" : "replace", path, value)], label, null);
     }
 
     /// <summary>The field's name, with the number of the span, strip or row it belongs to.</summary>
@@ -83,6 +96,9 @@ public static class EntryReader
         var parts = path.Split('/');
         if (path.StartsWith("/basis/ownValues/", StringComparison.Ordinal)) return parts[^1];
         if (path.StartsWith("/axes/spans/", StringComparison.Ordinal)) return $"Span {int.Parse(parts[^1]) + 1}";
+        if (parts is ["", "road", "elements" or "points" or "profile" or "crossfalls" or "equations", var item, _])
+            return $"{field.Name} of {parts[2] switch { "elements" => "element", "points" => "point", "profile" => "profile point", "crossfalls" => "crossfall", _ => "equation" }} {int.Parse(item) + 1}";
+        if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";
         if (path.StartsWith("/deck/left/", StringComparison.Ordinal) || path.StartsWith("/deck/right/", StringComparison.Ordinal)) return $"{field.Name} of strip {int.Parse(parts[3]) + 1} {parts[2]}";
         if (path.StartsWith("/girders/strands/rows/", StringComparison.Ordinal)) return $"{field.Name} of strand row {int.Parse(parts[4]) + 1}";
         if (path.StartsWith("/girders/slabBars/", StringComparison.Ordinal)) return $"{field.Name} of {parts[3]} slab bars";

@@ -1,6 +1,7 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
+using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
@@ -25,39 +26,41 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry)
         ]);
     }
 
-    public Ledger Road() => new("Road", "the line that all hangs from",
-    [
-        new("Line", [rows.Entry("/road/startStation"), rows.Entry("/road/startEast"), rows.Entry("/road/startNorth"), rows.Entry("/road/azimuth"), rows.Entry("/road/length"),
-            rows.Entry("/road/radius") with { Name = bridge.Road.Radius is null ? "Radius (straight)" : "Radius" }]),
-        new("Profile", [rows.Entry("/road/startLevel"), rows.Entry("/road/grade")]),
-        new("Readings",
-        [
-            rows.Reading("End station", geometry.Road.EndStation, QuantityKind.Length),
-            rows.Reading("Level at end", geometry.Road.Level(geometry.Road.EndStation), QuantityKind.Length),
-            rows.Reading("Left before first axis", geometry.FirstStation - geometry.Road.StartStation, QuantityKind.Length),
-            rows.Reading("Left after last axis", geometry.Road.EndStation - geometry.LastStation, QuantityKind.Length),
-        ]),
-    ]);
+    public Ledger Road(double station) => new RoadLedger(bridge, geometry, rows).Make(station);
 
     public Ledger Axes()
     {
-        var spans = bridge.Axes.Spans;
+        var axes = bridge.Axes;
+        var spans = axes.Spans;
+        var units = rows.Units;
         var add = new LedgerAction("Add a span", $"Span {spans.Length + 1} added", [new("add", "/axes/spans/-", JsonValue.Create(spans[^1]))]);
         return new("Axes", $"{spans.Length} {(spans.Length == 1 ? "span" : "spans")}",
         [
-            new("Set out", [rows.Entry("/axes/firstStation"), rows.Entry("/axes/spans"), rows.Entry("/axes/skew")]),
-            new("Span by span", [.. spans.Select((_, i) => rows.Entry($"/axes/spans/{i}", name: $"Span {i + 1}"))])
+            new("Set out", [rows.Entry("/axes/firstStation"), rows.Entry("/axes/spans"), rows.Entry("/axes/skew"), rows.Derived("/axes/count", spans.Length), rows.Derived("/axes/overall", spans.Sum()), rows.Derived("/axes/lastStation", geometry.LastStation)])
             {
                 Actions = spans.Length > 1 ? [add, new("Take the last away", $"Span {spans.Length} taken away", [new("remove", $"/axes/spans/{spans.Length - 1}")])] : [add],
             },
+            new("Axis by axis", [.. geometry.Axes.SelectMany(a => new[]
+            {
+                rows.Entry($"/axes/own/{a.Number}/name", inheritedChoice: $"{a.Number}"), rows.Derived($"/axes/stations/{a.Number}", a.Station), rows.Entry($"/axes/own/{a.Number}/skew", a.Skew),
+                rows.Entry($"/axes/own/{a.Number}/kind", inheritedChoice: a.Kind == AxisKind.Abutment ? "abutment" : "pier"),
+            })]) { Columns = ["Axis", $"Station, {units[QuantityKind.Length].Symbol}", $"Skew, {units[QuantityKind.Angle].Symbol}", "Kind"], Note = "Grey values follow from the common ones; clear an own value to give it back." },
+            new("Directions", [.. geometry.Axes.Select(a => rows.Entry($"/axes/own/{a.Number}/azimuth", Direction(a), $"Axis {a.Name}"))]) { Note = "A direction clockwise from north takes the place of a skew." },
             new("Readings", [.. geometry.Axes.SelectMany(a => new[]
             {
-                LedgerRows.Reading("", a.Name) with { Picks = $"/parts/axes/{a.Name}" },
-                LedgerRows.Reading("", rows.Units.Format(a.Station, QuantityKind.Length)),
-                LedgerRows.Reading("", rows.Units.Format(geometry.Road.Level(a.Station), QuantityKind.Length)),
-            })]) { Columns = ["Axis", $"Station, {rows.Units[QuantityKind.Length].Symbol}", "Road level"] },
-            new("", [rows.Reading("Overall length", geometry.LastStation - geometry.FirstStation, QuantityKind.Length)]),
+                LedgerRows.Reading("", a.Name) with { Picks = $"/parts/axes/{a.Number}" },
+                LedgerRows.Reading("", units.Format(geometry.Road.Level(a.Station), QuantityKind.Length)),
+                LedgerRows.Reading("", units.Format(a.Skew, QuantityKind.Angle)),
+                LedgerRows.Reading("", units.Format(Point.Distance(geometry.OnAxis(a, geometry.Section.LeftEdge), geometry.OnAxis(a, geometry.Section.RightEdge)), QuantityKind.Length)),
+            })]) { Columns = ["Axis", "Road level", "Skew", "Length"] },
         ]);
+    }
+
+    /// <summary>Azimuth of an axis seen from left to right, 0 to 2π.</summary>
+    private double Direction(AxisPlace axis)
+    {
+        var azimuth = (geometry.Road.Azimuth(axis.Station) + Math.PI / 2 + axis.Skew) % (2 * Math.PI);
+        return azimuth < 0 ? azimuth + 2 * Math.PI : azimuth;
     }
 
     public Ledger Deck()

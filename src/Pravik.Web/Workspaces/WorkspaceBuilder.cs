@@ -2,6 +2,7 @@ using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
 using Pravik.Core.Design;
 using Pravik.Core.Findings;
+using Pravik.Core.Roads;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Data;
@@ -21,6 +22,7 @@ public sealed class WorkspaceBuilder
     private const double BandHeight = 104;
     private const double CaptionHeight = 30;
     private readonly Snapshot snapshot;
+    private readonly Ground? ground;
     private readonly RunState? run;
     private readonly LatestResults? latest;
     private readonly WorkspaceRequest request;
@@ -32,9 +34,9 @@ public sealed class WorkspaceBuilder
     private readonly int girder;
     private readonly string? pick;
 
-    private WorkspaceBuilder(Snapshot snapshot, RunState? run, LatestResults? latest, WorkspaceRequest request)
+    private WorkspaceBuilder(Snapshot snapshot, Ground? ground, RunState? run, LatestResults? latest, WorkspaceRequest request)
     {
-        (this.snapshot, this.run, this.request) = (snapshot, run, request);
+        (this.snapshot, this.ground, this.run, this.request) = (snapshot, ground, run, request);
         geometry = new(snapshot.Bridge);
         units = UnitSystem.Named(snapshot.Bridge.Basis.Units);
         // Results of another layout of girders and spans do not belong on this bridge, not even as out of date.
@@ -50,10 +52,11 @@ public sealed class WorkspaceBuilder
         var reach = 0.1 * (geometry.LastStation - geometry.FirstStation) + 2;
         // Not quite the middle, so that the cursor stands clear of what is written there.
         var start = geometry.FirstStation + 0.46 * (geometry.LastStation - geometry.FirstStation);
-        station = Math.Clamp(request.Station is { } s && double.IsFinite(s) ? s : start, geometry.FirstStation - reach, geometry.LastStation + reach);
+        var (least, most) = request.Step == "road" ? (geometry.Road.StartStation, geometry.Road.EndStation) : (geometry.FirstStation - reach, geometry.LastStation + reach);
+        station = Math.Clamp(request.Station is { } s && double.IsFinite(s) ? s : start, least, Math.Max(least, most));
     }
 
-    public static Workspace Build(Snapshot snapshot, RunState? run, LatestResults? latest, WorkspaceRequest request) => new WorkspaceBuilder(snapshot, run, latest, request).Build();
+    public static Workspace Build(Snapshot snapshot, Ground? ground, RunState? run, LatestResults? latest, WorkspaceRequest request) => new WorkspaceBuilder(snapshot, ground, run, latest, request).Build();
 
     private Workspace Build()
     {
@@ -68,7 +71,8 @@ public sealed class WorkspaceBuilder
 
     private List<LayoutChoice> Layouts() => request.Step switch
     {
-        "road" or "axes" => [new("planElevation", "Plan and elevation", false), new("plan", "Plan", false), new("elevation", "Elevation", false)],
+        "road" => [new("road", "Plan and diagrams", false), new("roadPlan", "Plan", false), new("roadDiagrams", "Diagrams", false)],
+        "axes" => [new("planElevation", "Plan and elevation", false), new("plan", "Plan", false), new("elevation", "Elevation", false)],
         "deck" => [new("sectionPlan", "Section and plan", false), new("section", "Section", false), new("plan", "Plan", false)],
         "girders" => [new("planSection", "Plan and section", false), new("girder", "Girder", false), new("section", "Section", false)],
         "loads" => [new("loads", "Loads on the section", false)],
@@ -83,9 +87,14 @@ public sealed class WorkspaceBuilder
         var half = ViewSize.Pixels(request.Width, Math.Max(120, request.Height / 2 - CaptionHeight));
         ViewPart Plan(ViewSize size, TrafficEffect? traffic = null) => Part("plan", PlanView.Draw(geometry, units, size, station, pick, traffic));
         ViewPart Section(ViewSize size) => Part("section", SectionView.Draw(geometry, units, size, station, pick));
+        ViewPart RoadPlan(ViewSize size) => Part("road", RoadPlanView.Draw(geometry, units, size, station));
+        ViewPart RoadDiagrams(ViewSize size) => Part("profile", RoadDiagramView.Draw(geometry, ground, units, size, station));
         ViewPart Elevation(ViewSize size) => Part("elevation", ElevationView.Draw(geometry, units, size, station, pick));
         return layout switch
         {
+            "road" => ([RoadPlan(half), RoadDiagrams(half)], null),
+            "roadPlan" => ([RoadPlan(whole)], null),
+            "roadDiagrams" => ([RoadDiagrams(whole)], null),
             "planElevation" => ([Plan(half), Elevation(half)], null),
             "plan" => ([Plan(whole)], null),
             "elevation" => ([Elevation(whole)], null),
@@ -127,7 +136,7 @@ public sealed class WorkspaceBuilder
         return request.Step switch
         {
             "basis" => steps.Basis(),
-            "road" => steps.Road(),
+            "road" => steps.Road(station),
             "axes" => steps.Axes(),
             "deck" => steps.Deck(),
             "girders" => steps.Girders(pick),

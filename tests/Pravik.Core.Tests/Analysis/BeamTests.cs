@@ -104,7 +104,7 @@ public class BeamTests
     public void Reactions_balance_loads_and_no_load_is_lost(double skew, double? radius)
     {
         var bridge = TestBridges.Symmetric(skew * Math.PI / 180, 16, 22, 16);
-        var geometry = new BridgeGeometry(bridge with { Road = bridge.Road with { Radius = radius } });
+        var geometry = new BridgeGeometry(bridge with { Road = TestBridges.Arc(200, radius) });
         var grillage = GrillageBuilder.Build(geometry);
         var solver = new GrillageSolver(grillage, new BandedCholesky());
         var permanent = new PermanentLoads(geometry, grillage);

@@ -22,7 +22,7 @@ public class GeometryTests
     public void On_a_curve_the_end_of_a_girder_has_its_offset_and_lies_on_the_axis()
     {
         var bridge = TestBridges.Symmetric(0.3, 20, 25);
-        var geometry = new BridgeGeometry(bridge with { Road = bridge.Road with { Radius = -150 } });
+        var geometry = new BridgeGeometry(bridge with { Road = TestBridges.Arc(300, -150) });
         foreach (var girder in geometry.Girders)
         {
             for (var i = 0; i < geometry.Axes.Length; i++)

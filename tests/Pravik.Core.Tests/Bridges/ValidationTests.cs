@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
+using Pravik.Core.Roads;
+using Pravik.Exchange;
 
 namespace Pravik.Core.Tests.Bridges;
 
@@ -12,9 +14,14 @@ public class ValidationTests
         { "/axes/spans/0", b => b with { Axes = b.Axes with { Spans = [0.0, 20] } } },
         { "/axes/spans/1", b => b with { Axes = b.Axes with { Spans = [20.0, 1e9] } } },
         { "/axes/spans", b => b with { Axes = b.Axes with { Spans = [] } } },
-        { "/axes/spans", b => b with { Axes = b.Axes with { Spans = [100.0, 100, 100] } } },
-        { "/axes/firstStation", b => b with { Axes = b.Axes with { FirstStation = -5 } } },
-        { "/road/radius", b => b with { Road = b.Road with { Radius = 0 } } },
+        { "/axes/spans", b => b with { Axes = b.Axes with { Spans = [.. Enumerable.Repeat(119.0, 25)] } } },
+        { "/axes/firstStation", b => b with { Axes = b.Axes with { FirstStation = -2500 } } },
+        { "/axes/own/3", b => b with { Axes = b.Axes with { Own = b.Axes.Own.Add("3", null!) } } },
+        { "/axes/own/x", b => b with { Axes = b.Axes with { Own = b.Axes.Own.Add("x", new()) } } },
+        { "/road/profile/1/station", b => b with { Road = b.Road with { Profile = [new(), new() { Station = -4 }] } } },
+        { "/road/crossfalls/1/station", b => b with { Road = b.Road with { Crossfalls = [new() { Station = 5 }, new() { Station = 5 }] } } },
+        { "/road/points", b => b with { Road = b.Road with { Entry = LineEntry.Points } } },
+        { "/road/elements/0/endRadius", b => b with { Road = TestBridges.Arc(300, 0) } },
         { "/deck/left/0/width", b => b with { Deck = b.Deck with { Left = b.Deck.Left.SetItem(0, b.Deck.Left[0] with { Width = -3 }) } } },
         { "/deck/left", b => b with { Deck = b.Deck with { Left = [new() { Kind = StripKind.Footway, Width = 5 }], Right = [new() { Kind = StripKind.Footway, Width = 5 }] } } },
         { "/deck/left", b => b with { Deck = b.Deck with { Left = [new() { Width = 1.4 }], Right = [new() { Width = 1.4 }] }, Girders = b.Girders with { Count = 1, OverhangLeft = 1.4 } } },
@@ -54,10 +61,26 @@ public class ValidationTests
         Assert.Empty(BridgeValidation.Check(TestBridges.Demo));
     }
 
+    /// <summary>At a skew of 30° the right corner of the first axis lies 5.45·tan 30° before it, and the deck 0.6 m further.</summary>
+    [Fact]
+    public void A_road_too_short_for_a_corner_is_told_and_mended()
+    {
+        var demo = Bridge.New("Short") with { Axes = new() { FirstStation = 2, Spans = [20], Skew = Math.PI / 6 } };
+        var finding = Assert.Single(BridgeValidation.Check(demo));
+        Assert.Equal(2 - 5.45 * Math.Tan(Math.PI / 6) - 0.6, finding.Station!.Value, 1e-9);
+        Assert.Contains("first right corner", finding.Message);
+        Assert.Contains("2.747 m more", finding.Message);
+        var patch = finding.Repair!.Patch.Select(o => new PatchOperation(o.Op, o.Path, System.Text.Json.Nodes.JsonNode.Parse(o.Value))).ToList();
+        var mended = BridgeEditing.Apply(demo, patch);
+        Assert.Empty(mended.Findings);
+        var (before, after) = (new BridgeGeometry(demo), new BridgeGeometry(mended.Bridge!));
+        Assert.Equal(0, Geometry.Point.Distance(before.Girders[2].AtAxes[1], after.Girders[2].AtAxes[1]), 1e-9);
+    }
+
     [Fact]
     public void A_girder_that_leaves_a_curved_deck_is_an_error()
     {
-        var bridge = TestBridges.Symmetric(0, 40) with { Road = new() { Length = 100, Radius = 80 } };
+        var bridge = TestBridges.Symmetric(0, 40) with { Road = TestBridges.Arc(100, 80) };
         Assert.Contains(BridgeValidation.Check(bridge), f => f.Severity == Severity.Error && f.Message.Contains("curved"));
     }
 

@@ -1,0 +1,33 @@
+using System.Collections.Immutable;
+using Pravik.Core.Findings;
+using Pravik.Core.Roads;
+
+namespace Pravik.Exchange.LandXml;
+
+/// <summary>A profile that was read: its name and points.</summary>
+public sealed record NamedProfile(string Name, ImmutableArray<ProfilePoint> Points);
+
+/// <summary>A ground surface that was read.</summary>
+public sealed record NamedGround(string Name, Ground Ground);
+
+/// <summary>
+/// An alignment: its road (line, crossfalls, equations; the first profile), all its profiles, and what was found while reading. With an error
+/// the road is null: a line with a gap is never given.
+/// </summary>
+public sealed record ReadAlignment(string Name, Road? Road, ImmutableArray<NamedProfile> Profiles, ImmutableArray<Finding> Findings)
+{
+    /// <summary>The road with the profile of that name; the first one for null; null where there is no road or no such profile.</summary>
+    public Road? With(string? profile)
+    {
+        if (profile is null || Road is null) return Road;
+        return Profiles.FirstOrDefault(p => p.Name == profile) is { } found ? Road with { Profile = found.Points } : null;
+    }
+}
+
+/// <summary>What a road file holds: alignments, grounds, the unit it was in (m), what was passed over and how often, and findings on the file.</summary>
+public sealed record RoadFile(ImmutableArray<ReadAlignment> Alignments, ImmutableArray<NamedGround> Grounds, double Unit, ImmutableSortedDictionary<string, int> Skipped, ImmutableArray<Finding> Findings)
+{
+    public static RoadFile Refused(Finding finding) => new([], [], 1, ImmutableSortedDictionary<string, int>.Empty, [finding]);
+
+    public IEnumerable<Finding> AllFindings => Findings.Concat(Alignments.SelectMany(a => a.Findings));
+}

@@ -1,0 +1,46 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+
+namespace Pravik.Exchange;
+
+/// <summary>Brings documents of older versions to the present one.</summary>
+internal static class OlderVersions
+{
+    /// <summary>The version that a document names, or null where that cannot be seen.</summary>
+    public static int? Named(string text)
+    {
+        try
+        {
+            using var document = JsonDocument.Parse(text);
+            return document.RootElement.ValueKind == JsonValueKind.Object && document.RootElement.TryGetProperty("version", out var version) && version.TryGetInt32(out var number) ? number : null;
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+    }
+
+    /// <summary>
+    /// Version 1 had one straight or arc with one grade: <c>length</c>, <c>radius</c>, <c>startLevel</c> and <c>grade</c> become one element and two
+    /// profile points. Throws <see cref="InvalidOperationException"/> or <see cref="FormatException"/> for text in a number.
+    /// </summary>
+    public static JsonNode FromVersion1(string text)
+    {
+        var bridge = JsonNode.Parse(text)!.AsObject();
+        bridge["version"] = 2;
+        if (bridge["road"] is not JsonObject road) return bridge;
+        double Take(string name, double usual)
+        {
+            var value = road[name]?.GetValue<double>() ?? usual;
+            road.Remove(name);
+            return value;
+        }
+        var radius = road["radius"]?.DeepClone();
+        road.Remove("radius");
+        var (start, length) = (road["startStation"]?.GetValue<double>() ?? 0, Take("length", 200));
+        var (level, grade) = (Take("startLevel", 0), Take("grade", 0));
+        road["elements"] = new JsonArray(new JsonObject { ["length"] = length, ["startRadius"] = radius, ["endRadius"] = radius?.DeepClone() });
+        road["profile"] = new JsonArray(new JsonObject { ["station"] = start, ["level"] = level }, new JsonObject { ["station"] = start + length, ["level"] = level + grade * length });
+        return bridge;
+    }
+}
