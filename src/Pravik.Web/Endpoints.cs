@@ -7,6 +7,7 @@ using Pravik.Data;
 using Pravik.Drawings.Sheets;
 using Pravik.Drawings.Writers;
 using Pravik.Exchange;
+using Pravik.Exchange.LandXml;
 using Pravik.Web.Ledgers;
 using Pravik.Web.Runs;
 using Pravik.Web.Workspaces;
@@ -46,6 +47,12 @@ public static class Endpoints
         bridge.MapDelete("/run", (string id, RunQueue runs) => { runs.Stop(id); return Results.NoContent(); });
         bridge.MapGet("/bridge.json", async (string id, ProjectStore store) =>
             await store.FindAsync(id) is { } s ? Results.File(Encoding.UTF8.GetBytes(BridgeJson.WriteIndented(s.Bridge)), "application/json", $"{FileName(s.Bridge)}.json") : NoSuchBridge(id));
+        bridge.MapGet("/road.xml", async (string id, ProjectStore store, GroundStore grounds) =>
+        {
+            if (await store.FindAsync(id) is not { } s) return NoSuchBridge(id);
+            var ground = s.Bridge.Ground is { } g && grounds.Find(g.Hash) is { } found ? new NamedGround(g.Name, found) : null;
+            return Results.File(Encoding.UTF8.GetBytes(LandXmlWriter.Write(s.Bridge.Road, ground)), "application/xml", $"{FileName(s.Bridge)}-road.xml");
+        });
         bridge.MapGet("/general-arrangement.{format}", Sheet);
     }
 

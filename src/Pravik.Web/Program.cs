@@ -13,6 +13,7 @@ builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 
 builder.Services.AddDbContextFactory<PravikContext>(options => options.UseSqlite($"Data Source={Path.Combine(folder, "pravik.db")}"));
 builder.Services.AddSingleton<ProjectStore>();
 builder.Services.AddSingleton(new GroundStore(Path.Combine(folder, "grounds")));
+builder.Services.AddSingleton<RoadUploads>();
 builder.Services.AddSingleton<RunQueue>();
 builder.Services.AddHostedService(services => services.GetRequiredService<RunQueue>());
 builder.Services.ConfigureHttpJsonOptions(options => options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase)));

@@ -43,7 +43,7 @@ public class LandXmlTests
                       </CoordGeom>
                       <StaEquation staInternal="10500" staBack="10500" staAhead="12000"/>
                       <Profile><ProfAlign name="Design">
-                        <PVI>10000 100</PVI><ParaCurve length="400">10800 116</ParaCurve><UnsymParaCurve lengthIn="100" lengthOut="200">11500 105.5</UnsymParaCurve><CircCurve length="1" radius="9000">12000 115.5</CircCurve><PVI>12400 107.5</PVI>
+                        <PVI>10000 100</PVI><ParaCurve length="400">10800 116</ParaCurve><UnsymParaCurve lengthIn="100" lengthOut="200">11500 105.5</UnsymParaCurve><CircCurve length="1" radius="9000">12000 115.5</CircCurve><PVI>12430 106.9</PVI>
                       </ProfAlign><ProfSurf name="old"/></Profile>
                       <Superelevation><BeginRunoutSta>10900</BeginRunoutSta><BeginRunoffSta>11000</BeginRunoffSta><FullSuperSta>11300</FullSuperSta><FullSuperelev>6</FullSuperelev><RunoffSta>11900</RunoffSta><StartofRunoutSta>12100</StartofRunoutSta><EndofRunoutSta>12200</EndofRunoutSta></Superelevation>
                     </Alignment>

@@ -19,6 +19,11 @@ public static class BridgeValidation
         if (!IsWhole(bridge, bounds)) return bounds.Findings;
         Basis(bridge, bounds);
         RoadValidation.Check(bridge.Road, bounds);
+        if (bridge.Ground is { } ground)
+        {
+            bounds.Text("/ground/name", "The ground's name", ground.Name, 120);
+            bounds.Text("/ground/hash", "The ground's hash", ground.Hash, 64);
+        }
         Axes(bridge, bounds);
         Deck(bridge.Deck, bounds);
         GirderSizes(bridge.Girders, bounds);

@@ -97,7 +97,9 @@ public static class RoadPlanView
         {
             var p = at(line.At(station));
             canvas.Circle(p, 0.8, Pen.Edge, Fill.Sheet);
-            canvas.Text(p + new Point(0, 5.2), units.Format(station, QuantityKind.Length), TextKind.Number, Anchor.Middle, true);
+            // On the tangent, away from the line.
+            var away = (station == line.StartStation ? -1 : 1) * Point.Towards(line.Azimuth(station));
+            canvas.Text(p + new Point(2.2 * away.X, -2.2 * away.Y + 0.35 * canvas.TextHeight), units.Format(station, QuantityKind.Length), TextKind.Number, away.X > 0.3 ? Anchor.Start : away.X < -0.3 ? Anchor.End : Anchor.Middle, true);
         }
     }
 }

@@ -148,6 +148,15 @@ Alpine.data("workspace", () => ({
   get bridgeUrl() {
     return `${this.api?.base ?? ""}/bridge.json`;
   },
+  get roadFileUrl() {
+    return `/bridges/${this.project}/road-file`;
+  },
+  get setOutUrl() {
+    return `/bridges/${this.project}/set-out`;
+  },
+  get roadXmlUrl() {
+    return `${this.api?.base ?? ""}/road.xml`;
+  },
   sheetUrl(format) {
     return `${this.api?.base ?? ""}/general-arrangement.${format}`;
   },

@@ -1,0 +1,126 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Pravik.Core.Bridges;
+using Pravik.Core.Roads;
+using Pravik.Core.Units;
+using Pravik.Data;
+using Pravik.Exchange;
+using Pravik.Exchange.LandXml;
+using Pravik.Web.Runs;
+
+namespace Pravik.Web.Pages;
+
+/// <summary>Brings in a road file in two steps: what was read and what would move; then accept it or keep the old.</summary>
+[RequestSizeLimit(RoadUploads.LongestFile)]
+[RequestFormLimits(MultipartBodyLengthLimit = RoadUploads.LongestFile)]
+public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadUploads uploads, RunQueue runs) : PageModel
+{
+    private const double Step = 10;
+
+    public string ProjectId { get; private set; } = "";
+    public Bridge Bridge { get; private set; } = null!;
+    public string? Token { get; private set; }
+    public string FileName { get; private set; } = "";
+    public RoadFile? Read { get; private set; }
+    public ReadAlignment? Chosen { get; private set; }
+    public Road? NewRoad { get; private set; }
+    public IReadOnlyList<RoadChange> Changes { get; private set; } = [];
+    public IReadOnlyList<string> Problems { get; private set; } = [];
+
+    [BindProperty(SupportsGet = true)]
+    public string? Alignment { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Profile { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Ground { get; set; }
+
+    public UnitSystem Units => UnitSystem.Named(Bridge.Basis.Units);
+
+    public async Task<IActionResult> OnGetAsync(string id, string? token)
+    {
+        if (!await OpenAsync(id)) return NotFound();
+        if (token is not null && !Review(token)) Problems = ["The file is no longer held. Choose it again."];
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(string id, IFormFile? file)
+    {
+        if (!await OpenAsync(id)) return NotFound();
+        if (file is null || file.Length == 0)
+        {
+            Problems = ["Choose a file first."];
+            return Page();
+        }
+        await using var stream = file.OpenReadStream();
+        var (token, read) = uploads.Take(Path.GetFileName(file.FileName), stream);
+        if (read.Alignments.IsEmpty && read.Grounds.IsEmpty)
+        {
+            Problems = [.. read.Findings.Select(f => $"{f.Path} {f.Message}".Trim())];
+            return Page();
+        }
+        return RedirectToPage(new { id, token });
+    }
+
+    public async Task<IActionResult> OnPostAcceptAsync(string id, string? token, bool takeRoad, bool takeGround)
+    {
+        if (!await OpenAsync(id)) return NotFound();
+        if (!Review(token))
+        {
+            Problems = ["The file is no longer held. Choose it again."];
+            return Page();
+        }
+        List<PatchOperation> patch = [];
+        if (takeRoad && NewRoad is { } road)
+        {
+            // A bridge needs a level: without a profile in the file the old one stays.
+            if (road.Profile.IsEmpty) road = road with { Profile = Bridge.Road.Profile };
+            patch.Add(new("replace", "/road", JsonSerializer.SerializeToNode(road, BridgeJson.Options)));
+        }
+        if (takeGround && Read!.Grounds.FirstOrDefault(g => Ground is null || g.Name == Ground) is { } ground)
+            patch.Add(new("replace", "/ground", new JsonObject { ["name"] = ground.Name.Length > 120 ? ground.Name[..120] : ground.Name, ["hash"] = grounds.Keep(ground.Ground) }));
+        if (patch.Count == 0)
+        {
+            Problems = ["Nothing was chosen: tick the road, the ground, or both."];
+            return Page();
+        }
+        var revision = (await store.FindAsync(id))!.Revision;
+        var outcome = await store.EditAsync(id, revision, patch, $"{(patch.Count == 2 ? "Road and ground" : takeRoad ? "Road" : "Ground")} brought in from {FileName}");
+        if (outcome?.Snapshot is not { } snapshot)
+        {
+            Problems = [.. outcome?.Refusals.Select(f => $"{f.Message} ({f.Path})") ?? ["The bridge is not there any more."]];
+            return Page();
+        }
+        await runs.RequestAsync(id, snapshot.Bridge);
+        runs.TellEdit(id);
+        return Redirect($"/bridges/{id}/road");
+    }
+
+    private async Task<bool> OpenAsync(string id)
+    {
+        if (await store.FindAsync(id) is not { } snapshot) return false;
+        (ProjectId, Bridge) = (id, snapshot.Bridge);
+        return true;
+    }
+
+    private bool Review(string? token)
+    {
+        if (uploads.Find(token) is not { } found) return false;
+        (Token, FileName, Read) = (token, found.Name, found.File);
+        Chosen = found.File.Alignments.FirstOrDefault(a => a.Name == Alignment) ?? found.File.Alignments.FirstOrDefault(a => a.Road is not null) ?? found.File.Alignments.FirstOrDefault();
+        NewRoad = Chosen?.With(Chosen.Profiles.Any(p => p.Name == Profile) ? Profile : null);
+        if (NewRoad is not null) Changes = Compare(NewRoad);
+        return true;
+    }
+
+    private IReadOnlyList<RoadChange> Compare(Road road)
+    {
+        var geometry = new BridgeGeometry(Bridge);
+        var places = geometry.Axes.Select(a => ($"Axis {a.Name}", a.Station)).ToList();
+        for (var s = Math.Ceiling(geometry.FirstStation / Step) * Step; s <= geometry.LastStation; s += Step) places.Add(("", s));
+        return RoadComparison.Compare(geometry.Road, new RoadLine(road), places.OrderBy(p => p.Item2));
+    }
+}

@@ -1,0 +1,102 @@
+using System.Text;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Pravik.Core.Bridges;
+using Pravik.Core.Roads;
+using Pravik.Core.Units;
+using Pravik.Data;
+
+namespace Pravik.Web.Pages;
+
+/// <summary>A point of the setting-out table.</summary>
+public sealed record SetOutRow(string Name, double Station, double Offset, RoadPoint At);
+
+/// <summary>Coordinates of the road by station and offset, of the deck's edges, and of the axes.</summary>
+public sealed class SetOutModel(ProjectStore store) : PageModel
+{
+    private const int MostRows = 5000;
+
+    public string ProjectId { get; private set; } = "";
+    public Bridge Bridge { get; private set; } = null!;
+    public IReadOnlyList<SetOutRow> Rows { get; private set; } = [];
+    public string? Problem { get; private set; }
+    public UnitSystem Units => UnitSystem.Named(Bridge.Basis.Units);
+
+    [BindProperty(SupportsGet = true)]
+    public string Line { get; set; } = "road";
+
+    [BindProperty(SupportsGet = true)]
+    public string? From { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? To { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string Step { get; set; } = "";
+
+    [BindProperty(SupportsGet = true)]
+    public string? Offsets { get; set; }
+
+    public async Task<IActionResult> OnGetAsync(string id, string? format)
+    {
+        if (await store.FindAsync(id) is not { } snapshot) return NotFound();
+        (ProjectId, Bridge) = (id, snapshot.Bridge);
+        var geometry = new BridgeGeometry(Bridge);
+        From ??= Units.Format(geometry.FirstStation, QuantityKind.Length);
+        To ??= Units.Format(geometry.LastStation, QuantityKind.Length);
+        Step = Step.Length == 0 ? "5 m" : Step;
+        Offsets ??= "0";
+        Rows = Line == "axes" ? Axes(geometry) : Stations(geometry);
+        return format == "csv" && Problem is null ? File(Encoding.UTF8.GetBytes(Csv()), "text/csv", "setting-out.csv") : Page();
+    }
+
+    private IReadOnlyList<SetOutRow> Axes(BridgeGeometry geometry) =>
+        [.. geometry.Axes.SelectMany(axis => new[] { ("left edge", geometry.Section.LeftEdge), ("road line", 0.0), ("right edge", geometry.Section.RightEdge) }.Select(place =>
+        {
+            var station = geometry.StationOnAxis(axis, place.Item2);
+            return new SetOutRow($"Axis {axis.Name}, {place.Item1}", station, place.Item2, geometry.Road.Survey(station, place.Item2));
+        }))];
+
+    private IReadOnlyList<SetOutRow> Stations(BridgeGeometry geometry)
+    {
+        if (Read(From, "From") is not { } from || Read(To, "To") is not { } to || Read(Step, "Step") is not { } step) return [];
+        var offsets = new List<double>();
+        foreach (var part in Line == "edges" ? [] : (Offsets ?? "").Split(';', ','))
+        {
+            if (Read(part, "Offset") is not { } offset) return [];
+            offsets.Add(offset);
+        }
+        var (stations, reason) = SetOut.Stations(from, to, step);
+        if (stations is not null && (long)stations.Count * Math.Max(2, offsets.Count) > MostRows) reason = $"that would be more than {MostRows} points";
+        foreach (var end in new[] { from, to })
+        {
+            if (SetOut.OnRoad(geometry.Road, end) is null)
+                reason ??= $"station {Units.Format(end, QuantityKind.Length)} lies beyond the road, which runs from {Units.Format(geometry.Road.StartStation, QuantityKind.Length)} to {Units.FormatWithUnit(geometry.Road.EndStation, QuantityKind.Length)}";
+        }
+        if (reason is not null || stations is null)
+        {
+            Problem = $"These stations cannot be set out: {reason}.";
+            return [];
+        }
+        return [.. stations.SelectMany(s => Line == "edges"
+            ? new[] { Row("left edge", s, geometry.Section.LeftEdge), Row("right edge", s, geometry.Section.RightEdge) }
+            : [.. offsets.Select(o => Row("", s, o))])];
+
+        SetOutRow Row(string name, double station, double offset) => new(name, station, offset, geometry.Road.Survey(station, offset));
+    }
+
+    private double? Read(string? text, string name)
+    {
+        var parsed = QuantityParser.Parse(text, QuantityKind.Length, Units);
+        if (parsed.IsValid) return parsed.Value;
+        Problem = $"{name}: {parsed.Error}.";
+        return null;
+    }
+
+    private string Csv()
+    {
+        var text = new StringBuilder("name,station,offset,x,y,z,azimuth\n");
+        foreach (var r in Rows) text.Append(FormattableString.Invariant($"{r.Name},{r.Station:F6},{r.Offset:F6},{r.At.X:F6},{r.At.Y:F6},{(r.At.Z is { } z ? FormattableString.Invariant($"{z:F6}") : "")},{r.At.Azimuth * 180 / Math.PI:F8}\n"));
+        return text.ToString();
+    }
+}

@@ -1,0 +1,46 @@
+using Pravik.Exchange;
+using Pravik.Exchange.LandXml;
+
+namespace Pravik.Web;
+
+/// <summary>
+/// Road and ground files that were uploaded and wait to be accepted. Only the last few stay; a file that is gone is uploaded again.
+/// </summary>
+public sealed class RoadUploads
+{
+    public const long LongestFile = 300_000_000;
+    private const int Most = 6;
+    private readonly Dictionary<string, (string Name, RoadFile File)> waiting = [];
+    private readonly Queue<string> order = [];
+    private readonly Lock gate = new();
+
+    /// <summary>Reads a file by its content: LandXML where it begins with “&lt;”, else points as CSV.</summary>
+    public (string Token, RoadFile File) Take(string name, Stream stream)
+    {
+        using var buffered = new BufferedStream(stream, 1 << 16);
+        var first = new StreamReader(buffered, leaveOpen: true);
+        var isXml = (char)first.Peek() is '<' or '\uFEFF';
+        stream.Position = 0;
+        buffered.Position = 0;
+        var file = isXml ? LandXmlReader.Read(buffered) : Points(name, new StreamReader(buffered));
+        var token = Guid.NewGuid().ToString("N");
+        lock (gate)
+        {
+            waiting[token] = (name, file);
+            order.Enqueue(token);
+            if (order.Count > Most) waiting.Remove(order.Dequeue());
+        }
+        return (token, file);
+    }
+
+    public (string Name, RoadFile File)? Find(string? token)
+    {
+        lock (gate) return token is not null && waiting.TryGetValue(token, out var found) ? found : null;
+    }
+
+    private static RoadFile Points(string name, TextReader text)
+    {
+        var (ground, findings) = GroundPoints.Read(text);
+        return new([], ground is null ? [] : [new(name, ground)], 1, System.Collections.Immutable.ImmutableSortedDictionary<string, int>.Empty, [.. findings]);
+    }
+}
