@@ -34,10 +34,10 @@ public sealed class PermanentLoads
     public double Girder => girderWeight;
 
     /// <summary>Weight of the slab and haunch that a girder carries while they are wet (N/m).</summary>
-    public double WetSlab(GirderLine girder)
+    public double WetSlab(GirderLine girder, int span)
     {
         var bridge = geometry.Bridge;
-        var area = geometry.WetSlabWidth(girder) * bridge.Deck.SlabThickness + bridge.Girders.Section.TopFlangeWidth * bridge.Deck.Haunch;
+        var area = geometry.WetSlabWidth(girder, span) * bridge.Deck.SlabThickness + bridge.Girders.Section.TopFlangeWidth * bridge.Deck.Haunch;
         return area * bridge.Loads.ConcreteWeight;
     }
 
@@ -60,9 +60,9 @@ public sealed class PermanentLoads
         var total = SpreadStrips(grillage, nodal, strip => strip.Kind is StripKind.EdgeBeam or StripKind.Footway or StripKind.Verge);
         foreach (var (weight, left) in new[] { (loads.ParapetLeft, true), (loads.ParapetRight, false) })
         {
-            var offset = ParapetOffset(geometry.Section, left);
-            DeckLine.At(grillage, geometry, offset).Spread(nodal, weight);
-            total += weight * Length(offset, offset);
+            double Offset(double station) => ParapetOffset(geometry.Deck.At(station), left);
+            DeckLine.Along(grillage, geometry, Offset, false).Spread(nodal, weight);
+            total += Along(Offset, _ => weight, false);
         }
         return (nodal, total);
     }
@@ -83,24 +83,49 @@ public sealed class PermanentLoads
     private double SpreadStrips(Grillage grillage, double[] nodal, Func<StripPlace, bool> wanted)
     {
         double total = 0;
-        foreach (var strip in geometry.Section.Strips.Where(wanted))
+        var strips = geometry.Deck.At(geometry.FirstStation).Strips;
+        for (var i = 0; i < strips.Length; i++)
         {
-            var load = StripLoad(strip, geometry.Bridge.Loads);
-            var cells = Math.Max(2, (int)Math.Ceiling(strip.Width / 0.25));
-            foreach (var line in DeckLine.Cells(grillage, geometry, strip.From, strip.To, cells)) line.Spread(nodal, load * strip.Width / cells);
-            total += load * strip.Width * Length(strip.From, strip.To);
+            if (!wanted(strips[i])) continue;
+            var (strip, cells) = (i, Math.Max(2, (int)Math.Ceiling(strips[i].Width / 0.25)));
+            double PerMetre(double station)
+            {
+                var here = geometry.Deck.At(station).Strips[strip];
+                return StripLoad(here, geometry.Bridge.Loads) * here.Width;
+            }
+            foreach (var line in DeckLine.Cells(grillage, geometry, strip, cells)) line.Spread(nodal, s => PerMetre(s) / cells);
+            total += Total(strip, PerMetre);
         }
         return total;
     }
 
-    /// <summary>Mean length between the end axes of a band between two offsets, along lines of constant offset.</summary>
-    private double Length(double from, double to)
+    /// <summary>Load of a strip between the end axes, worked out from its geometry: Gauss's rule across it of integrals along it.</summary>
+    private double Total(int strip, Func<double, double> perMetre)
     {
-        double At(double offset)
+        var rule = Numerics.GaussLegendre.Ten;
+        double sum = 0;
+        for (var i = 0; i < rule.At.Length; i++)
         {
-            var (first, last) = (geometry.StationOnAxis(geometry.Axes[0], offset), geometry.StationOnAxis(geometry.Axes[^1], offset));
-            return geometry.Road.Line.LengthAt(offset, first, last);
+            var t = rule.At[i];
+            sum += rule.Weight[i] * Along(s => (1 - t) * geometry.Deck.Boundary(strip, s) + t * geometry.Deck.Boundary(strip + 1, s), perMetre, true);
         }
-        return (At(from) + 4 * At((from + to) / 2) + At(to)) / 6;
+        return sum;
+    }
+
+    /// <summary>∫ value ds along a line between the end axes (Simpson's rule); ds is the length at the line's own offset, along the road for a strip.</summary>
+    private double Along(Func<double, double> offset, Func<double, double> value, bool ofStrip)
+    {
+        var (from, to) = (geometry.Meet(geometry.Axes[0], offset).Station, geometry.Meet(geometry.Axes[^1], offset).Station);
+        const int Steps = 64;
+        var step = (to - from) / Steps;
+        double sum = 0;
+        for (var i = 0; i < Steps; i++)
+        {
+            var (a, middle, b) = (from + i * step, from + (i + 0.5) * step, from + (i + 1) * step);
+            var mean = (value(a) + 4 * value(middle) + value(b)) / 6;
+            var (ahead, across) = (geometry.Road.Line.LengthAt(offset(middle), a, b), offset(b) - offset(a));
+            sum += mean * (ofStrip ? ahead : Math.Sqrt(ahead * ahead + across * across));
+        }
+        return sum;
     }
 }

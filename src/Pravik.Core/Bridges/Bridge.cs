@@ -106,6 +106,28 @@ public sealed record Deck
     public double EndOverhang { get; init; } = 0.6;
 }
 
+/// <summary>What the crossfall of a strip follows.</summary>
+public enum CrossfallLaw
+{
+    /// <summary>Its own constant value.</summary>
+    Constant,
+    /// <summary>Its own table.</summary>
+    Table,
+    /// <summary>The superelevation of the road on its side.</summary>
+    Road,
+    Level,
+}
+
+/// <summary>A value at a place along the bridge: at a station, or at a distance from an axis (by its number). Linear between places.</summary>
+public sealed record LawPoint
+{
+    public int? Axis { get; init; }
+
+    /// <summary>Station, or distance ahead of the axis where one is named (m).</summary>
+    public double At { get; init; }
+    public double Value { get; init; }
+}
+
 public enum StripKind
 {
     Carriageway,
@@ -116,13 +138,17 @@ public enum StripKind
 }
 
 /// <summary>
-/// One strip of the cross-section. Crossfall is rise per metre outward; the upstand is the step up at its inner boundary (a kerb).
+/// One strip of the cross-section. Crossfall is rise per metre outward; the upstand is the step up at its inner boundary (a kerb). Where a
+/// table of widths or crossfalls is given it holds in place of the constant value, which is kept.
 /// </summary>
 public sealed record Strip
 {
     public StripKind Kind { get; init; }
     public double Width { get; init; }
+    public ImmutableArray<LawPoint> Widths { get; init; } = [];
+    public CrossfallLaw CrossfallLaw { get; init; }
     public double Crossfall { get; init; }
+    public ImmutableArray<LawPoint> Crossfalls { get; init; } = [];
     public double Upstand { get; init; }
 
     /// <summary>Half of a usual deck: a lane and a half, a footway and an edge beam.</summary>

@@ -25,7 +25,7 @@ public static class BridgeValidation
             bounds.Text("/ground/hash", "The ground's hash", ground.Hash, 64);
         }
         Axes(bridge, bounds);
-        Deck(bridge.Deck, bounds);
+        Deck(bridge.Deck, bridge.Axes.Spans.Length + 1, bounds);
         GirderSizes(bridge.Girders, bounds);
         Steel(bridge.Girders, bounds);
         Materials(bridge.Materials, bounds);
@@ -70,6 +70,7 @@ public static class BridgeValidation
         if (strips.IsDefault) bounds.Error(path, "The list of strips is missing.");
         else if (strips.Length > 12) bounds.Error(path, $"A side has at most 12 strips; {strips.Length} were given.");
         else if (strips.Contains(null!)) bounds.Error(path, "A strip is missing.");
+        else if (strips.Any(s => s.Widths.IsDefault || s.Crossfalls.IsDefault || s.Widths.Length > 200 || s.Crossfalls.Length > 200 || s.Widths.Contains(null!) || s.Crossfalls.Contains(null!))) bounds.Error(path, "A table of a strip is missing, has a missing entry, or has more than 200.");
     }
 
     private static void Basis(Bridge bridge, Bounds bounds)
@@ -138,7 +139,7 @@ public static class BridgeValidation
         }
     }
 
-    private static void Deck(Deck deck, Bounds bounds)
+    private static void Deck(Deck deck, int axisCount, Bounds bounds)
     {
         foreach (var (side, strips) in new[] { ("left", deck.Left), ("right", deck.Right) })
         {
@@ -148,6 +149,10 @@ public static class BridgeValidation
                 if (!Enum.IsDefined(strips[i].Kind)) bounds.Error($"{path}/kind", $"The kind of {name} is not known.");
                 bounds.Between($"{path}/width", $"Width of {name}", strips[i].Width, 0.05, 30, QuantityKind.Length);
                 bounds.Between($"{path}/crossfall", $"Crossfall of {name}", strips[i].Crossfall, -GreatestCrossfall, GreatestCrossfall, QuantityKind.Slope);
+                if (!Enum.IsDefined(strips[i].CrossfallLaw)) bounds.Error($"{path}/crossfallLaw", $"The crossfall law of {name} is not known.");
+                Table($"{path}/widths", $"width of {name}", strips[i].Widths, 0.05, 30, QuantityKind.Length, axisCount, bounds);
+                Table($"{path}/crossfalls", $"crossfall of {name}", strips[i].Crossfalls, -GreatestCrossfall, GreatestCrossfall, QuantityKind.Slope, axisCount, bounds);
+                if (strips[i] is { CrossfallLaw: CrossfallLaw.Table, Crossfalls.IsEmpty: true }) bounds.Warning($"{path}/crossfalls", $"The crossfall of {name} is to follow a table that has no entry; its constant value holds.");
                 bounds.Between($"{path}/upstand", $"Upstand of {name}", strips[i].Upstand, -0.5, 1.5, QuantityKind.Size);
             }
         }
@@ -155,6 +160,17 @@ public static class BridgeValidation
         bounds.Between("/deck/surfacing", "Surfacing", deck.Surfacing, 0, 0.5, QuantityKind.Size);
         bounds.Between("/deck/haunch", "Haunch", deck.Haunch, 0, 0.5, QuantityKind.Size);
         bounds.Between("/deck/endOverhang", "Deck beyond the end axes", deck.EndOverhang, 0, 3, QuantityKind.Length);
+    }
+
+    private static void Table(string path, string name, System.Collections.Immutable.ImmutableArray<LawPoint> table, double least, double greatest, QuantityKind kind, int axisCount, Bounds bounds)
+    {
+        for (var i = 0; i < table.Length; i++)
+        {
+            bounds.Between($"{path}/{i}/value", $"Entry {i + 1} of the {name}", table[i].Value, least, greatest, kind);
+            bounds.Between($"{path}/{i}/at", $"Place {i + 1} of the {name}", table[i].At, -1e6, 2e6, QuantityKind.Length);
+            if (table[i].Axis is { } axis && (axis < 1 || axis > axisCount)) bounds.Error($"{path}/{i}/axis", $"Entry {i + 1} of the {name} names axis {axis}; there are {axisCount}.");
+            if (i > 0 && table[i].Axis == table[i - 1].Axis && table[i].At - table[i - 1].At < 1e-6) bounds.Error($"{path}/{i}/at", $"Entry {i + 1} of the {name} does not lie beyond the one before it.");
+        }
     }
 
     private static void GirderSizes(Girders girders, Bounds bounds)

@@ -47,8 +47,8 @@ internal static class Coverage
         var end = outward < 0 ? "first" : "last";
         return
         [
-            ($"{end} left", geometry.StationOnAxis(axis, geometry.Section.LeftEdge) + outward * overhang),
-            ($"{end} right", geometry.StationOnAxis(axis, geometry.Section.RightEdge) + outward * overhang),
+            ($"{end} left", geometry.BoundaryOnAxis(axis, 0).Station + outward * overhang),
+            ($"{end} right", geometry.BoundaryOnAxis(axis, geometry.Deck.Boundaries - 1).Station + outward * overhang),
         ];
     }
 

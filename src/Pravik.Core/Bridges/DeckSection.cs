@@ -29,13 +29,17 @@ public readonly record struct CarriagewayPart(double From, double To)
 /// </summary>
 public sealed class DeckSection
 {
-    public DeckSection(Deck deck, double kerbHeight)
+    /// <param name="deck">The deck.</param>
+    /// <param name="left">Its strips on the left with the widths and crossfalls that hold here.</param>
+    /// <param name="right">The same on the right.</param>
+    /// <param name="kerbHeight">Least upstand that bounds the carriageway (m).</param>
+    public DeckSection(Deck deck, ImmutableArray<Strip> left, ImmutableArray<Strip> right, double kerbHeight)
     {
         SlabThickness = deck.SlabThickness;
-        Strips = [.. Side(deck, deck.Left, -1).Reverse(), .. Side(deck, deck.Right, 1)];
+        Strips = [.. Side(deck, left, -1).Reverse(), .. Side(deck, right, 1)];
         LeftEdge = Strips.IsEmpty ? 0 : Strips[0].From;
         RightEdge = Strips.IsEmpty ? 0 : Strips[^1].To;
-        Carriageway = FindCarriageway(deck, kerbHeight);
+        Carriageway = FindCarriageway(left, right, kerbHeight);
     }
 
     /// <summary>All strips from the left edge to the right.</summary>
@@ -78,9 +82,9 @@ public sealed class DeckSection
         }
     }
 
-    private static CarriagewayPart? FindCarriageway(Deck deck, double kerbHeight)
+    private static CarriagewayPart? FindCarriageway(ImmutableArray<Strip> left, ImmutableArray<Strip> right, double kerbHeight)
     {
-        var part = new CarriagewayPart(-Reach(deck.Left, kerbHeight), Reach(deck.Right, kerbHeight));
+        var part = new CarriagewayPart(-Reach(left, kerbHeight), Reach(right, kerbHeight));
         return part.Width > 0 ? part : null;
     }
 

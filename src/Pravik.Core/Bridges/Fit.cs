@@ -12,10 +12,17 @@ internal static class Fit
     {
         var units = UnitSystem.Named(bridge.Basis.Units);
         var values = NationalValues.For(bridge.Basis);
-        var deck = new DeckSection(bridge.Deck, values["kerbHeight"]);
-        Strips(bridge, deck, values, units, bounds);
-        if (bounds.HasErrors) return;
-        Girders(bridge, deck, units, bounds);
+        if (bridge.Deck.Left.IsEmpty && bridge.Deck.Right.IsEmpty)
+        {
+            bounds.Error("/deck/left", "The deck has no strips: it needs at least a carriageway.");
+            return;
+        }
+        var sections = Sections(bridge, values, bounds);
+        foreach (var section in sections)
+        {
+            if (!bounds.HasErrors) Strips(bridge, section, values, units, bounds);
+            if (!bounds.HasErrors) Girders(bridge, section, units, bounds);
+        }
         Strands(bridge, bounds);
         Bars(bridge.Deck, bridge.Girders.SlabBars, bounds);
         if (bounds.HasErrors) return;
@@ -23,12 +30,21 @@ internal static class Fit
         Coverage.Check(geometry, bounds);
         if (bounds.HasErrors) return;
         Lines(bridge, geometry, units, bounds);
-        Advice(bridge, deck, values, bounds);
+        Advice(bridge, sections, values, bounds);
+    }
+
+    /// <summary>The deck's sections at the axes, half way between them, and wherever a table has an entry; none where widths run out.</summary>
+    private static List<DeckSection> Sections(Bridge bridge, NationalValues values, Bounds bounds)
+    {
+        List<double> axes = [bridge.Axes.FirstStation];
+        foreach (var span in bridge.Axes.Spans) axes.Add(axes[^1] + span);
+        var shape = new DeckShape(bridge.Deck, new(bridge.Road.Crossfalls), [.. axes], values["kerbHeight"]);
+        var places = axes.Concat(axes.Zip(axes.Skip(1), (a, b) => (a + b) / 2)).Concat(shape.Breaks.Where(s => s > axes[0] && s < axes[^1])).Concat(bridge.Road.Crossfalls.Select(c => c.Station).Where(s => s > axes[0] && s < axes[^1]));
+        return [.. places.Distinct().Order().Take(2000).Select(shape.At)];
     }
 
     private static void Strips(Bridge bridge, DeckSection deck, NationalValues values, UnitSystem units, Bounds bounds)
     {
-        if (deck.Strips.IsEmpty) { bounds.Error("/deck/left", "The deck has no strips: it needs at least a carriageway."); return; }
         foreach (var strip in deck.Strips.Where(s => s.LeastFill < -1e-9))
         {
             bounds.Error($"{strip.Path}/upstand", $"The surface of this strip lies {units.FormatWithUnit(-strip.LeastFill, QuantityKind.Size)} below the top of the slab. Raise its upstand or lower the slab by more surfacing.");
@@ -110,17 +126,16 @@ internal static class Fit
                     bounds.Error($"/axes/spans/{span}", $"{girder.Name} is only {units.FormatWithUnit(length, QuantityKind.Length)} long in span {span + 1}; little is left between its end gaps.");
                     continue;
                 }
-                var offset = geometry.Road.Locate(geometry.OnGirder(girder, span, 0.5)).Offset;
-                var room = Math.Min(offset - geometry.Section.LeftEdge, geometry.Section.RightEdge - offset);
+                var room = Enumerable.Range(0, 9).Select(i => geometry.Road.Locate(geometry.OnGirder(girder, span, i / 8.0))).Min(p => Math.Min(p.Offset - geometry.Deck.LeftEdge(p.Station), geometry.Deck.RightEdge(p.Station) - p.Offset));
                 if (room < half - 1e-9)
                     bounds.Error("/girders/overhangLeft", $"{girder.Name} is straight under a curved deck and comes within {units.FormatWithUnit(Math.Max(0, room), QuantityKind.Length)} of its edge in span {span + 1}, less than half its flange. Widen the overhang.");
             }
         }
         for (var i = 0; i < geometry.SpanCount; i++)
         {
-            foreach (var edge in new[] { geometry.Section.LeftEdge, geometry.Section.RightEdge })
+            foreach (var edge in new[] { 0, geometry.Deck.Boundaries - 1 })
             {
-                if (geometry.StationOnAxis(geometry.Axes[i + 1], edge) - geometry.StationOnAxis(geometry.Axes[i], edge) < 0.5)
+                if (geometry.BoundaryOnAxis(geometry.Axes[i + 1], edge).Station - geometry.BoundaryOnAxis(geometry.Axes[i], edge).Station < 0.5)
                     bounds.Error("/axes/skew", $"Axes {i + 1} and {i + 2} meet within the deck.");
             }
         }
@@ -131,13 +146,14 @@ internal static class Fit
     {
         for (var i = 0; i <= 200; i++)
         {
-            var curvature = geometry.Road.Line.Curvature(geometry.FirstStation + (geometry.LastStation - geometry.FirstStation) * i / 200);
-            if (1 - curvature * geometry.Section.LeftEdge < 0.2 || 1 - curvature * geometry.Section.RightEdge < 0.2) return true;
+            var station = geometry.FirstStation + (geometry.LastStation - geometry.FirstStation) * i / 200;
+            var curvature = geometry.Road.Line.Curvature(station);
+            if (1 - curvature * geometry.Deck.LeftEdge(station) < 0.2 || 1 - curvature * geometry.Deck.RightEdge(station) < 0.2) return true;
         }
         return false;
     }
 
-    private static void Advice(Bridge bridge, DeckSection deck, NationalValues values, Bounds bounds)
+    private static void Advice(Bridge bridge, List<DeckSection> sections, NationalValues values, Bounds bounds)
     {
         var spans = bridge.Axes.Spans;
         for (var i = 0; i + 1 < spans.Length; i++)
@@ -161,6 +177,6 @@ internal static class Fit
         }
         if (bridge.Girders.Count == 1)
             bounds.Warning("/girders/count", "A single girder is taken as held against twisting at every axis.", "Two bearings or a stiff diaphragm on two columns are needed to do that.");
-        if (deck.Width > 40) bounds.Warning("/deck/left", "The deck is wider than 40 m.", "Effects of temperature and restraint across the deck are not covered.");
+        if (sections.Max(s => s.Width) > 40) bounds.Warning("/deck/left", "The deck is wider than 40 m.", "Effects of temperature and restraint across the deck are not covered.");
     }
 }

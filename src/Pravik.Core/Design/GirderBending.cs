@@ -54,7 +54,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
     private double Width(EffectPoint point, Calculation? calculation)
     {
         var line = geometry.Girders[point.Girder];
-        var (left, right) = GrillageBuilder.ClearWidths(geometry, line);
+        var (left, right) = GrillageBuilder.ClearWidths(geometry, line, point.Span);
         var spans = Enumerable.Range(0, geometry.SpanCount).Select(line.SpanLength).ToList();
         var length = EffectiveWidth.IsNearPier(spans.Count, point.Span, point.Fraction)
             ? EffectiveWidth.ZeroMomentLengthAtPier(spans, point.Fraction <= 0.5 ? point.Span - 1 : point.Span)

@@ -8,16 +8,13 @@ namespace Pravik.Core.Structures;
 /// </summary>
 public sealed class DeckLine
 {
-    private DeckLine(double offset, int[] node, double[] weight, double[] station, double[] length)
+    private DeckLine(int[] node, double[] weight, double[] station, double[] length)
     {
-        Offset = offset;
         Node = node;
         Weight = weight;
         Station = station;
         Length = length;
     }
-
-    public double Offset { get; }
 
     /// <summary>The joint on the left at each mesh line; the one on the right is the next.</summary>
     public int[] Node { get; }
@@ -29,37 +26,74 @@ public sealed class DeckLine
     /// <summary>Plan length to the next mesh line; the last entry is 0.</summary>
     public double[] Length { get; }
 
-    /// <summary>The line at an offset; offsets beyond the deck's edges are taken to the edge.</summary>
-    public static DeckLine At(Grillage grillage, BridgeGeometry geometry, double offset)
+    /// <summary>The line at one offset; offsets beyond the deck's edges are taken to the edge.</summary>
+    public static DeckLine At(Grillage grillage, BridgeGeometry geometry, double offset) => Along(grillage, geometry, _ => offset, false);
+
+    /// <summary>The line whose offset is given at every station.</summary>
+    /// <param name="grillage">The grillage.</param>
+    /// <param name="geometry">Its bridge.</param>
+    /// <param name="offsetAt">Offset by station.</param>
+    /// <param name="ofStrip">Whether the line is the middle of a strip whose width counts square to the road: pieces then have their length along the road.</param>
+    public static DeckLine Along(Grillage grillage, BridgeGeometry geometry, Func<double, double> offsetAt, bool ofStrip)
     {
         var count = grillage.Lines;
         var (node, weight, station, length) = (new int[count], new double[count], new double[count], new double[count]);
+        var offsets = new double[count];
         for (var k = 0; k < count; k++)
         {
+            // How far a joint lies right of the line.
+            double Beyond(int j)
+            {
+                var at = grillage.Nodes[grillage.NodeAt(j, k)];
+                return at.Offset - offsetAt(at.Station);
+            }
             var j = 0;
-            while (j < grillage.Longitudinals - 2 && grillage.Nodes[grillage.NodeAt(j + 1, k)].Offset < offset) j++;
+            while (j < grillage.Longitudinals - 2 && Beyond(j + 1) < 0) j++;
+            var (a, b) = (Beyond(j), Beyond(j + 1));
             var (left, right) = (grillage.Nodes[grillage.NodeAt(j, k)], grillage.Nodes[grillage.NodeAt(j + 1, k)]);
             node[k] = grillage.NodeAt(j, k);
-            weight[k] = Math.Clamp((offset - left.Offset) / (right.Offset - left.Offset), 0, 1);
+            weight[k] = Math.Clamp(-a / (b - a), 0, 1);
             station[k] = left.Station + weight[k] * (right.Station - left.Station);
+            offsets[k] = offsetAt(station[k]);
         }
         for (var k = 0; k + 1 < count; k++)
-            length[k] = Geometry.Point.Distance(geometry.Road.At(station[k], offset), geometry.Road.At(station[k + 1], offset));
-        return new(offset, node, weight, station, length);
+        {
+            var (a, b) = ofStrip ? ((offsets[k] + offsets[k + 1]) / 2, (offsets[k] + offsets[k + 1]) / 2) : (offsets[k], offsets[k + 1]);
+            length[k] = Geometry.Point.Distance(geometry.Road.At(station[k], a), geometry.Road.At(station[k + 1], b));
+        }
+        return new(node, weight, station, length);
     }
 
     /// <summary>Lines in the middle of <paramref name="count"/> equal cells between two offsets.</summary>
     public static DeckLine[] Cells(Grillage grillage, BridgeGeometry geometry, double from, double to, int count) =>
         [.. Enumerable.Range(0, count).Select(i => At(grillage, geometry, from + (i + 0.5) * (to - from) / count))];
 
-    /// <summary>Adds a load per metre of this line (N/m) to the nodal loads, halves of each piece going to its ends and across by the lever rule.</summary>
-    public void Spread(double[] nodalLoads, double perMetre)
-    {
-        for (var k = 0; k < Node.Length; k++)
+    /// <summary>Lines in the middle of equal cells between two boundaries of the deck's strips, numbered from the left edge.</summary>
+    public static DeckLine[] Cells(Grillage grillage, BridgeGeometry geometry, int boundary, int count) =>
+        [.. Enumerable.Range(0, count).Select(i =>
         {
-            var load = perMetre * (Length[k] + (k > 0 ? Length[k - 1] : 0)) / 2;
-            nodalLoads[Node[k]] += load * (1 - Weight[k]);
-            nodalLoads[Node[k] + 1] += load * Weight[k];
+            var t = (i + 0.5) / count;
+            return Along(grillage, geometry, s => (1 - t) * geometry.Deck.Boundary(boundary, s) + t * geometry.Deck.Boundary(boundary + 1, s), true);
+        })];
+
+    /// <summary>Adds a load per metre of this line (N/m), the same everywhere.</summary>
+    public void Spread(double[] nodalLoads, double perMetre) => Spread(nodalLoads, _ => perMetre);
+
+    /// <summary>
+    /// Adds a load per metre of this line (N/m) that may vary with the station: the load of each piece, with the mean of its ends, goes in halves to
+    /// its ends and across by the lever rule.
+    /// </summary>
+    public void Spread(double[] nodalLoads, Func<double, double> perMetre)
+    {
+        var ends = Array.ConvertAll(Station, s => perMetre(s));
+        for (var k = 0; k + 1 < Node.Length; k++)
+        {
+            var half = (ends[k] + ends[k + 1]) / 2 * Length[k] / 2;
+            foreach (var end in (ReadOnlySpan<int>)[k, k + 1])
+            {
+                nodalLoads[Node[end]] += half * (1 - Weight[end]);
+                nodalLoads[Node[end] + 1] += half * Weight[end];
+            }
         }
     }
 }

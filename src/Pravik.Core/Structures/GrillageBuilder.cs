@@ -35,7 +35,11 @@ public sealed class GrillageBuilder
         slab = Concrete.Of(bridge.Materials.Slab);
         longitudinals = geometry.Girders.Length + 2;
         var usual = longitudinals * geometry.SpanCount * 40 > 6000 ? 20 : 40;
-        divisions = [.. bridge.Axes.Spans.Select(span => geometry.Spacing == 0 ? usual : usual * Math.Max(1, (int)Math.Ceiling(span / usual / (1.5 * geometry.Spacing) - 1e-9)))];
+        divisions = [.. bridge.Axes.Spans.Select((span, i) =>
+        {
+            var spacing = Math.Min(geometry.SpacingAt(geometry.Axes[i].Station), geometry.SpacingAt(geometry.Axes[i + 1].Station));
+            return spacing == 0 ? usual : usual * Math.Max(1, (int)Math.Ceiling(span / usual / (1.5 * spacing) - 1e-9));
+        })];
     }
 
     public static Grillage Build(BridgeGeometry geometry) => new GrillageBuilder(geometry).Build();
@@ -44,7 +48,7 @@ public sealed class GrillageBuilder
     public static SectionProperties Composite(BridgeGeometry geometry, GirderLine girder, int span)
     {
         var bridge = geometry.Bridge;
-        var (left, right) = ClearWidths(geometry, girder);
+        var (left, right) = ClearWidths(geometry, girder, span);
         var spans = Enumerable.Range(0, geometry.SpanCount).Select(girder.SpanLength).ToList();
         var width = EffectiveWidth.Of(bridge.Girders.Section.WebThickness, left, right, EffectiveWidth.ZeroMomentLength(spans, span));
         var ratio = Concrete.Of(bridge.Materials.Slab).Ecm / Concrete.Of(bridge.Materials.Girder).Ecm;
@@ -52,11 +56,10 @@ public sealed class GrillageBuilder
     }
 
     /// <summary>b_1 and b_2: half the clear distance to the next web, or the clear width to the deck's edge.</summary>
-    public static (double Left, double Right) ClearWidths(BridgeGeometry geometry, GirderLine girder)
+    public static (double Left, double Right) ClearWidths(BridgeGeometry geometry, GirderLine girder, int span)
     {
         var web = geometry.Bridge.Girders.Section.WebThickness / 2;
-        var left = girder.Number == 1 ? girder.Offset - geometry.Section.LeftEdge : geometry.Spacing / 2;
-        var right = girder.Number == geometry.Girders.Length ? geometry.Section.RightEdge - girder.Offset : geometry.Spacing / 2;
+        var (left, right) = geometry.SlabShares(girder, span);
         return (Math.Max(0, left - web), Math.Max(0, right - web));
     }
 
@@ -87,7 +90,7 @@ public sealed class GrillageBuilder
             for (var k = span == 0 ? 0 : 1; k <= divisions[span]; k++, line++)
             {
                 var t = (double)k / divisions[span];
-                nodes.Add(EdgeNode(0, line, span, t, geometry.Section.LeftEdge));
+                nodes.Add(EdgeNode(0, line, span, t, 0));
                 foreach (var girder in geometry.Girders)
                 {
                     var at = geometry.OnGirder(girder, span, t);
@@ -95,16 +98,17 @@ public sealed class GrillageBuilder
                     var ahead = girder.AtAxes[span + 1] - girder.AtAxes[span];
                     nodes.Add(new(at, girder.Number, line, place.Station, place.Offset, Math.Atan2(ahead.Y, ahead.X)));
                 }
-                nodes.Add(EdgeNode(longitudinals - 1, line, span, t, geometry.Section.RightEdge));
+                nodes.Add(EdgeNode(longitudinals - 1, line, span, t, geometry.Deck.Boundaries - 1));
             }
         }
     }
 
-    private GrillageNode EdgeNode(int longitudinal, int line, int span, double t, double offset)
+    private GrillageNode EdgeNode(int longitudinal, int line, int span, double t, int boundary)
     {
-        var from = geometry.StationOnAxis(geometry.Axes[span], offset);
-        var to = geometry.StationOnAxis(geometry.Axes[span + 1], offset);
+        var from = geometry.BoundaryOnAxis(geometry.Axes[span], boundary).Station;
+        var to = geometry.BoundaryOnAxis(geometry.Axes[span + 1], boundary).Station;
         var station = from + t * (to - from);
+        var offset = geometry.Deck.Boundary(boundary, station);
         return new(geometry.Road.At(station, offset), longitudinal, line, station, offset, Math.PI / 2 - geometry.Road.Azimuth(station));
     }
 
@@ -120,17 +124,17 @@ public sealed class GrillageBuilder
             var rigidities = geometry.Girders.Select(girder =>
             {
                 var composite = Composite(geometry, girder, span);
-                return (modulus * composite.SecondMoment, Shear(modulus) * bare.TorsionConstant + Shear(slab.Ecm) * Torsion(SlabShare(girder)));
+                return (modulus * composite.SecondMoment, Shear(modulus) * bare.TorsionConstant + Shear(slab.Ecm) * Torsion(SlabShare(girder, span)));
             }).ToList();
             for (var k = 0; k < divisions[span]; k++, line++)
             {
-                AddEdge(0, line, span, geometry.Girders[0].Offset - geometry.Section.LeftEdge);
+                AddEdge(0, line, span, geometry.SlabShares(geometry.Girders[0], span).Left);
                 for (var g = 0; g < lines.Length; g++)
                 {
                     lines[g].Add(members.Count);
                     members.Add(new(Node(g + 1, line), Node(g + 1, line + 1), MemberKind.Girder, rigidities[g].Item1, rigidities[g].Item2) { Span = span });
                 }
-                AddEdge(longitudinals - 1, line, span, geometry.Section.RightEdge - geometry.Girders[^1].Offset);
+                AddEdge(longitudinals - 1, line, span, geometry.SlabShares(geometry.Girders[^1], span).Right);
             }
         }
         return [.. lines.Select(l => l.ToImmutableArray())];
@@ -146,11 +150,10 @@ public sealed class GrillageBuilder
     { Span = span });
 
     /// <summary>Slab whose longitudinal twist a girder's member carries: half of each bay, half of an overhang.</summary>
-    private double SlabShare(GirderLine girder)
+    private double SlabShare(GirderLine girder, int span)
     {
-        var left = girder.Number == 1 ? (girder.Offset - geometry.Section.LeftEdge) / 2 : geometry.Spacing / 2;
-        var right = girder.Number == geometry.Girders.Length ? (geometry.Section.RightEdge - girder.Offset) / 2 : geometry.Spacing / 2;
-        return left + right;
+        var (left, right) = geometry.SlabShares(girder, span);
+        return (girder.Number == 1 ? left / 2 : left) + (girder.Number == geometry.Girders.Length ? right / 2 : right);
     }
 
     private void AddAcross()

@@ -27,15 +27,17 @@ public sealed class TrafficPlacement
         this.grillage = grillage;
         this.values = values;
         model = LoadModel1.Of(values);
-        carriageway = geometry.Section.Carriageway ?? throw new ArgumentException("The deck has no carriageway.", nameof(geometry));
+        carriageway = geometry.WidestCarriageway ?? throw new ArgumentException("The deck has no carriageway.", nameof(geometry));
         tracks = new(grillage, geometry, carriageway, NotionalLanes.On(carriageway.Width, values["laneWidth"]));
         var count = (int)Math.Ceiling(carriageway.Width / 0.25 - 1e-9);
         cellWidth = carriageway.Width / count;
         cells = DeckLine.Cells(grillage, geometry, carriageway.From, carriageway.To, count);
-        footways = [.. geometry.Section.Strips.Where(s => s.Kind == StripKind.Footway).SelectMany(strip =>
+        footways = [.. geometry.Deck.At(geometry.FirstStation).Strips.Select((strip, i) => (strip, i)).Where(s => s.strip.Kind == StripKind.Footway).SelectMany(s =>
         {
-            var pieces = Math.Max(2, (int)Math.Ceiling(strip.Width / 0.25));
-            return DeckLine.Cells(grillage, geometry, strip.From, strip.To, pieces).Select(line => (line, strip.Width / pieces));
+            // Where a footway widens its greatest width loads it all along.
+            var width = geometry.Stations(40).Max(at => geometry.Deck.Boundary(s.i + 1, at) - geometry.Deck.Boundary(s.i, at));
+            var pieces = Math.Max(2, (int)Math.Ceiling(width / 0.25));
+            return DeckLine.Cells(grillage, geometry, s.i, pieces).Select(line => (line, width / pieces));
         })];
     }
 

@@ -10,9 +10,9 @@ public static class LoadsView
 {
     public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, double station)
     {
-        var view = new SectionView(geometry, units, size, 19.5 * size.TextHeight);
+        var view = new SectionView(geometry, units, size, station, 19.5 * size.TextHeight);
         view.Structure(station, null);
-        var (canvas, section, loads) = (view.Canvas, geometry.Section, geometry.Bridge.Loads);
+        var (canvas, section, loads) = (view.Canvas, geometry.Deck.At(station), geometry.Bridge.Loads);
         var high = view.At(0, section.Strips.Max(s => Math.Max(s.SurfaceFrom, s.SurfaceTo))).Y - 3.4 * canvas.TextHeight;
         canvas.Text(new(2, high - 8.4 * canvas.TextHeight), "Permanent, on the finished deck", TextKind.Strong);
         var greatest = section.Strips.Max(s => PermanentLoads.StripLoad(s, loads));
@@ -27,13 +27,13 @@ public static class LoadsView
             canvas.Arrow(new(at.X, high - 6.2 * canvas.TextHeight), new(at.X, high - 3.9 * canvas.TextHeight), Pen.Load);
             canvas.Text(new(at.X + (left ? -1 : 1), high - 6.4 * canvas.TextHeight), units.FormatWithUnit(weight, QuantityKind.LineLoad), TextKind.Number, left ? Anchor.End : Anchor.Start);
         }
-        Lanes(geometry, units, view, high - 12.2 * canvas.TextHeight);
+        Lanes(geometry, section, units, view, high - 12.2 * canvas.TextHeight);
         return canvas.Finish("Loads on the section", $"{units[QuantityKind.AreaLoad].Symbol}, looking ahead, {view.ScaleText}");
     }
 
-    private static void Lanes(BridgeGeometry geometry, UnitSystem units, SectionView view, double y)
+    private static void Lanes(BridgeGeometry geometry, DeckSection section, UnitSystem units, SectionView view, double y)
     {
-        if (geometry.Section.Carriageway is not { } carriageway) return;
+        if (section.Carriageway is not { } carriageway) return;
         var canvas = view.Canvas;
         var values = NationalValues.For(geometry.Bridge.Basis);
         var (model, lanes) = (LoadModel1.Of(values), NotionalLanes.On(carriageway.Width, values["laneWidth"]));

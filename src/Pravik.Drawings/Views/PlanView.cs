@@ -54,15 +54,21 @@ public sealed class PlanView
 
     private double EndOverhang => geometry.Bridge.Deck.EndOverhang;
 
-    private IEnumerable<Point> EdgeLine(double offset)
+    /// <summary>A line along the deck, from end to end, by its offset at every station.</summary>
+    private IEnumerable<Point> Along(Func<double, double> offset)
     {
-        var from = geometry.StationOnAxis(geometry.Axes[0], offset) - EndOverhang;
-        var to = geometry.StationOnAxis(geometry.Axes[^1], offset) + EndOverhang;
-        var pieces = geometry.Road.Azimuth(from) == geometry.Road.Azimuth(to) && geometry.Road.Line.Curvature((from + to) / 2) == 0 ? 1 : 48;
-        return Enumerable.Range(0, pieces + 1).Select(i => geometry.Road.At(from + i * (to - from) / pieces, offset));
+        var from = geometry.Meet(geometry.Axes[0], offset).Station - EndOverhang;
+        var to = geometry.Meet(geometry.Axes[^1], offset).Station + EndOverhang;
+        var isStraight = geometry.Deck.HasConstantWidths && geometry.Road.Azimuth(from) == geometry.Road.Azimuth(to) && geometry.Road.Line.Curvature((from + to) / 2) == 0;
+        var pieces = isStraight ? 1 : 48;
+        return Enumerable.Range(0, pieces + 1).Select(i => from + i * (to - from) / pieces).Select(s => geometry.Road.At(s, offset(s)));
     }
 
-    private IEnumerable<Point> Outline() => EdgeLine(geometry.Section.LeftEdge).Concat(EdgeLine(geometry.Section.RightEdge).Reverse());
+    private IEnumerable<Point> EdgeLine(double offset) => Along(_ => offset);
+
+    private IEnumerable<Point> Boundary(int number) => Along(s => geometry.Deck.Boundary(number, s));
+
+    private IEnumerable<Point> Outline() => Boundary(0).Concat(Boundary(geometry.Deck.Boundaries - 1).Reverse());
 
     private Point Turned(Point p)
     {
@@ -76,15 +82,21 @@ public sealed class PlanView
         return new(canvas.Width / 2 + t.X - perMetre * centre.X, middleY - t.Y + perMetre * centre.Y);
     }
 
+    private Point OnAxis(AxisPlace axis, int boundary)
+    {
+        var place = geometry.BoundaryOnAxis(axis, boundary);
+        return geometry.Road.At(place.Station, place.Offset);
+    }
+
     private Point At(double station, double offset) => At(geometry.Road.At(station, offset));
 
     private void Deck(string? picked)
     {
         canvas.Area(Outline().Select(At), Fill.Paper);
-        foreach (var strip in geometry.Section.Strips)
+        foreach (var (strip, i) in geometry.Deck.At(geometry.FirstStation).Strips.Select((s, i) => (s, i)))
         {
             canvas.Part = strip.Path;
-            canvas.Area(EdgeLine(strip.From).Concat(EdgeLine(strip.To).Reverse()).Select(At), picked == strip.Path ? Fill.Picked : strip.Kind is StripKind.Carriageway or StripKind.HardStrip ? Fill.Paper : Fill.Sheet, Pen.Light);
+            canvas.Area(Boundary(i).Concat(Boundary(i + 1).Reverse()).Select(At), picked == strip.Path ? Fill.Picked : strip.Kind is StripKind.Carriageway or StripKind.HardStrip ? Fill.Paper : Fill.Sheet, Pen.Light);
         }
         canvas.Part = null;
         canvas.Area(Outline().Select(At), Fill.None, Pen.Cut);
@@ -125,8 +137,8 @@ public sealed class PlanView
         for (var i = 0; i < geometry.Axes.Length; i++)
         {
             var axis = geometry.Axes[i];
-            var left = At(geometry.OnAxis(axis, geometry.Section.LeftEdge));
-            var right = At(geometry.OnAxis(axis, geometry.Section.RightEdge));
+            var left = At(OnAxis(axis, 0));
+            var right = At(OnAxis(axis, geometry.Deck.Boundaries - 1));
             var along = 1 / (left - right).Length * (left - right);
             canvas.Part = $"/parts/axes/{i + 1}";
             canvas.Line(right - 2.2 * along, left + 4 * along, picked == canvas.Part ? Pen.Active : Pen.Axis);
@@ -137,15 +149,16 @@ public sealed class PlanView
 
     private void Dimensions()
     {
-        var below = geometry.Section.RightEdge + (2.6 + canvas.TextHeight) / perMetre;
-        var points = geometry.Axes.Select(axis => At(geometry.Road.At(geometry.StationOnAxis(axis, geometry.Section.RightEdge), below))).ToList();
+        var below = geometry.Stations(20).Max(geometry.Deck.RightEdge) + (2.6 + canvas.TextHeight) / perMetre;
+        var points = geometry.Axes.Select(axis => At(geometry.Road.At(geometry.BoundaryOnAxis(axis, geometry.Deck.Boundaries - 1).Station, below))).ToList();
         canvas.Dimensions(points, [.. geometry.Bridge.Axes.Spans.Select(s => units.Format(s, QuantityKind.Length))]);
         if (geometry.Girders.Length < 2) return;
         var (station, last) = (geometry.FirstStation + 0.28 * geometry.Bridge.Axes.Spans[0], geometry.Girders.Length - 1);
-        var (a, b) = (At(station, geometry.Girders[0].Offset), At(station, geometry.Girders[last].Offset));
-        canvas.Dimensions([.. geometry.Girders.Select(g => At(station, g.Offset))], []);
+        List<Point> across = [.. geometry.Girders.Select(g => At(station, geometry.GirderOffsetAt(g, station) ?? g.Offsets[0]))];
+        var (a, b) = (across[0], across[last]);
+        canvas.Dimensions(across, []);
         canvas.Text(new(Point.Between(a, b, 0.5).X + 1.2, Point.Between(a, b, 0.5 - 0.5 / Math.Max(2, last)).Y + 0.35 * canvas.TextHeight),
-            $"{last} × {units.Format(geometry.Spacing, QuantityKind.Length)}", TextKind.Number, Anchor.Start, true);
+            $"{last} × {units.Format(geometry.SpacingAt(station), QuantityKind.Length)}", TextKind.Number, Anchor.Start, true);
     }
 
     private void Traffic(TrafficEffect traffic)
@@ -168,7 +181,7 @@ public sealed class PlanView
     private void Cursor(double station)
     {
         var margin = 1.4 / perMetre;
-        canvas.Line(At(station, geometry.Section.LeftEdge - margin), At(station, geometry.Section.RightEdge + margin), Pen.Active);
+        canvas.Line(At(station, geometry.Deck.LeftEdge(station) - margin), At(station, geometry.Deck.RightEdge(station) + margin), Pen.Active);
     }
 
     private void Directions()

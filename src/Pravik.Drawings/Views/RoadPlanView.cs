@@ -53,14 +53,18 @@ public static class RoadPlanView
 
     private static void Bridge(BridgeGeometry geometry, Canvas canvas, Func<Point, Point> at)
     {
-        IEnumerable<Point> Edge(double offset)
+        var last = geometry.Deck.Boundaries - 1;
+        IEnumerable<Point> Edge(int boundary)
         {
-            var (from, to) = (geometry.StationOnAxis(geometry.Axes[0], offset), geometry.StationOnAxis(geometry.Axes[^1], offset));
-            return Enumerable.Range(0, 25).Select(i => geometry.Road.At(from + i * (to - from) / 24, offset));
+            var (from, to) = (geometry.BoundaryOnAxis(geometry.Axes[0], boundary).Station, geometry.BoundaryOnAxis(geometry.Axes[^1], boundary).Station);
+            return Enumerable.Range(0, 25).Select(i => from + i * (to - from) / 24).Select(s => geometry.Road.At(s, geometry.Deck.Boundary(boundary, s)));
         }
-        canvas.Area(Edge(geometry.Section.LeftEdge).Concat(Edge(geometry.Section.RightEdge).Reverse()).Select(at), Fill.Picked, Pen.Cut);
+        canvas.Area(Edge(0).Concat(Edge(last).Reverse()).Select(at), Fill.Picked, Pen.Cut);
         foreach (var axis in geometry.Axes)
-            canvas.Line(at(geometry.OnAxis(axis, geometry.Section.LeftEdge)), at(geometry.OnAxis(axis, geometry.Section.RightEdge)), Pen.Edge);
+        {
+            var (left, right) = (geometry.BoundaryOnAxis(axis, 0), geometry.BoundaryOnAxis(axis, last));
+            canvas.Line(at(geometry.Road.At(left.Station, left.Offset)), at(geometry.Road.At(right.Station, right.Offset)), Pen.Edge);
+        }
     }
 
     /// <summary>A tick where elements meet, and what each is; names that would crowd are left out.</summary>

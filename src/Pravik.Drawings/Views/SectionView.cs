@@ -8,6 +8,7 @@ namespace Pravik.Drawings.Views;
 public sealed class SectionView
 {
     private readonly BridgeGeometry geometry;
+    private readonly DeckSection section;
     private readonly UnitSystem units;
     private readonly Canvas canvas;
     private readonly int scale;
@@ -15,14 +16,14 @@ public sealed class SectionView
     private readonly double x0;
     private readonly double y0;
 
-    internal SectionView(BridgeGeometry geometry, UnitSystem units, ViewSize size, double above = 0)
+    internal SectionView(BridgeGeometry geometry, UnitSystem units, ViewSize size, double station, double above = 0)
     {
         this.geometry = geometry;
         this.units = units;
         canvas = new(size.Width, size.Height, size.TextHeight);
-        var section = geometry.Section;
+        section = geometry.Deck.At(station);
         var top = section.Strips.Max(s => Math.Max(s.SurfaceFrom, s.SurfaceTo));
-        var bottom = geometry.Girders.Min(g => GirderTop(g.Offset)) - geometry.Bridge.Girders.Section.Depth;
+        var bottom = geometry.Girders.Min(g => GirderTop(geometry.GirderOffsetAt(g, station) ?? g.Offsets[0])) - geometry.Bridge.Girders.Section.Depth;
         var (head, foot) = (3.2 * size.TextHeight + above, 5.4 * size.TextHeight);
         scale = Math.Max(DrawingScale.Fitting(section.Width, size.Width - 36), DrawingScale.Fitting(top - bottom, Math.Max(4, size.Height - head - foot)));
         perMetre = 1000.0 / scale;
@@ -37,7 +38,7 @@ public sealed class SectionView
     /// <summary>Draws the section; beyond the bridge it says so.</summary>
     public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, double station, string? picked = null)
     {
-        var view = new SectionView(geometry, units, size);
+        var view = new SectionView(geometry, units, size, station);
         view.Structure(station, picked);
         view.Crossfalls();
         view.Dimensions(station);
@@ -62,15 +63,14 @@ public sealed class SectionView
         canvas.Line(new(line.X, line.Y - 2.2 * canvas.TextHeight), new(line.X, canvas.Height - 4.6 * canvas.TextHeight), Pen.Axis);
         canvas.Text(new(line.X + 1.2, line.Y - 1.9 * canvas.TextHeight), "road line", TextKind.Soft, halo: true);
         canvas.Text(new(line.X + 1.2, line.Y - 0.8 * canvas.TextHeight), $"level {units.FormatWithUnit(geometry.Road.Level(station), QuantityKind.Length)}", TextKind.SoftNumber, halo: true);
-        canvas.Text(At(geometry.Section.LeftEdge, 0) + new Point(-3, 0), "left", TextKind.Soft, Anchor.End);
-        canvas.Text(At(geometry.Section.RightEdge, 0) + new Point(3, 0), "right", TextKind.Soft);
+        canvas.Text(At(section.LeftEdge, 0) + new Point(-3, 0), "left", TextKind.Soft, Anchor.End);
+        canvas.Text(At(section.RightEdge, 0) + new Point(3, 0), "right", TextKind.Soft);
     }
 
-    private double GirderTop(double offset) => geometry.Section.SlabTop(offset) - geometry.Section.SlabThickness - geometry.Bridge.Deck.Haunch;
+    private double GirderTop(double offset) => section.SlabTop(offset) - section.SlabThickness - geometry.Bridge.Deck.Haunch;
 
     private void Slab(string? picked)
     {
-        var section = geometry.Section;
         foreach (var strip in section.Strips)
         {
             canvas.Part = strip.Path;
@@ -95,7 +95,7 @@ public sealed class SectionView
         var (shape, top) = (geometry.Bridge.Girders.Section, GirderTop(offset));
         var half = shape.TopFlangeWidth / 2;
         canvas.Part = part;
-        double Soffit(double o) => geometry.Section.SlabTop(o) - geometry.Section.SlabThickness;
+        double Soffit(double o) => section.SlabTop(o) - section.SlabThickness;
         if (geometry.Bridge.Deck.Haunch > 0)
             canvas.Area([At(offset - half, top), At(offset - half, Soffit(offset - half)), At(offset, Soffit(offset)), At(offset + half, Soffit(offset + half)), At(offset + half, top)], Fill.Concrete, Pen.Light);
         canvas.Area(shape.Outline().Points.Select(p => At(offset + p.X, top - shape.Depth + p.Y)), picked ? Fill.Picked : Fill.Precast, picked ? Pen.Active : Pen.Cut);
@@ -111,7 +111,7 @@ public sealed class SectionView
 
     private void Crossfalls()
     {
-        foreach (var strip in geometry.Section.Strips.Where(s => s.Kind is StripKind.Carriageway or StripKind.HardStrip && s.Width * perMetre > 14))
+        foreach (var strip in section.Strips.Where(s => s.Kind is StripKind.Carriageway or StripKind.HardStrip && s.Width * perMetre > 14))
         {
             var outward = strip.From >= 0 ? (strip.SurfaceTo - strip.SurfaceFrom) / strip.Width : (strip.SurfaceFrom - strip.SurfaceTo) / strip.Width;
             var middle = At(strip.From + 0.62 * strip.Width * (strip.From >= 0 ? 1 : 0.62), Math.Max(strip.SurfaceFrom, strip.SurfaceTo)) + new Point(0, -0.9 * canvas.TextHeight);
@@ -125,7 +125,6 @@ public sealed class SectionView
 
     private void Dimensions(double station)
     {
-        var section = geometry.Section;
         var offsets = geometry.Girders.Select(g => geometry.GirderOffsetAt(g, station)).OfType<double>().ToList();
         var y = canvas.Height - 3.1 * canvas.TextHeight;
         if (offsets.Count > 0)

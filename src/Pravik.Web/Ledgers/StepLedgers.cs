@@ -9,8 +9,9 @@ using Pravik.Core.Units;
 namespace Pravik.Web.Ledgers;
 
 /// <summary>The ledgers of the steps in which the bridge is described.</summary>
-internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry)
+internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double station)
 {
+    private readonly DeckSection section = geometry.Deck.At(station);
     private readonly LedgerRows rows = new(bridge);
 
     public Ledger Basis()
@@ -26,7 +27,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry)
         ]);
     }
 
-    public Ledger Road(double station) => new RoadLedger(bridge, geometry, rows).Make(station);
+    public Ledger Road() => new RoadLedger(bridge, geometry, rows).Make(station);
 
     public Ledger Axes()
     {
@@ -51,9 +52,15 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry)
                 LedgerRows.Reading("", a.Name) with { Picks = $"/parts/axes/{a.Number}" },
                 LedgerRows.Reading("", units.Format(geometry.Road.Level(a.Station), QuantityKind.Length)),
                 LedgerRows.Reading("", units.Format(a.Skew, QuantityKind.Angle)),
-                LedgerRows.Reading("", units.Format(Point.Distance(geometry.OnAxis(a, geometry.Section.LeftEdge), geometry.OnAxis(a, geometry.Section.RightEdge)), QuantityKind.Length)),
+                LedgerRows.Reading("", units.Format(AxisLength(a), QuantityKind.Length)),
             })]) { Columns = ["Axis", "Road level", "Skew", "Length"] },
         ]);
+    }
+
+    private double AxisLength(AxisPlace axis)
+    {
+        var (left, right) = (geometry.BoundaryOnAxis(axis, 0), geometry.BoundaryOnAxis(axis, geometry.Deck.Boundaries - 1));
+        return Point.Distance(geometry.Road.At(left.Station, left.Offset), geometry.Road.At(right.Station, right.Offset));
     }
 
     /// <summary>Azimuth of an axis seen from left to right, 0 to 2π.</summary>
@@ -65,8 +72,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry)
 
     public Ledger Deck()
     {
-        var section = geometry.Section;
-        var area = section.Width * (geometry.LastStation - geometry.FirstStation + 2 * bridge.Deck.EndOverhang);
+        var area = geometry.DeckArea;
         return new("Deck", "strips outward from the road line",
         [
             Strips("left", bridge.Deck.Left), Strips("right", bridge.Deck.Right),
@@ -76,7 +82,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry)
                 rows.Reading("Width overall", section.Width, QuantityKind.Length),
                 rows.Reading("Carriageway for traffic", section.Carriageway?.Width ?? 0, QuantityKind.Length, "Between kerbs; over a verge too where no kerb guards it (EN 1991-2 1.4.2.1)."),
                 LedgerRows.Reading("Notional lanes", Lanes().Count.ToString(), "EN 1991-2 Table 4.1."),
-                rows.Reading("Deck area", area, QuantityKind.Area, "Width times length along the road line, end overhangs included."),
+                rows.Reading("Deck area", area, QuantityKind.Area, "In plan, to the edges and the skewed ends, end overhangs included."),
                 rows.Reading("Slab concrete", area * bridge.Deck.SlabThickness, QuantityKind.Volume),
             ]),
         ]);
@@ -95,14 +101,14 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry)
             var length = line.SpanLength(part.Span) - 2 * girders.EndGap;
             groups.Add(new("Readings of this girder",
             [
-                rows.Reading("Offset from road line", line.Offset, QuantityKind.Length), rows.Reading("Axis to axis", line.SpanLength(part.Span), QuantityKind.Length),
+                rows.Reading("Offset from road line", (line.Offsets[part.Span] + line.Offsets[part.Span + 1]) / 2, QuantityKind.Length), rows.Reading("Axis to axis", line.SpanLength(part.Span), QuantityKind.Length),
                 rows.Reading("Length of the girder", length, QuantityKind.Length), rows.Reading("Weight", length * weight, QuantityKind.Force),
-                rows.Reading("Wet slab it carries", geometry.WetSlabWidth(line), QuantityKind.Length, "Half the spacing on each side, or the overhang."),
+                rows.Reading("Wet slab it carries", geometry.WetSlabWidth(line, part.Span), QuantityKind.Length, "Half the spacing on each side, or the overhang."),
                 rows.Reading("I, composite", Core.Structures.GrillageBuilder.Composite(geometry, line, part.Span).SecondMoment, QuantityKind.SecondMoment, "Uncracked, in girder concrete, with the span's effective width (EN 1992-1-1 5.3.2.1)."),
             ]));
         }
         groups.Add(new("Layout", [rows.Entry("/girders/count"), rows.Entry("/girders/overhangLeft"), rows.Entry("/girders/overhangRight", girders.OverhangLeft), rows.Entry("/girders/endGap"),
-            rows.Reading("Spacing", geometry.Spacing, QuantityKind.Length)]));
+            rows.Reading("Spacing", geometry.SpacingAt(station), QuantityKind.Length)]));
         groups.Add(Strands());
         groups.Add(new("Section", [.. new[] { "depth", "topFlangeWidth", "topFlangeThickness", "topTaper", "webThickness", "bottomTaper", "bottomFlangeThickness", "bottomFlangeWidth" }.Select(f => rows.Entry($"/girders/section/{f}")),
             rows.Reading("Area", bare.Area, QuantityKind.Area), rows.Reading("Centroid above soffit", bare.Centroid, QuantityKind.Size), rows.Reading("I, bare", bare.SecondMoment, QuantityKind.SecondMoment)]));
@@ -115,7 +121,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry)
 
     public Ledger Loads()
     {
-        var strips = geometry.Section.Strips;
+        var strips = section.Strips;
         var names = Fields.At("/deck/left/0/kind")!.Choices;
         var lanes = Lanes();
         return new("Loads", "what acts on the finished deck",
@@ -129,7 +135,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry)
                 LedgerRows.Reading("", rows.Units.Format(PermanentLoads.StripLoad(s, bridge.Loads), QuantityKind.AreaLoad)),
             })]) { Columns = ["Strip", $"Depth, {rows.Units[QuantityKind.Size].Symbol}", rows.Units[QuantityKind.AreaLoad].Symbol] },
             new("Readings: on each girder", [rows.Reading("Girder", bridge.Girders.Section.Properties().Area * bridge.Loads.ConcreteWeight, QuantityKind.LineLoad)]),
-            new("Readings: traffic", [rows.Reading("Carriageway", geometry.Section.Carriageway?.Width ?? 0, QuantityKind.Length), LedgerRows.Reading("Notional lanes", lanes.Count.ToString(), "EN 1991-2 Table 4.1"),
+            new("Readings: traffic", [rows.Reading("Carriageway", section.Carriageway?.Width ?? 0, QuantityKind.Length), LedgerRows.Reading("Notional lanes", lanes.Count.ToString(), "EN 1991-2 Table 4.1"),
                 rows.Reading("Width of a lane", lanes.Width, QuantityKind.Length), rows.Reading("Remaining area", lanes.Remaining, QuantityKind.Length)])
             { Note = "Load model 1 and footway load of EN 1991-2, factors from the national set (Basis). Lanes go anywhere in the carriageway, tandems anywhere along it, for every effect by itself." },
         ]);
@@ -140,7 +146,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry)
         new("Titles", [.. new[] { "project", "client", "office", "number", "issue", "drawn", "checked" }.Select(t => rows.Entry($"/basis/titles/{t}"))]),
     ]);
 
-    private NotionalLanes Lanes() => geometry.Section.Carriageway is { } c ? NotionalLanes.On(c.Width, NationalValues.For(bridge.Basis)["laneWidth"]) : new(0, 0, 0);
+    private NotionalLanes Lanes() => section.Carriageway is { } c ? NotionalLanes.On(c.Width, NationalValues.For(bridge.Basis)["laneWidth"]) : new(0, 0, 0);
 
     private LedgerGroup Strips(string side, IReadOnlyList<Strip> strips)
     {

@@ -51,11 +51,8 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
     }
 
     private IReadOnlyList<SetOutRow> Axes(BridgeGeometry geometry) =>
-        [.. geometry.Axes.SelectMany(axis => new[] { ("left edge", geometry.Section.LeftEdge), ("road line", 0.0), ("right edge", geometry.Section.RightEdge) }.Select(place =>
-        {
-            var station = geometry.StationOnAxis(axis, place.Item2);
-            return new SetOutRow($"Axis {axis.Name}, {place.Item1}", station, place.Item2, geometry.Road.Survey(station, place.Item2));
-        }))];
+        [.. geometry.Axes.SelectMany(axis => new[] { ("left edge", geometry.BoundaryOnAxis(axis, 0)), ("road line", new(axis.Station, 0, 0)), ("right edge", geometry.BoundaryOnAxis(axis, geometry.Deck.Boundaries - 1)) }
+            .Select(place => new SetOutRow($"Axis {axis.Name}, {place.Item1}", place.Item2.Station, place.Item2.Offset, geometry.Road.Survey(place.Item2.Station, place.Item2.Offset))))];
 
     private IReadOnlyList<SetOutRow> Stations(BridgeGeometry geometry)
     {
@@ -79,7 +76,7 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
             return [];
         }
         return [.. stations.SelectMany(s => Line == "edges"
-            ? new[] { Row("left edge", s, geometry.Section.LeftEdge), Row("right edge", s, geometry.Section.RightEdge) }
+            ? new[] { Row("left edge", s, geometry.Deck.LeftEdge(s)), Row("right edge", s, geometry.Deck.RightEdge(s)) }
             : [.. offsets.Select(o => Row("", s, o))])];
 
         SetOutRow Row(string name, double station, double offset) => new(name, station, offset, geometry.Road.Survey(station, offset));

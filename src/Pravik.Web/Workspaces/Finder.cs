@@ -22,14 +22,14 @@ public static class Finder
     private static IEnumerable<FoundPlace> Everything(Bridge bridge)
     {
         var geometry = new BridgeGeometry(bridge);
-        var ledgers = new StepLedgers(bridge, geometry);
+        var ledgers = new StepLedgers(bridge, geometry, geometry.FirstStation);
         foreach (var axis in geometry.Axes) yield return new($"Axis {axis.Name}", "axes", "axes", null, $"/parts/axes/{axis.Number}");
         foreach (var girder in geometry.Girders)
         {
             for (var span = 1; span <= geometry.SpanCount; span++)
                 yield return new($"{girder.Name}, span {span}", "girder", "girders", null, $"/parts/girders/{girder.Number}/spans/{span}");
         }
-        (string Step, Ledger Ledger)[] all = [("basis", ledgers.Basis()), ("road", ledgers.Road(geometry.FirstStation)), ("axes", ledgers.Axes()), ("deck", ledgers.Deck()), ("girders", ledgers.Girders(null)), ("loads", ledgers.Loads())];
+        (string Step, Ledger Ledger)[] all = [("basis", ledgers.Basis()), ("road", ledgers.Road()), ("axes", ledgers.Axes()), ("deck", ledgers.Deck()), ("girders", ledgers.Girders(null)), ("loads", ledgers.Loads())];
         foreach (var (step, ledger) in all)
         {
             foreach (var group in ledger.Groups)

@@ -132,11 +132,11 @@ public sealed class WorkspaceBuilder
 
     private Ledger MakeLedger()
     {
-        var steps = new StepLedgers(snapshot.Bridge, geometry);
+        var steps = new StepLedgers(snapshot.Bridge, geometry, station);
         return request.Step switch
         {
             "basis" => steps.Basis(),
-            "road" => steps.Road(station),
+            "road" => steps.Road(),
             "axes" => steps.Axes(),
             "deck" => steps.Deck(),
             "girders" => steps.Girders(pick),
