@@ -23,7 +23,7 @@ internal static class SheetsCommand
     private static int Run(string file, DirectoryInfo folder)
     {
         if (BridgeFile.Read(file) is not { } bridge) return Exit.BadInput;
-        var drawing = GeneralArrangement.Draw(new BridgeGeometry(bridge), UnitSystem.Named(bridge.Basis.Units), BridgeRun.Run(bridge), DateTime.Now.ToString("yyyy-MM-dd"));
+        var drawing = GeneralArrangement.Draw(new BridgeGeometry(bridge), null, UnitSystem.Named(bridge.Basis.Units), BridgeRun.Run(bridge), DateTime.Now.ToString("yyyy-MM-dd"));
         foreach (var (name, content) in new[] { ("general-arrangement.pdf", PdfWriter.Write(bridge.Name, [drawing])), ("general-arrangement.svg", Encoding.UTF8.GetBytes(SvgWriter.File(drawing))) })
         {
             if (!BridgeFile.Write(folder, name, content)) return Exit.BadInput;

@@ -60,7 +60,7 @@ public static class Endpoints
     {
         if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
         await runs.RequestAsync(id, snapshot.Bridge);
-        return Results.Json(WorkspaceBuilder.Build(snapshot, snapshot.Bridge.Ground is { } g ? grounds.Find(g.Hash) : null, runs.State(id), runs.Latest(id), query.ToRequest()));
+        return Results.Json(WorkspaceBuilder.Build(snapshot, GroundOf(snapshot, grounds), runs.State(id), runs.Latest(id), query.ToRequest()));
     }
 
     private static async Task<IResult> Patch(string id, int? revision, string? label, HttpRequest http, ProjectStore store, RunQueue runs)
@@ -98,12 +98,12 @@ public static class Endpoints
         return Results.Created($"/bridges/{snapshot.ProjectId}/axes", new { id = snapshot.ProjectId });
     }
 
-    private static async Task<IResult> Sheet(string id, string format, ProjectStore store, RunQueue runs)
+    private static async Task<IResult> Sheet(string id, string format, ProjectStore store, GroundStore grounds, RunQueue runs)
     {
         if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
         var latest = runs.Latest(id);
         var results = latest?.Hash == InputHash.Of(snapshot.Bridge) ? latest.Results : null;
-        var drawing = GeneralArrangement.Draw(new BridgeGeometry(snapshot.Bridge), UnitSystem.Named(snapshot.Bridge.Basis.Units), results, DateTime.Now.ToString("yyyy-MM-dd"));
+        var drawing = GeneralArrangement.Draw(new BridgeGeometry(snapshot.Bridge), GroundOf(snapshot, grounds), UnitSystem.Named(snapshot.Bridge.Basis.Units), results, DateTime.Now.ToString("yyyy-MM-dd"));
         var name = FileName(snapshot.Bridge) + "-general-arrangement";
         return format switch
         {
@@ -112,6 +112,8 @@ public static class Endpoints
             _ => Results.Json(new Refusal([Finding.Error("", "Sheets come as pdf or svg.")], []), statusCode: 404),
         };
     }
+
+    private static Core.Roads.Ground? GroundOf(Snapshot snapshot, GroundStore grounds) => snapshot.Bridge.Ground is { } g ? grounds.Find(g.Hash) : null;
 
     private static async Task<IResult> Answer(string id, Task<EditOutcome?> work, RunQueue runs)
     {

@@ -26,11 +26,11 @@ public class DrawingTests
         { "curved plan", PlanView.Draw(new(Bridge with { Road = new() { Elements = [new() { Length = 200, StartRadius = -180, EndRadius = -180 }] } }), UnitSystem.Metric, Size, 40) },
         { "section", SectionView.Draw(Geometry, UnitSystem.Metric, Size, 40) },
         { "section beyond the bridge", SectionView.Draw(Geometry, UnitSystem.Metric, Size, 5) },
-        { "elevation", ElevationView.Draw(Geometry, UnitSystem.UsCustomary, Size, 40) },
+        { "elevation", ElevationView.Draw(Geometry, null, UnitSystem.UsCustomary, Size, 40) },
         { "loads", LoadsView.Draw(Geometry, UnitSystem.Metric, ViewSize.Pixels(960, 580), 40) },
         { "girder", GirderShapeView.Draw(Geometry, UnitSystem.Metric, ViewSize.Pixels(960, 580)) },
         { "band", BandView.Draw(Geometry, UnitSystem.Metric, ViewSize.Pixels(1280, 104), null, false) },
-        { "sheet", GeneralArrangement.Draw(Geometry, UnitSystem.Metric, null, "2026-11-24") },
+        { "sheet", GeneralArrangement.Draw(Geometry, null, UnitSystem.Metric, null, "2026-11-24") },
     };
 
     [Theory]
@@ -89,7 +89,7 @@ public class DrawingTests
     [Fact]
     public void The_sheet_becomes_a_pdf_with_its_fonts()
     {
-        var pdf = PdfWriter.Write("Title", [GeneralArrangement.Draw(Geometry, UnitSystem.Metric, null, "2026-11-24")]);
+        var pdf = PdfWriter.Write("Title", [GeneralArrangement.Draw(Geometry, null, UnitSystem.Metric, null, "2026-11-24")]);
         Assert.Equal("%PDF", Encoding.ASCII.GetString(pdf, 0, 4));
         var text = Encoding.Latin1.GetString(pdf);
         Assert.Contains("Barlow", text);

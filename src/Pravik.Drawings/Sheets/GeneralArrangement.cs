@@ -1,5 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Design;
+using Pravik.Core.Roads;
 using Pravik.Core.Units;
 using Pravik.Drawings.Views;
 
@@ -14,16 +15,17 @@ public static class GeneralArrangement
     private const double Text = 2.5;
 
     /// <param name="geometry">The bridge.</param>
+    /// <param name="ground">The ground, or null where none is given.</param>
     /// <param name="units">Units of the texts.</param>
     /// <param name="results">Results to name in the notes, or null where there are none.</param>
     /// <param name="date">Date of the sheet, as printed.</param>
-    public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, BridgeResults? results, string date)
+    public static Drawing Draw(BridgeGeometry geometry, Ground? ground, UnitSystem units, BridgeResults? results, string date)
     {
         var canvas = new Canvas(Width, Height, Text);
         canvas.Box(0, 0, Width, Height, Fill.Sheet);
         canvas.Box(Margin, Margin, Width - 2 * Margin, Height - 2 * Margin, Fill.None, Pen.Cut);
         var inner = Width - 2 * Margin;
-        View(canvas, ElevationView.Draw(geometry, units, new(inner, 62, Text)), Margin, Margin + 7);
+        View(canvas, ElevationView.Draw(geometry, ground, units, new(inner, 62, Text)), Margin, Margin + 7);
         View(canvas, PlanView.Draw(geometry, units, new(inner, 104, Text)), Margin, 83);
         var middle = (geometry.Axes[geometry.SpanCount / 2].Station + geometry.Axes[geometry.SpanCount / 2 + 1].Station) / 2;
         View(canvas, SectionView.Draw(geometry, units, new(250, 90, Text), middle), Margin, Height - Margin - 91);

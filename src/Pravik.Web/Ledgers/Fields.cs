@@ -98,6 +98,13 @@ public static class Fields
         },
         Q($"{path}/width", "Width", QuantityKind.Length, "Width of the strip, square to the road."),
         Q($"{path}/crossfall", "Crossfall", QuantityKind.Slope, "Rise per metre outward from the road line; negative falls away from it."),
+        new($"{path}/crossfallLaw", "Crossfall follows", EntryKind.Choice) { Choices = [new("constant", "Own value"), new("road", "Superelevation"), new("table", "Own table"), new("level", "Level")], Help = "Superelevation: that of the road on this side. Values not in force are kept." },
+        .. new[] { ("widths", "Width", QuantityKind.Length), ("crossfalls", "Crossfall", QuantityKind.Slope) }.SelectMany(t => new[]
+        {
+            Own($"{path}/{t.Item1}/*/axis", "From axis", QuantityKind.Count, "Number of the axis from which the distance counts. Empty: a station."),
+            Q($"{path}/{t.Item1}/*/at", "At", QuantityKind.Length, "Station, or distance ahead of the axis named. Straight between entries, level beyond them."),
+            Q($"{path}/{t.Item1}/*/value", t.Item2, t.Item3),
+        }),
         Q($"{path}/upstand", "Upstand", QuantityKind.Size, "Step up at the strip's inner side. From 100 mm it is a kerb that bounds traffic."),
     ];
 

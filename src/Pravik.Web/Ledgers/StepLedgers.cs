@@ -70,11 +70,12 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         return azimuth < 0 ? azimuth + 2 * Math.PI : azimuth;
     }
 
-    public Ledger Deck()
+    public Ledger Deck(string? picked)
     {
         var area = geometry.DeckArea;
         return new("Deck", "strips outward from the road line",
         [
+            .. PickedStrip(picked),
             Strips("left", bridge.Deck.Left), Strips("right", bridge.Deck.Right),
             new("Slab", [rows.Entry("/deck/slabThickness"), rows.Entry("/deck/surfacing"), rows.Entry("/deck/haunch"), rows.Entry("/deck/endOverhang")]),
             new("Readings",
@@ -147,6 +148,38 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
     ]);
 
     private NotionalLanes Lanes() => section.Carriageway is { } c ? NotionalLanes.On(c.Width, NationalValues.For(bridge.Basis)["laneWidth"]) : new(0, 0, 0);
+
+    /// <summary>The strip that is picked, with the laws of its width and crossfall.</summary>
+    private IEnumerable<LedgerGroup> PickedStrip(string? picked)
+    {
+        if (picked?.Split('/') is not ["", "deck", "left" or "right", var item] || !int.TryParse(item, out var i)) return [];
+        var side = picked.Split('/')[2];
+        var strips = side == "left" ? bridge.Deck.Left : bridge.Deck.Right;
+        if (i < 0 || i >= strips.Length) return [];
+        var strip = strips[i];
+        var here = section.Strips.Single(s => s.Path == picked);
+        return
+        [
+            new($"Strip {i + 1} on the {side}",
+            [
+                rows.Entry($"{picked}/kind"), rows.Entry($"{picked}/width"), rows.Entry($"{picked}/crossfallLaw"), rows.Entry($"{picked}/crossfall"), rows.Entry($"{picked}/upstand"),
+                rows.Reading("Width at the cursor", here.Width, QuantityKind.Length), rows.Reading("Depth above slab there", here.MeanFill, QuantityKind.Size, "Mean over its width."),
+            ]) { Note = strip.Widths.IsEmpty ? "" : "The width follows its table." },
+            Law($"{picked}/widths", "Width by place", strip.Widths, strip.Width),
+            Law($"{picked}/crossfalls", "Crossfall by place", strip.Crossfalls, strip.Crossfall),
+        ];
+    }
+
+    private LedgerGroup Law(string path, string title, IReadOnlyList<LawPoint> table, double usual)
+    {
+        var added = table.Count == 0 ? new JsonObject { ["axis"] = 1, ["at"] = 0.0, ["value"] = usual } : new JsonObject { ["axis"] = table[^1].Axis, ["at"] = table[^1].At + 10, ["value"] = table[^1].Value };
+        return new(title, [.. table.SelectMany((_, i) => new[] { "axis", "at", "value" }.Select(c => rows.Entry($"{path}/{i}/{c}")))])
+        {
+            Columns = ["From axis", $"At, {rows.Units[QuantityKind.Length].Symbol}", title.StartsWith('W') ? "Width" : "%"],
+            RowActions = [.. table.Select((_, i) => new LedgerAction($"Take entry {i + 1} away", $"Entry {i + 1} of {title.ToLowerInvariant()} taken away", [new("remove", $"{path}/{i}")]))],
+            Actions = [new("Add an entry", $"Entry of {title.ToLowerInvariant()} added", [new("add", $"{path}/-", added)])],
+        };
+    }
 
     private LedgerGroup Strips(string side, IReadOnlyList<Strip> strips)
     {

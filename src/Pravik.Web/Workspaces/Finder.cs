@@ -29,7 +29,7 @@ public static class Finder
             for (var span = 1; span <= geometry.SpanCount; span++)
                 yield return new($"{girder.Name}, span {span}", "girder", "girders", null, $"/parts/girders/{girder.Number}/spans/{span}");
         }
-        (string Step, Ledger Ledger)[] all = [("basis", ledgers.Basis()), ("road", ledgers.Road()), ("axes", ledgers.Axes()), ("deck", ledgers.Deck()), ("girders", ledgers.Girders(null)), ("loads", ledgers.Loads())];
+        (string Step, Ledger Ledger)[] all = [("basis", ledgers.Basis()), ("road", ledgers.Road()), ("axes", ledgers.Axes()), ("deck", ledgers.Deck(null)), ("girders", ledgers.Girders(null)), ("loads", ledgers.Loads())];
         foreach (var (step, ledger) in all)
         {
             foreach (var group in ledger.Groups)

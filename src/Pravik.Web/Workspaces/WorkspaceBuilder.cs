@@ -89,7 +89,7 @@ public sealed class WorkspaceBuilder
         ViewPart Section(ViewSize size) => Part("section", SectionView.Draw(geometry, units, size, station, pick));
         ViewPart RoadPlan(ViewSize size) => Part("road", RoadPlanView.Draw(geometry, units, size, station));
         ViewPart RoadDiagrams(ViewSize size) => Part("profile", RoadDiagramView.Draw(geometry, ground, units, size, station));
-        ViewPart Elevation(ViewSize size) => Part("elevation", ElevationView.Draw(geometry, units, size, station, pick));
+        ViewPart Elevation(ViewSize size) => Part("elevation", ElevationView.Draw(geometry, ground, units, size, station, pick));
         return layout switch
         {
             "road" => ([RoadPlan(half), RoadDiagrams(half)], null),
@@ -107,7 +107,7 @@ public sealed class WorkspaceBuilder
             "effectsOnly" => Results(r => ([Diagram(r.EffectDiagram(girder, Effect, request.Case), whole, null)], null)),
             "check" => Results(r => ([Diagram(r.CheckDiagram(girder), half, Picked(r))], r.CheckTable(pick))),
             "traffic" => Results(r => ([Plan(half, r.Find(pick) is { } p ? ResultViews.TrafficOf(p.Point, p.Bending) : null) with { Title = "Traffic behind the picked value" }], r.CheckTable(pick))),
-            _ => ([Part("sheet", GeneralArrangement.Draw(geometry, units, current ? latest?.Results : null, DateTime.Now.ToString("yyyy-MM-dd")))], null),
+            _ => ([Part("sheet", GeneralArrangement.Draw(geometry, ground, units, current ? latest?.Results : null, DateTime.Now.ToString("yyyy-MM-dd")))], null),
         };
     }
 
@@ -138,7 +138,7 @@ public sealed class WorkspaceBuilder
             "basis" => steps.Basis(),
             "road" => steps.Road(),
             "axes" => steps.Axes(),
-            "deck" => steps.Deck(),
+            "deck" => steps.Deck(pick),
             "girders" => steps.Girders(pick),
             "loads" => steps.Loads(),
             "analysis" => results?.AnalysisLedger(run) ?? new("Analysis", run?.Doing ?? "", []),
