@@ -1,5 +1,5 @@
 // Copies the browser files of npm packages into wwwroot/lib, so that the application ships whole.
-import { cpSync, mkdirSync } from "node:fs";
+import { cpSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 
 const target = "src/Pravik.Web/wwwroot/lib";
 const files = [
@@ -17,8 +17,21 @@ const files = [
     `fonts/spline-sans-mono-latin-${w}-normal.woff2`,
   ]),
   ["@fontsource/spline-sans-mono/LICENSE", "fonts/spline-sans-mono-LICENSE"],
+  ["three/LICENSE", "three/LICENSE"],
+  ...["three.core.js", "three.module.js"].map((f) => [`three/build/${f}`, `three/${f}`]),
+  ...[
+    "controls/OrbitControls.js",
+    "loaders/GLTFLoader.js",
+    "utils/BufferGeometryUtils.js",
+    "utils/SkeletonUtils.js",
+  ].map((f) => [`three/examples/jsm/${f}`, `three/${f}`]),
 ];
+// Modules name their package; without a bundler or an import map they are given its place.
+const relative = (text) =>
+  text.replaceAll(/from 'three';/g, "from '../three.module.js';").replaceAll(/[ \t]+$/gm, "");
 for (const [from, to] of files) {
   mkdirSync(`${target}/${to}`.replace(/\/[^/]*$/, ""), { recursive: true });
-  cpSync(`node_modules/${from}`, `${target}/${to}`);
+  if (from.startsWith("three/examples/"))
+    writeFileSync(`${target}/${to}`, relative(readFileSync(`node_modules/${from}`, "utf8")));
+  else cpSync(`node_modules/${from}`, `${target}/${to}`);
 }

@@ -7,6 +7,7 @@ using Pravik.Data;
 using Pravik.Drawings.Sheets;
 using Pravik.Drawings.Writers;
 using Pravik.Exchange;
+using Pravik.Exchange.Gltf;
 using Pravik.Exchange.LandXml;
 using Pravik.Web.Ledgers;
 using Pravik.Web.Runs;
@@ -53,6 +54,8 @@ public static class Endpoints
             var ground = s.Bridge.Ground is { } g && grounds.Find(g.Hash) is { } found ? new NamedGround(g.Name, found) : null;
             return Results.File(Encoding.UTF8.GetBytes(LandXmlWriter.Write(s.Bridge.Road, ground)), "application/xml", $"{FileName(s.Bridge)}-road.xml");
         });
+        bridge.MapGet("/model.glb", async (string id, ProjectStore store, GroundStore grounds) =>
+            await store.FindAsync(id) is { } s ? Results.File(GltfWriter.Write(new(s.Bridge), GroundOf(s, grounds)), "model/gltf-binary", $"{FileName(s.Bridge)}.glb") : NoSuchBridge(id));
         bridge.MapGet("/general-arrangement.{format}", Sheet);
     }
 

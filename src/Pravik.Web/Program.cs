@@ -29,7 +29,7 @@ app.UseResponseCompression();
 app.Use(async (context, next) =>
 {
     // Styles stand in attributes of the widgets; scripts come from this server only.
-    context.Response.Headers.ContentSecurityPolicy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; object-src 'none'; base-uri 'self'";
+    context.Response.Headers.ContentSecurityPolicy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; connect-src 'self' blob:; object-src 'none'; base-uri 'self'";
     context.Response.Headers.XContentTypeOptions = "nosniff";
     await next();
 });

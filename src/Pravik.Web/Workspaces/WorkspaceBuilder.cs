@@ -72,9 +72,9 @@ public sealed class WorkspaceBuilder
     private List<LayoutChoice> Layouts() => request.Step switch
     {
         "road" => [new("road", "Plan and diagrams", false), new("roadPlan", "Plan", false), new("roadDiagrams", "Diagrams", false)],
-        "axes" => [new("planElevation", "Plan and elevation", false), new("plan", "Plan", false), new("elevation", "Elevation", false)],
-        "deck" => [new("sectionPlan", "Section and plan", false), new("section", "Section", false), new("plan", "Plan", false)],
-        "girders" => [new("planSection", "Plan and section", false), new("girder", "Girder", false), new("section", "Section", false)],
+        "axes" => [new("planElevation", "Plan and elevation", false), new("plan", "Plan", false), new("elevation", "Elevation", false), new("model", "3D", false)],
+        "deck" => [new("sectionPlan", "Section and plan", false), new("section", "Section", false), new("plan", "Plan", false), new("model", "3D", false)],
+        "girders" => [new("planSection", "Plan and section", false), new("girder", "Girder", false), new("section", "Section", false), new("model", "3D", false)],
         "loads" => [new("loads", "Loads on the section", false)],
         "analysis" => [new("effects", "Diagram and table", false), new("effectsOnly", "Diagram", false)],
         "checks" => [new("check", "Diagram", false), new("traffic", "Traffic on the deck", false)],
@@ -95,6 +95,7 @@ public sealed class WorkspaceBuilder
             "road" => ([RoadPlan(half), RoadDiagrams(half)], null),
             "roadPlan" => ([RoadPlan(whole)], null),
             "roadDiagrams" => ([RoadDiagrams(whole)], null),
+            "model" => ([new("model", "In space", "drag to turn, right button to move, wheel to come nearer", "")], null),
             "planElevation" => ([Plan(half), Elevation(half)], null),
             "plan" => ([Plan(whole)], null),
             "elevation" => ([Elevation(whole)], null),

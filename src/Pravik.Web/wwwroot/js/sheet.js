@@ -1,6 +1,6 @@
 // The sheet: drawings as they come from the server, with parts that can be picked.
 
-export function drawViews(host, views, onPick) {
+export function drawViews(host, views, onPick, model) {
   host.replaceChildren(
     ...views.map((view) => {
       const figure = document.createElement("figure");
@@ -13,7 +13,8 @@ export function drawViews(host, views, onPick) {
       caption.append(title, note);
       const drawing = document.createElement("div");
       drawing.className = "drawing";
-      drawing.innerHTML = view.svg;
+      if (view.id === "model") drawing.append(model());
+      else drawing.innerHTML = view.svg;
       figure.append(caption, drawing);
       return figure;
     }),

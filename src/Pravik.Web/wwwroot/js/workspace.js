@@ -11,6 +11,9 @@ Alpine.directive("symbol", (element, { expression }, { evaluateLater, effect }) 
   effect(() => read((text) => withSubscripts(Object.assign(element, { textContent: "" }), text)));
 });
 
+// Kept out of the reactive state: three.js compares its objects by identity.
+let model = null;
+
 const EMPTY = { title: "", columns: [], rows: [] };
 
 Alpine.data("workspace", () => ({
@@ -129,7 +132,12 @@ Alpine.data("workspace", () => ({
     this.hasTable = Boolean(w.table);
     this.run = w.run;
     document.title = `${w.name} · Pravik`;
-    drawViews(document.getElementById("views"), w.views, (part) => this.pick(part));
+    drawViews(
+      document.getElementById("views"),
+      w.views,
+      (part) => this.pick(part),
+      () => this.modelHost(),
+    );
     drawCalculation(document.getElementById("calc"), w.ledger.lines);
     this.band.draw(w.band, w.station);
     if (this.focusPath) this.focusField();
@@ -228,6 +236,22 @@ Alpine.data("workspace", () => ({
     }
     if (at !== undefined && at !== null) this.choice.station = at;
     this.load();
+  },
+
+  // The module for the model in space is large; it is fetched when first wanted.
+  modelHost() {
+    const host = document.createElement("div");
+    host.className = "modelplace";
+    host.style.height = `${document.getElementById("sheet").clientHeight - 35}px`;
+    const url = `${this.api.base}/model.glb?revision=${this.revision}`;
+    import("./model.js")
+      .then(({ ModelView }) => {
+        model ??= new ModelView((part) => this.pick(part));
+        host.append(model.host);
+        return model.show(url, this.station, this.choice.pick);
+      })
+      .catch(() => (host.textContent = "The model in space cannot be shown in this browser."));
+    return host;
   },
 
   // Entries
@@ -472,6 +496,7 @@ Alpine.data("workspace", () => ({
       "]": () => this.axis(1),
       ",": () => this.nudge(-1),
       ".": () => this.nudge(1),
+      f: () => model?.look(0),
       n: () => this.neighbourStep(1),
       b: () => this.neighbourStep(-1),
     });

@@ -1,0 +1,126 @@
+// Roads, grounds and the model in space, in the browser.
+import assert from "node:assert/strict";
+import { readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { after, before, test } from "node:test";
+import validator from "gltf-validator";
+import { openPage, root, startApplication, startBrowser } from "./server.mjs";
+
+let app;
+let browser;
+before(async () => {
+  app = await startApplication();
+  browser = await startBrowser();
+});
+after(async () => {
+  await browser?.close();
+  await app?.stop();
+});
+
+test("a newer issue of the road is compared, accepted, and the bridge follows", async () => {
+  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/road`);
+  await page.locator(".ledger h2", { hasText: "At the cursor" }).waitFor();
+  await page.getByRole("link", { name: "Bring in a road file" }).click();
+  const file = join(app.data, "newer.xml");
+  const old = readFileSync(join(root, "examples/sorrel-valley.xml"), "utf8");
+  writeFileSync(file, old.replace(">160 46.6<", ">160 46.75<"));
+  await page.setInputFiles("#file", file);
+  await page.getByRole("button", { name: "Read" }).click();
+  const axis = page.locator("tr", { hasText: "Axis 2" });
+  assert.match(await axis.textContent(), /129\.400.*0\.000.*0\.000.*\+0\.115/s);
+  await page.getByRole("button", { name: "Accept" }).click();
+  await page.waitForURL("**/sorrel-brook/road");
+  await page.locator(".saved", { hasText: "edit 2" }).waitFor();
+  await page.locator(".steps a", { hasText: "Axes" }).click();
+  await page.locator(".ledger td", { hasText: "45.995" }).waitFor();
+  await page.locator(".ledger h1").click();
+  await page.keyboard.press("z");
+  await page.locator(".ledger td", { hasText: "45.880" }).waitFor();
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
+test("a file that is no road is refused with the reason, and nothing changes", async () => {
+  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/road-file`);
+  const file = join(app.data, "bad.xml");
+  writeFileSync(file, '<!DOCTYPE x [<!ENTITY a "aaaa">]><LandXML>&a;</LandXML>');
+  await page.setInputFiles("#file", file);
+  await page.getByRole("button", { name: "Read" }).click();
+  await page.locator("[role=alert]", { hasText: "Document types and entities are not read" }).waitFor();
+  writeFileSync(file, "east,north,level\n1,2,3\n4,five,6\n");
+  await page.setInputFiles("#file", file);
+  await page.getByRole("button", { name: "Read" }).click();
+  await page.locator("[role=alert]", { hasText: "Line 3 is not east, north and level" }).waitFor();
+  await page.close();
+});
+
+test("a road is typed as intersection points, and an axis gets its own skew", async () => {
+  const page = await openPage(browser, `${app.url}/bridges/tansy-lane/road`);
+  const enter = async (path, text) => {
+    const before = await page.locator(".saved").textContent();
+    const field = page.locator(`#f${path.replaceAll("/", "-")}`);
+    await field.fill(text);
+    await field.press("Enter");
+    await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
+  };
+  const saved = async (work) => {
+    const before = await page.locator(".saved").textContent();
+    await work();
+    await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
+  };
+  await page.locator("#f-road-entry").waitFor();
+  await page.locator("#f-road-entry").selectOption("points");
+  await page.locator(".why", { hasText: "at least two points" }).waitFor();
+  await saved(() =>
+    page.evaluate(async () => {
+      const points = [
+        { east: 880, north: 412 },
+        { east: 960, north: 520, radius: 300, transitionIn: 30, transitionOut: 30 },
+        { east: 1080, north: 560 },
+      ];
+      const patch = [
+        { op: "replace", path: "/road/points", value: points },
+        { op: "replace", path: "/road/entry", value: "points" },
+      ];
+      await fetch("/api/bridges/tansy-lane?revision=1&label=Points", {
+        method: "PATCH",
+        headers: { "Content-Type": "application/json-patch+json" },
+        body: JSON.stringify(patch),
+      });
+    }),
+  );
+  await page.locator("#f-road-points-1-radius").waitFor();
+  await enter("/road/points/1/radius", "350");
+  await page.locator(".steps a", { hasText: "Axes" }).click();
+  await page.locator("#f-axes-own-2-skew").waitFor();
+  await enter("/axes/own/2/skew", "5");
+  await enter("/axes/stations/2", "70");
+  assert.equal(await page.locator("#f-axes-spans").inputValue(), "22.000");
+  await page.close();
+});
+
+test("the model in space is valid glTF, is shown, and a part of it can be picked", async () => {
+  const bytes = new Uint8Array(
+    await (await fetch(`${app.url}/api/bridges/sorrel-brook/model.glb`)).arrayBuffer(),
+  );
+  const { issues } = await validator.validateBytes(bytes);
+  assert.equal(issues.numErrors, 0, JSON.stringify(issues.messages.slice(0, 3)));
+  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/girders?layout=model`);
+  await page.locator(".kinds label", { hasText: "girders" }).waitFor();
+  for (const kind of ["ground", "slab", "surfacing", "footways", "edge beams"])
+    await page.locator(".kinds label", { hasText: kind }).locator("input").uncheck();
+  await page.getByRole("button", { name: "From right" }).click();
+  await page.waitForTimeout(500);
+  const box = await page.locator(".model canvas").boundingBox();
+  for (
+    let dy = -30;
+    dy <= 60 && !(await page.locator(".ledger h1", { hasText: "G5, span 2" }).count());
+    dy += 6
+  ) {
+    await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2 + dy);
+    await page.waitForTimeout(250);
+  }
+  await page.locator(".ledger h1", { hasText: /G5, span 2/ }).waitFor();
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
