@@ -22,25 +22,28 @@ internal static class OlderVersions
 
     /// <summary>
     /// Version 1 had one straight or arc with one grade: <c>length</c>, <c>radius</c>, <c>startLevel</c> and <c>grade</c> become one element and two
-    /// profile points. Throws <see cref="InvalidOperationException"/> or <see cref="FormatException"/> for text in a number.
+    /// profile points; the weights of the parapets move to the parapets. Throws <see cref="InvalidOperationException"/> or <see cref="FormatException"/> for text in a number.
     /// </summary>
     public static JsonNode FromVersion1(string text)
     {
         var bridge = JsonNode.Parse(text)!.AsObject();
         bridge["version"] = 2;
+        if (bridge["loads"] is JsonObject loads)
+            bridge["parapets"] = new JsonArray([.. new[] { "Left", "Right" }.Select(side => (JsonNode)new JsonObject { ["side"] = side.ToLowerInvariant(), ["weight"] = Take(loads, $"parapet{side}", 1000) })]);
         if (bridge["road"] is not JsonObject road) return bridge;
-        double Take(string name, double usual)
-        {
-            var value = road[name]?.GetValue<double>() ?? usual;
-            road.Remove(name);
-            return value;
-        }
         var radius = road["radius"]?.DeepClone();
         road.Remove("radius");
-        var (start, length) = (road["startStation"]?.GetValue<double>() ?? 0, Take("length", 200));
-        var (level, grade) = (Take("startLevel", 0), Take("grade", 0));
+        var (start, length) = (road["startStation"]?.GetValue<double>() ?? 0, Take(road, "length", 200));
+        var (level, grade) = (Take(road, "startLevel", 0), Take(road, "grade", 0));
         road["elements"] = new JsonArray(new JsonObject { ["length"] = length, ["startRadius"] = radius, ["endRadius"] = radius?.DeepClone() });
         road["profile"] = new JsonArray(new JsonObject { ["station"] = start, ["level"] = level }, new JsonObject { ["station"] = start + length, ["level"] = level + grade * length });
         return bridge;
+    }
+
+    private static double Take(JsonObject from, string name, double usual)
+    {
+        var value = from[name]?.GetValue<double>() ?? usual;
+        from.Remove(name);
+        return value;
     }
 }

@@ -106,13 +106,13 @@ public sealed class ProjectStoreTests : IDisposable
     {
         var store = await OpenAsync();
         var id = (await store.CreateAsync(Bridge.New("Bridge"), "Begun")).ProjectId;
-        string[] paths = ["/deck/slabThickness", "/deck/surfacing", "/deck/haunch", "/loads/parapetLeft"];
+        string[] paths = ["/deck/slabThickness", "/deck/surfacing", "/deck/haunch", "/loads/surfacingWeight"];
         double[] values = [0.24, 0.09, 0.05, 2e3];
         var outcomes = await Task.WhenAll(paths.Select((p, i) => store.EditAsync(id, 1, Set(p, values[i]), p)));
         Assert.All(outcomes, o => Assert.NotNull(o!.Snapshot));
         var bridge = (await store.FindAsync(id))!;
         Assert.Equal(5, bridge.Revision);
-        Assert.Equal((0.24, 0.09, 0.05, 2e3), (bridge.Bridge.Deck.SlabThickness, bridge.Bridge.Deck.Surfacing, bridge.Bridge.Deck.Haunch, bridge.Bridge.Loads.ParapetLeft));
+        Assert.Equal((0.24, 0.09, 0.05, 2e3), (bridge.Bridge.Deck.SlabThickness, bridge.Bridge.Deck.Surfacing, bridge.Bridge.Deck.Haunch, bridge.Bridge.Loads.SurfacingWeight));
     }
 
     private sealed class Contexts(string file) : IDbContextFactory<PravikContext>

@@ -31,11 +31,12 @@ public class BridgeJsonTests
     [Fact]
     public void A_file_of_version_1_opens_as_the_same_road()
     {
-        const string Old = """{ "format": "pravik-bridge", "version": 1, "name": "Old", "road": { "startStation": 100, "azimuth": 0, "length": 250, "radius": -400, "startLevel": 44.3, "grade": 0.012 }, "axes": { "firstStation": 150 } }""";
+        const string Old = """{ "format": "pravik-bridge", "version": 1, "name": "Old", "road": { "startStation": 100, "azimuth": 0, "length": 250, "radius": -400, "startLevel": 44.3, "grade": 0.012 }, "axes": { "firstStation": 150 }, "loads": { "parapetLeft": 1500 } }""";
         var road = new Core.Roads.RoadLine(BridgeJson.Read(Old).Bridge!.Road);
         Assert.Equal(350, road.EndStation);
         Assert.Equal(-1 / 400.0, road.Line.Curvature(200), 1e-15);
         Assert.Equal(44.3 + 0.012 * 90, road.Level(190), 1e-12);
+        Assert.Equal([1500.0, 1000], BridgeJson.Read(Old).Bridge!.Parapets.Select(p => p.Weight!.Value));
         Assert.NotEmpty(BridgeJson.Read(Old.Replace("250", "\"long\"")).Errors);
     }
 
@@ -146,6 +147,6 @@ public class BridgeJsonTests
         Assert.Null(ResultsJson.Read("{"));
 
         Assert.Equal(InputHash.Of(bridge), InputHash.Of(bridge with { Name = "Other", Basis = bridge.Basis with { Units = "us" } }));
-        Assert.NotEqual(InputHash.Of(bridge), InputHash.Of(bridge with { Loads = new() { ParapetLeft = 1.1e3 } }));
+        Assert.NotEqual(InputHash.Of(bridge), InputHash.Of(bridge with { Loads = new() { SurfacingWeight = 23e3 } }));
     }
 }

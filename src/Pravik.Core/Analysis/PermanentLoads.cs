@@ -56,22 +56,14 @@ public sealed class PermanentLoads
     private (double[], double) SpreadSuperimposed(Grillage grillage)
     {
         var nodal = new double[grillage.Nodes.Length];
-        var loads = geometry.Bridge.Loads;
         var total = SpreadStrips(grillage, nodal, strip => strip.Kind is StripKind.EdgeBeam or StripKind.Footway or StripKind.Verge);
-        foreach (var (weight, left) in new[] { (loads.ParapetLeft, true), (loads.ParapetRight, false) })
+        foreach (var parapet in ParapetLine.All(geometry))
         {
-            double Offset(double station) => ParapetOffset(geometry.Deck.At(station), left);
-            DeckLine.Along(grillage, geometry, Offset, false).Spread(nodal, weight);
-            total += Along(Offset, _ => weight, false);
+            double Weight(double station) => parapet.Covers(station) ? parapet.Weight : 0;
+            DeckLine.Along(grillage, geometry, parapet.Centre, false).Spread(nodal, Weight);
+            total += Along(parapet.Centre, Weight, false);
         }
         return (nodal, total);
-    }
-
-    /// <summary>A parapet stands in the middle of the outermost strip if that is an edge beam, else on the edge itself.</summary>
-    public static double ParapetOffset(DeckSection section, bool left)
-    {
-        var strip = left ? section.Strips[0] : section.Strips[^1];
-        return strip.Kind == StripKind.EdgeBeam ? strip.Middle : left ? strip.From : strip.To;
     }
 
     private (double[], double) SpreadSurfacing(Grillage grillage)

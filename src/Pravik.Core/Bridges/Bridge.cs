@@ -24,6 +24,7 @@ public sealed record Bridge
     public GroundReference? Ground { get; init; }
     public Axes Axes { get; init; } = new();
     public Deck Deck { get; init; } = new();
+    public ImmutableArray<Parapet> Parapets { get; init; } = [new()];
     public Girders Girders { get; init; } = new();
     public MaterialSet Materials { get; init; } = new();
     public Loads Loads { get; init; } = new();
@@ -244,8 +245,4 @@ public sealed record Loads
 
     /// <summary>Fill and paving of footways and verges above the slab.</summary>
     public double FootwayWeight { get; init; } = 24e3;
-
-    /// <summary>Weight of each parapet, acting at the middle of its edge beam.</summary>
-    public double ParapetLeft { get; init; } = 1.0e3;
-    public double ParapetRight { get; init; } = 1.0e3;
 }

@@ -11,7 +11,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
     private const double LongestPiece = 1;
     private readonly Deck deck = geometry.Bridge.Deck;
 
-    public IReadOnlyList<PartSolid> All() => [Slab(), .. Strips(), .. Girders()];
+    public IReadOnlyList<PartSolid> All() => [Slab(), .. Strips(), .. Girders(), .. Parapets()];
 
     public PartSolid Slab()
     {
@@ -64,6 +64,28 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
                     return ([.. Enumerable.Range(0, half).Select(i => Corner(outline[i]))], [.. Enumerable.Range(0, half).Select(i => Corner(outline[outline.Length - 1 - i]))]);
                 }
                 yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "girders", $"{girder.Name}, span {span + 1}", Solid.Sweep([At(gap), At(1 - gap)]));
+            }
+        }
+    }
+
+    public IEnumerable<PartSolid> Parapets()
+    {
+        foreach (var line in ParapetLine.All(geometry))
+        {
+            var pieces = Math.Max(1, (int)Math.Ceiling((line.To - line.From) / LongestPiece));
+            var stations = Enumerable.Range(0, pieces + 1).Select(i => line.From + (line.To - line.From) * i / pieces).ToList();
+            for (var o = 0; o < line.Profile.Outlines.Length; o++)
+            {
+                // Seen looking ahead, offsets to the right and levels up: anticlockwise has positive area.
+                var first = line.Outlines(line.From)[o];
+                var isClockwise = Enumerable.Range(0, first.Length).Sum(i => first[i].Cross(first[(i + 1) % first.Length])) < 0;
+                IEnumerable<Point> Ring(double station) => isClockwise ? line.Outlines(station)[o].Reverse() : line.Outlines(station)[o];
+                var rings = stations.Select(s => Ring(s).Select(p =>
+                {
+                    var at = geometry.Road.At(s, p.X);
+                    return new Point3(at.X, at.Y, geometry.Road.Level(s) + p.Y);
+                }).ToArray()).ToList();
+                yield return new(line.Path, "parapets", $"Parapet {line.Index + 1} {(line.Side < 0 ? "left" : "right")}", Solid.Lead(rings, new Polygon(Ring(line.From)).Triangulate()));
             }
         }
     }

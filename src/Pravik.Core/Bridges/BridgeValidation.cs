@@ -26,6 +26,7 @@ public static class BridgeValidation
         }
         Axes(bridge, bounds);
         Deck(bridge.Deck, bridge.Axes.Spans.Length + 1, bounds);
+        Parapets(bridge, bounds);
         GirderSizes(bridge.Girders, bounds);
         Steel(bridge.Girders, bounds);
         Materials(bridge.Materials, bounds);
@@ -55,6 +56,9 @@ public static class BridgeValidation
             if (bridge.Axes.Own is null) bounds.Error("/axes/own", "This part is missing.");
             RoadValidation.CheckLists(bridge.Road!, bounds);
             if (bridge.Girders!.Strands.Rows.IsDefault) bounds.Error("/girders/strands/rows", "The list of strand rows is missing.");
+            if (bridge.Parapets.IsDefault) bounds.Error("/parapets", "The list of parapets is missing.");
+            else if (bridge.Parapets.Any(p => p is null || p.Outline.IsDefault)) bounds.Error("/parapets", "A parapet or its outline is missing.");
+            else if (bridge.Parapets.Length > 20) bounds.Error("/parapets", "There are at most 20 parapets.");
             CheckStrips("/deck/left", bridge.Deck!.Left, bounds);
             CheckStrips("/deck/right", bridge.Deck.Right, bounds);
             for (var i = 0; !bridge.Girders.Strands.Rows.IsDefault && i < bridge.Girders.Strands.Rows.Length; i++)
@@ -173,6 +177,27 @@ public static class BridgeValidation
         }
     }
 
+    private static void Parapets(Bridge bridge, Bounds bounds)
+    {
+        for (var i = 0; i < bridge.Parapets.Length; i++)
+        {
+            var (parapet, path) = (bridge.Parapets[i], $"/parapets/{i}");
+            if (!Enum.IsDefined(parapet.Side)) bounds.Error($"{path}/side", "A parapet stands on the left, the right or both sides.");
+            if (parapet.Outline.IsEmpty) bounds.Among($"{path}/profile", "Parapet profile", parapet.Profile ?? "", [.. ParapetProfile.Library.Select(p => p.Name)]);
+            else if (parapet.Outline.Length is < 3 or > 100 || parapet.Outline.Any(p => p.IsDefault || p.Length != 2 || p.Any(v => !(Math.Abs(v) < 10))))
+                bounds.Error($"{path}/outline", "An own outline has 3 to 100 points of two numbers each, across and up, all less than 10 m.");
+            var most = parapet.Side switch { ParapetSide.Left => bridge.Deck.Left.Length, ParapetSide.Right => bridge.Deck.Right.Length, _ => Math.Min(bridge.Deck.Left.Length, bridge.Deck.Right.Length) };
+            if (parapet.Boundary is { } boundary && (boundary < 0 || boundary > most)) bounds.Error($"{path}/boundary", $"Boundaries of strips are counted from 0 at the road line to {most} at the edge.");
+            bounds.Between($"{path}/across", "Distance to the traffic face", parapet.Across, -10, 10, QuantityKind.Size);
+            bounds.Between($"{path}/rise", "Rise of the foot", parapet.Rise, -1, 2, QuantityKind.Size);
+            bounds.Between($"{path}/extraDepth", "Extra depth", parapet.ExtraDepth, 0, 1, QuantityKind.Size);
+            bounds.Own($"{path}/from", "First station of the parapet", parapet.From, -1e6, 2e6, QuantityKind.Length);
+            bounds.Own($"{path}/to", "Last station of the parapet", parapet.To, -1e6, 2e6, QuantityKind.Length);
+            if (parapet.From >= parapet.To) bounds.Error($"{path}/to", "The parapet ends before it begins.");
+            bounds.Own($"{path}/weight", "Weight of the parapet", parapet.Weight, 0, 50e3, QuantityKind.LineLoad);
+        }
+    }
+
     private static void GirderSizes(Girders girders, Bounds bounds)
     {
         bounds.Between("/girders/count", "Number of girders", girders.Count, 1, 40, QuantityKind.Count);
@@ -248,7 +273,5 @@ public static class BridgeValidation
         bounds.Between("/loads/concreteWeight", "Weight of concrete", loads.ConcreteWeight, 10e3, 40e3, QuantityKind.UnitWeight);
         bounds.Between("/loads/surfacingWeight", "Weight of surfacing", loads.SurfacingWeight, 0, 40e3, QuantityKind.UnitWeight);
         bounds.Between("/loads/footwayWeight", "Weight of footway fill", loads.FootwayWeight, 0, 40e3, QuantityKind.UnitWeight);
-        bounds.Between("/loads/parapetLeft", "Weight of the left parapet", loads.ParapetLeft, 0, 50e3, QuantityKind.LineLoad);
-        bounds.Between("/loads/parapetRight", "Weight of the right parapet", loads.ParapetRight, 0, 50e3, QuantityKind.LineLoad);
     }
 }

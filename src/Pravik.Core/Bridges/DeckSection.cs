@@ -62,6 +62,20 @@ public sealed class DeckSection
         return strip.SlabFrom + (offset - strip.From) / strip.Width * (strip.SlabTo - strip.SlabFrom);
     }
 
+    /// <summary>Level of the surface relative to the road line; beyond the edges the outermost strip continues.</summary>
+    public double Surface(double offset)
+    {
+        var strip = StripAt(offset);
+        return strip.SurfaceFrom + (offset - strip.From) * SlopeAt(offset);
+    }
+
+    /// <summary>Rise of the surface per metre to the right.</summary>
+    public double SlopeAt(double offset)
+    {
+        var strip = StripAt(offset);
+        return (strip.SurfaceTo - strip.SurfaceFrom) / strip.Width;
+    }
+
     /// <summary>The strip that covers an offset; the outermost one beyond the edges.</summary>
     public StripPlace StripAt(double offset) => Strips.FirstOrDefault(s => offset < s.To) ?? Strips[^1];
 

@@ -30,6 +30,7 @@ internal static class Fit
         Coverage.Check(geometry, bounds);
         if (bounds.HasErrors) return;
         Lines(bridge, geometry, units, bounds);
+        Parapets(geometry, units, bounds);
         Advice(bridge, sections, values, bounds);
     }
 
@@ -138,6 +139,24 @@ internal static class Fit
                 if (geometry.BoundaryOnAxis(geometry.Axes[i + 1], edge).Station - geometry.BoundaryOnAxis(geometry.Axes[i], edge).Station < 0.5)
                     bounds.Error("/axes/skew", $"Axes {i + 1} and {i + 2} meet within the deck.");
             }
+        }
+    }
+
+    /// <summary>Parapets must stand on the deck.</summary>
+    private static void Parapets(BridgeGeometry geometry, UnitSystem units, Bounds bounds)
+    {
+        foreach (var line in ParapetLine.All(geometry))
+        {
+            var side = line.Side < 0 ? "left" : "right";
+            foreach (var station in geometry.Stations(8).Where(line.Covers))
+            {
+                var (inner, outer) = (line.Face(station), line.Face(station) + line.Side * line.Profile.Width);
+                var beyond = Math.Max(geometry.Deck.LeftEdge(station) - Math.Min(inner, outer), Math.Max(inner, outer) - geometry.Deck.RightEdge(station));
+                if (beyond <= 1e-6) continue;
+                bounds.Error($"{line.Path}/across", $"The parapet on the {side} stands {units.FormatWithUnit(beyond, QuantityKind.Size)} off the deck at station {units.Format(station, QuantityKind.Length)}. Move it inward.");
+                break;
+            }
+            if (line.To < geometry.FirstStation || line.From > geometry.LastStation) bounds.Warning($"{line.Path}/from", $"The parapet on the {side} lies wholly off the bridge.");
         }
     }
 

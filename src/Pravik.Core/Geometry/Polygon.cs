@@ -51,6 +51,36 @@ public sealed class Polygon
         return Math.Abs(width);
     }
 
+    /// <summary>
+    /// Point numbers of triangles that fill the polygon, each in the polygon's own sense, by cutting off ears (Meisters 1975). Throws
+    /// <see cref="InvalidOperationException"/> for an outline that crosses itself.
+    /// </summary>
+    public ImmutableArray<int> Triangulate()
+    {
+        double signed = 0;
+        for (var i = 0; i < Points.Length; i++) signed += Points[i].Cross(Points[(i + 1) % Points.Length]);
+        var sense = Math.Sign(signed);
+        var left = Enumerable.Range(0, Points.Length).ToList();
+        var triangles = ImmutableArray.CreateBuilder<int>();
+        while (left.Count > 2)
+        {
+            var ear = Enumerable.Range(0, left.Count).FirstOrDefault(IsEar, -1);
+            if (ear < 0) throw new InvalidOperationException("The outline crosses itself.");
+            triangles.AddRange((ReadOnlySpan<int>)[left[(ear + left.Count - 1) % left.Count], left[ear], left[(ear + 1) % left.Count]]);
+            left.RemoveAt(ear);
+        }
+        return triangles.ToImmutable();
+
+        bool IsEar(int i)
+        {
+            var (before, at, after) = (left[(i + left.Count - 1) % left.Count], left[i], left[(i + 1) % left.Count]);
+            var (a, b, c) = (Points[before], Points[at], Points[after]);
+            if (sense * (b - a).Cross(c - b) < (left.Count == 3 ? -1e-12 : 1e-15)) return false;
+            return left.All(n => n == before || n == at || n == after || !Inside(Points[n]));
+            bool Inside(Point p) => sense * (b - a).Cross(p - a) >= 0 && sense * (c - b).Cross(p - b) >= 0 && sense * (a - c).Cross(p - c) >= 0;
+        }
+    }
+
     /// <summary>Whether a point lies inside; a point on the outline may count either way.</summary>
     public bool Contains(Point point)
     {

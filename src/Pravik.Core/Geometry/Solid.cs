@@ -49,6 +49,31 @@ public sealed record Solid(ImmutableArray<Point3> Points, ImmutableArray<int> Tr
     }
 
     /// <summary>
+    /// A solid led through rings that all have the same points, anticlockwise as seen looking ahead; its ends are closed by triangles of the first
+    /// ring's points.
+    /// </summary>
+    public static Solid Lead(IReadOnlyList<Point3[]> rings, ImmutableArray<int> caps)
+    {
+        var count = rings[0].Length;
+        var triangles = ImmutableArray.CreateBuilder<int>();
+        for (var s = 0; s + 1 < rings.Count; s++)
+        {
+            for (var i = 0; i < count; i++)
+            {
+                var (a, b) = (s * count + i, s * count + (i + 1) % count);
+                triangles.AddRange((ReadOnlySpan<int>)[a, a + count, b + count, a, b + count, b]);
+            }
+        }
+        var end = (rings.Count - 1) * count;
+        for (var t = 0; t < caps.Length; t += 3)
+        {
+            triangles.AddRange((ReadOnlySpan<int>)[caps[t], caps[t + 1], caps[t + 2]]);
+            triangles.AddRange((ReadOnlySpan<int>)[end + caps[t], end + caps[t + 2], end + caps[t + 1]]);
+        }
+        return new([.. rings.SelectMany(r => r)], triangles.ToImmutable());
+    }
+
+    /// <summary>
     /// A solid swept through cross-sections that all have the same points: the lower side from left to right, then the upper side from left to
     /// right, paired so that point i of the lower lies under point i of the upper.
     /// </summary>

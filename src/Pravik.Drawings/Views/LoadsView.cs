@@ -21,9 +21,9 @@ public static class LoadsView
             var load = PermanentLoads.StripLoad(strip, loads);
             Block(canvas, view.At(strip.From, 0).X, view.At(strip.To, 0).X, high, greatest == 0 ? 0 : load / greatest * 2.6 * canvas.TextHeight, units.Format(load, QuantityKind.AreaLoad), Fill.Soft, strip.Path);
         }
-        foreach (var (left, weight) in new[] { (true, loads.ParapetLeft), (false, loads.ParapetRight) })
+        foreach (var parapet in ParapetLine.All(geometry).Where(p => p.Covers(station)))
         {
-            var at = view.At(PermanentLoads.ParapetOffset(section, left), 0);
+            var (left, weight, at) = (parapet.Side < 0, parapet.Weight, view.At(parapet.Centre(station), 0));
             canvas.Arrow(new(at.X, high - 6.2 * canvas.TextHeight), new(at.X, high - 3.9 * canvas.TextHeight), Pen.Load);
             canvas.Text(new(at.X + (left ? -1 : 1), high - 6.4 * canvas.TextHeight), units.FormatWithUnit(weight, QuantityKind.LineLoad), TextKind.Number, left ? Anchor.End : Anchor.Start);
         }

@@ -23,6 +23,7 @@ public sealed class SectionView
         canvas = new(size.Width, size.Height, size.TextHeight);
         section = geometry.Deck.At(station);
         var top = section.Strips.Max(s => Math.Max(s.SurfaceFrom, s.SurfaceTo));
+        foreach (var parapet in ParapetLine.All(geometry).Where(p => above == 0 && p.Covers(station))) top = Math.Max(top, parapet.Outlines(station).Max(o => o.Max(p => p.Y)));
         var bottom = geometry.Girders.Min(g => GirderTop(geometry.GirderOffsetAt(g, station) ?? g.Offsets[0])) - geometry.Bridge.Girders.Section.Depth;
         var (head, foot) = (3.2 * size.TextHeight + above, 5.4 * size.TextHeight);
         scale = Math.Max(DrawingScale.Fitting(section.Width, size.Width - 36), DrawingScale.Fitting(top - bottom, Math.Max(4, size.Height - head - foot)));
@@ -50,6 +51,7 @@ public sealed class SectionView
     internal void Structure(double station, string? picked)
     {
         Slab(picked);
+        Parapets(station, picked);
         var any = false;
         foreach (var girder in geometry.Girders)
         {
@@ -87,6 +89,16 @@ public sealed class SectionView
         var tops = section.Strips.Select(s => (s.From, s.SlabFrom)).Append((section.Strips[^1].To, section.Strips[^1].SlabTo)).ToList();
         var outline = tops.Select(t => At(t.Item1, t.Item2)).Concat(tops.AsEnumerable().Reverse().Select(t => At(t.Item1, t.Item2 - section.SlabThickness)));
         canvas.Area(outline, picked == canvas.Part ? Fill.Picked : Fill.Concrete, Pen.Cut);
+        canvas.Part = null;
+    }
+
+    private void Parapets(double station, string? picked)
+    {
+        foreach (var parapet in ParapetLine.All(geometry).Where(p => p.Covers(station)))
+        {
+            canvas.Part = parapet.Path;
+            foreach (var outline in parapet.Outlines(station)) canvas.Area(outline.Select(p => At(p.X, p.Y)), picked == parapet.Path ? Fill.Picked : Fill.Precast, picked == parapet.Path ? Pen.Active : Pen.Edge);
+        }
         canvas.Part = null;
     }
 

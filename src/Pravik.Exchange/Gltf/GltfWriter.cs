@@ -17,7 +17,7 @@ public sealed class GltfWriter
     private const double GroundReach = 60;
     private static readonly (string Kind, double[] Colour)[] Looks =
     [
-        ("slab", [0.80, 0.79, 0.75]), ("surfacing", [0.33, 0.35, 0.36]), ("footways", [0.70, 0.66, 0.58]), ("edge beams", [0.86, 0.84, 0.79]), ("girders", [0.90, 0.89, 0.86]), ("ground", [0.85, 0.82, 0.72]),
+        ("slab", [0.80, 0.79, 0.75]), ("surfacing", [0.33, 0.35, 0.36]), ("footways", [0.70, 0.66, 0.58]), ("edge beams", [0.86, 0.84, 0.79]), ("girders", [0.90, 0.89, 0.86]), ("parapets", [0.93, 0.92, 0.89]), ("ground", [0.85, 0.82, 0.72]),
     ];
 
     private readonly Point3 origin;

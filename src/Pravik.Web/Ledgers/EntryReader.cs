@@ -34,7 +34,7 @@ public static class EntryReader
         return field.Entry switch
         {
             EntryKind.Text => Taken(field, path, JsonValue.Create(text), $"“{text}”"),
-            EntryKind.Choice => field.Choices.FirstOrDefault(c => c.Value == text) is { } choice ? Taken(field, path, JsonValue.Create(text), choice.Words) : Refused($"“{text}” is not one of the choices."),
+            EntryKind.Choice => field.Choices.FirstOrDefault(c => c.Value == text) is { } choice ? Taken(field, path, text is "true" or "false" ? JsonValue.Create(text == "true") : JsonValue.Create(text), choice.Words) : Refused($"“{text}” is not one of the choices."),
             EntryKind.Spans => Spans(field, path, text, units),
             _ => Quantity(field, path, text, units),
         };
@@ -99,6 +99,7 @@ public static class EntryReader
         if (parts is ["", "road", "elements" or "points" or "profile" or "crossfalls" or "equations", var item, _])
             return $"{field.Name} of {parts[2] switch { "elements" => "element", "points" => "point", "profile" => "profile point", "crossfalls" => "crossfall", _ => "equation" }} {int.Parse(item) + 1}";
         if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";
+        if (parts is ["", "parapets", var parapet, _]) return $"{field.Name} of parapet {int.Parse(parapet) + 1}";
         if (path.StartsWith("/deck/left/", StringComparison.Ordinal) || path.StartsWith("/deck/right/", StringComparison.Ordinal)) return $"{field.Name} of strip {int.Parse(parts[3]) + 1} {parts[2]}";
         if (path.StartsWith("/girders/strands/rows/", StringComparison.Ordinal)) return $"{field.Name} of strand row {int.Parse(parts[4]) + 1}";
         if (path.StartsWith("/girders/slabBars/", StringComparison.Ordinal)) return $"{field.Name} of {parts[3]} slab bars";

@@ -74,8 +74,14 @@ public static class Fields
         Q("/loads/concreteWeight", "Concrete", QuantityKind.UnitWeight, "Reinforced concrete of girders, slab and edge beams (EN 1991-1-1 Table A.1)."),
         Q("/loads/surfacingWeight", "Surfacing", QuantityKind.UnitWeight, "On carriageway and hard strips, over the depth above the slab."),
         Q("/loads/footwayWeight", "Footway and verge fill", QuantityKind.UnitWeight, "Fill and paving over the depth above the slab."),
-        Q("/loads/parapetLeft", "Parapet left", QuantityKind.LineLoad, "Acts in the middle of the left edge beam."),
-        Q("/loads/parapetRight", "Parapet right", QuantityKind.LineLoad, "Acts in the middle of the right edge beam."),
+        Pick("/parapets/*/profile", "Profile", ParapetProfile.Library.Select(p => p.Name), "From the library of generic profiles."),
+        new("/parapets/*/side", "Side", EntryKind.Choice) { Choices = [new("left", "Left"), new("right", "Right"), new("both", "Both, mirrored")] },
+        Own("/parapets/*/boundary", "Along boundary", QuantityKind.Count, "Boundary of the strips, counted outward from the road line (0). Empty: the edge of the deck."),
+        Q("/parapets/*/across", "Traffic face from it", QuantityKind.Size, "From that line to the foot of the traffic face, positive outward."),
+        Q("/parapets/*/rise", "Rise of the foot", QuantityKind.Size, "Above the surface."), Q("/parapets/*/extraDepth", "Extra depth", QuantityKind.Size, "Below the surface, as where asphalt runs past it."),
+        Flag("/parapets/*/squareToDeck", "Stands", "upright", "square to the deck"),
+        Own("/parapets/*/from", "From station", QuantityKind.Length, "Empty: from the deck's end."), Own("/parapets/*/to", "To station", QuantityKind.Length, "Empty: to the deck's end."),
+        Own("/parapets/*/weight", "Weight", QuantityKind.LineLoad, "Per metre. Empty: that of the profile."),
     ];
 
     /// <summary>The field at a path, or null where nothing is entered there.</summary>
@@ -84,6 +90,9 @@ public static class Fields
     private static Field Q(string path, string name, QuantityKind kind, string help = "") => new(path, name, EntryKind.Quantity, kind) { Help = help };
 
     private static Field Own(string path, string name, QuantityKind kind, string help) => Q(path, name, kind, help) with { IsOwn = true };
+
+    /// <summary>A yes or no, in words.</summary>
+    private static Field Flag(string path, string name, string no, string yes) => new(path, name, EntryKind.Choice) { Choices = [new("false", no), new("true", yes)] };
 
     private static Field Text(string path, string name) => new(path, name, EntryKind.Text);
 

@@ -77,6 +77,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         [
             .. PickedStrip(picked),
             Strips("left", bridge.Deck.Left), Strips("right", bridge.Deck.Right),
+            .. Parapets(picked),
             new("Slab", [rows.Entry("/deck/slabThickness"), rows.Entry("/deck/surfacing"), rows.Entry("/deck/haunch"), rows.Entry("/deck/endOverhang")]),
             new("Readings",
             [
@@ -128,7 +129,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         return new("Loads", "what acts on the finished deck",
         [
             new("Unit weights", [rows.Entry("/loads/concreteWeight"), rows.Entry("/loads/surfacingWeight"), rows.Entry("/loads/footwayWeight")]),
-            new("Parapets", [rows.Entry("/loads/parapetLeft"), rows.Entry("/loads/parapetRight")]),
+            new("Parapets", [.. ParapetLine.All(geometry).Select(p => rows.Reading($"{p.Profile.Name}, {(p.Side < 0 ? "left" : "right")}", p.Weight, QuantityKind.LineLoad, "Entered in the deck step."))]),
             new("Readings: strips, left to right", [.. strips.SelectMany(s => new[]
             {
                 LedgerRows.Reading("", names.First(c => c.Value.Equals(s.Kind.ToString(), StringComparison.OrdinalIgnoreCase)).Words),
@@ -148,6 +149,33 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
     ]);
 
     private NotionalLanes Lanes() => section.Carriageway is { } c ? NotionalLanes.On(c.Width, NationalValues.For(bridge.Basis)["laneWidth"]) : new(0, 0, 0);
+
+    /// <summary>Every parapet by its profile and side; the one that is picked, or the only one, with all its values.</summary>
+    private IEnumerable<LedgerGroup> Parapets(string? picked)
+    {
+        var lines = ParapetLine.All(geometry);
+        var add = new LedgerAction("Add a parapet", "Parapet added", [new("add", "/parapets/-", new JsonObject { ["side"] = "both" })]);
+        if (bridge.Parapets.IsEmpty) yield return new("Parapets", []) { Actions = [add], Note = "There is none." };
+        for (var i = 0; i < bridge.Parapets.Length; i++)
+        {
+            var path = $"/parapets/{i}";
+            var mine = lines.Where(l => l.Index == i).ToList();
+            var isOpen = picked == path || bridge.Parapets.Length == 1;
+            List<LedgerRow> list = [rows.Entry($"{path}/profile"), rows.Entry($"{path}/side")];
+            if (isOpen)
+            {
+                list.AddRange(new[] { "boundary", "across", "rise", "extraDepth", "squareToDeck" }.Select(f => rows.Entry($"{path}/{f}")));
+                list.AddRange([rows.Entry($"{path}/from", mine.FirstOrDefault()?.From), rows.Entry($"{path}/to", mine.FirstOrDefault()?.To), rows.Entry($"{path}/weight", mine.FirstOrDefault()?.Weight)]);
+            }
+            list.AddRange(mine.Select(l => rows.Reading(l.Side < 0 ? "Length left" : "Length right", l.Length, QuantityKind.Length, "Along the traffic face.")));
+            list.Add(rows.Reading("Weight in all", mine.Sum(l => l.Weight * l.Length), QuantityKind.Force));
+            yield return new($"Parapet {i + 1}", list)
+            {
+                Actions = [new("Take away", $"Parapet {i + 1} taken away", [new("remove", path)]), .. i == bridge.Parapets.Length - 1 ? new[] { add } : []],
+                Note = isOpen ? "" : "Pick it on the section for all its values.",
+            };
+        }
+    }
 
     /// <summary>The strip that is picked, with the laws of its width and crossfall.</summary>
     private IEnumerable<LedgerGroup> PickedStrip(string? picked)

@@ -34,4 +34,43 @@ public class SolidTests
         Assert.Equal(TestBridges.Demo.Girders.Section.Properties().Area * (geometry.Girders[2].SpanLength(1) - 0.7), girder, 1e-9);
         Assert.Equal(15, solids.Count(p => p.Kind == "girders"));
     }
+
+    /// <summary>
+    /// On a curve of 200 m to the right, 40 m long, faces stand 5.1 m from the road line: lengths 40·(1 ± 5.1/200). Weight of solid concrete: 25 kN/m³
+    /// on 0.25 m²; its centre runs 5.225 m out. The foot follows a deck that is level across, so that the volume is area × length at the centre.
+    /// </summary>
+    [Fact]
+    public void Parapets_have_the_length_of_their_face_and_mirror_each_other()
+    {
+        Strip[] half = [new() { Width = 5 }, new() { Kind = StripKind.EdgeBeam, Width = 0.5, Upstand = 0.1 }];
+        var bridge = Bridge.New("Curve") with
+        {
+            Road = TestBridges.Arc(200, 200),
+            Axes = new() { FirstStation = 50, Spans = [20.0, 20] },
+            Deck = new() { Left = [.. half], Right = [.. half], EndOverhang = 0 },
+            Girders = new() { OverhangLeft = 1 },
+            Parapets = [new() { Profile = "Upright concrete", Across = -0.4 }],
+        };
+        var geometry = new BridgeGeometry(bridge);
+        var (left, right) = (ParapetLine.All(geometry)[0], ParapetLine.All(geometry)[1]);
+        Assert.Equal(40 * (1 + 5.1 / 200), left.Length, 1e-9);
+        Assert.Equal(40 * (1 - 5.1 / 200), right.Length, 1e-9);
+        Assert.Equal(6250, left.Weight, 1e-9);
+        foreach (var (a, b) in left.Outlines(60)[0].Zip(right.Outlines(60)[0])) Assert.Equal((a.X, a.Y), (-b.X, b.Y));
+        var solids = new BridgeSolids(geometry).Parapets().ToList();
+        Assert.All(solids, p => Assert.True(p.Solid.IsClosed));
+        Assert.Equal(0.25 * 40 * (1 + 5.225 / 200), solids[0].Solid.Volume, 1e-4);
+        Assert.Equal(0.25 * 40 * (1 - 5.225 / 200), solids[1].Solid.Volume, 1e-4);
+    }
+
+    [Fact]
+    public void An_outline_with_a_recess_is_filled_by_triangles()
+    {
+        var outline = new Polygon([new(0, 0), new(4, 0), new(4, 3), new(3, 3), new(3, 1), new(1, 1), new(1, 3), new(0, 3)]);
+        var triangles = outline.Triangulate();
+        Assert.Equal(6 * 3, triangles.Length);
+        var area = 0.0;
+        for (var t = 0; t < triangles.Length; t += 3) area += (outline.Points[triangles[t + 1]] - outline.Points[triangles[t]]).Cross(outline.Points[triangles[t + 2]] - outline.Points[triangles[t]]) / 2;
+        Assert.Equal(outline.Moments().Area, area, 1e-12);
+    }
 }

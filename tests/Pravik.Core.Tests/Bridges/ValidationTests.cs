@@ -40,7 +40,11 @@ public class ValidationTests
         { "/basis/ownValues/gammaX", b => b with { Basis = b.Basis with { OwnValues = new Dictionary<string, double> { ["gammaX"] = 1 }.ToImmutableSortedDictionary() } } },
         { "/basis/ownValues/gammaC", b => b with { Basis = b.Basis with { OwnValues = new Dictionary<string, double> { ["gammaC"] = 0 }.ToImmutableSortedDictionary() } } },
         { "/basis/titles/client", b => b with { Basis = b.Basis with { Titles = b.Basis.Titles with { Client = new string('x', 200) } } } },
-        { "/loads/parapetLeft", b => b with { Loads = b.Loads with { ParapetLeft = double.NaN } } },
+        { "/parapets/0/weight", b => b with { Parapets = [new() { Weight = double.NaN }] } },
+        { "/parapets/0/across", b => b with { Parapets = [new() { Across = 0.1 }] } },
+        { "/parapets/0/profile", b => b with { Parapets = [new() { Profile = "hedge" }] } },
+        { "/parapets/0/outline", b => b with { Parapets = [new() { Outline = [[0.0, 0], [1, 1]] }] } },
+        { "/parapets/0/boundary", b => b with { Parapets = [new() { Boundary = 9 }] } },
         { "/version", b => b with { Version = 7 } },
         { "/deck", b => b with { Deck = null! } },
     };

@@ -214,9 +214,9 @@ Alpine.data("workspace", () => ({
       this.choice.pick = part;
       this.step = "girders";
       history.pushState(null, "", this.stepUrl("girders"));
-    } else if (part.startsWith("/deck/") || part === "/parts/slab") {
+    } else if (part.startsWith("/deck/") || part.startsWith("/parapets/") || part === "/parts/slab") {
       this.choice.pick = part;
-      this.focusPath = part.startsWith("/deck/") ? `${part}/width` : "/deck/slabThickness";
+      this.focusPath = part === "/parts/slab" ? "/deck/slabThickness" : `${part}/${part.startsWith("/deck/") ? "width" : "profile"}`;
       if (this.step !== "deck") {
         this.step = "deck";
         history.pushState(null, "", this.stepUrl("deck"));
@@ -440,7 +440,7 @@ Alpine.data("workspace", () => ({
   openFinding(f) {
     this.drawer = "";
     if (f.path.startsWith("/parts/results/")) return this.openResult(f.path);
-    const step = { road: "road", axes: "axes", deck: "deck", girders: "girders", materials: "girders" }[
+    const step = { road: "road", axes: "axes", deck: "deck", parapets: "deck", girders: "girders", materials: "girders" }[
       f.path.split("/")[1]
     ];
     if (f.station !== null) this.choice.station = f.station;

@@ -1,0 +1,47 @@
+using System.Collections.Immutable;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>
+/// A parapet: a profile led along a line of the deck. The profile's origin is the foot of the traffic face; across counts outward, away
+/// from the road line.
+/// </summary>
+public sealed record Parapet
+{
+    /// <summary>Name of a profile of the library; not looked at where an own outline is given.</summary>
+    public string Profile { get; init; } = "Post and rail on plinth";
+
+    /// <summary>An own outline in place of the library's: points across and up (m).</summary>
+    public ImmutableArray<ImmutableArray<double>> Outline { get; init; } = [];
+    public ParapetSide Side { get; init; } = ParapetSide.Both;
+
+    /// <summary>Boundary of the strips, counted outward from the road line (0); null for the edge of the deck.</summary>
+    public int? Boundary { get; init; }
+
+    /// <summary>From that line to the traffic face, positive outward (m).</summary>
+    public double Across { get; init; } = -0.35;
+
+    /// <summary>Raises (or lowers) the foot from the surface (m).</summary>
+    public double Rise { get; init; }
+
+    /// <summary>How far the foot goes below the surface, as where asphalt runs past it (m).</summary>
+    public double ExtraDepth { get; init; }
+
+    /// <summary>Whether it stands square to the deck's crossfall; upright otherwise.</summary>
+    public bool SquareToDeck { get; init; }
+
+    /// <summary>First and last station; null for the ends of the deck.</summary>
+    public double? From { get; init; }
+    public double? To { get; init; }
+
+    /// <summary>Own weight per metre (N/m); null for that of the profile.</summary>
+    public double? Weight { get; init; }
+}
+
+public enum ParapetSide
+{
+    Left,
+    Right,
+    /// <summary>Both sides, mirror images.</summary>
+    Both,
+}

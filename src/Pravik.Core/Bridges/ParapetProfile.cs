@@ -1,0 +1,35 @@
+using System.Collections.Immutable;
+using System.Text.Json;
+using Pravik.Core.Geometry;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>
+/// A parapet profile: outlines across (from the foot of the traffic face, outward) and up, and its weight per metre where that does not
+/// follow from solid concrete.
+/// </summary>
+public sealed record ParapetProfile(string Name, double? Weight, string Note, ImmutableArray<Polygon> Outlines)
+{
+    /// <summary>The generic profiles that come with the program.</summary>
+    public static ImmutableArray<ParapetProfile> Library { get; } = Read();
+
+    public double Height => Outlines.Max(o => o.Top);
+
+    public double Width => Outlines.Max(o => o.Points.Max(p => p.X));
+
+    /// <summary>Where its weight acts across: the centroid of the outlines.</summary>
+    public double Centre => Outlines.Sum(o => o.Moments().Sy) / Outlines.Sum(o => o.Moments().Area);
+
+    /// <summary>The profile of a parapet, its own outline first; null for a name that the library does not have.</summary>
+    public static ParapetProfile? Of(Parapet parapet) => parapet.Outline.IsEmpty
+        ? Library.FirstOrDefault(p => p.Name == parapet.Profile)
+        : new("Own outline", null, "", [new(parapet.Outline.Select(p => new Point(p[0], p[1])))]);
+
+    private static ImmutableArray<ParapetProfile> Read()
+    {
+        using var stream = typeof(ParapetProfile).Assembly.GetManifestResourceStream("profiles/parapets.json")!;
+        return [.. JsonSerializer.Deserialize<Entry[]>(stream, JsonSerializerOptions.Web)!.Select(e => new ParapetProfile(e.Name, e.Weight, e.Note, [.. e.Outlines.Select(o => new Polygon(o.Select(p => new Point(p[0], p[1]))))]))];
+    }
+
+    private sealed record Entry(string Name, double? Weight, string Note, double[][][] Outlines);
+}
