@@ -48,7 +48,7 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
     /// </summary>
     public void Dimensions(IReadOnlyList<Point> points, IReadOnlyList<string> texts)
     {
-        Line(points[0], points[^1], Pen.Dimension);
+        Path(points, Pen.Dimension);
         var tick = 0.35 * TextHeight;
         foreach (var p in points) Line(new(p.X - tick, p.Y + tick), new(p.X + tick, p.Y - tick), Pen.Dimension);
         var flipped = false;

@@ -22,6 +22,7 @@ public sealed record Bridge
 
     /// <summary>The ground, by name and hash of its content; null where none is given.</summary>
     public GroundReference? Ground { get; init; }
+    public ImmutableArray<Crossing> Crossings { get; init; } = [];
     public Axes Axes { get; init; } = new();
     public Deck Deck { get; init; } = new();
     public ImmutableArray<Parapet> Parapets { get; init; } = [new()];

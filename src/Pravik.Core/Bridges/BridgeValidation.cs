@@ -27,6 +27,7 @@ public static class BridgeValidation
         Axes(bridge, bounds);
         Deck(bridge.Deck, bridge.Axes.Spans.Length + 1, bounds);
         Parapets(bridge, bounds);
+        Crossings(bridge, bounds);
         GirderSizes(bridge.Girders, bounds);
         Steel(bridge.Girders, bounds);
         Materials(bridge.Materials, bounds);
@@ -59,6 +60,8 @@ public static class BridgeValidation
             if (bridge.Parapets.IsDefault) bounds.Error("/parapets", "The list of parapets is missing.");
             else if (bridge.Parapets.Any(p => p is null || p.Outline.IsDefault)) bounds.Error("/parapets", "A parapet or its outline is missing.");
             else if (bridge.Parapets.Length > 20) bounds.Error("/parapets", "There are at most 20 parapets.");
+            if (bridge.Crossings.IsDefault || bridge.Crossings.Contains(null!)) bounds.Error("/crossings", "The list of crossings, or an item of it, is missing.");
+            else if (bridge.Crossings.Length > 50) bounds.Error("/crossings", "There are at most 50 crossings.");
             CheckStrips("/deck/left", bridge.Deck!.Left, bounds);
             CheckStrips("/deck/right", bridge.Deck.Right, bounds);
             for (var i = 0; !bridge.Girders.Strands.Rows.IsDefault && i < bridge.Girders.Strands.Rows.Length; i++)
@@ -174,6 +177,22 @@ public static class BridgeValidation
             bounds.Between($"{path}/{i}/at", $"Place {i + 1} of the {name}", table[i].At, -1e6, 2e6, QuantityKind.Length);
             if (table[i].Axis is { } axis && (axis < 1 || axis > axisCount)) bounds.Error($"{path}/{i}/axis", $"Entry {i + 1} of the {name} names axis {axis}; there are {axisCount}.");
             if (i > 0 && table[i].Axis == table[i - 1].Axis && table[i].At - table[i - 1].At < 1e-6) bounds.Error($"{path}/{i}/at", $"Entry {i + 1} of the {name} does not lie beyond the one before it.");
+        }
+    }
+
+    private static void Crossings(Bridge bridge, Bounds bounds)
+    {
+        for (var i = 0; i < bridge.Crossings.Length; i++)
+        {
+            var (crossing, path) = (bridge.Crossings[i], $"/crossings/{i}");
+            bounds.Text($"{path}/name", "The name of the crossing", crossing.Name, 60);
+            if (!Enum.IsDefined(crossing.Kind)) bounds.Error($"{path}/kind", "The kind of crossing is not known.");
+            bounds.Between($"{path}/station", "Station of the crossing", crossing.Station, -1e6, 2e6, QuantityKind.Length);
+            bounds.Between($"{path}/skew", "Skew of the crossing", crossing.Skew, -80 * Math.PI / 180, 80 * Math.PI / 180, QuantityKind.Angle);
+            bounds.Between($"{path}/level", "Level of the crossing", crossing.Level, -500, 9000, QuantityKind.Length);
+            bounds.Between($"{path}/grade", "Grade of the crossing", crossing.Grade, -0.3, 0.3, QuantityKind.Slope);
+            bounds.Between($"{path}/width", "Width of the envelope", crossing.Width, 0, 500, QuantityKind.Length);
+            bounds.Between($"{path}/height", "Height of the envelope", crossing.Height, 0, 100, QuantityKind.Length);
         }
     }
 

@@ -31,6 +31,7 @@ internal static class Fit
         if (bounds.HasErrors) return;
         Lines(bridge, geometry, units, bounds);
         Parapets(geometry, units, bounds);
+        Clear(geometry, units, bounds);
         Advice(bridge, sections, values, bounds);
     }
 
@@ -139,6 +140,19 @@ internal static class Fit
                 if (geometry.BoundaryOnAxis(geometry.Axes[i + 1], edge).Station - geometry.BoundaryOnAxis(geometry.Axes[i], edge).Station < 0.5)
                     bounds.Error("/axes/skew", $"Axes {i + 1} and {i + 2} meet within the deck.");
             }
+        }
+    }
+
+    /// <summary>What is crossed must stay clear.</summary>
+    private static void Clear(BridgeGeometry geometry, UnitSystem units, Bounds bounds)
+    {
+        for (var i = 0; i < geometry.Bridge.Crossings.Length; i++)
+        {
+            var crossing = geometry.Bridge.Crossings[i];
+            if (Clearances.Least(geometry, crossing) is not { } least) bounds.Warning($"/crossings/{i}/station", $"{crossing.Name} does not pass under the bridge.", null, crossing.Station);
+            else if (least.Height < crossing.Height - 1e-9)
+                bounds.Warning($"/crossings/{i}/height", $"{crossing.Name} has a clearance of {units.FormatWithUnit(least.Height, QuantityKind.Length)} under {least.Girder}, {units.FormatWithUnit(crossing.Height - least.Height, QuantityKind.Length)} less than wanted.",
+                    "Raise the road, take a shallower girder, or move the axes.", least.Station);
         }
     }
 

@@ -29,7 +29,7 @@ public sealed class ElevationView
         (first, last) = (geometry.FirstStation - deck.EndOverhang, geometry.LastStation + deck.EndOverhang);
         depth = deck.Surfacing + deck.SlabThickness + deck.Haunch + geometry.Bridge.Girders.Section.Depth;
         var levels = Stations(first, last).Select(geometry.Road.Level).ToList();
-        var lows = Stations(first, last).Select(s => ground?.Level(geometry.Road.At(s))).OfType<double>().Append(levels.Min() - depth).ToList();
+        var lows = Stations(first, last).Select(s => ground?.Level(geometry.Road.At(s))).OfType<double>().Append(levels.Min() - depth).Concat(geometry.Bridge.Crossings.Select(c => c.Level)).ToList();
         var (high, low) = (Math.Max(levels.Max(), lows.Max()), lows.Min());
         var (head, foot) = (5.2 * size.TextHeight, 6.5 * size.TextHeight);
         scale = Math.Max(DrawingScale.Fitting(last - first, size.Width - 26), DrawingScale.Fitting(high - low, Math.Max(4, size.Height - head - foot)));
@@ -43,6 +43,7 @@ public sealed class ElevationView
     {
         var view = new ElevationView(geometry, ground, units, size);
         view.UnderTheBridge();
+        view.Crossed();
         view.Structure(picked);
         view.Supports(picked);
         view.Dimensions();
@@ -73,6 +74,23 @@ public sealed class ElevationView
         }
         canvas.Area([.. under, .. under.AsEnumerable().Reverse().Select(p => p + new Point(0, 2.2))], Fill.Soft);
         canvas.Path(under, Pen.Light);
+    }
+
+    /// <summary>What is crossed, with its envelope as wide as it is along the road line.</summary>
+    private void Crossed()
+    {
+        foreach (var (crossing, i) in geometry.Bridge.Crossings.Select((c, i) => (c, i)))
+        {
+            var half = crossing.Width / 2 / Math.Cos(crossing.Skew);
+            canvas.Part = $"/crossings/{i}";
+            var (left, right, low, high) = (X(crossing.Station - half), X(crossing.Station + half), Y(crossing.Level), Y(crossing.Level + crossing.Height));
+            canvas.Area([new(left, low), new(left, high), new(right, high), new(right, low)], crossing.Kind == CrossingKind.Water ? Fill.Lane : Fill.None, Pen.Hidden);
+            canvas.Line(new(left, low), new(right, low), Pen.Edge);
+            canvas.Text(new((left + right) / 2, low + 1.15 * canvas.TextHeight), crossing.Name, TextKind.Soft, Anchor.Middle, true);
+            if (Clearances.Least(geometry, crossing) is { } least)
+                canvas.Text(new((left + right) / 2, high - 0.5 * canvas.TextHeight), units.Format(least.Height, QuantityKind.Length), TextKind.Number, Anchor.Middle, true);
+            canvas.Part = null;
+        }
     }
 
     private void Structure(string? picked)

@@ -44,6 +44,7 @@ public sealed class PlanView
         var view = new PlanView(geometry, units, size);
         view.Deck(picked);
         if (traffic is not null) view.Traffic(traffic);
+        else view.Crossed();
         view.Girders(picked);
         view.Axes(picked);
         view.Dimensions();
@@ -103,6 +104,26 @@ public sealed class PlanView
         var reach = 0.04 * (geometry.LastStation - geometry.FirstStation) + 2;
         var (from, to) = (geometry.FirstStation - reach, geometry.LastStation + reach);
         canvas.Path(Enumerable.Range(0, 25).Select(i => At(from + i * (to - from) / 24, 0)), Pen.Axis);
+    }
+
+    /// <summary>What is crossed: the edges of its envelope below the deck, and its name beside it.</summary>
+    private void Crossed()
+    {
+        foreach (var (crossing, i) in geometry.Bridge.Crossings.Select((c, i) => (c, i)))
+        {
+            var origin = geometry.Road.At(crossing.Station);
+            var along = Point.Towards(geometry.Road.Azimuth(crossing.Station) + Math.PI / 2 + crossing.Skew);
+            var (across, reach) = (new Point(along.Y, -along.X), 4.5 / perMetre);
+            var (from, to) = (geometry.Deck.LeftEdge(crossing.Station) - reach, geometry.Deck.RightEdge(crossing.Station) + reach);
+            canvas.Part = $"/crossings/{i}";
+            foreach (var side in new[] { -0.5, 0.5 })
+            {
+                var edge = origin + side * crossing.Width * across;
+                canvas.Line(At(edge + from / Math.Cos(crossing.Skew) * along), At(edge + to / Math.Cos(crossing.Skew) * along), Pen.Hidden);
+            }
+            canvas.Text(At(origin + from / Math.Cos(crossing.Skew) * along) + new Point(0, -0.6), crossing.Name, TextKind.Soft, Anchor.Middle, true);
+            canvas.Part = null;
+        }
     }
 
     private void Girders(string? picked)

@@ -126,7 +126,7 @@ public sealed class SectionView
         foreach (var strip in section.Strips.Where(s => s.Kind is StripKind.Carriageway or StripKind.HardStrip && s.Width * perMetre > 14))
         {
             var outward = strip.From >= 0 ? (strip.SurfaceTo - strip.SurfaceFrom) / strip.Width : (strip.SurfaceFrom - strip.SurfaceTo) / strip.Width;
-            var middle = At(strip.From + 0.62 * strip.Width * (strip.From >= 0 ? 1 : 0.62), Math.Max(strip.SurfaceFrom, strip.SurfaceTo)) + new Point(0, -0.9 * canvas.TextHeight);
+            var middle = At(strip.From + strip.Width * (strip.From >= 0 ? 0.76 : 0.4), Math.Max(strip.SurfaceFrom, strip.SurfaceTo)) + new Point(0, -0.9 * canvas.TextHeight);
             canvas.Text(middle, $"{QuantityText.Fixed(Math.Abs(outward) * 100, 1)} %", TextKind.SoftNumber, Anchor.Middle, true);
             if (outward == 0) continue;
             var right = strip.From >= 0 == outward < 0 ? 1 : -1;

@@ -99,6 +99,7 @@ public static class EntryReader
         if (parts is ["", "road", "elements" or "points" or "profile" or "crossfalls" or "equations", var item, _])
             return $"{field.Name} of {parts[2] switch { "elements" => "element", "points" => "point", "profile" => "profile point", "crossfalls" => "crossfall", _ => "equation" }} {int.Parse(item) + 1}";
         if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";
+        if (parts is ["", "crossings", var crossing, _]) return $"{field.Name} of crossing {int.Parse(crossing) + 1}";
         if (parts is ["", "parapets", var parapet, _]) return $"{field.Name} of parapet {int.Parse(parapet) + 1}";
         if (path.StartsWith("/deck/left/", StringComparison.Ordinal) || path.StartsWith("/deck/right/", StringComparison.Ordinal)) return $"{field.Name} of strip {int.Parse(parts[3]) + 1} {parts[2]}";
         if (path.StartsWith("/girders/strands/rows/", StringComparison.Ordinal)) return $"{field.Name} of strand row {int.Parse(parts[4]) + 1}";

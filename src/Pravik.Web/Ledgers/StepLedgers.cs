@@ -46,6 +46,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                 rows.Entry($"/axes/own/{a.Number}/name", inheritedChoice: $"{a.Number}"), rows.Derived($"/axes/stations/{a.Number}", a.Station), rows.Entry($"/axes/own/{a.Number}/skew", a.Skew),
                 rows.Entry($"/axes/own/{a.Number}/kind", inheritedChoice: a.Kind == AxisKind.Abutment ? "abutment" : "pier"),
             })]) { Columns = ["Axis", $"Station, {units[QuantityKind.Length].Symbol}", $"Skew, {units[QuantityKind.Angle].Symbol}", "Kind"], Note = "Grey values follow from the common ones; clear an own value to give it back." },
+            .. Crossings(),
             new("Directions", [.. geometry.Axes.Select(a => rows.Entry($"/axes/own/{a.Number}/azimuth", Direction(a), $"Axis {a.Name}"))]) { Note = "A direction clockwise from north takes the place of a skew." },
             new("Readings", [.. geometry.Axes.SelectMany(a => new[]
             {
@@ -55,6 +56,26 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                 LedgerRows.Reading("", units.Format(AxisLength(a), QuantityKind.Length)),
             })]) { Columns = ["Axis", "Road level", "Skew", "Length"] },
         ]);
+    }
+
+    private IEnumerable<LedgerGroup> Crossings()
+    {
+        var add = new LedgerAction("Add what is crossed", "Crossing added", [new("add", "/crossings/-", new JsonObject { ["station"] = Math.Round((geometry.FirstStation + geometry.LastStation) / 2, 3), ["level"] = Math.Round(geometry.Road.Level(geometry.FirstStation) - 6, 2) })]);
+        if (bridge.Crossings.IsEmpty) yield return new("What is crossed", []) { Actions = [add], Note = "Roads, railways, paths and water under the bridge, with the space that they need." };
+        for (var i = 0; i < bridge.Crossings.Length; i++)
+        {
+            var path = $"/crossings/{i}";
+            var least = Clearances.Least(geometry, bridge.Crossings[i]);
+            yield return new($"Crossed: {bridge.Crossings[i].Name}",
+            [
+                .. new[] { "name", "kind", "station", "skew", "level", "grade", "width", "height" }.Select(f => rows.Entry($"{path}/{f}")),
+                .. least is null ? new[] { LedgerRows.Reading("Clearance", "not under the bridge") } :
+                [
+                    rows.Reading("Least clearance", least.Height, QuantityKind.Length, "From its surface to the girders' soffit, within the width of the envelope."), LedgerRows.Reading("under", least.Girder),
+                    rows.Reading("at station", least.Station, QuantityKind.Length), rows.Reading("and offset", least.Offset, QuantityKind.Length),
+                ],
+            ]) { Actions = [new("Take away", $"{bridge.Crossings[i].Name} taken away", [new("remove", path)]), .. i == bridge.Crossings.Length - 1 ? new[] { add } : []] };
+        }
     }
 
     private double AxisLength(AxisPlace axis)
@@ -198,6 +219,8 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         ];
     }
 
+    private static double Crossfall(StripPlace strip, string side) => (side == "left" ? strip.SurfaceFrom - strip.SurfaceTo : strip.SurfaceTo - strip.SurfaceFrom) / strip.Width;
+
     private LedgerGroup Law(string path, string title, IReadOnlyList<LawPoint> table, double usual)
     {
         var added = table.Count == 0 ? new JsonObject { ["axis"] = 1, ["at"] = 0.0, ["value"] = usual } : new JsonObject { ["axis"] = table[^1].Axis, ["at"] = table[^1].At + 10, ["value"] = table[^1].Value };
@@ -211,13 +234,17 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
 
     private LedgerGroup Strips(string side, IReadOnlyList<Strip> strips)
     {
-        string[] cells = ["kind", "width", "crossfall", "upstand"];
+        // A crossfall that follows something else is shown as it is at the cursor.
+        LedgerRow Cell(int i, string field) => field == "crossfall" && strips[i].CrossfallLaw != CrossfallLaw.Constant
+            ? LedgerRows.Reading("", rows.Units.Format(Crossfall(section.Strips.Single(s => s.Path == $"/deck/{side}/{i}"), side), QuantityKind.Slope), "Follows the law that is set for the picked strip.") with { Picks = $"/deck/{side}/{i}" }
+            : rows.Entry($"/deck/{side}/{i}/{field}");
         var added = new JsonObject { ["kind"] = "verge", ["width"] = 0.5, ["crossfall"] = 0.0, ["upstand"] = 0.0 };
-        return new($"Strips, {side}", [.. strips.SelectMany((_, i) => cells.Select(c => rows.Entry($"/deck/{side}/{i}/{c}")))])
+        return new($"Strips, {side}", [.. strips.SelectMany((_, i) => new[] { "kind", "width", "crossfall", "upstand" }.Select(c => Cell(i, c)))])
         {
             Columns = ["Strip", $"Width, {rows.Units[QuantityKind.Length].Symbol}", "Fall, %", $"Step, {rows.Units[QuantityKind.Size].Symbol}"],
             RowActions = [.. strips.Select((_, i) => new LedgerAction($"Take strip {i + 1} on the {side} away", $"Strip {i + 1} {side} taken away", [new("remove", $"/deck/{side}/{i}")]))],
             Actions = [new("Add a strip outside", $"Strip added {side}", [new("add", $"/deck/{side}/-", added)])],
+            Note = side == "left" ? "" : "Pick a strip on the drawing for its laws of width and crossfall.",
         };
     }
 

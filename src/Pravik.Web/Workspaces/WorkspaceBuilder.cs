@@ -181,7 +181,7 @@ public sealed class WorkspaceBuilder
         var state = results is null ? ("none", "nothing yet") : !current ? ("old", "out of date") : ("good", "in order");
         return
         [
-            Described("road", "Road", "/road"), Described("axes", "Axes", "/axes"), Described("deck", "Deck", "/deck", "/parapets"), Described("girders", "Girders", "/girders", "/materials"), Described("loads", "Loads", "/loads", "/basis"),
+            Described("road", "Road", "/road"), Described("axes", "Axes", "/axes", "/crossings"), Described("deck", "Deck", "/deck", "/parapets"), Described("girders", "Girders", "/girders", "/materials"), Described("loads", "Loads", "/loads", "/basis"),
             new("analysis", "Analysis", state.Item1, state.Item2), fails ? new("checks", "Checks", "fails", "a check fails") : new("checks", "Checks", state.Item1, state.Item2), new("sheets", "Sheets", "good", "in order"),
         ];
     }

@@ -73,4 +73,21 @@ public class SolidTests
         for (var t = 0; t < triangles.Length; t += 3) area += (outline.Points[triangles[t + 1]] - outline.Points[triangles[t]]).Cross(outline.Points[triangles[t + 2]] - outline.Points[triangles[t]]) / 2;
         Assert.Equal(outline.Moments().Area, area, 1e-12);
     }
+
+    /// <summary>
+    /// A level, straight bridge: soffit at road − 0.10 surfacing − 0.22 slab − 0.03 haunch − 1.20 girder, less 2.5 % of the offset of the outer girder.
+    /// A road 5 m below that rises to the right by 4 % comes nearest under the outer flange edge of the last girder.
+    /// </summary>
+    [Fact]
+    public void The_least_clearance_lies_under_the_outer_girder()
+    {
+        var bridge = Bridge.New("Level") with { Crossings = [new() { Station = 30, Level = -5, Grade = 0.04, Width = 4, Height = 3.5 }] };
+        var geometry = new BridgeGeometry(bridge);
+        var last = geometry.Girders[^1].Offsets[0];
+        var least = Clearances.Least(geometry, bridge.Crossings[0])!;
+        Assert.Equal(5 - 1.55 - 0.025 * last - 0.04 * (last + 0.325), least.Height, 1e-9);
+        Assert.StartsWith("G5", least.Girder);
+        Assert.Contains(BridgeValidation.Check(bridge), f => f.Path == "/crossings/0/height" && f.Message.Contains("less than wanted"));
+        Assert.Null(Clearances.Least(geometry, bridge.Crossings[0] with { Station = 90 }));
+    }
 }

@@ -440,7 +440,7 @@ Alpine.data("workspace", () => ({
   openFinding(f) {
     this.drawer = "";
     if (f.path.startsWith("/parts/results/")) return this.openResult(f.path);
-    const step = { road: "road", axes: "axes", deck: "deck", parapets: "deck", girders: "girders", materials: "girders" }[
+    const step = { road: "road", axes: "axes", crossings: "axes", deck: "deck", parapets: "deck", girders: "girders", materials: "girders" }[
       f.path.split("/")[1]
     ];
     if (f.station !== null) this.choice.station = f.station;
