@@ -27,6 +27,14 @@ public sealed class Revision
     public required DateTime CreatedAt { get; init; }
 }
 
+/// <summary>A name given to a point of the history, to come back to.</summary>
+public sealed class RestorePoint
+{
+    public required string ProjectId { get; init; }
+    public required int Number { get; init; }
+    public required string Name { get; set; }
+}
+
 /// <summary>Results under the hash of their inputs.</summary>
 public sealed class StoredResult
 {

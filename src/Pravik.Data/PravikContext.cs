@@ -7,12 +7,14 @@ public sealed class PravikContext(DbContextOptions<PravikContext> options) : DbC
 {
     public DbSet<Project> Projects => Set<Project>();
     public DbSet<Revision> Revisions => Set<Revision>();
+    public DbSet<RestorePoint> RestorePoints => Set<RestorePoint>();
     public DbSet<StoredResult> Results => Set<StoredResult>();
 
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         modelBuilder.Entity<Project>().HasMany(p => p.Revisions).WithOne().HasForeignKey(r => r.ProjectId);
         modelBuilder.Entity<Revision>().HasKey(r => new { r.ProjectId, r.Number });
+        modelBuilder.Entity<RestorePoint>().HasKey(r => new { r.ProjectId, r.Number });
         modelBuilder.Entity<StoredResult>().HasKey(r => r.Hash);
     }
 }

@@ -24,7 +24,7 @@ public sealed record EditOutcome(Snapshot? Snapshot, ImmutableArray<Finding> Ref
 }
 
 /// <summary>One line of the history.</summary>
-public sealed record HistoryEntry(int Revision, int Parent, string Label, DateTime At, bool IsHead);
+public sealed record HistoryEntry(int Revision, int Parent, string Label, DateTime At, bool IsHead, string? Name);
 
 /// <summary>A project in the list.</summary>
 public sealed record ProjectEntry(string Id, string Name, int Revision, DateTime ChangedAt);
@@ -33,6 +33,7 @@ public sealed record ProjectEntry(string Id, string Name, int Revision, DateTime
 public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
 {
     private const int LongestLabel = 200;
+    private const int LongestName = 60;
     private static readonly JsonSerializerOptions PatchOptions = new(JsonSerializerDefaults.Web);
     private readonly SemaphoreSlim writing = new(1, 1);
 
@@ -41,6 +42,8 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     {
         await using var db = await contexts.CreateDbContextAsync();
         await db.Database.EnsureCreatedAsync();
+        // Databases that were made before points could be named.
+        await db.Database.ExecuteSqlRawAsync("CREATE TABLE IF NOT EXISTS RestorePoints (ProjectId TEXT NOT NULL, Number INTEGER NOT NULL, Name TEXT NOT NULL, PRIMARY KEY (ProjectId, Number));");
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;");
     }
 
@@ -84,7 +87,30 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         await using var db = await contexts.CreateDbContextAsync();
         var head = await db.Projects.Where(p => p.Id == id).Select(p => p.Head).FirstOrDefaultAsync();
         var rows = await db.Revisions.Where(r => r.ProjectId == id).OrderByDescending(r => r.Number).Select(r => new { r.Number, r.Parent, r.Label, r.CreatedAt }).ToListAsync();
-        return [.. rows.Select(r => new HistoryEntry(r.Number, r.Parent, r.Label, r.CreatedAt, r.Number == head))];
+        var names = await db.RestorePoints.Where(p => p.ProjectId == id).ToDictionaryAsync(p => p.Number, p => p.Name);
+        return [.. rows.Select(r => new HistoryEntry(r.Number, r.Parent, r.Label, r.CreatedAt, r.Number == head, names.GetValueOrDefault(r.Number)))];
+    }
+
+    /// <summary>Names a point of the history, or takes its name away where it is empty. False where there is no such revision.</summary>
+    public async Task<bool> NameAsync(string id, int revision, string name)
+    {
+        await writing.WaitAsync();
+        try
+        {
+            await using var db = await contexts.CreateDbContextAsync();
+            if (!await db.Revisions.AnyAsync(r => r.ProjectId == id && r.Number == revision)) return false;
+            var point = await db.RestorePoints.FirstOrDefaultAsync(p => p.ProjectId == id && p.Number == revision);
+            name = name.Trim();
+            if (point is not null) db.RestorePoints.Remove(point);
+            await db.SaveChangesAsync();
+            if (name.Length > 0) db.RestorePoints.Add(new() { ProjectId = id, Number = revision, Name = name.Length <= LongestName ? name : name[..LongestName] });
+            await db.SaveChangesAsync();
+            return true;
+        }
+        finally
+        {
+            writing.Release();
+        }
     }
 
     /// <summary>

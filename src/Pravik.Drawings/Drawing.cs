@@ -27,6 +27,8 @@ public enum Pen
     Resistance,
     /// <summary>Load.</summary>
     Load,
+    /// <summary>What was there before.</summary>
+    Former,
 }
 
 /// <summary>How an area is filled.</summary>

@@ -18,6 +18,9 @@ namespace Pravik.Web;
 /// <summary>A typed entry: what was typed into the field of a path, and the revision that was on screen.</summary>
 public sealed record EntryRequest(int Revision, string Path, string? Text);
 
+/// <summary>A name for a point of the history; empty takes it away.</summary>
+public sealed record NameRequest(string? Name);
+
 /// <summary>The answer to an edit that was not taken.</summary>
 public sealed record Refusal(IReadOnlyList<Finding> Findings, IReadOnlyList<Conflict> Conflicts);
 
@@ -36,6 +39,7 @@ public static class Endpoints
         bridge.MapPost("/undo", (string id, ProjectStore store, RunQueue runs) => Answer(id, store.UndoAsync(id), runs));
         bridge.MapPost("/redo", (string id, ProjectStore store, RunQueue runs) => Answer(id, store.RedoAsync(id), runs));
         bridge.MapPost("/revisions/{revision:int}", (string id, int revision, ProjectStore store, RunQueue runs) => Answer(id, store.GoToAsync(id, revision), runs));
+        bridge.MapPut("/revisions/{revision:int}/name", async (string id, int revision, NameRequest named, ProjectStore store) => await store.NameAsync(id, revision, named.Name ?? "") ? Results.NoContent() : NoSuchBridge(id));
         bridge.MapGet("/history", async (string id, ProjectStore store) => Results.Json(await store.HistoryAsync(id)));
         bridge.MapGet("/find", async (string id, string? text, ProjectStore store) => await store.FindAsync(id) is { } s ? Results.Json(Finder.Find(s, text ?? "")) : NoSuchBridge(id));
         bridge.MapGet("/events", (string id, RunQueue runs, CancellationToken cancel) => TypedResults.ServerSentEvents(runs.ListenAsync(id, cancel)));
@@ -59,9 +63,20 @@ public static class Endpoints
         bridge.MapGet("/general-arrangement.{format}", Sheet);
     }
 
-    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, ProjectStore store, GroundStore grounds, RunQueue runs)
+    /// <summary>
+    /// The screen; with an entry to preview (<c>?entry=path&amp;text=…</c>) as it would be after it, without keeping anything or starting an analysis.
+    /// </summary>
+    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, string? entry, string? text, ProjectStore store, GroundStore grounds, RunQueue runs)
     {
         if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
+        if (entry is not null)
+        {
+            var reading = EntryReader.Read(snapshot.Bridge, entry, text);
+            if (reading.Error is { } error) return Refused(Finding.Error(entry, error));
+            var edited = BridgeEditing.Apply(snapshot.Bridge, reading.Patch);
+            if (edited.Bridge is not { } bridge) return Results.Json(new Refusal([.. edited.Errors], []), statusCode: 422);
+            return Results.Json(WorkspaceBuilder.Build(snapshot with { Bridge = bridge, Findings = edited.Findings }, GroundOf(snapshot, grounds), runs.State(id), runs.Latest(id), query.ToRequest()));
+        }
         await runs.RequestAsync(id, snapshot.Bridge);
         return Results.Json(WorkspaceBuilder.Build(snapshot, GroundOf(snapshot, grounds), runs.State(id), runs.Latest(id), query.ToRequest()));
     }

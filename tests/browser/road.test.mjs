@@ -107,7 +107,7 @@ test("the model in space is valid glTF, is shown, and a part of it can be picked
   assert.equal(issues.numErrors, 0, JSON.stringify(issues.messages.slice(0, 3)));
   const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/girders?layout=model`);
   await page.locator(".kinds label", { hasText: "girders" }).waitFor();
-  for (const kind of ["ground", "slab", "surfacing", "footways", "edge beams"])
+  for (const kind of ["ground", "slab", "surfacing", "footways", "edge beams", "parapets"])
     await page.locator(".kinds label", { hasText: kind }).locator("input").uncheck();
   await page.getByRole("button", { name: "From right" }).click();
   await page.waitForTimeout(500);
@@ -121,6 +121,36 @@ test("the model in space is valid glTF, is shown, and a part of it can be picked
     await page.waitForTimeout(250);
   }
   await page.locator(".ledger h1", { hasText: /G5, span 2/ }).waitFor();
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
+test("an axis is dragged in the elevation, the point is named, and the change is seen over the old shape", async () => {
+  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook-fails/axes`);
+  const bubble = page.locator('figure[data-view="elevation"] [data-part="/parts/axes/2"] circle');
+  await bubble.waitFor();
+  const box = await bubble.boundingBox();
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 12, y, { steps: 3 });
+  await page.locator(".saved", { hasText: "not yet saved" }).waitFor();
+  await page.mouse.move(x + 26, y, { steps: 4 });
+  await page.mouse.up();
+  await page.locator(".saved", { hasText: "edit 2, saved" }).waitFor();
+  const spans = await page.locator("#f-axes-spans").inputValue();
+  const [first, second] = spans.split(" + ").map(Number);
+  assert.ok(first > 18.5 && first < 21 && Math.abs(first + second - 43.2) < 1e-9, spans);
+  await page.getByRole("button", { name: "History" }).click();
+  await page.locator(".pointname input").fill("Longer side span");
+  await page.getByRole("button", { name: "Name it" }).click();
+  await page.locator(".history b", { hasText: "Longer side span" }).waitFor();
+  await page
+    .locator(".history li", { hasText: "Example loaded" })
+    .getByRole("link", { name: "compare" })
+    .click();
+  await page.locator("td", { hasText: "/axes/spans/0" }).waitFor();
+  assert.ok((await page.locator("figure path").count()) > 50);
   assert.deepEqual(page.faults, []);
   await page.close();
 });

@@ -48,7 +48,23 @@ public sealed class ElevationView
         view.Supports(picked);
         view.Dimensions();
         if (cursor is { } station) view.canvas.Line(view.At(station, -6 / view.k), view.At(station, view.depth + 6 / view.k), Pen.Active);
-        return view.canvas.Finish("Elevation", $"along the road line, from its right, {DrawingScale.Text(view.scale)}; levels are those of the road line");
+        return view.canvas.Finish("Elevation", $"along the road line, from its right, {DrawingScale.Text(view.scale)}; levels are those of the road line", new(view.X(geometry.FirstStation), geometry.FirstStation, view.k));
+    }
+
+    /// <summary>Draws the elevation with another state of the bridge over it, in its own pen.</summary>
+    public static Drawing Compare(BridgeGeometry geometry, BridgeGeometry old, UnitSystem units, ViewSize size)
+    {
+        var view = new ElevationView(geometry, null, units, size);
+        view.Structure(null);
+        view.Supports(null);
+        view.Dimensions();
+        var deck = old.Bridge.Deck;
+        var depth = deck.Surfacing + deck.SlabThickness + deck.Haunch + old.Bridge.Girders.Section.Depth;
+        var stations = Stations(old.FirstStation - deck.EndOverhang, old.LastStation + deck.EndOverhang).ToList();
+        foreach (var below in new[] { 0, deck.Surfacing + deck.SlabThickness, depth })
+            view.canvas.Path(stations.Select(s => new Point(view.X(s), view.Y(old.Road.Level(s) - below))), Pen.Former);
+        foreach (var axis in old.Axes) view.canvas.Line(new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station))), new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station) - depth)), Pen.Former);
+        return view.canvas.Finish("Elevation", $"{DrawingScale.Text(view.scale)}; broken lines: before");
     }
 
     private static IEnumerable<double> Stations(double from, double to) => Enumerable.Range(0, Pieces + 1).Select(i => from + i * (to - from) / Pieces);
@@ -88,7 +104,7 @@ public sealed class ElevationView
             canvas.Line(new(left, low), new(right, low), Pen.Edge);
             canvas.Text(new((left + right) / 2, low + 1.15 * canvas.TextHeight), crossing.Name, TextKind.Soft, Anchor.Middle, true);
             if (Clearances.Least(geometry, crossing) is { } least)
-                canvas.Text(new((left + right) / 2, high - 0.5 * canvas.TextHeight), units.Format(least.Height, QuantityKind.Length), TextKind.Number, Anchor.Middle, true);
+                canvas.Text(new((left + right) / 2, low - high > 2.5 * canvas.TextHeight ? (low + high) / 2 + 0.35 * canvas.TextHeight : high - 0.5 * canvas.TextHeight), units.Format(least.Height, QuantityKind.Length), TextKind.Number, Anchor.Middle, true);
             canvas.Part = null;
         }
     }

@@ -50,7 +50,23 @@ public sealed class PlanView
         view.Dimensions();
         if (cursor is { } station) view.Cursor(station);
         view.Directions();
-        return view.canvas.Finish("Plan", DrawingScale.Text(view.scale));
+        return view.canvas.Finish("Plan", DrawingScale.Text(view.scale), new(view.At(geometry.FirstStation, 0).X, geometry.FirstStation, view.perMetre));
+    }
+
+    /// <summary>Draws the plan with another state of the bridge over it, in its own pen.</summary>
+    public static Drawing Compare(BridgeGeometry geometry, BridgeGeometry old, UnitSystem units, ViewSize size)
+    {
+        var view = new PlanView(geometry, units, size);
+        view.Deck(null);
+        view.Girders(null);
+        view.Axes(null);
+        view.Dimensions();
+        view.Directions();
+        var before = new PlanView(old, units, size);
+        view.canvas.Area(before.Outline().Select(view.At), Fill.None, Pen.Former);
+        foreach (var axis in old.Axes) view.canvas.Line(view.At(before.OnAxis(axis, 0)), view.At(before.OnAxis(axis, old.Deck.Boundaries - 1)), Pen.Former);
+        foreach (var girder in old.Girders) view.canvas.Path(girder.AtAxes.Select(view.At), Pen.Former);
+        return view.canvas.Finish("Plan", $"{DrawingScale.Text(view.scale)}; broken lines: before");
     }
 
     private double EndOverhang => geometry.Bridge.Deck.EndOverhang;

@@ -46,6 +46,21 @@ public sealed class SectionView
         return view.canvas.Finish($"Section at {units.Format(station, QuantityKind.Length)}", $"looking ahead, {DrawingScale.Text(view.scale)}");
     }
 
+    /// <summary>Draws the section at a station with another state of the bridge over it, in its own pen; both road lines lie on one another.</summary>
+    public static Drawing Compare(BridgeGeometry geometry, BridgeGeometry old, UnitSystem units, ViewSize size, double station)
+    {
+        var view = new SectionView(geometry, units, size, station);
+        view.Structure(station, null);
+        view.Dimensions(station);
+        var before = new SectionView(old, units, size, station);
+        foreach (var strip in before.section.Strips)
+            view.canvas.Area(new[] { (strip.From, strip.SlabFrom), (strip.From, strip.SurfaceFrom), (strip.To, strip.SurfaceTo), (strip.To, strip.SlabTo - before.section.SlabThickness), (strip.From, strip.SlabFrom - before.section.SlabThickness) }.Select(p => view.At(p.Item1, p.Item2)), Fill.None, Pen.Former);
+        var shape = old.Bridge.Girders.Section;
+        foreach (var offset in old.Girders.Select(g => old.GirderOffsetAt(g, station)).OfType<double>())
+            view.canvas.Area(shape.Outline().Points.Select(p => view.At(offset + p.X, before.GirderTop(offset) - shape.Depth + p.Y)), Fill.None, Pen.Former);
+        return view.canvas.Finish($"Section at {units.Format(station, QuantityKind.Length)}", $"looking ahead, {DrawingScale.Text(view.scale)}; broken lines: before");
+    }
+
     internal string ScaleText => DrawingScale.Text(scale);
 
     internal void Structure(double station, string? picked)

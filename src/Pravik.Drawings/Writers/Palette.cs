@@ -25,6 +25,7 @@ internal static class Palette
         Pen.Grid => new("#DDD8CB", 0.2, []),
         Pen.Active => new(Active, 0.42, []),
         Pen.Resistance => new(Ink, 0.38, [1.9, 0.8]),
+        Pen.Former => new(Madder, 0.32, [1.8, 0.9]),
         Pen.Load => new("#5B4B8A", 0.3, []),
         _ => null,
     };

@@ -39,6 +39,7 @@ export function bridgeApi(project) {
     undo: () => call(`${base}/undo`, { method: "POST" }),
     redo: () => call(`${base}/redo`, { method: "POST" }),
     goTo: (revision) => call(`${base}/revisions/${revision}`, { method: "POST" }),
+    name: (revision, name) => call(`${base}/revisions/${revision}/name`, json("PUT", { name })),
     history: () => call(`${base}/history`),
     find: (text) => call(`${base}/find?${new URLSearchParams({ text })}`),
     run: () => call(`${base}/run`, { method: "POST" }),

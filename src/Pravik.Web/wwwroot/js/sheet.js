@@ -1,6 +1,6 @@
 // The sheet: drawings as they come from the server, with parts that can be picked.
 
-export function drawViews(host, views, onPick, model) {
+export function drawViews(host, views, onPick, model, onDrag) {
   host.replaceChildren(
     ...views.map((view) => {
       const figure = document.createElement("figure");
@@ -16,6 +16,7 @@ export function drawViews(host, views, onPick, model) {
       if (view.id === "model") drawing.append(model());
       else drawing.innerHTML = view.svg;
       figure.append(caption, drawing);
+      if (view.stations && onDrag) dragAxes(drawing, view.stations, onDrag);
       return figure;
     }),
   );
@@ -23,6 +24,32 @@ export function drawViews(host, views, onPick, model) {
     const part = event.target.closest("[data-part]");
     if (part) onPick(part.dataset.part);
   };
+}
+
+const MILLIMETRES_PER_PIXEL = 25.4 / 96;
+
+/** Axes of a view with stations can be dragged along the road: told while it goes on, and when it ends. */
+function dragAxes(drawing, map, onDrag) {
+  for (const part of drawing.querySelectorAll('[data-part^="/parts/axes/"]')) {
+    part.classList.add("drags");
+    part.addEventListener("pointerdown", (down) => {
+      const scale = drawing.clientWidth / (map.width / MILLIMETRES_PER_PIXEL) || 1;
+      const axis = part.dataset.part.split("/")[3];
+      let by = 0;
+      const move = (event) => {
+        by = ((event.clientX - down.clientX) / scale) * MILLIMETRES_PER_PIXEL;
+        if (Math.abs(event.clientX - down.clientX) > 2) onDrag(axis, by / map.scale, false);
+      };
+      const up = () => {
+        window.removeEventListener("pointermove", move);
+        window.removeEventListener("pointerup", up);
+        if (Math.abs(by) > 0.5) onDrag(axis, by / map.scale, true);
+      };
+      window.addEventListener("pointermove", move);
+      window.addEventListener("pointerup", up);
+      down.preventDefault();
+    });
+  }
 }
 
 // Symbols with subscripts: an underscore starts one.

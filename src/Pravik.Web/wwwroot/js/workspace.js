@@ -47,6 +47,7 @@ Alpine.data("workspace", () => ({
   found: [],
   findText: "",
   notice: "",
+  pointName: "",
 
   init() {
     this.project = this.$root.dataset.project;
@@ -84,10 +85,10 @@ Alpine.data("workspace", () => ({
     this.timer = setTimeout(() => this.load(), 40);
   },
 
-  async load() {
-    const ask = ++this.asked;
+  /** What the screen wants to see. */
+  query() {
     const sheet = document.getElementById("sheet");
-    const answer = await this.api.workspace({
+    return {
       step: this.step,
       layout: this.choice.layout[this.step],
       station: this.choice.station,
@@ -98,7 +99,12 @@ Alpine.data("workspace", () => ({
       width: sheet.clientWidth,
       height: sheet.clientHeight - 34,
       bandWidth: document.getElementById("band").clientWidth,
-    });
+    };
+  },
+
+  async load() {
+    const ask = ++this.asked;
+    const answer = await this.api.workspace(this.query());
     if (ask !== this.asked) return;
     if (!answer.ok) {
       this.notice =
@@ -137,6 +143,7 @@ Alpine.data("workspace", () => ({
       w.views,
       (part) => this.pick(part),
       () => this.modelHost(),
+      this.step === "axes" ? (axis, by, done) => this.dragAxis(axis, by, done) : null,
     );
     drawCalculation(document.getElementById("calc"), w.ledger.lines);
     this.band.draw(w.band, w.station);
@@ -216,7 +223,10 @@ Alpine.data("workspace", () => ({
       history.pushState(null, "", this.stepUrl("girders"));
     } else if (part.startsWith("/deck/") || part.startsWith("/parapets/") || part === "/parts/slab") {
       this.choice.pick = part;
-      this.focusPath = part === "/parts/slab" ? "/deck/slabThickness" : `${part}/${part.startsWith("/deck/") ? "width" : "profile"}`;
+      this.focusPath =
+        part === "/parts/slab"
+          ? "/deck/slabThickness"
+          : `${part}/${part.startsWith("/deck/") ? "width" : "profile"}`;
       if (this.step !== "deck") {
         this.step = "deck";
         history.pushState(null, "", this.stepUrl("deck"));
@@ -252,6 +262,26 @@ Alpine.data("workspace", () => ({
       })
       .catch(() => (host.textContent = "The model in space cannot be shown in this browser."));
     return host;
+  },
+
+  // An axis that is dragged is shown where it would be, to 10 mm, and entered when it is let go.
+  async dragAxis(axis, by, done) {
+    this.dragFrom ??= this.axes[axis - 1];
+    const text = `${(Math.round((this.dragFrom + by) * 100) / 100).toFixed(3)} m`;
+    const path = `/axes/stations/${axis}`;
+    if (!done) {
+      if (this.dragAsked) return;
+      this.dragAsked = true;
+      const answer = await this.api.workspace({ ...this.query(), entry: path, text });
+      this.dragAsked = false;
+      if (answer.ok && this.dragFrom !== undefined) {
+        this.show(answer.data);
+        this.saved = `axis ${axis} at ${answer.data.axisStations[axis - 1].toFixed(3)} m, not yet saved`;
+      }
+      return;
+    }
+    this.dragFrom = undefined;
+    await this.afterEdit(this.api.enter(this.revision, path, text));
   },
 
   // Entries
@@ -431,6 +461,15 @@ Alpine.data("workspace", () => ({
     const answer = await this.api.history();
     if (answer.ok) this.history = answer.data;
   },
+  async namePoint() {
+    const answer = await this.api.name(this.revision, this.pointName);
+    if (answer.ok) this.pointName = "";
+    this.loadHistory();
+  },
+  compareUrl(h) {
+    return `/bridges/${this.project}/compare?before=${h.revision}&after=${this.revision}`;
+  },
+  compareWords: (h) => `Compare edit ${h.revision} with the present one`,
   timeOf: (h) => new Date(h.at.endsWith("Z") ? h.at : `${h.at}Z`).toLocaleTimeString(),
   repairWords: (f) => f.repair?.label ?? "",
   repair(f) {
@@ -440,9 +479,15 @@ Alpine.data("workspace", () => ({
   openFinding(f) {
     this.drawer = "";
     if (f.path.startsWith("/parts/results/")) return this.openResult(f.path);
-    const step = { road: "road", axes: "axes", crossings: "axes", deck: "deck", parapets: "deck", girders: "girders", materials: "girders" }[
-      f.path.split("/")[1]
-    ];
+    const step = {
+      road: "road",
+      axes: "axes",
+      crossings: "axes",
+      deck: "deck",
+      parapets: "deck",
+      girders: "girders",
+      materials: "girders",
+    }[f.path.split("/")[1]];
     if (f.station !== null) this.choice.station = f.station;
     this.focusPath = f.path;
     return this.go(step ?? "basis");
