@@ -74,20 +74,24 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         {
             var pieces = Math.Max(1, (int)Math.Ceiling((line.To - line.From) / LongestPiece));
             var stations = Enumerable.Range(0, pieces + 1).Select(i => line.From + (line.To - line.From) * i / pieces).ToList();
-            for (var o = 0; o < line.Profile.Outlines.Length; o++)
-            {
-                // Seen looking ahead, offsets to the right and levels up: anticlockwise has positive area.
-                var first = line.Outlines(line.From)[o];
-                var isClockwise = Enumerable.Range(0, first.Length).Sum(i => first[i].Cross(first[(i + 1) % first.Length])) < 0;
-                IEnumerable<Point> Ring(double station) => isClockwise ? line.Outlines(station)[o].Reverse() : line.Outlines(station)[o];
-                var rings = stations.Select(s => Ring(s).Select(p =>
-                {
-                    var at = geometry.Road.At(s, p.X);
-                    return new Point3(at.X, at.Y, geometry.Road.Level(s) + p.Y);
-                }).ToArray()).ToList();
-                yield return new(line.Path, "parapets", $"Parapet {line.Index + 1} {(line.Side < 0 ? "left" : "right")}", Solid.Lead(rings, new Polygon(Ring(line.From)).Triangulate()));
-            }
+            foreach (var outline in line.Profile.Outlines) yield return Part(line, outline, stations);
+            if (line.Profile.Posts is not { } posts) continue;
+            for (var at = line.From + posts.Spacing / 2; at < line.To; at += posts.Spacing) yield return Part(line, posts.Outline, [at - posts.Length / 2, at + posts.Length / 2]);
         }
+    }
+
+    private PartSolid Part(ParapetLine line, Polygon outline, List<double> stations)
+    {
+        // Seen looking ahead, offsets to the right and levels up: anticlockwise has positive area.
+        var first = line.Place(outline, stations[0]);
+        var isClockwise = Enumerable.Range(0, first.Length).Sum(i => first[i].Cross(first[(i + 1) % first.Length])) < 0;
+        IEnumerable<Point> Ring(double station) => isClockwise ? line.Place(outline, station).Reverse() : line.Place(outline, station);
+        var rings = stations.Select(s => Ring(s).Select(p =>
+        {
+            var at = geometry.Road.At(s, p.X);
+            return new Point3(at.X, at.Y, geometry.Road.Level(s) + p.Y);
+        }).ToArray()).ToList();
+        return new(line.Path, "parapets", $"Parapet {line.Index + 1} {(line.Side < 0 ? "left" : "right")}", Solid.Lead(rings, new Polygon(Ring(stations[0])).Triangulate()));
     }
 
     /// <summary>Level of a girder's top where it meets an axis (from 0): the slab's soffit there less the haunch.</summary>

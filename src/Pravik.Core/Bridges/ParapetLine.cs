@@ -71,18 +71,21 @@ public sealed class ParapetLine
     /// Outlines at a station as offset and level relative to the road line. The foot (points at height 0) follows the deck's surface; all else is
     /// measured from the surface at the traffic face, upright or square to the crossfall there.
     /// </summary>
-    public ImmutableArray<ImmutableArray<Point>> Outlines(double station)
+    public ImmutableArray<ImmutableArray<Point>> Outlines(double station) => [.. Profile.Outlines.Select(o => Place(o, station))];
+
+    /// <summary>One outline of the profile, or of its posts, at a station.</summary>
+    public ImmutableArray<Point> Place(Polygon outline, double station)
     {
         var section = geometry.Deck.At(station);
         var face = Face(station);
         var foot = section.Surface(face) + parapet.Rise;
         var slope = parapet.SquareToDeck ? Math.Atan(section.SlopeAt(face)) : 0;
         var (sin, cos) = Math.SinCos(slope);
-        return [.. Profile.Outlines.Select(outline => outline.Points.Select(p =>
+        return [.. outline.Points.Select(p =>
         {
             var (across, up) = (Side * p.X, p.Y);
             if (up <= 0) return new Point(face + across, section.Surface(face + across) + parapet.Rise + up - parapet.ExtraDepth);
             return new Point(face + across * cos - up * sin, foot + across * sin + up * cos);
-        }).ToImmutableArray())];
+        })];
     }
 }

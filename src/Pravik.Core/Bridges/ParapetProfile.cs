@@ -10,6 +10,9 @@ namespace Pravik.Core.Bridges;
 /// </summary>
 public sealed record ParapetProfile(string Name, double? Weight, string Note, ImmutableArray<Polygon> Outlines)
 {
+    /// <summary>Posts behind the rails, or null.</summary>
+    public ParapetPosts? Posts { get; init; }
+
     /// <summary>The generic profiles that come with the program.</summary>
     public static ImmutableArray<ParapetProfile> Library { get; } = Read();
 
@@ -28,8 +31,15 @@ public sealed record ParapetProfile(string Name, double? Weight, string Note, Im
     private static ImmutableArray<ParapetProfile> Read()
     {
         using var stream = typeof(ParapetProfile).Assembly.GetManifestResourceStream("profiles/parapets.json")!;
-        return [.. JsonSerializer.Deserialize<Entry[]>(stream, JsonSerializerOptions.Web)!.Select(e => new ParapetProfile(e.Name, e.Weight, e.Note, [.. e.Outlines.Select(o => new Polygon(o.Select(p => new Point(p[0], p[1]))))]))];
+        return [.. JsonSerializer.Deserialize<Entry[]>(stream, JsonSerializerOptions.Web)!.Select(e => new ParapetProfile(e.Name, e.Weight, e.Note, [.. e.Outlines.Select(Outline)]) { Posts = e.Posts is { } p ? new(p.Spacing, p.Length, Outline(p.Outline)) : null })];
     }
 
-    private sealed record Entry(string Name, double? Weight, string Note, double[][][] Outlines);
+    private static Polygon Outline(double[][] points) => new(points.Select(p => new Point(p[0], p[1])));
+
+    private sealed record Entry(string Name, double? Weight, string Note, double[][][] Outlines, PostEntry? Posts);
+
+    private sealed record PostEntry(double Spacing, double Length, double[][] Outline);
 }
+
+/// <summary>Posts at equal spacing, each of a length along the parapet and an outline across (m).</summary>
+public sealed record ParapetPosts(double Spacing, double Length, Polygon Outline);

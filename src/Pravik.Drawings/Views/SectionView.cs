@@ -112,6 +112,7 @@ public sealed class SectionView
         foreach (var parapet in ParapetLine.All(geometry).Where(p => p.Covers(station)))
         {
             canvas.Part = parapet.Path;
+            if (parapet.Profile.Posts is { } posts) canvas.Area(parapet.Place(posts.Outline, station).Select(p => At(p.X, p.Y)), Fill.Sheet, Pen.Light);
             foreach (var outline in parapet.Outlines(station)) canvas.Area(outline.Select(p => At(p.X, p.Y)), picked == parapet.Path ? Fill.Picked : Fill.Precast, picked == parapet.Path ? Pen.Active : Pen.Edge);
         }
         canvas.Part = null;
