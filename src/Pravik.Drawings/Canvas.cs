@@ -6,6 +6,7 @@ namespace Pravik.Drawings;
 public sealed class Canvas(double width, double height, double textHeight = 2.9)
 {
     private readonly List<Mark> marks = [];
+    private readonly List<Snap> snaps = [];
 
     public double Width { get; } = width;
     public double Height { get; } = height;
@@ -100,7 +101,10 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
         }
     }
 
-    public Drawing Finish(string title, string note = "", StationScale? stations = null) => new(Width, Height, [.. marks]) { Title = title, Note = note, Stations = stations };
+    /// <summary>Makes a point that measuring catches.</summary>
+    public void Catch(Point at, Point3 world, string name) => snaps.Add(new(at, world, name));
+
+    public Drawing Finish(string title, string note = "", StationScale? stations = null) => new(Width, Height, [.. marks]) { Title = title, Note = note, Stations = stations, Snaps = [.. snaps] };
 
     private double HeightOf(TextKind kind) => kind switch
     {

@@ -100,6 +100,9 @@ public sealed record Label(Point At, string Text, TextKind Kind, Anchor Anchor, 
 /// </summary>
 public sealed record StationScale(double X0, double Station0, double Scale);
 
+/// <summary>A point of the bridge on a drawing: its place on the paper, its place in space and what it is.</summary>
+public sealed record Snap(Point At, Point3 World, string Name);
+
 /// <summary>A drawing is data: its size in millimetres and its marks in order, later ones on top.</summary>
 public sealed record Drawing(double Width, double Height, ImmutableArray<Mark> Marks)
 {
@@ -110,4 +113,7 @@ public sealed record Drawing(double Width, double Height, ImmutableArray<Mark> M
     public string Note { get; init; } = "";
 
     public StationScale? Stations { get; init; }
+
+    /// <summary>Points that measuring catches, where they are on the paper and in space.</summary>
+    public ImmutableArray<Snap> Snaps { get; init; } = [];
 }

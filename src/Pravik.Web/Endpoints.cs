@@ -58,6 +58,7 @@ public static class Endpoints
             var ground = s.Bridge.Ground is { } g && grounds.Find(g.Hash) is { } found ? new NamedGround(g.Name, found) : null;
             return Results.File(Encoding.UTF8.GetBytes(LandXmlWriter.Write(s.Bridge.Road, ground)), "application/xml", $"{FileName(s.Bridge)}-road.xml");
         });
+        bridge.MapGet("/measure", Measure);
         bridge.MapGet("/model.glb", async (string id, ProjectStore store, GroundStore grounds) =>
             await store.FindAsync(id) is { } s ? Results.File(GltfWriter.Write(new(s.Bridge), GroundOf(s, grounds)), "model/gltf-binary", $"{FileName(s.Bridge)}.glb") : NoSuchBridge(id));
         bridge.MapGet("/general-arrangement.{format}", Sheet);
@@ -66,9 +67,10 @@ public static class Endpoints
     /// <summary>
     /// The screen; with an entry to preview (<c>?entry=path&amp;text=…</c>) as it would be after it, without keeping anything or starting an analysis.
     /// </summary>
-    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, string? entry, string? text, ProjectStore store, GroundStore grounds, RunQueue runs)
+    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, string? entry, string? text, HttpRequest http, ProjectStore store, GroundStore grounds, RunQueue runs)
     {
-        if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
+        if (await store.FindAsync(id) is not { } kept) return NoSuchBridge(id);
+        var snapshot = UserUnits.For(http, kept);
         if (entry is not null)
         {
             var reading = EntryReader.Read(snapshot.Bridge, entry, text);
@@ -77,7 +79,7 @@ public static class Endpoints
             if (edited.Bridge is not { } bridge) return Results.Json(new Refusal([.. edited.Errors], []), statusCode: 422);
             return Results.Json(WorkspaceBuilder.Build(snapshot with { Bridge = bridge, Findings = edited.Findings }, GroundOf(snapshot, grounds), runs.State(id), runs.Latest(id), query.ToRequest()));
         }
-        await runs.RequestAsync(id, snapshot.Bridge);
+        await runs.RequestAsync(id, kept.Bridge);
         return Results.Json(WorkspaceBuilder.Build(snapshot, GroundOf(snapshot, grounds), runs.State(id), runs.Latest(id), query.ToRequest()));
     }
 
@@ -97,12 +99,34 @@ public static class Endpoints
         return await Answer(id, store.EditAsync(id, revision.Value, patch, string.IsNullOrWhiteSpace(label) ? "Edited" : label), runs);
     }
 
-    private static async Task<IResult> Enter(string id, EntryRequest entry, ProjectStore store, RunQueue runs)
+    private static async Task<IResult> Enter(string id, EntryRequest entry, HttpRequest http, ProjectStore store, RunQueue runs)
     {
         if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
-        var reading = EntryReader.Read(snapshot.Bridge, entry.Path ?? "", entry.Text);
+        var reading = EntryReader.Read(UserUnits.For(http, snapshot.Bridge), entry.Path ?? "", entry.Text);
         if (reading.Error is { } error) return Refused(Finding.Error(entry.Path ?? "", error));
         return await Answer(id, store.EditAsync(id, entry.Revision, reading.Patch, reading.Label), runs);
+    }
+
+    /// <summary>The distances between two points given as <c>x,y,z</c>, in words and the units of whoever asks.</summary>
+    private static async Task<IResult> Measure(string id, string? a, string? b, HttpRequest http, ProjectStore store)
+    {
+        if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
+        if (Place(a) is not { } from || Place(b) is not { } to) return Refused(Finding.Error("", "Two points are needed, each as x,y,z in metres."));
+        var units = UnitSystem.Named(UserUnits.For(http, snapshot.Bridge).Basis.Units);
+        var between = Measurement.Between(new(snapshot.Bridge.Road), from, to);
+        string Text(double length) => units.FormatWithUnit(length, QuantityKind.Length);
+        return Results.Json(new[]
+        {
+            new { name = "Plan", value = Text(between.Plan) }, new { name = "Slope", value = Text(between.Slope) }, new { name = "Vertical", value = Text(between.Vertical) },
+            new { name = "Along the road", value = Text(between.Along) }, new { name = "Square to it", value = Text(between.Square) },
+            new { name = "From", value = $"{Text(between.From.Station)}, {Text(between.From.Offset)}" }, new { name = "To", value = $"{Text(between.To.Station)}, {Text(between.To.Offset)}" },
+        });
+
+        static Core.Geometry.Point3? Place(string? text)
+        {
+            var parts = (text ?? "").Split(',').Select(p => double.TryParse(p, System.Globalization.CultureInfo.InvariantCulture, out var v) && double.IsFinite(v) && Math.Abs(v) < 1e9 ? v : (double?)null).ToArray();
+            return parts is [{ } x, { } y, { } z] ? new(x, y, z) : null;
+        }
     }
 
     private static async Task<IResult> Import(HttpRequest http, ProjectStore store)
@@ -116,12 +140,12 @@ public static class Endpoints
         return Results.Created($"/bridges/{snapshot.ProjectId}/axes", new { id = snapshot.ProjectId });
     }
 
-    private static async Task<IResult> Sheet(string id, string format, ProjectStore store, GroundStore grounds, RunQueue runs)
+    private static async Task<IResult> Sheet(string id, string format, HttpRequest http, ProjectStore store, GroundStore grounds, RunQueue runs)
     {
         if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
         var latest = runs.Latest(id);
         var results = latest?.Hash == InputHash.Of(snapshot.Bridge) ? latest.Results : null;
-        var drawing = GeneralArrangement.Draw(new BridgeGeometry(snapshot.Bridge), GroundOf(snapshot, grounds), UnitSystem.Named(snapshot.Bridge.Basis.Units), results, DateTime.Now.ToString("yyyy-MM-dd"));
+        var drawing = GeneralArrangement.Draw(new BridgeGeometry(snapshot.Bridge), GroundOf(snapshot, grounds), UnitSystem.Named(UserUnits.For(http, snapshot.Bridge).Basis.Units), results, DateTime.Now.ToString("yyyy-MM-dd"));
         var name = FileName(snapshot.Bridge) + "-general-arrangement";
         return format switch
         {

@@ -52,6 +52,23 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
         return (await JsonOf(response))["id"]!.GetValue<string>();
     }
 
+    [Fact]
+    public async Task A_person_sees_and_types_in_units_of_their_own_and_the_project_keeps_its_own()
+    {
+        var id = await NewBridge();
+        using var entry = new HttpRequestMessage(HttpMethod.Post, $"/api/bridges/{id}/entries") { Content = JsonContent.Create(new { revision = 1, path = "/axes/spans/0", text = "70 ft 6 in" }) };
+        entry.Headers.Add("Cookie", "pravik-units=us");
+        Assert.Equal(HttpStatusCode.OK, (await client.SendAsync(entry)).StatusCode);
+        using var see = new HttpRequestMessage(HttpMethod.Get, $"/api/bridges/{id}/workspace?step=axes");
+        see.Headers.Add("Cookie", "pravik-units=us");
+        var theirs = await (await client.SendAsync(see)).Content.ReadAsStringAsync();
+        Assert.Contains("70.50", theirs);
+        Assert.Contains("ft, kip", theirs);
+        var plain = (await Workspace(id)).ToJsonString();
+        Assert.Contains("21.4884", plain);
+        Assert.Contains("m, kN", plain);
+    }
+
     private Task<HttpResponseMessage> Enter(string id, int revision, string path, string text) =>
         client.PostAsJsonAsync($"/api/bridges/{id}/entries", new { revision, path, text });
 

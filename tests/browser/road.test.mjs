@@ -154,3 +154,32 @@ test("an axis is dragged in the elevation, the point is named, and the change is
   assert.deepEqual(page.faults, []);
   await page.close();
 });
+
+test("distances are measured between points of the drawings", async () => {
+  const page = await openPage(browser, `${app.url}/bridges/tansy-lane/deck`);
+  await page.locator('figure[data-view="section"] svg').waitFor();
+  await page.locator(".ledger h1").click();
+  await page.keyboard.press("m");
+  const corner = async (name, last) => {
+    const place = await page.evaluate(
+      async ({ name, last }) => {
+        const sheet = document.getElementById("sheet");
+        const query = `step=deck&width=${sheet.clientWidth}&height=${sheet.clientHeight - 34}`;
+        const workspace = await (await fetch(`/api/bridges/tansy-lane/workspace?${query}`)).json();
+        const snaps = workspace.views.find((v) => v.id === "section").snaps.filter((s) => s.name === name);
+        const snap = snaps.at(last ? -1 : 0);
+        const svg = document.querySelector('figure[data-view="section"] svg');
+        const p = new DOMPoint(snap.x, snap.y).matrixTransform(svg.getScreenCTM());
+        return [p.x, p.y];
+      },
+      { name, last },
+    );
+    await page.mouse.click(...place);
+  };
+  await corner("slab soffit", false);
+  await page.locator(".measure p", { hasText: "From slab soffit" }).waitFor();
+  await corner("slab soffit", true);
+  await page.locator(".measure dl", { hasText: "Square to it9.000 m" }).waitFor();
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});

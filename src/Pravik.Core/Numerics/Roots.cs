@@ -4,6 +4,31 @@ namespace Pravik.Core.Numerics;
 public static class Roots
 {
     /// <summary>
+    /// Newton's method kept inside a bracket: a step that leaves it, or makes little of it, is a halving instead. The ends must have different
+    /// signs; stops when a step is below 1e-13 of the bracket's size and 1e-12 of itself.
+    /// </summary>
+    /// <param name="f">Value and derivative.</param>
+    /// <param name="low">Lower end.</param>
+    /// <param name="high">Upper end.</param>
+    public static double Newton(Func<double, (double Value, double Slope)> f, double low, double high)
+    {
+        var sign = Math.Sign(f(low).Value);
+        var x = (low + high) / 2;
+        for (var i = 0; i < 100; i++)
+        {
+            var (value, slope) = f(x);
+            if (value == 0) return x;
+            if (Math.Sign(value) == sign) low = x;
+            else high = x;
+            var next = x - value / slope;
+            if (!(next > low && next < high)) next = (low + high) / 2;
+            if (Math.Abs(next - x) <= 1e-13 * Math.Max(1, Math.Abs(x))) return next;
+            x = next;
+        }
+        return x;
+    }
+
+    /// <summary>
     /// Bisection of [<paramref name="low"/>, <paramref name="high"/>] to the last bit that matters (100 halvings at most).
     /// Null where the ends have the same sign.
     /// </summary>

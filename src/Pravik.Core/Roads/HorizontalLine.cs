@@ -17,6 +17,7 @@ public sealed class HorizontalLine
 {
     private const double EndTolerance = 1e-6;
     private readonly double[] stations;
+    private readonly SegmentTree tree;
 
     /// <summary>Throws <see cref="ArgumentException"/> for a line without pieces.</summary>
     public HorizontalLine(ImmutableArray<LineSegment> segments)
@@ -24,6 +25,7 @@ public sealed class HorizontalLine
         if (segments.IsDefaultOrEmpty) throw new ArgumentException("A line has at least one piece.", nameof(segments));
         Segments = segments;
         stations = [.. segments.Select(s => s.Station)];
+        tree = new(segments);
     }
 
     public ImmutableArray<LineSegment> Segments { get; }
@@ -61,21 +63,12 @@ public sealed class HorizontalLine
     }
 
     /// <summary>
-    /// Station and offset of a point: the nearest of all solutions. A piece is looked at only where it can be nearer than the best so
-    /// far. A point before the start or after the end gets its place on the end's tangent, and how far beyond it is.
+    /// Station and offset of a point: the nearest of all solutions. A point before the start or after the end gets its place on the end's tangent, and how far beyond it is.
     /// </summary>
     public RoadPlace Locate(Point point)
     {
-        LineSegment? nearest = null;
-        double along = 0, distance = double.PositiveInfinity;
-        foreach (var segment in Segments)
-        {
-            if (Point.Distance(point, segment.Middle) - segment.Length / 2 > distance + 1e-9) continue;
-            var found = segment.Nearest(point);
-            if (found.Distance >= distance) continue;
-            (nearest, along, distance) = (segment, found.Along, found.Distance);
-        }
-        var azimuth = nearest!.Azimuth(along);
+        var (nearest, along, distance) = tree.Nearest(point);
+        var azimuth = nearest.Azimuth(along);
         var from = point - nearest.At(along);
         var station = nearest.Station + along;
         var ahead = from.Dot(Point.Towards(azimuth));

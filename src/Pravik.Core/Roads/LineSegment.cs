@@ -38,7 +38,7 @@ public sealed class LineSegment(double station, double length, Point start, doub
 
     /// <summary>
     /// The distance along the piece that is nearest to a point, within [0, L], and the distance to it. Exact on straights and arcs;
-    /// on clothoids each foot that a search in steps brackets is found to 1e-12 m.
+    /// on clothoids each foot that a search in steps brackets is found to 1e-12 m by Newton's method.
     /// </summary>
     public (double Along, double Distance) Nearest(Point point)
     {
@@ -48,18 +48,25 @@ public sealed class LineSegment(double station, double length, Point start, doub
         else if (IsArc) TryArc();
         else
         {
-            var steps = 8 + (int)(10 * Math.Max(Math.Abs(StartCurvature), Math.Abs(EndCurvature)) * Length);
+            var steps = 2 + (int)(10 * Math.Max(Math.Abs(StartCurvature), Math.Abs(EndCurvature)) * Length);
             var before = Ahead(0);
             for (var i = 1; i <= steps; i++)
             {
                 var after = Ahead(Length * i / steps);
-                if (before >= 0 && after <= 0 && Roots.Bisect(Ahead, Length * (i - 1) / steps, Length * i / steps) is { } foot) Try(foot);
+                if (before >= 0 && after <= 0) Try(before == 0 ? Length * (i - 1) / steps : after == 0 ? Length * i / steps : Roots.Newton(Slope, Length * (i - 1) / steps, Length * i / steps));
                 before = after;
             }
         }
         return best;
 
         double Ahead(double distance) => (point - At(distance)).Dot(Point.Towards(Azimuth(distance)));
+
+        // d/ds of the above: −1 + κ·(distance to the right of the line).
+        (double, double) Slope(double distance)
+        {
+            var (from, azimuth) = (point - At(distance), Azimuth(distance));
+            return (from.Dot(Point.Towards(azimuth)), -1 + Curvature(distance) * from.Dot(Point.Towards(azimuth + Math.PI / 2)));
+        }
 
         void TryArc()
         {

@@ -47,6 +47,7 @@ public sealed class ElevationView
         view.Structure(picked);
         view.Supports(picked);
         view.Dimensions();
+        view.Snaps();
         if (cursor is { } station) view.canvas.Line(view.At(station, -6 / view.k), view.At(station, view.depth + 6 / view.k), Pen.Active);
         return view.canvas.Finish("Elevation", $"along the road line, from its right, {DrawingScale.Text(view.scale)}; levels are those of the road line", new(view.X(geometry.FirstStation), geometry.FirstStation, view.k));
     }
@@ -143,6 +144,24 @@ public sealed class ElevationView
             canvas.Area([foot, foot + new Point(-1.3, 2.2), foot + new Point(1.3, 2.2)], Fill.Sheet, Pen.Edge);
             canvas.Part = null;
             canvas.Text(new(foot.X + 2.4, foot.Y + 2.1 * canvas.TextHeight), $"+{units.Format(geometry.Road.Level(axis.Station), QuantityKind.Length)}", TextKind.SoftNumber, i == geometry.Axes.Length - 1 ? Anchor.End : Anchor.Start, true);
+        }
+    }
+
+    /// <summary>Road surface, slab soffit and girder soffit on the road line at every axis; the ground there; what is crossed.</summary>
+    private void Snaps()
+    {
+        foreach (var axis in geometry.Axes)
+        {
+            foreach (var (below, name) in new[] { (0, "road"), (geometry.Bridge.Deck.Surfacing + geometry.Bridge.Deck.SlabThickness, "slab soffit"), (depth, "girder soffit") })
+                Catch(axis.Station, geometry.Road.Level(axis.Station) - below, $"axis {axis.Name}, {name}");
+            if (ground?.Level(geometry.Road.At(axis.Station)) is { } level) Catch(axis.Station, level, $"axis {axis.Name}, ground");
+        }
+        foreach (var crossing in geometry.Bridge.Crossings) Catch(crossing.Station, crossing.Level, crossing.Name);
+
+        void Catch(double station, double level, string name)
+        {
+            var p = geometry.Road.At(station);
+            canvas.Catch(new(X(station), Y(level)), new(p.X, p.Y, level), name);
         }
     }
 

@@ -1,5 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Roads;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 
@@ -50,6 +51,7 @@ public sealed class PlanView
         view.Dimensions();
         if (cursor is { } station) view.Cursor(station);
         view.Directions();
+        view.Snaps();
         return view.canvas.Finish("Plan", DrawingScale.Text(view.scale), new(view.At(geometry.FirstStation, 0).X, geometry.FirstStation, view.perMetre));
     }
 
@@ -67,6 +69,35 @@ public sealed class PlanView
         foreach (var axis in old.Axes) view.canvas.Line(view.At(before.OnAxis(axis, 0)), view.At(before.OnAxis(axis, old.Deck.Boundaries - 1)), Pen.Former);
         foreach (var girder in old.Girders) view.canvas.Path(girder.AtAxes.Select(view.At), Pen.Former);
         return view.canvas.Finish("Plan", $"{DrawingScale.Text(view.scale)}; broken lines: before");
+    }
+
+    /// <summary>Axes on the road line, the edges and the girders; girder ends. Levels are those of the surface, or the girder's top.</summary>
+    private void Snaps()
+    {
+        var solids = new BridgeSolids(geometry);
+        foreach (var axis in geometry.Axes)
+        {
+            for (var b = 0; b < geometry.Deck.Boundaries; b++) Surface(geometry.BoundaryOnAxis(axis, b), $"axis {axis.Name}, boundary {b}");
+            Surface(new(axis.Station, 0, 0), $"axis {axis.Name}, road line");
+        }
+        foreach (var girder in geometry.Girders)
+        {
+            for (var span = 0; span < geometry.SpanCount; span++)
+            {
+                var gap = geometry.Bridge.Girders.EndGap / girder.SpanLength(span);
+                foreach (var t in new[] { gap, 1 - gap })
+                {
+                    var p = geometry.OnGirder(girder, span, t);
+                    canvas.Catch(At(p), new(p.X, p.Y, solids.TopAt(girder, span) + t * (solids.TopAt(girder, span + 1) - solids.TopAt(girder, span))), $"{girder.Name}, end in span {span + 1}");
+                }
+            }
+        }
+
+        void Surface(RoadPlace place, string name)
+        {
+            var p = geometry.Road.At(place.Station, place.Offset);
+            canvas.Catch(At(p), new(p.X, p.Y, geometry.Road.Level(place.Station) + geometry.Deck.At(place.Station).Surface(place.Offset)), name);
+        }
     }
 
     private double EndOverhang => geometry.Bridge.Deck.EndOverhang;

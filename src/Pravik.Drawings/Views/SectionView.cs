@@ -43,6 +43,7 @@ public sealed class SectionView
         view.Structure(station, picked);
         view.Crossfalls();
         view.Dimensions(station);
+        view.Snaps(station);
         return view.canvas.Finish($"Section at {units.Format(station, QuantityKind.Length)}", $"looking ahead, {DrawingScale.Text(view.scale)}");
     }
 
@@ -59,6 +60,34 @@ public sealed class SectionView
         foreach (var offset in old.Girders.Select(g => old.GirderOffsetAt(g, station)).OfType<double>())
             view.canvas.Area(shape.Outline().Points.Select(p => view.At(offset + p.X, before.GirderTop(offset) - shape.Depth + p.Y)), Fill.None, Pen.Former);
         return view.canvas.Finish($"Section at {units.Format(station, QuantityKind.Length)}", $"looking ahead, {DrawingScale.Text(view.scale)}; broken lines: before");
+    }
+
+    /// <summary>Corners of strips, slab, girders and parapets.</summary>
+    private void Snaps(double station)
+    {
+        void Catch(double offset, double level, string name)
+        {
+            var p = geometry.Road.At(station, offset);
+            canvas.Catch(At(offset, level), new(p.X, p.Y, geometry.Road.Level(station) + level), name);
+        }
+        Catch(0, section.Surface(0), "road line");
+        foreach (var strip in section.Strips)
+        {
+            Catch(strip.From, strip.SurfaceFrom, "surface");
+            Catch(strip.To, strip.SurfaceTo, "surface");
+            Catch(strip.From, strip.SlabFrom - section.SlabThickness, "slab soffit");
+            Catch(strip.To, strip.SlabTo - section.SlabThickness, "slab soffit");
+        }
+        var shape = geometry.Bridge.Girders.Section;
+        foreach (var girder in geometry.Girders)
+        {
+            if (geometry.GirderOffsetAt(girder, station) is not { } offset) continue;
+            foreach (var p in shape.Outline().Points.Append(new(0, 0)).Append(new(0, shape.Depth))) Catch(offset + p.X, GirderTop(offset) - shape.Depth + p.Y, girder.Name);
+        }
+        foreach (var parapet in ParapetLine.All(geometry).Where(p => p.Covers(station)))
+        {
+            foreach (var p in parapet.Outlines(station).SelectMany(o => o)) Catch(p.X, p.Y, "parapet");
+        }
     }
 
     internal string ScaleText => DrawingScale.Text(scale);

@@ -11,7 +11,7 @@ public static class Fields
     [
         Text("/name", "Bridge name"),
         Pick("/basis/nationalSet", "National set", NationalValues.Names, "Which nationally determined values hold. Single values can be replaced below."),
-        new("/basis/units", "Units", EntryKind.Choice) { Choices = [new("metric", "m, mm, kN, MPa"), new("us", "ft, in, kip, ksi")], Help = "Units shown, and meant where an entry names none. Any entry may name its own." },
+        new("/basis/units", "Units", EntryKind.Choice) { Choices = [new("metric", "m, mm, kN, MPa"), new("us", "ft, in, kip, ksi")], Help = "Units of the project: shown, and meant where an entry names none, unless a person has chosen other ones in the top line." },
         Text("/basis/titles/project", "Project"), Text("/basis/titles/client", "Client"), Text("/basis/titles/office", "Office"), Text("/basis/titles/number", "Drawing number"),
         Text("/basis/titles/issue", "Issue"), Text("/basis/titles/drawn", "Drawn"), Text("/basis/titles/checked", "Checked"),
         .. new[] { "tandem1", "tandem2", "tandem3" }.Select(name => Own($"/basis/ownValues/{name}", name, QuantityKind.Force, "")),

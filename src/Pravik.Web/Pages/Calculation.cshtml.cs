@@ -23,7 +23,7 @@ public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageMo
         (ProjectId, Bridge) = (id, snapshot.Bridge);
         if (runs.Latest(id) is { } latest && latest.Hash == InputHash.Of(snapshot.Bridge))
         {
-            var views = new ResultViews(new BridgeGeometry(Bridge), latest.Results, UnitSystem.Named(Bridge.Basis.Units));
+            var views = new ResultViews(new BridgeGeometry(Bridge), latest.Results, UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units));
             if (views.Find($"/parts/results/{girder}/{span}/{point}/{bending}") is { } found) Calculation = views.Calculate(found.Point, found.Bending);
         }
         return Page();

@@ -35,7 +35,7 @@ public sealed class CompareModel(ProjectStore store) : PageModel
         (Before, After) = (before ?? History[^1].Revision, after ?? snapshot.Revision);
         if (await store.AtAsync(id, Before) is not { } old || await store.AtAsync(id, After) is not { } now) return NotFound();
         Bridge = now;
-        var units = UnitSystem.Named(now.Basis.Units);
+        var units = UnitSystem.Named(UserUnits.For(Request, now).Basis.Units);
         Values = [.. BridgeEditing.ChangedPaths(old, now).Take(MostValues).Select(p => new ChangedValue(Fields.At(p)?.Name ?? p.Split('/')[^1], p, Show(old, p, units), Show(now, p, units)))];
         var (was, geometry) = (new BridgeGeometry(old), new BridgeGeometry(now));
         var size = ViewSize.Pixels(900, 300);

@@ -38,7 +38,7 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
     [BindProperty(SupportsGet = true)]
     public string? Ground { get; set; }
 
-    public UnitSystem Units => UnitSystem.Named(Bridge.Basis.Units);
+    public UnitSystem Units => UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
 
     public async Task<IActionResult> OnGetAsync(string id, string? token)
     {

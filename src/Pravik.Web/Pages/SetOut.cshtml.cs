@@ -20,7 +20,7 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
     public Bridge Bridge { get; private set; } = null!;
     public IReadOnlyList<SetOutRow> Rows { get; private set; } = [];
     public string? Problem { get; private set; }
-    public UnitSystem Units => UnitSystem.Named(Bridge.Basis.Units);
+    public UnitSystem Units => UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
 
     [BindProperty(SupportsGet = true)]
     public string Line { get; set; } = "road";

@@ -32,7 +32,12 @@ public sealed record ViewPart(string Id, string Title, string Note, string Svg)
 {
     /// <summary>Station at the drawing's left and per millimetre, for views where a click sets the station.</summary>
     public StationMap? Stations { get; init; }
+
+    /// <summary>Points that measuring catches: x and y on the drawing (mm), x, y and z in space.</summary>
+    public IReadOnlyList<SnapPart> Snaps { get; init; } = [];
 }
+
+public sealed record SnapPart(double X, double Y, string World, string Name);
 
 public sealed record StationMap(double X0, double Station0, double Scale, double Width);
 

@@ -64,7 +64,7 @@ public sealed class WorkspaceBuilder
         var layout = layouts.FirstOrDefault(l => l.Id == request.Layout) ?? layouts[0];
         var (views, table) = Sheet(layout.Id);
         return new(snapshot.Bridge.Name, snapshot.Revision, snapshot.Label, snapshot.CanUndo, snapshot.CanRedo,
-            units == UnitSystem.Metric ? "m, mm, kN" : "ft, in, kip", station, units.Format(station, QuantityKind.Length), request.Step, pick,
+            units == UnitSystem.Metric ? "m, kN" : "ft, kip", station, units.Format(station, QuantityKind.Length), request.Step, pick,
             Steps(), AllFindings(), [.. layouts.Select(l => l with { IsActive = l.Id == layout.Id })], Controls(),
             views, Band(), table, MakeLedger(), Run(), [.. geometry.Axes.Select(a => a.Station)]);
     }
@@ -126,6 +126,7 @@ public sealed class WorkspaceBuilder
 
     private static ViewPart Part(string id, Drawing drawing) => new(id, drawing.Title, drawing.Note, SvgWriter.Inline(drawing))
     {
+        Snaps = [.. drawing.Snaps.Select(s => new SnapPart(Math.Round(s.At.X, 2), Math.Round(s.At.Y, 2), FormattableString.Invariant($"{s.World.X:R},{s.World.Y:R},{s.World.Z:R}"), s.Name))],
         Stations = drawing.Stations is { } s ? new(s.X0, s.Station0, s.Scale, drawing.Width) : null,
     };
 

@@ -127,4 +127,19 @@ public class GeometryTests
         Assert.All(NationalValues.Names, set => Assert.Equal(names, NationalValues.Named(set)!.Entries.Select(e => e.Name)));
         Assert.Equal(1.4, NationalValues.For(new() { OwnValues = new Dictionary<string, double> { ["gammaC"] = 1.4 }.ToImmutableSortedDictionary() })["gammaC"]);
     }
+
+    /// <summary>On a curve of 100 m to the right: from station 10, 20 m left, to station 10 + 10π, 0 m: a tenth of a turn, with chords by the cosine rule.</summary>
+    [Fact]
+    public void Measuring_gives_plan_slope_and_road_distances()
+    {
+        var road = new Core.Roads.RoadLine(TestBridges.Arc(200, 100));
+        var (a, b) = (road.At(10, -20), road.At(10 + 10 * Math.PI, 0));
+        var between = Measurement.Between(road, new(a.X, a.Y, 5), new(b.X, b.Y, 2));
+        var plan = Math.Sqrt(120 * 120 + 100 * 100 - 2 * 120 * 100 * Math.Cos(Math.PI / 10));
+        Assert.Equal(plan, between.Plan, 1e-9);
+        Assert.Equal(Math.Sqrt(plan * plan + 9), between.Slope, 1e-9);
+        Assert.Equal(-3, between.Vertical, 1e-12);
+        Assert.Equal(10 * Math.PI, between.Along, 1e-9);
+        Assert.Equal(20, between.Square, 1e-9);
+    }
 }

@@ -36,6 +36,7 @@ export function bridgeApi(project) {
         `${base}?${new URLSearchParams({ revision, label })}`,
         json("PATCH", operations, "application/json-patch+json"),
       ),
+    measure: (a, b) => call(`${base}/measure?${new URLSearchParams({ a, b })}`),
     undo: () => call(`${base}/undo`, { method: "POST" }),
     redo: () => call(`${base}/redo`, { method: "POST" }),
     goTo: (revision) => call(`${base}/revisions/${revision}`, { method: "POST" }),

@@ -98,6 +98,7 @@ export class ModelView {
       if (this.model) this.scene.remove(this.model);
       this.model = gltf.scene;
       this.path = gltf.asset.extras.road;
+      this.origin = gltf.asset.extras.origin;
       const edges = [];
       this.model.traverse((o) => {
         if (!o.isMesh) return;
@@ -251,7 +252,18 @@ export class ModelView {
         (h) =>
           h.object.isMesh && h.object.visible && (!this.cutting || this.plane.distanceToPoint(h.point) >= 0),
       );
-    if (hit && hit.object.userData.kind !== "ground") this.onPick(hit.object.userData.part);
+    if (hit && this.onMeasure) {
+      // A corner of the triangle that was met is caught where it is near.
+      const corners = [hit.face.a, hit.face.b, hit.face.c].map((i) =>
+        hit.object.localToWorld(
+          new THREE.Vector3().fromBufferAttribute(hit.object.geometry.attributes.position, i),
+        ),
+      );
+      const near = corners.find((c) => c.distanceTo(hit.point) < 0.02 * hit.distance);
+      const p = near ?? hit.point;
+      const [x, y, z] = this.origin;
+      this.onMeasure({ name: near ? "corner" : "face", world: [p.x + x, y - p.z, p.y + z].join(",") });
+    } else if (hit && hit.object.userData.kind !== "ground") this.onPick(hit.object.userData.part);
   }
 
   resize() {

@@ -3,7 +3,7 @@ import Alpine from "../lib/alpine/alpine-csp.js";
 import { bridgeApi } from "./api.js";
 import { Band } from "./band.js";
 import { listenToKeys } from "./keys.js";
-import { drawCalculation, drawViews, withSubscripts } from "./sheet.js";
+import { caughtPoint, clearMarks, drawCalculation, drawViews, withSubscripts } from "./sheet.js";
 
 // Text with real subscripts.
 Alpine.directive("symbol", (element, { expression }, { evaluateLater, effect }) => {
@@ -22,6 +22,7 @@ Alpine.data("workspace", () => ({
   revision: 0,
   name: "",
   saved: "",
+  units: "",
   canUndo: false,
   canRedo: false,
   station: 0,
@@ -48,6 +49,10 @@ Alpine.data("workspace", () => ({
   findText: "",
   notice: "",
   pointName: "",
+  measuring: false,
+  measured: [],
+  measureFrom: null,
+  canMeasure: false,
 
   init() {
     this.project = this.$root.dataset.project;
@@ -66,6 +71,15 @@ Alpine.data("workspace", () => ({
     );
     this.listenKeys();
     this.api.listen((what) => this.heard(what));
+    byId("views").addEventListener(
+      "click",
+      (event) => {
+        if (!this.measuring) return;
+        const point = caughtPoint(event, this.views, !this.measureFrom);
+        if (point) this.measureAt(point);
+      },
+      true,
+    );
     window.addEventListener("popstate", () => this.fromUrl());
     new ResizeObserver(() => this.later()).observe(byId("sheet"));
     this.fromUrl();
@@ -103,6 +117,8 @@ Alpine.data("workspace", () => ({
   },
 
   async load() {
+    // What is being dragged stays on the screen; it is loaded anew when it is let go.
+    if (this.dragFrom !== undefined) return;
     const ask = ++this.asked;
     const answer = await this.api.workspace(this.query());
     if (ask !== this.asked) return;
@@ -120,6 +136,7 @@ Alpine.data("workspace", () => ({
     this.revision = w.revision;
     this.name = w.name;
     this.saved = `edit ${w.revision}, saved`;
+    this.units = w.units;
     this.canUndo = w.canUndo;
     this.canRedo = w.canRedo;
     this.station = w.station;
@@ -138,6 +155,8 @@ Alpine.data("workspace", () => ({
     this.hasTable = Boolean(w.table);
     this.run = w.run;
     document.title = `${w.name} · Pravik`;
+    this.views = w.views;
+    this.canMeasure = w.views.some((v) => v.snaps.length > 0 || v.id === "model");
     drawViews(
       document.getElementById("views"),
       w.views,
@@ -215,7 +234,7 @@ Alpine.data("workspace", () => ({
     if (next !== undefined) this.setStation(next);
   },
   pick(part) {
-    if (!part) return;
+    if (!part || this.measuring) return;
     if (part.startsWith("/parts/results/")) return this.openResult(part);
     if (part.startsWith("/parts/girders/") && this.step !== "girders") {
       this.choice.pick = part;
@@ -257,11 +276,35 @@ Alpine.data("workspace", () => ({
     import("./model.js")
       .then(({ ModelView }) => {
         model ??= new ModelView((part) => this.pick(part));
+        model.onMeasure = this.measuring ? (point) => this.measureAt(point) : null;
         host.append(model.host);
         return model.show(url, this.station, this.choice.pick);
       })
       .catch(() => (host.textContent = "The model in space cannot be shown in this browser."));
     return host;
+  },
+
+  // Measuring: two points that the drawings name, or that are met in space; the distances come from the server.
+  toggleMeasure() {
+    this.measuring = !this.measuring && this.canMeasure;
+    this.measureFrom = null;
+    this.measured = [];
+    if (model) model.onMeasure = this.measuring ? (point) => this.measureAt(point) : null;
+    clearMarks(document.getElementById("views"));
+  },
+  get measureWords() {
+    if (this.measureFrom) return `From ${this.measureFrom.name}: pick the second point.`;
+    return this.measured.length > 0 ? "Pick again to measure anew." : "Pick the first point.";
+  },
+  async measureAt(point) {
+    if (!this.measureFrom) {
+      this.measureFrom = point;
+      this.measured = [];
+      return;
+    }
+    const answer = await this.api.measure(this.measureFrom.world, point.world);
+    this.measureFrom = null;
+    if (answer.ok) this.measured = answer.data;
   },
 
   // An axis that is dragged is shown where it would be, to 10 mm, and entered when it is let go.
@@ -440,6 +483,13 @@ Alpine.data("workspace", () => ({
   get canStart() {
     return ["stopped", "failed"].includes(this.run.status);
   },
+  switchUnits() {
+    const name = this.units.startsWith("m") ? "us" : "metric";
+    document.cookie = `pravik-units=${name}; path=/; max-age=31536000; samesite=lax`;
+    this.drafts = {};
+    this.reasons = {};
+    this.load();
+  },
   stopRun() {
     this.api.stop();
   },
@@ -527,6 +577,7 @@ Alpine.data("workspace", () => ({
     const field = () => document.getElementById("find");
     listenToKeys({
       escape: () => {
+        if (this.measuring) this.toggleMeasure();
         this.drawer = "";
         this.closeFind();
       },
@@ -541,6 +592,7 @@ Alpine.data("workspace", () => ({
       "]": () => this.axis(1),
       ",": () => this.nudge(-1),
       ".": () => this.nudge(1),
+      m: () => this.toggleMeasure(),
       f: () => model?.look(0),
       n: () => this.neighbourStep(1),
       b: () => this.neighbourStep(-1),

@@ -1,0 +1,21 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Units;
+using Pravik.Data;
+
+namespace Pravik.Web;
+
+/// <summary>
+/// The units in which a person sees and types values, kept in a cookie of the browser. Without one those of the project hold; the project
+/// itself does not change.
+/// </summary>
+public static class UserUnits
+{
+    public const string Cookie = "pravik-units";
+
+    /// <summary>The bridge as this person is to see it.</summary>
+    public static Bridge For(HttpRequest request, Bridge bridge) =>
+        request.Cookies[Cookie] is { } name && (name == UnitSystem.Metric.Name || name == UnitSystem.UsCustomary.Name) && name != bridge.Basis.Units
+            ? bridge with { Basis = bridge.Basis with { Units = name } } : bridge;
+
+    public static Snapshot For(HttpRequest request, Snapshot snapshot) => snapshot with { Bridge = For(request, snapshot.Bridge) };
+}
