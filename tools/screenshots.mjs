@@ -5,14 +5,17 @@ import { join } from "node:path";
 import { openPage, startApplication, startBrowser } from "../tests/browser/server.mjs";
 
 const views = [
+  ["road", "/bridges/sorrel-brook/road"],
   ["axes", "/bridges/sorrel-brook/axes"],
   ["deck", "/bridges/sorrel-brook/deck"],
+  ["model", "/bridges/sorrel-brook/deck?layout=model"],
   ["girders", "/bridges/sorrel-brook/girders?pick=/parts/girders/3/spans/2"],
   ["loads", "/bridges/sorrel-brook/loads"],
   ["analysis", "/bridges/sorrel-brook/analysis"],
   ["checks", "/bridges/sorrel-brook/checks"],
   ["traffic", "/bridges/sorrel-brook/checks?layout=traffic"],
   ["sheets", "/bridges/sorrel-brook/sheets"],
+  ["taper", "/bridges/hazel-row/deck"],
 ];
 
 const app = await startApplication(mkdtempSync(join(tmpdir(), "pravik-shots-")));
@@ -21,7 +24,7 @@ try {
   for (const [name, path] of views) {
     const page = await openPage(browser, app.url + path);
     await page.locator(".run.done, .run.fails").waitFor({ timeout: 60000 });
-    await page.waitForTimeout(600);
+    await page.waitForTimeout(path.includes("model") ? 3000 : 600);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
     if (page.faults.length > 0) throw new Error(`${name}: ${page.faults.join("; ")}`);
     await page.close();

@@ -29,7 +29,7 @@ public class DrawingTests
         { "elevation", ElevationView.Draw(Geometry, null, UnitSystem.UsCustomary, Size, 40) },
         { "loads", LoadsView.Draw(Geometry, UnitSystem.Metric, ViewSize.Pixels(960, 580), 40) },
         { "girder", GirderShapeView.Draw(Geometry, UnitSystem.Metric, ViewSize.Pixels(960, 580)) },
-        { "band", BandView.Draw(Geometry, UnitSystem.Metric, ViewSize.Pixels(1280, 104), null, false) },
+        { "band", BandView.Draw(Geometry, null, UnitSystem.Metric, ViewSize.Pixels(1280, 104), null, false) },
         { "sheet", GeneralArrangement.Draw(Geometry, null, UnitSystem.Metric, null, "2026-11-24") },
     };
 

@@ -1,16 +1,18 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Design;
+using Pravik.Core.Geometry;
+using Pravik.Core.Roads;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;
 
 /// <summary>
 /// The band at the foot of every screen: the bridge in long section (heights not to scale) with a strip for each girder, shaded by
-/// utilisation. The cursor is laid over it by the screen.
+/// utilisation. The ground lies behind it. The cursor is laid over it by the screen.
 /// </summary>
 public static class BandView
 {
-    public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, BridgeResults? results, bool current)
+    public static Drawing Draw(BridgeGeometry geometry, Ground? ground, UnitSystem units, ViewSize size, BridgeResults? results, bool current)
     {
         var canvas = new Canvas(size.Width, size.Height, 2.75);
         var length = geometry.LastStation - geometry.FirstStation;
@@ -20,6 +22,7 @@ public static class BandView
         var overhang = geometry.Bridge.Deck.EndOverhang;
         double road = 7.2, strips = road + 2.2, foot = size.Height - 4.4;
         var each = Math.Min(2.2, (foot - strips - 3.6) / geometry.Girders.Length);
+        UnderTheBridge(canvas, geometry, ground, station => X(station), strips + 2, foot + 1.2);
         canvas.Line(new(0, road - 1.1), new(size.Width, road - 1.1), Pen.Axis);
         canvas.Box(X(geometry.FirstStation - overhang), road - 1.1, X(geometry.LastStation + overhang) - X(geometry.FirstStation - overhang), 1.3, Fill.Ink);
         foreach (var girder in geometry.Girders)
@@ -43,6 +46,21 @@ public static class BandView
         canvas.Text(new(2, size.Height - 1.4), "station", TextKind.Soft, height: 2.4);
         canvas.Text(new(2, strips + 1.8), results is null ? "utilisation: waiting" : current ? "utilisation" : "utilisation: out of date", TextKind.Soft, height: 2.4);
         return canvas.Finish("Long section with utilisation of every girder", "", scale);
+    }
+
+    /// <summary>The ground under the road line, its heights stretched to the room there is.</summary>
+    private static void UnderTheBridge(Canvas canvas, BridgeGeometry geometry, Ground? ground, Func<double, double> x, double top, double bottom)
+    {
+        if (ground is null) return;
+        var reach = 0.06 * (geometry.LastStation - geometry.FirstStation);
+        var levels = Enumerable.Range(0, 121).Select(i => geometry.FirstStation - reach + i * (geometry.LastStation - geometry.FirstStation + 2 * reach) / 120)
+            .Select(s => (Station: s, Level: ground.Level(geometry.Road.At(s)))).Where(p => p.Level is not null).Select(p => (p.Station, Level: p.Level!.Value)).ToList();
+        if (levels.Count < 2) return;
+        var (low, high) = (levels.Min(p => p.Level), levels.Max(p => p.Level));
+        var room = Math.Max(1, high - low);
+        var line = levels.Select(p => new Point(x(p.Station), bottom - (p.Level - low) / room * (bottom - top))).ToList();
+        canvas.Area([.. line, new(line[^1].X, canvas.Height), new(line[0].X, canvas.Height)], Fill.Soft);
+        canvas.Path(line, Pen.Light);
     }
 
     /// <summary>Shade for a utilisation: four steps to 1, hatched above it.</summary>

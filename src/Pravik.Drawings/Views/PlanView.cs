@@ -254,7 +254,7 @@ public sealed class PlanView
 
     private void Directions()
     {
-        var (x, y) = (canvas.Width - 8, canvas.Height - 10);
+        var (x, y) = (canvas.Width - 12, canvas.Height - 10);
         var north = new Point(sin, -cos);
         var tip = new Point(x, y) + 5 * north;
         canvas.Arrow(new Point(x, y) - 4 * north, tip, Pen.Edge);

@@ -130,7 +130,7 @@ public sealed class WorkspaceBuilder
         Stations = drawing.Stations is { } s ? new(s.X0, s.Station0, s.Scale, drawing.Width) : null,
     };
 
-    private ViewPart Band() => Part("band", BandView.Draw(geometry, units, ViewSize.Pixels(request.BandWidth, BandHeight), latest?.Results, current));
+    private ViewPart Band() => Part("band", BandView.Draw(geometry, ground, units, ViewSize.Pixels(request.BandWidth, BandHeight), latest?.Results, current));
 
     private Ledger MakeLedger()
     {
@@ -170,8 +170,27 @@ public sealed class WorkspaceBuilder
                     "More strands, slab bars, depth or girders raise the resistance.") with
                 { Station = point.Point.Station });
         }
+        all.AddRange(GroundFindings());
         if (run is { Status: RunStatus.Failed }) all.Add(Finding.Error("", run.Doing));
         return all;
+    }
+
+    /// <summary>Whether the ground reaches under every corner of the deck. The ground is kept beside the bridge, so validation cannot see it.</summary>
+    private IEnumerable<Finding> GroundFindings()
+    {
+        if (snapshot.Bridge.Ground is { } named && ground is null)
+            yield return Finding.Warning("/ground", $"The ground “{named.Name}” is not held here: bring its file in again on the road step.");
+        if (ground is null) yield break;
+        var overhang = snapshot.Bridge.Deck.EndOverhang;
+        foreach (var (axis, outward, end) in new[] { (geometry.Axes[0], -1, "first"), (geometry.Axes[^1], 1, "last") })
+        {
+            foreach (var (boundary, side) in new[] { (0, "left"), (geometry.Deck.Boundaries - 1, "right") })
+            {
+                var corner = geometry.BoundaryOnAxis(axis, boundary);
+                if (ground.Level(geometry.Road.At(corner.Station + outward * overhang, corner.Offset)) is null)
+                    yield return Finding.Warning("/ground", $"The ground does not reach under the {end} {side} corner of the deck.", "Without it nothing can be founded or shown there.") with { Station = corner.Station };
+            }
+        }
     }
 
     private List<StepState> Steps()
@@ -182,7 +201,7 @@ public sealed class WorkspaceBuilder
         var state = results is null ? ("none", "nothing yet") : !current ? ("old", "out of date") : ("good", "in order");
         return
         [
-            Described("road", "Road", "/road"), Described("axes", "Axes", "/axes", "/crossings"), Described("deck", "Deck", "/deck", "/parapets"), Described("girders", "Girders", "/girders", "/materials"), Described("loads", "Loads", "/loads", "/basis"),
+            Described("road", "Road", "/road", "/ground"), Described("axes", "Axes", "/axes", "/crossings"), Described("deck", "Deck", "/deck", "/parapets"), Described("girders", "Girders", "/girders", "/materials"), Described("loads", "Loads", "/loads", "/basis"),
             new("analysis", "Analysis", state.Item1, state.Item2), fails ? new("checks", "Checks", "fails", "a check fails") : new("checks", "Checks", state.Item1, state.Item2), new("sheets", "Sheets", "good", "in order"),
         ];
     }

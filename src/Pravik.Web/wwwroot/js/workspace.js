@@ -531,6 +531,7 @@ Alpine.data("workspace", () => ({
     if (f.path.startsWith("/parts/results/")) return this.openResult(f.path);
     const step = {
       road: "road",
+      ground: "road",
       axes: "axes",
       crossings: "axes",
       deck: "deck",
