@@ -23,10 +23,12 @@ internal sealed class RoadLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         groups.Add(Profile(station));
         groups.Add(List("Crossfalls", "crossfalls", ["station", "left", "right"], [L("Station"), "Left, %", "Right, %"], Near(road.Crossfalls.Select(c => c.Station), station), "Crossfall",
             new JsonObject { ["station"] = road.Crossfalls.IsEmpty ? geometry.Road.StartStation : road.Crossfalls[^1].Station + 20, ["left"] = road.Crossfalls.IsEmpty ? -0.025 : road.Crossfalls[^1].Left, ["right"] = road.Crossfalls.IsEmpty ? -0.025 : road.Crossfalls[^1].Right })
-            with { Note = road.Crossfalls.IsEmpty ? "Without entries the road is level across." : "Rise outward from the road line; straight between entries." });
+            with
+        { Note = road.Crossfalls.IsEmpty ? "Without entries the road is level across." : "Rise outward from the road line; straight between entries." });
         groups.Add(List("Station equations", "equations", ["at", "back", "ahead"], [L("At"), "Back", "Ahead"], Near(road.Equations.Select(e => e.At), station), "Equation",
             new JsonObject { ["at"] = road.Equations.IsEmpty ? geometry.Road.StartStation : road.Equations[^1].At + 100, ["back"] = geometry.Road.StartStation, ["ahead"] = geometry.Road.StartStation })
-            with { Note = "Stations typed and listed elsewhere are running ones; the reading above shows both." });
+            with
+        { Note = "Stations typed and listed elsewhere are running ones; the reading above shows both." });
         return new("Road", road.Name, groups);
     }
 

@@ -74,7 +74,8 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                     rows.Reading("Least clearance", least.Height, QuantityKind.Length, "From its surface to the girders' soffit, within the width of the envelope."), LedgerRows.Reading("under", least.Girder),
                     rows.Reading("at station", least.Station, QuantityKind.Length), rows.Reading("and offset", least.Offset, QuantityKind.Length),
                 ],
-            ]) { Actions = [new("Take away", $"{bridge.Crossings[i].Name} taken away", [new("remove", path)]), .. i == bridge.Crossings.Length - 1 ? new[] { add } : []] };
+            ])
+            { Actions = [new("Take away", $"{bridge.Crossings[i].Name} taken away", [new("remove", path)]), .. i == bridge.Crossings.Length - 1 ? new[] { add } : []] };
         }
     }
 
