@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Text.Json;
 
 namespace Pravik.Cli.Tests;
@@ -10,28 +9,10 @@ public sealed class CommandTests : IDisposable
 
     public void Dispose() => folder.Delete(true);
 
-    private static string Example(string name)
-    {
-        var root = AppContext.BaseDirectory;
-        while (!File.Exists(Path.Combine(root, "Pravik.slnx"))) root = Path.GetDirectoryName(root)!;
-        return Path.Combine(root, "examples", name);
-    }
-
-    private static (int Status, string Out, string Error) Run(params string[] arguments)
-    {
-        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (var argument in arguments.Prepend(Path.Combine(AppContext.BaseDirectory, "Pravik.Cli.dll"))) start.ArgumentList.Add(argument);
-        using var process = Process.Start(start)!;
-        var error = process.StandardError.ReadToEndAsync();
-        var text = process.StandardOutput.ReadToEnd();
-        process.WaitForExit();
-        return (process.ExitCode, text, error.Result);
-    }
-
     [Fact]
     public void Check_passes_the_demo_and_writes_its_files()
     {
-        var (status, text, _) = Run("check", Example("sorrel-brook.json"), "--json", "--out", folder.FullName);
+        var (status, text, _) = Command.Run("check", Command.Example("sorrel-brook.json"), "--json", "--out", folder.FullName);
         Assert.Equal(0, status);
         var json = JsonDocument.Parse(text).RootElement;
         Assert.InRange(json.GetProperty("utilisation").GetDouble(), 0.85, 0.98);
@@ -44,10 +25,10 @@ public sealed class CommandTests : IDisposable
     [Fact]
     public void Check_says_what_fails()
     {
-        var (status, text, _) = Run("check", Example("sorrel-brook-fails.json"));
+        var (status, text, _) = Command.Run("check", Command.Example("sorrel-brook-fails.json"));
         Assert.Equal(1, status);
         Assert.Contains("FAILS", text);
-        Assert.Equal(0, Run("check", Example("tansy-lane.json")).Status);
+        Assert.Equal(0, Command.Run("check", Command.Example("tansy-lane.json")).Status);
     }
 
     [Theory]
@@ -57,18 +38,18 @@ public sealed class CommandTests : IDisposable
     {
         var file = Path.Combine(folder.FullName, "bad.json");
         File.WriteAllText(file, content);
-        var (status, text, error) = Run("check", file, "--out", Path.Combine(folder.FullName, "out"));
+        var (status, text, error) = Command.Run("check", file, "--out", Path.Combine(folder.FullName, "out"));
         Assert.Equal(2, status);
         Assert.Empty(text);
         Assert.Contains(place, error);
         Assert.False(Directory.Exists(Path.Combine(folder.FullName, "out")));
-        Assert.Equal(2, Run("check", Path.Combine(folder.FullName, "none.json")).Status);
+        Assert.Equal(2, Command.Run("check", Path.Combine(folder.FullName, "none.json")).Status);
     }
 
     [Fact]
     public void Sheets_are_written_as_pdf_and_svg()
     {
-        var (status, _, _) = Run("sheets", Example("tansy-lane.json"), "--out", Path.Combine(folder.FullName, "sheets"));
+        var (status, _, _) = Command.Run("sheets", Command.Example("tansy-lane.json"), "--out", Path.Combine(folder.FullName, "sheets"));
         Assert.Equal(0, status);
         Assert.Equal(["general-arrangement.pdf", "general-arrangement.svg"], Directory.EnumerateFiles(Path.Combine(folder.FullName, "sheets")).Select(Path.GetFileName).Order());
     }

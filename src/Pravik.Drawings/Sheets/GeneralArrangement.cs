@@ -48,7 +48,7 @@ public static class GeneralArrangement
         string[] notes =
         [
             $"1  Stations, levels and dimensions in {units[QuantityKind.Length].Symbol}.",
-            $"2  Skew {units.FormatWithUnit(bridge.Axes.Skew, QuantityKind.Angle)} at every axis; dimensions along the road line.",
+            $"2  {Skews(geometry, units)}; dimensions along the road line.",
             $"3  Slab {bridge.Materials.Slab.Class}, {units.FormatWithUnit(bridge.Deck.SlabThickness, QuantityKind.Size)}; girders {bridge.Materials.Girder.Class}, depth {units.FormatWithUnit(bridge.Girders.Section.Depth, QuantityKind.Size)}.",
             $"4  Strands {bridge.Materials.Strand.Type}, {bridge.Girders.Strands.Rows.Sum(r => r.Count)} in each girder; bars {bridge.Materials.Reinforcement.Class}.",
             $"5  Actions to EN 1991 with load model 1; values of the set “{bridge.Basis.NationalSet}”{(bridge.Basis.OwnValues.Count > 0 ? " with own values" : "")}.",
@@ -56,6 +56,12 @@ public static class GeneralArrangement
                 : $"6  Worst utilisation, ultimate bending: {QuantityText.Fixed(results.Governing.Worst.Utilisation, 2)} ({geometry.Girders[results.Governing.Point.Girder].Name}, span {results.Governing.Point.Span + 1}).",
         ];
         for (var i = 0; i < notes.Length; i++) canvas.Text(new(x, y + 5 + i * 4.3), notes[i]);
+    }
+
+    private static string Skews(BridgeGeometry geometry, UnitSystem units)
+    {
+        var skews = geometry.Axes.Select(a => units.FormatWithUnit(a.Skew, QuantityKind.Angle)).ToList();
+        return skews.Distinct().Count() == 1 ? $"Skew {skews[0]} at every axis" : $"Skews {string.Join(", ", skews)} at axes {geometry.Axes[0].Name} to {geometry.Axes[^1].Name}";
     }
 
     private static void TitleBlock(Canvas canvas, BridgeGeometry geometry, string date)
