@@ -115,6 +115,26 @@ public sealed class ProjectStoreTests : IDisposable
         Assert.Equal((0.24, 0.09, 0.05, 2e3), (bridge.Bridge.Deck.SlabThickness, bridge.Bridge.Deck.Surfacing, bridge.Bridge.Deck.Haunch, bridge.Bridge.Loads.SurfacingWeight));
     }
 
+    [Fact]
+    public async Task A_point_of_the_history_is_named_renamed_and_unnamed()
+    {
+        var store = await OpenAsync();
+        var id = (await store.CreateAsync(Bridge.New("Bridge"), "Begun")).ProjectId;
+        await store.EditAsync(id, 1, Set("/deck/haunch", 0.04), "Haunch");
+        async Task<string?> Name(int revision) => (await store.HistoryAsync(id)).Single(h => h.Revision == revision).Name;
+        Assert.True(await store.NameAsync(id, 1, "  As tendered "));
+        Assert.Equal("As tendered", await Name(1));
+        Assert.True(await store.NameAsync(id, 1, new string('x', 100)));
+        Assert.Equal(60, (await Name(1))!.Length);
+        Assert.Null(await Name(2));
+        Assert.True(await store.NameAsync(id, 1, ""));
+        Assert.Null(await Name(1));
+        Assert.False(await store.NameAsync(id, 9, "none"));
+        // A second start finds everything in its place.
+        await store.NameAsync(id, 2, "Kept");
+        Assert.Equal("Kept", (await (await OpenAsync()).HistoryAsync(id))[0].Name);
+    }
+
     private sealed class Contexts(string file) : IDbContextFactory<PravikContext>
     {
         public PravikContext CreateDbContext() => new(new DbContextOptionsBuilder<PravikContext>().UseSqlite($"Data Source={file}").Options);

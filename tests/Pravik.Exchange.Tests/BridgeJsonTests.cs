@@ -5,16 +5,9 @@ namespace Pravik.Exchange.Tests;
 
 public class BridgeJsonTests
 {
-    private static readonly string Root = FindRoot();
+    private static string Root => Checkout.Root;
 
     private static string Demo => File.ReadAllText(Path.Combine(Root, "examples", "sorrel-brook.json"));
-
-    private static string FindRoot()
-    {
-        var folder = AppContext.BaseDirectory;
-        while (!File.Exists(Path.Combine(folder, "Pravik.slnx"))) folder = Path.GetDirectoryName(folder)!;
-        return folder;
-    }
 
     [Fact]
     public void A_bridge_comes_back_as_it_was_written()

@@ -68,9 +68,11 @@ test("a bridge is made by typing, broken, mended, undone, and found again after 
   await field(page, "/basis/titles/client").waitFor();
   await enter(page, "/basis/titles/client", "Gill parish");
   await step(page, "Road");
-  await enter(page, "/road/length", "400");
-  await enter(page, "/road/radius", "900");
-  await enter(page, "/road/grade", "1:50");
+  await enter(page, "/road/elements/0/length", "400");
+  await enter(page, "/road/elements/0/startRadius", "900");
+  await enter(page, "/road/elements/0/endRadius", "900");
+  await page.getByRole("button", { name: "Add a point" }).click();
+  await enter(page, "/road/profile/0/grade", "1:50");
   await step(page, "Axes");
   await enter(page, "/axes/spans", "18 + 2*22.5");
   await enter(page, "/axes/skew", "10");

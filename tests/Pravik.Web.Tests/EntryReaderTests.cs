@@ -1,0 +1,101 @@
+using Pravik.Core.Bridges;
+using Pravik.Exchange;
+using Pravik.Web.Ledgers;
+
+namespace Pravik.Web.Tests;
+
+public class EntryReaderTests
+{
+    private static readonly Bridge Demo = BridgeJson.Read(File.ReadAllText(Path.Combine(Application.Root, "examples", "sorrel-brook.json"))).Bridge!;
+
+    /// <summary>What the bridge is after an entry that is taken.</summary>
+    private static Bridge Enter(Bridge bridge, string path, string text)
+    {
+        var reading = EntryReader.Read(bridge, path, text);
+        Assert.Null(reading.Error);
+        var edited = BridgeEditing.Apply(bridge, reading.Patch);
+        Assert.True(edited.Bridge is not null, string.Join("; ", edited.Findings.Select(f => f.Message)));
+        return edited.Bridge!;
+    }
+
+    [Theory]
+    [InlineData("/axes/stations/1", "111", "18.4 + 25.8 + 17.4")]
+    [InlineData("/axes/stations/2", "130", "18 + 25.2 + 17.4")]
+    [InlineData("/axes/stations/4", "175", "17.4 + 25.8 + 19.8")]
+    [InlineData("/axes/count", "2", "30.3 + 30.3")]
+    [InlineData("/axes/count", "4", "15.15 + 15.15 + 15.15 + 15.15")]
+    [InlineData("/axes/overall", "66.66", "19.14 + 28.38 + 19.14")]
+    [InlineData("/axes/lastStation", "142.3", "8.7 + 12.9 + 8.7")]
+    [InlineData("/axes/spans", "3*20", "20 + 20 + 20")]
+    [InlineData("/axes/spans", "17.4 m + 84 ft 6 in + 17400 mm", "17.4 + 25.7556 + 17.4")]
+    public void Axes_are_entered_in_many_ways(string path, string text, string spans)
+    {
+        var axes = Enter(Demo, path, text).Axes;
+        Assert.Equal(spans, string.Join(" + ", axes.Spans.Select(s => Math.Round(s, 9).ToString(System.Globalization.CultureInfo.InvariantCulture))));
+        Assert.Equal(path == "/axes/stations/1" ? 111 : 112, axes.FirstStation);
+    }
+
+    [Theory]
+    [InlineData("/axes/stations/2", "156", "between its neighbours")]
+    [InlineData("/axes/stations/2", "112", "between its neighbours")]
+    [InlineData("/axes/stations/7", "140", "no such axis")]
+    [InlineData("/axes/stations/x", "140", "no such axis")]
+    [InlineData("/axes/count", "0", "1 to 30")]
+    [InlineData("/axes/count", "2.5", "whole number")]
+    [InlineData("/axes/overall", "-4", "ahead of the first")]
+    [InlineData("/axes/lastStation", "90", "ahead of the first")]
+    [InlineData("/axes/spans", "17.4 + ", "value is needed")]
+    [InlineData("/axes/spans", "2*3*4", "5*30")]
+    [InlineData("/axes/spans", "900*2", "between 1 and")]
+    [InlineData("/road/profile/3/grade", "2", "no profile point ahead")]
+    [InlineData("/road/profile/0/grade", "steep", "not a number")]
+    [InlineData("/deck/slabThickness", "220 kN", "not a unit of this value")]
+    [InlineData("/deck/left/0/kind", "runway", "not one of the choices")]
+    [InlineData("/parapets/0/squareToDeck", "maybe", "not one of the choices")]
+    [InlineData("/deck/nothing", "1", "cannot be entered")]
+    public void What_cannot_be_entered_is_told(string path, string text, string reason) => Assert.Contains(reason, EntryReader.Read(Demo, path, text).Error);
+
+    [Fact]
+    public void A_grade_sets_the_level_of_the_next_profile_point()
+    {
+        var profile = Enter(Demo, "/road/profile/1/grade", "-1:80").Road.Profile;
+        Assert.Equal(46.6 - 180 / 80.0, profile[2].Level, 1e-12);
+        Assert.Equal(46.0, profile[3].Level);
+    }
+
+    [Fact]
+    public void An_axis_gets_own_values_one_by_one_and_gives_each_back()
+    {
+        var bridge = Enter(Enter(Demo, "/axes/own/2/skew", "-4.5"), "/axes/own/2/name", "P1");
+        Assert.Equal((-4.5 * Math.PI / 180, "P1"), (bridge.Axes.Own["2"].Skew!.Value, bridge.Axes.Own["2"].Name));
+        var back = Enter(bridge, "/axes/own/2/skew", "");
+        Assert.Null(back.Axes.Own["2"].Skew);
+        Assert.Equal("P1", back.Axes.Own["2"].Name);
+        Assert.Equal(AxisKind.Abutment, Enter(bridge, "/axes/own/3/kind", "abutment").Axes.Own["3"].Kind);
+    }
+
+    [Fact]
+    public void Entries_have_words_for_the_history()
+    {
+        string Label(string path, string text) => EntryReader.Read(Demo, path, text).Label;
+        Assert.Equal("Axis 2 moved to 130.500 m", Label("/axes/stations/2", "130.5"));
+        Assert.Equal("Length of element 3 set to 150.000 m", Label("/road/elements/2/length", "150"));
+        Assert.Equal("Crossfall follows of strip 1 left set to Level", Label("/deck/left/0/crossfallLaw", "level"));
+        Assert.Equal("Stands of parapet 1 set to square to the deck", Label("/parapets/0/squareToDeck", "true"));
+        Assert.Equal("Level of crossing 1 set to 39.250 m", Label("/crossings/0/level", "39.25"));
+        Assert.Equal("Weight given back", Label("/parapets/0/weight", "").Replace(" of parapet 1", ""));
+        Assert.Equal("Skew of axis 3 set to 2.00 °", Label("/axes/own/3/skew", "2"));
+    }
+
+    [Fact]
+    public void Typed_values_keep_their_digits_in_either_system()
+    {
+        var us = Demo with { Basis = Demo.Basis with { Units = "us" } };
+        Assert.Equal(0.2286, Enter(us, "/deck/slabThickness", "9").Deck.SlabThickness, 1e-15);
+        Assert.Equal(0.2286, Enter(us, "/deck/slabThickness", "228.6 mm").Deck.SlabThickness, 1e-15);
+        Assert.Equal(0.25, Enter(Demo, "/deck/slabThickness", "250").Deck.SlabThickness, 1e-15);
+        Assert.Equal(-0.0275, Enter(Demo, "/deck/left/1/crossfall", "-2.75 %").Deck.Left[1].Crossfall, 1e-15);
+        Assert.Equal(1 / 40.0, Enter(Demo, "/deck/left/1/crossfall", "1:40").Deck.Left[1].Crossfall, 1e-15);
+        Assert.True(Enter(Demo, "/parapets/0/squareToDeck", "true").Parapets[0].SquareToDeck);
+    }
+}
