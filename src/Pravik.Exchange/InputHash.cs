@@ -4,7 +4,10 @@ using Pravik.Core.Bridges;
 
 namespace Pravik.Exchange;
 
-/// <summary>The hash of what an analysis reads: everything but names, titles and units. Equal hashes have equal results.</summary>
+/// <summary>
+/// The hash of what an analysis reads: everything but names, titles, units, levels, the ground and what is crossed. Equal hashes have equal
+/// results.
+/// </summary>
 public static class InputHash
 {
     /// <summary>Names the build of the computation, so that stored results of an older one are not taken for new.</summary>
@@ -12,7 +15,14 @@ public static class InputHash
 
     public static string Of(Bridge bridge)
     {
-        var read = bridge with { Name = "", Basis = bridge.Basis with { Titles = new(), Units = "metric" } };
+        var read = bridge with
+        {
+            Name = "",
+            Basis = bridge.Basis with { Titles = new(), Units = "metric" },
+            Road = bridge.Road with { Name = "", Profile = [], Equations = [] },
+            Ground = null,
+            Crossings = [],
+        };
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{Computation}\n{BridgeJson.Write(read)}")))[..32];
     }
 }

@@ -46,7 +46,7 @@ public sealed class PermanentLoads
         kind == EffectKind.Moment ? perMetre * span * span * t * (1 - t) / 2 : perMetre * span * (0.5 - t);
 
     /// <summary>Load per area of a strip from its depth of fill above the slab (N/m²).</summary>
-    public static double StripLoad(StripPlace strip, Loads loads) => strip.MeanFill * (strip.Kind switch
+    public static double StripLoad(StripPlace strip, Loads loads) => strip.MeanFill * (strip.UnitWeight ?? strip.Kind switch
     {
         StripKind.EdgeBeam => loads.ConcreteWeight,
         StripKind.Footway or StripKind.Verge => loads.FootwayWeight,

@@ -153,6 +153,9 @@ public sealed record Strip
     public ImmutableArray<LawPoint> Crossfalls { get; init; } = [];
     public double Upstand { get; init; }
 
+    /// <summary>Own unit weight of what lies on the slab (N/m³); null for that of its kind.</summary>
+    public double? UnitWeight { get; init; }
+
     /// <summary>Half of a usual deck: a lane and a half, a footway and an edge beam.</summary>
     public static ImmutableArray<Strip> Usual { get; } =
     [

@@ -160,6 +160,7 @@ public static class BridgeValidation
                 Table($"{path}/widths", $"width of {name}", strips[i].Widths, 0.05, 30, QuantityKind.Length, axisCount, bounds);
                 Table($"{path}/crossfalls", $"crossfall of {name}", strips[i].Crossfalls, -GreatestCrossfall, GreatestCrossfall, QuantityKind.Slope, axisCount, bounds);
                 if (strips[i] is { CrossfallLaw: CrossfallLaw.Table, Crossfalls.IsEmpty: true }) bounds.Warning($"{path}/crossfalls", $"The crossfall of {name} is to follow a table that has no entry; its constant value holds.");
+                bounds.Own($"{path}/unitWeight", $"Unit weight on {name}", strips[i].UnitWeight, 0, 80e3, QuantityKind.UnitWeight);
                 bounds.Between($"{path}/upstand", $"Upstand of {name}", strips[i].Upstand, -0.5, 1.5, QuantityKind.Size);
             }
         }

@@ -8,6 +8,8 @@ namespace Pravik.Core.Bridges;
 /// </summary>
 public sealed record StripPlace(StripKind Kind, string Path, double From, double To, double SurfaceFrom, double SurfaceTo, double SlabFrom, double SlabTo)
 {
+    /// <summary>Own unit weight of what lies on the slab (N/m³), or null.</summary>
+    public double? UnitWeight { get; init; }
     public double Width => To - From;
     public double Middle => (From + To) / 2;
 
@@ -90,8 +92,8 @@ public sealed class DeckSection
             var (outer, slabOuter, outerOffset) = (inner + strip.Crossfall * strip.Width, slab + fall * strip.Width, offset + strip.Width);
             var path = $"/deck/{(side < 0 ? "left" : "right")}/{i}";
             yield return side < 0
-                ? new(strip.Kind, path, -outerOffset, -offset, outer, inner, slabOuter, slab)
-                : new(strip.Kind, path, offset, outerOffset, inner, outer, slab, slabOuter);
+                ? new(strip.Kind, path, -outerOffset, -offset, outer, inner, slabOuter, slab) { UnitWeight = strip.UnitWeight }
+                : new(strip.Kind, path, offset, outerOffset, inner, outer, slab, slabOuter) { UnitWeight = strip.UnitWeight };
             (offset, surface, slab) = (outerOffset, outer, slabOuter);
         }
     }

@@ -118,6 +118,7 @@ public static class Fields
             Q($"{path}/{t.Item1}/*/at", "At", QuantityKind.Length, "Station, or distance ahead of the axis named. Straight between entries, level beyond them."),
             Q($"{path}/{t.Item1}/*/value", t.Item2, t.Item3),
         }),
+        Own($"{path}/unitWeight", "Unit weight above slab", QuantityKind.UnitWeight, "Of what lies on the slab. Empty: that of the strip's kind, in the loads step."),
         Q($"{path}/upstand", "Upstand", QuantityKind.Size, "Step up at the strip's inner side. From 100 mm it is a kerb that bounds traffic."),
     ];
 

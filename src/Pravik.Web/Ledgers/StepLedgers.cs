@@ -213,6 +213,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
             new($"Strip {i + 1} on the {side}",
             [
                 rows.Entry($"{picked}/kind"), rows.Entry($"{picked}/width"), rows.Entry($"{picked}/crossfallLaw"), rows.Entry($"{picked}/crossfall"), rows.Entry($"{picked}/upstand"),
+                rows.Entry($"{picked}/unitWeight", here.MeanFill > 0 ? PermanentLoads.StripLoad(here with { UnitWeight = null }, bridge.Loads) / here.MeanFill : null),
                 rows.Reading("Width at the cursor", here.Width, QuantityKind.Length), rows.Reading("Depth above slab there", here.MeanFill, QuantityKind.Size, "Mean over its width."),
             ]) { Note = strip.Widths.IsEmpty ? "" : "The width follows its table." },
             Law($"{picked}/widths", "Width by place", strip.Widths, strip.Width),

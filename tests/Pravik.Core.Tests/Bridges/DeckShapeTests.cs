@@ -54,6 +54,15 @@ public class DeckShapeTests
         });
 
     [Fact]
+    public void An_own_unit_weight_replaces_that_of_the_kind()
+    {
+        var deck = new Deck { Left = [new() { Width = 3 }], Right = [new() { Width = 3, UnitWeight = 20e3 }] };
+        var strips = new DeckShape(deck, Road, Axes, 0.1).At(120).Strips;
+        Assert.Equal(0.1 * 24e3, Core.Analysis.PermanentLoads.StripLoad(strips[0], new()), 1e-9);
+        Assert.Equal(0.1 * 20e3, Core.Analysis.PermanentLoads.StripLoad(strips[1], new()), 1e-9);
+    }
+
+    [Fact]
     public void The_widest_carriageway_covers_every_section()
     {
         var bridge = Bridge.New("Taper") with

@@ -1,0 +1,129 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Design;
+using Pravik.Core.Findings;
+using Pravik.Core.Roads;
+using Pravik.Data;
+using Pravik.Exchange;
+using Pravik.Web.Runs;
+using Pravik.Web.Workspaces;
+
+namespace Pravik.Web.Tests;
+
+/// <summary>What the screen shows of a bridge, its results and the request.</summary>
+public class WorkspaceTests
+{
+    private static readonly Bridge Demo = BridgeJson.Read(File.ReadAllText(Path.Combine(Application.Root, "examples", "sorrel-brook.json"))).Bridge!;
+    private static readonly Lazy<BridgeResults> Results = new(() => BridgeRun.Run(Demo));
+
+    private static Snapshot Of(Bridge bridge, params Finding[] findings) => new("p", 4, "Edited", bridge, [.. findings], true, false);
+
+    private static Workspace Show(Bridge bridge, bool withResults, WorkspaceRequest request, Ground? ground = null, RunState? run = null, params Finding[] findings) =>
+        WorkspaceBuilder.Build(Of(bridge, findings), ground, run, withResults ? new(InputHash.Of(Demo), Results.Value) : null, request);
+
+    private static string State(Workspace workspace, string step) => workspace.Steps.Single(s => s.Id == step).State;
+
+    [Fact]
+    public void Without_results_the_screen_waits_and_describes()
+    {
+        var workspace = Show(Demo, false, new() { Step = "checks" });
+        Assert.Equal("none", State(workspace, "checks"));
+        Assert.Equal("good", State(workspace, "deck"));
+        Assert.Null(workspace.Table);
+        Assert.Equal("No results yet", workspace.Views.Single().Title);
+        Assert.Equal("waiting", workspace.Run.Status);
+    }
+
+    [Fact]
+    public void Current_results_are_shown_with_the_worst_picked()
+    {
+        var workspace = Show(Demo, true, new() { Step = "checks" });
+        Assert.Equal("good", State(workspace, "checks"));
+        Assert.Equal("done", workspace.Run.Status);
+        Assert.StartsWith("passes, worst 0.9", workspace.Run.Words);
+        var picked = Assert.Single(workspace.Table!.Rows, r => r.IsPicked);
+        Assert.Same(workspace.Table.Rows[0], picked);
+        Assert.Equal(Results.Value.Governing.Worst.Utilisation, picked.Use);
+        Assert.Contains(workspace.Ledger.Lines, l => l.Symbol == "M_Rd");
+        Assert.StartsWith("/bridges/p/calculation?girder=3&span=2", workspace.Ledger.PrintAt);
+    }
+
+    [Fact]
+    public void Results_of_another_state_are_out_of_date_and_those_of_another_layout_are_not_shown()
+    {
+        var thicker = Demo with { Deck = Demo.Deck with { SlabThickness = 0.24 } };
+        var old = Show(thicker, true, new() { Step = "checks" }, run: new("x", RunStatus.Running, 0.4, "Traffic on 100 of 315 points"));
+        Assert.Equal("old", State(old, "checks"));
+        Assert.Equal(("running", "Traffic on 100 of 315 points", true), (old.Run.Status, old.Run.Words, old.Run.CanStop));
+        Assert.NotNull(old.Table);
+        var other = Show(Demo with { Girders = Demo.Girders with { Count = 4 } }, true, new() { Step = "checks" });
+        Assert.Equal("none", State(other, "checks"));
+        Assert.Null(other.Table);
+        // A new name, unit or level leaves results current.
+        Assert.Equal("good", State(Show(Demo with { Name = "Renamed" }, true, new()), "checks"));
+    }
+
+    [Fact]
+    public void Findings_mark_their_step_and_what_fails_is_listed()
+    {
+        var look = Show(Demo, true, new(), null, null, Finding.Warning("/girders/count", "Look"));
+        Assert.Equal("look", State(look, "girders"));
+        Assert.Equal("good", State(look, "deck"));
+        var failed = Show(Demo, false, new(), run: new("x", RunStatus.Failed, 0, "The grillage can move freely at joint 3."));
+        Assert.Contains(failed.Findings, f => f.Severity == Severity.Error && f.Message.Contains("joint 3"));
+    }
+
+    /// <summary>Ground under the first half of the bridge only; one that is named but not held; none named.</summary>
+    [Fact]
+    public void Ground_that_does_not_reach_is_told_corner_by_corner()
+    {
+        var geometry = new BridgeGeometry(Demo);
+        var (a, b) = (geometry.Road.At(90, 0), geometry.Road.At(150, 0));
+        var half = new Ground([a.X, a.Y - 40, 38, b.X, b.Y - 40, 38, b.X, b.Y + 40, 38, a.X, a.Y + 40, 38], [0, 1, 2, 0, 2, 3]);
+        var told = Show(Demo, true, new(), half).Findings.Where(f => f.Path == "/ground").Select(f => f.Message).ToList();
+        Assert.Equal(2, told.Count);
+        Assert.Contains("last left", told[0]);
+        Assert.Contains("last right", told[1]);
+        Assert.Contains("not held here", Assert.Single(Show(Demo, true, new()).Findings).Message);
+        Assert.Empty(Show(Demo with { Ground = null }, true, new()).Findings);
+    }
+
+    [Theory]
+    [InlineData("road", 3)]
+    [InlineData("axes", 4)]
+    [InlineData("deck", 4)]
+    [InlineData("girders", 4)]
+    [InlineData("analysis", 2)]
+    [InlineData("checks", 2)]
+    public void Every_layout_of_every_step_shows_something(string step, int count)
+    {
+        var layouts = Show(Demo, true, new() { Step = step }).Layouts;
+        Assert.Equal(count, layouts.Count);
+        foreach (var layout in layouts)
+        {
+            var workspace = Show(Demo, true, new() { Step = step, Layout = layout.Id, Station = 133 });
+            Assert.Equal(layout.Id, Assert.Single(workspace.Layouts, l => l.IsActive).Id);
+            Assert.NotEmpty(workspace.Views);
+            Assert.All(workspace.Views.Where(v => v.Id != "model"), v => Assert.Contains("<path", v.Svg));
+            Assert.Equal(133, workspace.Station);
+        }
+    }
+
+    [Fact]
+    public void A_station_off_the_bridge_is_taken_to_its_surroundings_and_nonsense_to_the_middle()
+    {
+        Assert.InRange(Show(Demo, false, new() { Station = 1e9 }).Station, 172.6, 185);
+        Assert.InRange(Show(Demo, false, new() { Station = double.NaN }).Station, 130, 150);
+        Assert.Equal(446, Show(Demo, false, new() { Step = "road", Station = 1e9 }).Station, 1e-9);
+    }
+
+    [Fact]
+    public void A_picked_strip_opens_its_laws()
+    {
+        var groups = Show(Demo, false, new() { Step = "deck", Pick = "/deck/left/0" }).Ledger.Groups;
+        Assert.Equal("Strip 1 on the left", groups[0].Title);
+        Assert.Equal("road", groups[0].Rows.Single(r => r.Path == "/deck/left/0/crossfallLaw").Value);
+        Assert.Equal(["Width by place", "Crossfall by place"], groups.Skip(1).Take(2).Select(g => g.Title));
+        foreach (var odd in new[] { "/deck/left/9", "/deck/left/-1", "/deck/left/x", "/deck/middle/0", "/parts/none" })
+            Assert.Equal("Strips, left", Show(Demo, false, new() { Step = "deck", Pick = odd }).Ledger.Groups[0].Title);
+    }
+}
