@@ -183,3 +183,14 @@ test("distances are measured between points of the drawings", async () => {
   assert.deepEqual(page.faults, []);
   await page.close();
 });
+
+test("the setting-out table is copied for a spreadsheet", async () => {
+  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/set-out?line=axes`);
+  await page.context().grantPermissions(["clipboard-read", "clipboard-write"], { origin: app.url });
+  await page.getByRole("button", { name: "Copy" }).click();
+  await page.getByRole("button", { name: "Copied" }).waitFor();
+  const lines = (await page.evaluate(() => navigator.clipboard.readText())).split("\n");
+  assert.equal(lines.length, 13);
+  assert.match(lines[1], /^Axis 1, left edge\t\d+\.\d{4}\t-5\.6500\t/);
+  await page.close();
+});
