@@ -39,7 +39,7 @@ public static class Endpoints
         bridge.MapPost("/undo", (string id, ProjectStore store, RunQueue runs) => Answer(id, store.UndoAsync(id), runs));
         bridge.MapPost("/redo", (string id, ProjectStore store, RunQueue runs) => Answer(id, store.RedoAsync(id), runs));
         bridge.MapPost("/revisions/{revision:int}", (string id, int revision, ProjectStore store, RunQueue runs) => Answer(id, store.GoToAsync(id, revision), runs));
-        bridge.MapPut("/revisions/{revision:int}/name", async (string id, int revision, NameRequest named, ProjectStore store) => await store.NameAsync(id, revision, named.Name ?? "") ? Results.NoContent() : NoSuchBridge(id));
+        bridge.MapPut("/revisions/{revision:int}/name", async (string id, int revision, NameRequest named, ProjectStore store) => await store.NameAsync(id, revision, named?.Name ?? "") ? Results.NoContent() : NoSuchBridge(id));
         bridge.MapGet("/history", async (string id, ProjectStore store) => Results.Json(await store.HistoryAsync(id)));
         bridge.MapGet("/find", async (string id, string? text, ProjectStore store) => await store.FindAsync(id) is { } s ? Results.Json(Finder.Find(s, text ?? "")) : NoSuchBridge(id));
         bridge.MapGet("/events", (string id, RunQueue runs, CancellationToken cancel) => TypedResults.ServerSentEvents(runs.ListenAsync(id, cancel)));
@@ -55,7 +55,7 @@ public static class Endpoints
         bridge.MapGet("/road.xml", async (string id, ProjectStore store, GroundStore grounds) =>
         {
             if (await store.FindAsync(id) is not { } s) return NoSuchBridge(id);
-            var ground = s.Bridge.Ground is { } g && grounds.Find(g.Hash) is { } found ? new NamedGround(g.Name, found) : null;
+            var ground = GroundOf(s, grounds) is { } found ? new NamedGround(s.Bridge.Ground!.Name, found) : null;
             return Results.File(Encoding.UTF8.GetBytes(LandXmlWriter.Write(s.Bridge.Road, ground)), "application/xml", $"{FileName(s.Bridge)}-road.xml");
         });
         bridge.MapGet("/measure", Measure);
