@@ -72,7 +72,7 @@ public sealed class GrillageBuilder
         axisLines.Add(0);
         foreach (var count in divisions) axisLines.Add(axisLines[^1] + count);
         var single = geometry.Girders.Length == 1;
-        var supports = axisLines.SelectMany((line, axis) => geometry.Girders.Select(g => new GrillageSupport(line * longitudinals + g.Number, axis, single)));
+        var supports = axisLines.SelectMany((meshLine, axis) => geometry.Girders.Select(g => new GrillageSupport(meshLine * longitudinals + g.Number, axis, single)));
         return new([.. nodes], [.. members], [.. supports])
         {
             Longitudinals = longitudinals,
