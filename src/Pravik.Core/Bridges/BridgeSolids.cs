@@ -83,15 +83,17 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
     private PartSolid Part(ParapetLine line, Polygon outline, List<double> stations)
     {
         // Seen looking ahead, offsets to the right and levels up: anticlockwise has positive area.
-        var first = line.Place(outline, stations[0]);
-        var isClockwise = Enumerable.Range(0, first.Length).Sum(i => first[i].Cross(first[(i + 1) % first.Length])) < 0;
+        var seen = outline.Points.Select(p => new Point(line.Side * p.X, p.Y)).ToList();
+        var isClockwise = seen.Select((p, i) => p.Cross(seen[(i + 1) % seen.Count])).Sum() < 0;
+        if (isClockwise) seen.Reverse();
         IEnumerable<Point> Ring(double station) => isClockwise ? line.Place(outline, station).Reverse() : line.Place(outline, station);
         var rings = stations.Select(s => Ring(s).Select(p =>
         {
             var at = geometry.Road.At(s, p.X);
             return new Point3(at.X, at.Y, geometry.Road.Level(s) + p.Y);
         }).ToArray()).ToList();
-        return new(line.Path, "parapets", $"Parapet {line.Index + 1} {(line.Side < 0 ? "left" : "right")}", Solid.Lead(rings, new Polygon(Ring(stations[0])).Triangulate()));
+        // Validation refuses outlines that cannot be filled.
+        return new(line.Path, "parapets", $"Parapet {line.Index + 1} {(line.Side < 0 ? "left" : "right")}", Solid.Lead(rings, new Polygon(seen).Triangulate()!.Value));
     }
 
     /// <summary>Level of a girder's top where it meets an axis (from 0): the slab's soffit there less the haunch.</summary>

@@ -206,6 +206,7 @@ public static class BridgeValidation
             if (parapet.Outline.IsEmpty) bounds.Among($"{path}/profile", "Parapet profile", parapet.Profile ?? "", [.. ParapetProfile.Library.Select(p => p.Name)]);
             else if (parapet.Outline.Length is < 3 or > 100 || parapet.Outline.Any(p => p.IsDefault || p.Length != 2 || p.Any(v => !(Math.Abs(v) < 10))))
                 bounds.Error($"{path}/outline", "An own outline has 3 to 100 points of two numbers each, across and up, all less than 10 m.");
+            else if (ParapetProfile.Of(parapet)!.Outlines[0].Triangulate() is null) bounds.Error($"{path}/outline", "The own outline crosses itself or has no area.");
             var most = parapet.Side switch { ParapetSide.Left => bridge.Deck.Left.Length, ParapetSide.Right => bridge.Deck.Right.Length, _ => Math.Min(bridge.Deck.Left.Length, bridge.Deck.Right.Length) };
             if (parapet.Boundary is { } boundary && (boundary < 0 || boundary > most)) bounds.Error($"{path}/boundary", $"Boundaries of strips are counted from 0 at the road line to {most} at the edge.");
             bounds.Between($"{path}/across", "Distance to the traffic face", parapet.Across, -10, 10, QuantityKind.Size);

@@ -52,10 +52,10 @@ public sealed class Polygon
     }
 
     /// <summary>
-    /// Point numbers of triangles that fill the polygon, each in the polygon's own sense, by cutting off ears (Meisters 1975). Throws
-    /// <see cref="InvalidOperationException"/> for an outline that crosses itself.
+    /// Point numbers of triangles that fill the polygon, each in the polygon's own sense, by cutting off ears (Meisters 1975). Null for an
+    /// outline that crosses itself or has no area.
     /// </summary>
-    public ImmutableArray<int> Triangulate()
+    public ImmutableArray<int>? Triangulate()
     {
         double signed = 0;
         for (var i = 0; i < Points.Length; i++) signed += Points[i].Cross(Points[(i + 1) % Points.Length]);
@@ -65,7 +65,7 @@ public sealed class Polygon
         while (left.Count > 2)
         {
             var ear = Enumerable.Range(0, left.Count).FirstOrDefault(IsEar, -1);
-            if (ear < 0) throw new InvalidOperationException("The outline crosses itself.");
+            if (ear < 0 || sense == 0) return null;
             triangles.AddRange((ReadOnlySpan<int>)[left[(ear + left.Count - 1) % left.Count], left[ear], left[(ear + 1) % left.Count]]);
             left.RemoveAt(ear);
         }

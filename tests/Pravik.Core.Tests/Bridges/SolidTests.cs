@@ -67,7 +67,7 @@ public class SolidTests
     public void An_outline_with_a_recess_is_filled_by_triangles()
     {
         var outline = new Polygon([new(0, 0), new(4, 0), new(4, 3), new(3, 3), new(3, 1), new(1, 1), new(1, 3), new(0, 3)]);
-        var triangles = outline.Triangulate();
+        var triangles = outline.Triangulate()!.Value;
         Assert.Equal(6 * 3, triangles.Length);
         var area = 0.0;
         for (var t = 0; t < triangles.Length; t += 3) area += (outline.Points[triangles[t + 1]] - outline.Points[triangles[t]]).Cross(outline.Points[triangles[t + 2]] - outline.Points[triangles[t]]) / 2;

@@ -44,6 +44,8 @@ public class ValidationTests
         { "/parapets/0/across", b => b with { Parapets = [new() { Across = 0.1 }] } },
         { "/parapets/0/profile", b => b with { Parapets = [new() { Profile = "hedge" }] } },
         { "/parapets/0/outline", b => b with { Parapets = [new() { Outline = [[0.0, 0], [1, 1]] }] } },
+        { "/parapets/0/outline", b => b with { Parapets = [new() { Outline = [[0.0, 0], [0.3, 1], [0.3, 0], [0, 1]] }] } },
+        { "/parapets/0/outline", b => b with { Parapets = [new() { Outline = [[0.0, 0], [0.1, 0.1], [0.3, 0.3]] }] } },
         { "/parapets/0/boundary", b => b with { Parapets = [new() { Boundary = 9 }] } },
         { "/version", b => b with { Version = 7 } },
         { "/deck", b => b with { Deck = null! } },
