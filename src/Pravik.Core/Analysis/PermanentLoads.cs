@@ -99,7 +99,7 @@ public sealed class PermanentLoads
         for (var i = 0; i < rule.At.Length; i++)
         {
             var t = rule.At[i];
-            sum += rule.Weight[i] * Along(s => (1 - t) * geometry.Deck.Boundary(strip, s) + t * geometry.Deck.Boundary(strip + 1, s), perMetre, true);
+            sum += rule.Weight[i] * Along(s => geometry.Deck.Within(strip, t, s), perMetre, true);
         }
         return sum;
     }

@@ -68,7 +68,7 @@ public sealed class BridgeGeometry
                 for (var i = 0; i < rule.At.Length; i++)
                 {
                     var t = rule.At[i];
-                    double Offset(double s) => (1 - t) * Deck.Boundary(b, s) + t * Deck.Boundary(b + 1, s);
+                    double Offset(double s) => Deck.Within(b, t, s);
                     var (from, to) = (Meet(Axes[0], Offset).Station - Bridge.Deck.EndOverhang, Meet(Axes[^1], Offset).Station + Bridge.Deck.EndOverhang);
                     var pieces = Deck.HasConstantWidths ? 1 : 64;
                     for (var k = 0; k < pieces; k++)
@@ -87,16 +87,9 @@ public sealed class BridgeGeometry
     public Titles Titles => Bridge.Basis.Titles;
 
     /// <summary>
-    /// The point of an axis that lies at a square offset from the road. The axis passes through the road at its station with
-    /// azimuth = road azimuth + 90° + skew; on a straight road that is station s₀ − o·tan(skew).
+    /// Where an axis meets a line along the bridge that is given by its offset at every station, to 1e-12 m. The axis passes through the road at
+    /// its station with azimuth = road azimuth + 90° + skew; on a straight road it has the offset o at station s₀ − o·tan(skew).
     /// </summary>
-    public Point OnAxis(AxisPlace axis, double offset)
-    {
-        var place = Meet(axis, _ => offset);
-        return Road.At(place.Station, place.Offset);
-    }
-
-    /// <summary>Where an axis meets a line along the bridge that is given by its offset at every station, to 1e-12 m.</summary>
     public RoadPlace Meet(AxisPlace axis, Func<double, double> offsetAt)
     {
         var direction = Point.Towards(Road.Azimuth(axis.Station) + Math.PI / 2 + axis.Skew);
@@ -113,8 +106,18 @@ public sealed class BridgeGeometry
         return place;
     }
 
-    /// <summary>Station at which an axis has the given square offset.</summary>
-    public double StationOnAxis(AxisPlace axis, double offset) => Meet(axis, _ => offset).Station;
+    /// <summary>The corners of the deck: the end axes, moved out by the overhang, on the left and the right edge.</summary>
+    public IEnumerable<(string Name, RoadPlace Place)> Corners()
+    {
+        foreach (var (axis, outward, end) in new[] { (Axes[0], -1, "first"), (Axes[^1], 1, "last") })
+        {
+            foreach (var (boundary, side) in new[] { (0, "left"), (Deck.Boundaries - 1, "right") })
+            {
+                var place = BoundaryOnAxis(axis, boundary);
+                yield return ($"{end} {side}", place with { Station = place.Station + outward * Bridge.Deck.EndOverhang });
+            }
+        }
+    }
 
     /// <summary>Where an axis meets a boundary of the deck's strips, numbered from the left edge.</summary>
     public RoadPlace BoundaryOnAxis(AxisPlace axis, int boundary) => Meet(axis, s => Deck.Boundary(boundary, s));
@@ -190,6 +193,6 @@ public sealed class BridgeGeometry
     private GirderLine Line(int number)
     {
         var places = Axes.Select(axis => Meet(axis, s => Deck.LeftEdge(s) + Bridge.Girders.OverhangLeft + (number - 1) * SpacingAt(s))).ToList();
-        return new(number, [.. places.Select(p => p.Offset)], [.. places.Select(p => Road.At(p.Station, p.Offset))]);
+        return new(number, [.. places.Select(p => p.Offset)], [.. places.Select(Road.At)]);
     }
 }

@@ -18,12 +18,13 @@ internal static class Coverage
     {
         var units = UnitSystem.Named(geometry.Bridge.Basis.Units);
         string Text(double length) => units.FormatWithUnit(length, QuantityKind.Length);
-        var (first, last) = (Corners(geometry, geometry.Axes[0], -1), Corners(geometry, geometry.Axes[^1], 1));
-        var before = geometry.Road.StartStation - first.Min(c => c.Station) + Margin;
-        var after = last.Max(c => c.Station) - geometry.Road.EndStation + Margin;
-        if (before > 1e-6) Tell(first.MinBy(c => c.Station), before, true);
-        if (after > 1e-6) Tell(last.MaxBy(c => c.Station), after, false);
-        if (geometry.Road.Profile is { } profile && (!profile.Covers(first.Min(c => c.Station)) || !profile.Covers(last.Max(c => c.Station))))
+        var corners = geometry.Corners().Select(c => (c.Name, c.Place.Station)).ToList();
+        var (first, last) = (corners.MinBy(c => c.Station), corners.MaxBy(c => c.Station));
+        var before = geometry.Road.StartStation - first.Station + Margin;
+        var after = last.Station - geometry.Road.EndStation + Margin;
+        if (before > 1e-6) Tell(first, before, true);
+        if (after > 1e-6) Tell(last, after, false);
+        if (geometry.Road.Profile is { } profile && (!profile.Covers(first.Station) || !profile.Covers(last.Station)))
             bounds.Warning("/road/profile", $"The profile reaches from {Text(profile.Range.From)} to {Text(profile.Range.To)}, not over the whole bridge.", "Beyond it the end grade is taken to go on.");
 
         void Tell((string Name, double Station) corner, double missing, bool atStart)
@@ -39,17 +40,6 @@ internal static class Coverage
                 });
             }
         }
-    }
-
-    private static (string Name, double Station)[] Corners(BridgeGeometry geometry, AxisPlace axis, int outward)
-    {
-        var overhang = geometry.Bridge.Deck.EndOverhang;
-        var end = outward < 0 ? "first" : "last";
-        return
-        [
-            ($"{end} left", geometry.BoundaryOnAxis(axis, 0).Station + outward * overhang),
-            ($"{end} right", geometry.BoundaryOnAxis(axis, geometry.Deck.Boundaries - 1).Station + outward * overhang),
-        ];
     }
 
     private static IEnumerable<RepairOperation> Extend(RoadLine road, double length, bool atStart)

@@ -13,7 +13,6 @@ public sealed class DeckShape
     private readonly CrossfallLine road;
     private readonly ImmutableArray<double> axes;
     private readonly double kerbHeight;
-    private readonly bool constant;
     private readonly DeckSection? only;
 
     public DeckShape(Deck deck, CrossfallLine road, ImmutableArray<double> axisStations, double kerbHeight)
@@ -21,8 +20,7 @@ public sealed class DeckShape
         (this.deck, this.road, axes, this.kerbHeight) = (deck, road, axisStations, kerbHeight);
         var strips = deck.Left.Concat(deck.Right).ToList();
         HasConstantWidths = strips.All(s => s.Widths.IsEmpty);
-        constant = HasConstantWidths && strips.All(s => s.CrossfallLaw is CrossfallLaw.Constant or CrossfallLaw.Level);
-        if (constant) only = Make(0);
+        if (HasConstantWidths && strips.All(s => s.CrossfallLaw is CrossfallLaw.Constant or CrossfallLaw.Level)) only = Make(0);
     }
 
     public bool HasConstantWidths { get; }
@@ -41,6 +39,9 @@ public sealed class DeckShape
         for (var i = 0; i < number - deck.Left.Length; i++) offset += Width(deck.Right[i], station);
         return offset;
     }
+
+    /// <summary>Offset at fraction t of a strip (0 at its left boundary), strips numbered from the left edge.</summary>
+    public double Within(int strip, double t, double station) => (1 - t) * Boundary(strip, station) + t * Boundary(strip + 1, station);
 
     public double LeftEdge(double station) => Boundary(0, station);
 

@@ -34,6 +34,9 @@ public sealed class RoadLine
     /// <summary>The point at a station and offset in plan; beyond the ends on their tangents.</summary>
     public Point At(double station, double offset = 0) => Line.At(station, offset);
 
+    /// <summary>The point at a place.</summary>
+    public Point At(RoadPlace place) => Line.At(place.Station, place.Offset);
+
     /// <summary>Level of the road line at a station; 0 where no profile is given, which validation refuses for a bridge.</summary>
     public double Level(double station) => profile?.Level(station) ?? 0;
 

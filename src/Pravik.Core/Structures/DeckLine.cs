@@ -68,13 +68,9 @@ public sealed class DeckLine
     public static DeckLine[] Cells(Grillage grillage, BridgeGeometry geometry, double from, double to, int count) =>
         [.. Enumerable.Range(0, count).Select(i => At(grillage, geometry, from + (i + 0.5) * (to - from) / count))];
 
-    /// <summary>Lines in the middle of equal cells between two boundaries of the deck's strips, numbered from the left edge.</summary>
-    public static DeckLine[] Cells(Grillage grillage, BridgeGeometry geometry, int boundary, int count) =>
-        [.. Enumerable.Range(0, count).Select(i =>
-        {
-            var t = (i + 0.5) / count;
-            return Along(grillage, geometry, s => (1 - t) * geometry.Deck.Boundary(boundary, s) + t * geometry.Deck.Boundary(boundary + 1, s), true);
-        })];
+    /// <summary>Lines in the middle of equal cells of a strip, numbered from the left edge.</summary>
+    public static DeckLine[] Cells(Grillage grillage, BridgeGeometry geometry, int strip, int count) =>
+        [.. Enumerable.Range(0, count).Select(i => Along(grillage, geometry, s => geometry.Deck.Within(strip, (i + 0.5) / count, s), true))];
 
     /// <summary>Adds a load per metre of this line (N/m), the same everywhere.</summary>
     public void Spread(double[] nodalLoads, double perMetre) => Spread(nodalLoads, _ => perMetre);

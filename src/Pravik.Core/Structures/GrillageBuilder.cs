@@ -87,10 +87,11 @@ public sealed class GrillageBuilder
         var line = 0;
         for (var span = 0; span < geometry.SpanCount; span++)
         {
+            var (left, right) = (EdgeOf(span, 0), EdgeOf(span, geometry.Deck.Boundaries - 1));
             for (var k = span == 0 ? 0 : 1; k <= divisions[span]; k++, line++)
             {
                 var t = (double)k / divisions[span];
-                nodes.Add(EdgeNode(0, line, span, t, 0));
+                nodes.Add(EdgeNode(0, line, t, left));
                 foreach (var girder in geometry.Girders)
                 {
                     var at = geometry.OnGirder(girder, span, t);
@@ -98,17 +99,19 @@ public sealed class GrillageBuilder
                     var ahead = girder.AtAxes[span + 1] - girder.AtAxes[span];
                     nodes.Add(new(at, girder.Number, line, place.Station, place.Offset, Math.Atan2(ahead.Y, ahead.X)));
                 }
-                nodes.Add(EdgeNode(longitudinals - 1, line, span, t, geometry.Deck.Boundaries - 1));
+                nodes.Add(EdgeNode(longitudinals - 1, line, t, right));
             }
         }
     }
 
-    private GrillageNode EdgeNode(int longitudinal, int line, int span, double t, int boundary)
+    /// <summary>An edge of the deck and the stations between which it runs in a span.</summary>
+    private (int Boundary, double From, double To) EdgeOf(int span, int boundary) =>
+        (boundary, geometry.BoundaryOnAxis(geometry.Axes[span], boundary).Station, geometry.BoundaryOnAxis(geometry.Axes[span + 1], boundary).Station);
+
+    private GrillageNode EdgeNode(int longitudinal, int line, double t, (int Boundary, double From, double To) edge)
     {
-        var from = geometry.BoundaryOnAxis(geometry.Axes[span], boundary).Station;
-        var to = geometry.BoundaryOnAxis(geometry.Axes[span + 1], boundary).Station;
-        var station = from + t * (to - from);
-        var offset = geometry.Deck.Boundary(boundary, station);
+        var station = edge.From + t * (edge.To - edge.From);
+        var offset = geometry.Deck.Boundary(edge.Boundary, station);
         return new(geometry.Road.At(station, offset), longitudinal, line, station, offset, Math.PI / 2 - geometry.Road.Azimuth(station));
     }
 

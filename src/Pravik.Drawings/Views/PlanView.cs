@@ -95,7 +95,7 @@ public sealed class PlanView
 
         void Surface(RoadPlace place, string name)
         {
-            var p = geometry.Road.At(place.Station, place.Offset);
+            var p = geometry.Road.At(place);
             canvas.Catch(At(p), new(p.X, p.Y, geometry.Road.Level(place.Station) + geometry.Deck.At(place.Station).Surface(place.Offset)), name);
         }
     }
@@ -130,11 +130,7 @@ public sealed class PlanView
         return new(canvas.Width / 2 + t.X - perMetre * centre.X, middleY - t.Y + perMetre * centre.Y);
     }
 
-    private Point OnAxis(AxisPlace axis, int boundary)
-    {
-        var place = geometry.BoundaryOnAxis(axis, boundary);
-        return geometry.Road.At(place.Station, place.Offset);
-    }
+    private Point OnAxis(AxisPlace axis, int boundary) => geometry.Road.At(geometry.BoundaryOnAxis(axis, boundary));
 
     private Point At(double station, double offset) => At(geometry.Road.At(station, offset));
 

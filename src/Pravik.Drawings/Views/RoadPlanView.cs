@@ -61,10 +61,7 @@ public static class RoadPlanView
         }
         canvas.Area(Edge(0).Concat(Edge(last).Reverse()).Select(at), Fill.Picked, Pen.Cut);
         foreach (var axis in geometry.Axes)
-        {
-            var (left, right) = (geometry.BoundaryOnAxis(axis, 0), geometry.BoundaryOnAxis(axis, last));
-            canvas.Line(at(geometry.Road.At(left.Station, left.Offset)), at(geometry.Road.At(right.Station, right.Offset)), Pen.Edge);
-        }
+            canvas.Line(at(geometry.Road.At(geometry.BoundaryOnAxis(axis, 0))), at(geometry.Road.At(geometry.BoundaryOnAxis(axis, last))), Pen.Edge);
     }
 
     /// <summary>A tick where elements meet, and what each is; names that would crowd are left out.</summary>

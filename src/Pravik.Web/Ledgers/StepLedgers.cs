@@ -79,11 +79,8 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         }
     }
 
-    private double AxisLength(AxisPlace axis)
-    {
-        var (left, right) = (geometry.BoundaryOnAxis(axis, 0), geometry.BoundaryOnAxis(axis, geometry.Deck.Boundaries - 1));
-        return Point.Distance(geometry.Road.At(left.Station, left.Offset), geometry.Road.At(right.Station, right.Offset));
-    }
+    private double AxisLength(AxisPlace axis) =>
+        Point.Distance(geometry.Road.At(geometry.BoundaryOnAxis(axis, 0)), geometry.Road.At(geometry.BoundaryOnAxis(axis, geometry.Deck.Boundaries - 1)));
 
     /// <summary>Azimuth of an axis seen from left to right, 0 to 2π.</summary>
     private double Direction(AxisPlace axis)

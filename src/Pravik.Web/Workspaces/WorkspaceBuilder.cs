@@ -181,16 +181,8 @@ public sealed class WorkspaceBuilder
         if (snapshot.Bridge.Ground is { } named && ground is null)
             yield return Finding.Warning("/ground", $"The ground “{named.Name}” is not held here: bring its file in again on the road step.");
         if (ground is null) yield break;
-        var overhang = snapshot.Bridge.Deck.EndOverhang;
-        foreach (var (axis, outward, end) in new[] { (geometry.Axes[0], -1, "first"), (geometry.Axes[^1], 1, "last") })
-        {
-            foreach (var (boundary, side) in new[] { (0, "left"), (geometry.Deck.Boundaries - 1, "right") })
-            {
-                var corner = geometry.BoundaryOnAxis(axis, boundary);
-                if (ground.Level(geometry.Road.At(corner.Station + outward * overhang, corner.Offset)) is null)
-                    yield return Finding.Warning("/ground", $"The ground does not reach under the {end} {side} corner of the deck.", "Without it nothing can be founded or shown there.") with { Station = corner.Station };
-            }
-        }
+        foreach (var (name, place) in geometry.Corners().Where(c => ground.Level(geometry.Road.At(c.Place)) is null))
+            yield return Finding.Warning("/ground", $"The ground does not reach under the {name} corner of the deck.", "Without it nothing can be founded or shown there.") with { Station = place.Station };
     }
 
     private List<StepState> Steps()

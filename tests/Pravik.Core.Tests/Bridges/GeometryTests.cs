@@ -13,8 +13,8 @@ public class GeometryTests
         var geometry = new BridgeGeometry(TestBridges.Symmetric(skew, 20, 25));
         foreach (var axis in geometry.Axes)
         {
-            Assert.Equal(axis.Station - 3.7 * Math.Tan(skew), geometry.StationOnAxis(axis, 3.7), 1e-9);
-            Assert.Equal(axis.Station + 3.7 * Math.Tan(skew), geometry.StationOnAxis(axis, -3.7), 1e-9);
+            Assert.Equal(axis.Station - 3.7 * Math.Tan(skew), geometry.Meet(axis, _ => 3.7).Station, 1e-9);
+            Assert.Equal(axis.Station + 3.7 * Math.Tan(skew), geometry.Meet(axis, _ => -3.7).Station, 1e-9);
         }
     }
 
