@@ -2,26 +2,17 @@
 import assert from "node:assert/strict";
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { after, before, test } from "node:test";
+import { test } from "node:test";
 import validator from "gltf-validator";
-import { openPage, root, startApplication, startBrowser } from "./server.mjs";
+import { analysed, openPage, restingBox, root, useApplication } from "./server.mjs";
 
-let app;
-let browser;
-before(async () => {
-  app = await startApplication();
-  browser = await startBrowser();
-});
-after(async () => {
-  await browser?.close();
-  await app?.stop();
-});
+const used = useApplication();
 
 test("a newer issue of the road is compared, accepted, and the bridge follows", async () => {
-  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/road`);
+  const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/road`);
   await page.locator(".ledger h2", { hasText: "At the cursor" }).waitFor();
   await page.getByRole("link", { name: "Bring in a road file" }).click();
-  const file = join(app.data, "newer.xml");
+  const file = join(used.app.data, "newer.xml");
   const old = readFileSync(join(root, "examples/sorrel-valley.xml"), "utf8");
   writeFileSync(file, old.replace(">160 46.6<", ">160 46.75<"));
   await page.setInputFiles("#file", file);
@@ -41,8 +32,8 @@ test("a newer issue of the road is compared, accepted, and the bridge follows", 
 });
 
 test("a file that is no road is refused with the reason, and nothing changes", async () => {
-  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/road-file`);
-  const file = join(app.data, "bad.xml");
+  const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/road-file`);
+  const file = join(used.app.data, "bad.xml");
   writeFileSync(file, '<!DOCTYPE x [<!ENTITY a "aaaa">]><LandXML>&a;</LandXML>');
   await page.setInputFiles("#file", file);
   await page.getByRole("button", { name: "Read" }).click();
@@ -55,7 +46,7 @@ test("a file that is no road is refused with the reason, and nothing changes", a
 });
 
 test("a road is typed as intersection points, and an axis gets its own skew", async () => {
-  const page = await openPage(browser, `${app.url}/bridges/tansy-lane/road`);
+  const page = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/road`);
   const enter = async (path, text) => {
     const before = await page.locator(".saved").textContent();
     const field = page.locator(`#f${path.replaceAll("/", "-")}`);
@@ -101,17 +92,17 @@ test("a road is typed as intersection points, and an axis gets its own skew", as
 
 test("the model in space is valid glTF, is shown, and a part of it can be picked", async () => {
   const bytes = new Uint8Array(
-    await (await fetch(`${app.url}/api/bridges/sorrel-brook/model.glb`)).arrayBuffer(),
+    await (await fetch(`${used.app.url}/api/bridges/sorrel-brook/model.glb`)).arrayBuffer(),
   );
   const { issues } = await validator.validateBytes(bytes);
   assert.equal(issues.numErrors, 0, JSON.stringify(issues.messages.slice(0, 3)));
-  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/girders?layout=model`);
+  const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/girders?layout=model`);
   await page.locator(".kinds label", { hasText: "girders" }).waitFor();
   for (const kind of ["ground", "slab", "surfacing", "footways", "edge beams", "parapets"])
     await page.locator(".kinds label", { hasText: kind }).locator("input").uncheck();
   await page.getByRole("button", { name: "From right" }).click();
   await page.waitForTimeout(500);
-  const box = await page.locator(".model canvas").boundingBox();
+  const box = await restingBox(page.locator(".model canvas"));
   for (
     let dy = -30;
     dy <= 60 && !(await page.locator(".ledger h1", { hasText: "G5, span 2" }).count());
@@ -126,10 +117,10 @@ test("the model in space is valid glTF, is shown, and a part of it can be picked
 });
 
 test("an axis is dragged in the elevation, the point is named, and the change is seen over the old shape", async () => {
-  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook-fails/axes`);
+  const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook-fails/axes`);
   const bubble = page.locator('figure[data-view="elevation"] [data-part="/parts/axes/2"] circle');
-  await bubble.waitFor();
-  const box = await bubble.boundingBox();
+  await analysed(page);
+  const box = await restingBox(bubble);
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
@@ -156,8 +147,9 @@ test("an axis is dragged in the elevation, the point is named, and the change is
 });
 
 test("distances are measured between points of the drawings", async () => {
-  const page = await openPage(browser, `${app.url}/bridges/tansy-lane/deck`);
+  const page = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/deck`);
   await page.locator('figure[data-view="section"] svg').waitFor();
+  await analysed(page);
   await page.locator(".ledger h1").click();
   await page.keyboard.press("m");
   const corner = async (name, last) => {
@@ -185,8 +177,8 @@ test("distances are measured between points of the drawings", async () => {
 });
 
 test("the setting-out table is copied for a spreadsheet", async () => {
-  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/set-out?line=axes`);
-  await page.context().grantPermissions(["clipboard-read", "clipboard-write"], { origin: app.url });
+  const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/set-out?line=axes`);
+  await page.context().grantPermissions(["clipboard-read", "clipboard-write"], { origin: used.app.url });
   await page.getByRole("button", { name: "Copy" }).click();
   await page.getByRole("button", { name: "Copied" }).waitFor();
   const lines = (await page.evaluate(() => navigator.clipboard.readText())).split("\n");

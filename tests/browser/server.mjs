@@ -4,6 +4,7 @@ import { mkdtempSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
+import { after, before } from "node:test";
 import { fileURLToPath } from "node:url";
 import { chromium } from "playwright-core";
 
@@ -57,6 +58,34 @@ export async function startApplication(data = mkdtempSync(join(tmpdir(), "pravik
 
 export const startBrowser = () =>
   chromium.launch({ executablePath: "/usr/bin/chromium", args: FLAGS.split(" ") });
+
+/** The browser and an application of its own for the tests of a file. */
+export function useApplication() {
+  const used = {};
+  before(async () => {
+    used.app = await startApplication();
+    used.browser = await startBrowser();
+  });
+  after(async () => {
+    await used.browser?.close();
+    await used.app?.stop();
+  });
+  return used;
+}
+
+/** Waits until the analysis of the latest edit is in, after which nothing is drawn anew by itself. */
+export const analysed = (page) => page.locator(".run.done, .run.fails").waitFor({ timeout: 60000 });
+
+/** Where an element lies, once it rests: a drawing is made anew when results come in, and may be gone for a moment. */
+export async function restingBox(locator) {
+  for (let last = null, i = 0; i < 100; i++) {
+    const box = await locator.boundingBox();
+    if (box && last && box.x === last.x && box.y === last.y) return box;
+    last = box;
+    await new Promise((r) => setTimeout(r, 100));
+  }
+  throw new Error(`${locator} does not come to rest.`);
+}
 
 /** A page that fails the test on any error in its scripts. */
 export async function openPage(browser, url) {

@@ -3,24 +3,14 @@ import assert from "node:assert/strict";
 import { execFileSync } from "node:child_process";
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { after, before, test } from "node:test";
+import { test } from "node:test";
 import AxeBuilder from "@axe-core/playwright";
-import { openPage, startApplication, startBrowser } from "./server.mjs";
+import { analysed, openPage, restingBox, startApplication, useApplication } from "./server.mjs";
 
-let app;
-let browser;
-before(async () => {
-  app = await startApplication();
-  browser = await startBrowser();
-});
-after(async () => {
-  await browser?.close();
-  await app?.stop();
-});
+const used = useApplication();
 
 const field = (page, path) => page.locator(`#f${path.replaceAll("/", "-")}`);
 const run = (page) => page.locator(".run");
-const done = (page) => page.locator(".run.done, .run.fails").waitFor({ timeout: 60000 });
 
 async function type(page, path, text) {
   await field(page, path).fill(text);
@@ -41,8 +31,8 @@ const step = async (page, name) => {
 };
 
 test("the demo shows its worst value, its calculation and the traffic behind it", async () => {
-  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/checks`);
-  await done(page);
+  const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/checks`);
+  await analysed(page);
   assert.match(await run(page).textContent(), /^passes, worst 0\.9/);
   await page.locator(".calc .line").first().waitFor();
   const calculation = await page.locator("#calc").textContent();
@@ -61,7 +51,7 @@ test("the demo shows its worst value, its calculation and the traffic behind it"
 });
 
 test("a bridge is made by typing, broken, mended, undone, and found again after a restart", async () => {
-  let page = await openPage(browser, app.url);
+  let page = await openPage(used.browser, used.app.url);
   await page.getByLabel("Name").fill("Fern Gill bridge");
   await page.getByRole("button", { name: "Begin" }).click();
   await page.waitForURL("**/basis");
@@ -83,7 +73,7 @@ test("a bridge is made by typing, broken, mended, undone, and found again after 
   await enter(page, "/girders/count", "6");
   await enter(page, "/girders/overhangLeft", "0.9");
   await enter(page, "/girders/strands/rows/1/count", "8");
-  await done(page);
+  await analysed(page);
   const words = await run(page).textContent();
 
   // Wrong entries stay in their field, with the reason, and nothing else changes.
@@ -108,9 +98,9 @@ test("a bridge is made by typing, broken, mended, undone, and found again after 
   assert.deepEqual(page.faults, []);
   await page.close();
 
-  await app.stop();
-  app = await startApplication(app.data);
-  page = await openPage(browser, app.url + address);
+  await used.app.stop();
+  used.app = await startApplication(used.app.data);
+  page = await openPage(used.browser, used.app.url + address);
   await page.waitForFunction(() => document.getElementById("f-girders-count")?.value === "6");
   await step(page, "Axes");
   assert.equal(await field(page, "/axes/spans").inputValue(), "18.000 + 22.500 + 22.500");
@@ -123,8 +113,8 @@ test("a bridge is made by typing, broken, mended, undone, and found again after 
 });
 
 test("an edit in one browser shows in another, and the same value changed in both is told", async () => {
-  const one = await openPage(browser, `${app.url}/bridges/tansy-lane/deck`);
-  const two = await openPage(browser, `${app.url}/bridges/tansy-lane/deck`);
+  const one = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/deck`);
+  const two = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/deck`);
   await field(two, "/deck/haunch").waitFor();
   // The second does not hear of edits for a while.
   await two.route("**/workspace?*", (route) => route.abort());
@@ -144,7 +134,7 @@ test("an edit in one browser shows in another, and the same value changed in bot
 });
 
 test("the station is moved with keys and by the band, and every drawing obeys", async () => {
-  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/deck`);
+  const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/deck`);
   const caption = page.locator('figure[data-view="section"] figcaption b');
   await caption.waitFor();
   await page.locator(".ledger h1").click();
@@ -153,7 +143,7 @@ test("the station is moved with keys and by the band, and every drawing obeys", 
   await page.keyboard.press("[");
   await page.keyboard.press("[");
   await page.locator("figcaption b", { hasText: "Section at 129.400" }).waitFor();
-  const band = await page.locator("#band").boundingBox();
+  const band = await restingBox(page.locator("#band"));
   await page.mouse.move(band.x + 300, band.y + 8);
   await page.mouse.down();
   await page.mouse.move(band.x + 500, band.y + 8, { steps: 4 });
@@ -171,7 +161,7 @@ test("the station is moved with keys and by the band, and every drawing obeys", 
 });
 
 test("a bridge that fails says so, and the finding leads to the place", async () => {
-  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook-fails/girders`);
+  const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook-fails/girders`);
   await page.locator(".run.fails").waitFor({ timeout: 60000 });
   await page.locator(".flag.bad").click();
   await page.locator(".finding.error").first().getByRole("button", { name: "Go there" }).click();
@@ -180,11 +170,11 @@ test("a bridge that fails says so, and the finding leads to the place", async ()
 });
 
 test("the sheet is printed, and reads as it looks", async () => {
-  const page = await openPage(browser, `${app.url}/bridges/sorrel-brook/sheets`);
+  const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/sheets`);
   await page.locator('figure[data-view="sheet"] svg').waitFor();
   const download = page.waitForEvent("download");
   await page.getByRole("link", { name: "PDF" }).click();
-  const file = join(app.data, "sheet.pdf");
+  const file = join(used.app.data, "sheet.pdf");
   await (await download).saveAs(file);
   const text = execFileSync("pdftotext", ["-layout", file, "-"], { encoding: "utf8" });
   for (const part of [
@@ -196,20 +186,20 @@ test("the sheet is printed, and reads as it looks", async () => {
     "SB-01-100",
   ])
     assert.ok(text.includes(part), `${part} is not on the sheet`);
-  execFileSync("pdftoppm", ["-r", "40", "-gray", file, join(app.data, "sheet")]);
-  const picture = readFileSync(join(app.data, "sheet-1.pgm"));
+  execFileSync("pdftoppm", ["-r", "40", "-gray", file, join(used.app.data, "sheet")]);
+  const picture = readFileSync(join(used.app.data, "sheet-1.pgm"));
   const dark = picture.subarray(20).filter((level) => level < 128).length / picture.length;
   assert.ok(dark > 0.005 && dark < 0.2, `ink covers ${dark} of the sheet`);
-  const svg = await (await fetch(`${app.url}/api/bridges/sorrel-brook/general-arrangement.svg`)).text();
-  writeFileSync(join(app.data, "sheet.svg"), svg);
-  const alone = await openPage(browser, `file://${join(app.data, "sheet.svg")}`);
+  const svg = await (await fetch(`${used.app.url}/api/bridges/sorrel-brook/general-arrangement.svg`)).text();
+  writeFileSync(join(used.app.data, "sheet.svg"), svg);
+  const alone = await openPage(used.browser, `file://${join(used.app.data, "sheet.svg")}`);
   assert.ok((await alone.locator("text").count()) > 40);
   await alone.close();
   await page.close();
 });
 
 test("nothing serious stands in the way of keyboard and screen reader", async () => {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const context = await used.browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
   const found = [];
   for (const path of [
@@ -218,7 +208,7 @@ test("nothing serious stands in the way of keyboard and screen reader", async ()
       (s) => `/bridges/sorrel-brook/${s}`,
     ),
   ]) {
-    await page.goto(app.url + path);
+    await page.goto(used.app.url + path);
     if (path !== "/") await page.locator(".ledger h2").first().waitFor();
     const { violations } = await new AxeBuilder({ page }).analyze();
     for (const v of violations.filter((v) => ["serious", "critical"].includes(v.impact)))
