@@ -31,7 +31,7 @@ internal static class ServerEdits
             {
                 references.Add(Time(() => Reference.Product()));
                 var clock = Stopwatch.StartNew();
-                JsonArray patch = [new JsonObject { ["op"] = "replace", ["path"] = "/deck/slabThickness", ["value"] = 0.22 + (i + 1) * 1e-5 }];
+                JsonArray patch = [new JsonObject { ["op"] = "replace", ["path"] = "/deck/patterns/0/slab/thickness", ["value"] = 0.22 + (i + 1) * 1e-5 }];
                 using var edit = await http.PatchAsync($"/api/bridges/sorrel-brook?revision={bridge["revision"]}&label=Bench", JsonContent.Create(patch));
                 edit.EnsureSuccessStatusCode();
                 bridge = await WorkspaceAsync(http);

@@ -33,10 +33,13 @@ public static class BridgeJson
 
     public static JsonNode ToNode(Bridge bridge) => JsonSerializer.SerializeToNode(bridge, Options)!;
 
+    /// <summary>A part of a bridge as JSON.</summary>
+    public static JsonNode Node<T>(T part) => JsonSerializer.SerializeToNode(part, Options)!;
+
     public static BridgeReading Read(string text)
     {
         if (text.Length > LongestDocument) return Refused("", $"The document is larger than {LongestDocument / 1_000_000} MB; a bridge of this version needs far less.");
-        return OlderVersions.Named(text) == 1 ? Read(() => OlderVersions.FromVersion1(text).Deserialize<Bridge>(Options)) : Read(() => JsonSerializer.Deserialize<Bridge>(text, Options));
+        return OlderVersions.Named(text) is { } version and (1 or 2) ? Read(() => OlderVersions.Upgrade(text, version).Deserialize<Bridge>(Options)) : Read(() => JsonSerializer.Deserialize<Bridge>(text, Options));
     }
 
     public static BridgeReading Read(JsonNode node) => Read(() => node.Deserialize<Bridge>(Options));
@@ -45,7 +48,7 @@ public static class BridgeJson
     public static string Schema()
     {
         var schema = Options.GetJsonSchemaAsNode(typeof(Bridge), new() { TreatNullObliviousAsNonNullable = true });
-        var head = new JsonObject { ["$schema"] = "https://json-schema.org/draft/2020-12/schema", ["title"] = "Pravik bridge, version 2" };
+        var head = new JsonObject { ["$schema"] = "https://json-schema.org/draft/2020-12/schema", ["title"] = $"Pravik bridge, version {Bridge.CurrentVersion}" };
         foreach (var (name, value) in schema.AsObject().ToList()) head[name] = value?.DeepClone();
         return head.ToJsonString(Indented) + "\n";
     }

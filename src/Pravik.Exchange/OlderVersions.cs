@@ -21,23 +21,53 @@ internal static class OlderVersions
     }
 
     /// <summary>
-    /// Version 1 had one straight or arc with one grade: <c>length</c>, <c>radius</c>, <c>startLevel</c> and <c>grade</c> become one element and two
-    /// profile points; the weights of the parapets move to the parapets. Throws <see cref="InvalidOperationException"/> or <see cref="FormatException"/> for text in a number.
+    /// Brings a document of version 1 or 2 to the present one. Throws <see cref="InvalidOperationException"/> or <see cref="FormatException"/>
+    /// for text in a number.
     /// </summary>
-    public static JsonNode FromVersion1(string text)
+    public static JsonNode Upgrade(string text, int version)
     {
         var bridge = JsonNode.Parse(text)!.AsObject();
-        bridge["version"] = 2;
+        if (version == 1) FromVersion1(bridge);
+        FromVersion2(bridge);
+        bridge["version"] = Core.Bridges.Bridge.CurrentVersion;
+        return bridge;
+    }
+
+    /// <summary>Version 2 had one cross-section, which becomes the first pattern.</summary>
+    private static void FromVersion2(JsonObject bridge)
+    {
+        if (bridge["deck"] is not JsonObject deck) return;
+        var (pattern, slab) = (new JsonObject(), new JsonObject());
+        Move("left", pattern, "left");
+        Move("right", pattern, "right");
+        Move("surfacing", pattern, "surfacing");
+        Move("slabThickness", slab, "thickness");
+        pattern["slab"] = slab;
+        deck["patterns"] = new JsonArray(pattern);
+
+        void Move(string name, JsonObject to, string newName)
+        {
+            if (!deck.TryGetPropertyValue(name, out var value)) return;
+            deck.Remove(name);
+            to[newName] = value;
+        }
+    }
+
+    /// <summary>
+    /// Version 1 had one straight or arc with one grade: <c>length</c>, <c>radius</c>, <c>startLevel</c> and <c>grade</c> become one element and two
+    /// profile points; the weights of the parapets move to the parapets.
+    /// </summary>
+    private static void FromVersion1(JsonObject bridge)
+    {
         if (bridge["loads"] is JsonObject loads)
             bridge["parapets"] = new JsonArray([.. new[] { "Left", "Right" }.Select(side => (JsonNode)new JsonObject { ["side"] = side.ToLowerInvariant(), ["weight"] = Take(loads, $"parapet{side}", 1000) })]);
-        if (bridge["road"] is not JsonObject road) return bridge;
+        if (bridge["road"] is not JsonObject road) return;
         var radius = road["radius"]?.DeepClone();
         road.Remove("radius");
         var (start, length) = (road["startStation"]?.GetValue<double>() ?? 0, Take(road, "length", 200));
         var (level, grade) = (Take(road, "startLevel", 0), Take(road, "grade", 0));
         road["elements"] = new JsonArray(new JsonObject { ["length"] = length, ["startRadius"] = radius, ["endRadius"] = radius?.DeepClone() });
         road["profile"] = new JsonArray(new JsonObject { ["station"] = start, ["level"] = level }, new JsonObject { ["station"] = start + length, ["level"] = level + grade * length });
-        return bridge;
     }
 
     private static double Take(JsonObject from, string name, double usual)

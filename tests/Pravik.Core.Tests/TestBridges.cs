@@ -30,7 +30,7 @@ internal static class TestBridges
     {
         Axes = new() { FirstStation = 10, Spans = [.. spans] },
         Road = Straight(20 + spans.Sum()),
-        Deck = new() { Left = [Lane(1.5)], Right = [Lane(1.5)], EndOverhang = 0 },
+        Deck = Bridges.DeckEdits.Of([Lane(1.5)], [Lane(1.5)]) with { EndOverhang = 0 },
         Girders = new() { Count = 1, OverhangLeft = 1.5 },
     };
 

@@ -68,8 +68,8 @@ public sealed class ProjectStoreTests : IDisposable
         var store = await OpenAsync();
         var id = (await store.CreateAsync(Bridge.New("Bridge"), "Begun")).ProjectId;
         await store.EditAsync(id, 1, Set("/axes/spans/0", 22), "one");
-        var apart = await store.EditAsync(id, 1, Set("/deck/slabThickness", 0.25), "two");
-        Assert.Equal((22.0, 0.25), (apart!.Snapshot!.Bridge.Axes.Spans[0], apart.Snapshot.Bridge.Deck.SlabThickness));
+        var apart = await store.EditAsync(id, 1, Set("/deck/patterns/0/slab/thickness", 0.25), "two");
+        Assert.Equal((22.0, 0.25), (apart!.Snapshot!.Bridge.Axes.Spans[0], apart.Snapshot.Bridge.Deck.Patterns[0].Slab.Thickness));
 
         var same = (await store.EditAsync(id, 1, Set("/axes/spans/0", 18), "three"))!;
         Assert.Null(same.Snapshot);
@@ -106,13 +106,13 @@ public sealed class ProjectStoreTests : IDisposable
     {
         var store = await OpenAsync();
         var id = (await store.CreateAsync(Bridge.New("Bridge"), "Begun")).ProjectId;
-        string[] paths = ["/deck/slabThickness", "/deck/surfacing", "/deck/haunch", "/loads/surfacingWeight"];
+        string[] paths = ["/deck/patterns/0/slab/thickness", "/deck/patterns/0/surfacing", "/deck/haunch", "/loads/surfacingWeight"];
         double[] values = [0.24, 0.09, 0.05, 2e3];
         var outcomes = await Task.WhenAll(paths.Select((p, i) => store.EditAsync(id, 1, Set(p, values[i]), p)));
         Assert.All(outcomes, o => Assert.NotNull(o!.Snapshot));
         var bridge = (await store.FindAsync(id))!;
         Assert.Equal(5, bridge.Revision);
-        Assert.Equal((0.24, 0.09, 0.05, 2e3), (bridge.Bridge.Deck.SlabThickness, bridge.Bridge.Deck.Surfacing, bridge.Bridge.Deck.Haunch, bridge.Bridge.Loads.SurfacingWeight));
+        Assert.Equal((0.24, 0.09, 0.05, 2e3), (bridge.Bridge.Deck.Patterns[0].Slab.Thickness, bridge.Bridge.Deck.Patterns[0].Surfacing, bridge.Bridge.Deck.Haunch, bridge.Bridge.Loads.SurfacingWeight));
     }
 
     [Fact]

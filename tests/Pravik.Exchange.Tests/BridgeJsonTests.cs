@@ -41,12 +41,12 @@ public class BridgeJsonTests
     [InlineData("\"azimuth\": 1.43", "\"azimuth\": \"east\"", "/road/azimuth")]
     [InlineData("\"skew\": 0.209", "\"skue\": 0.209", "/axes/skue")]
     [InlineData("\"spans\": [17.4", "\"spans\": [true", "/axes/spans/0")]
-    [InlineData("\"kind\": \"footway\"", "\"kind\": \"runway\"", "/deck/left/1/kind")]
-    [InlineData("\"kind\": \"footway\"", "\"kind\": 3", "/deck/left/1/kind")]
+    [InlineData("\"kind\": \"footway\"", "\"kind\": \"runway\"", "/deck/patterns/0/left/1/kind")]
+    [InlineData("\"kind\": \"footway\"", "\"kind\": 3", "/deck/patterns/0/left/1/kind")]
     [InlineData("\"count\": 5,", "\"count\": 5.5,", "/girders/count")]
     [InlineData("C35/45", "C36/46", "/materials/slab/class")]
     [InlineData("\"skew\": 0.20943951023931953", "\"skew\": 1.3", "/axes/skew")]
-    [InlineData("\"version\": 2", "\"version\": 3", "/version")]
+    [InlineData("\"version\": 3", "\"version\": 4", "/version")]
     [InlineData("\"startNorth\": 1850", "\"startNorth\": 1850, \"startNorth\": 0", "/road/startNorth")]
     public void What_is_wrong_is_found_at_its_place(string right, string wrong, string path)
     {

@@ -60,11 +60,11 @@ public class GroundAndModelTests
         var json = BinaryPrimitives.ReadInt32LittleEndian(file.AsSpan(12));
         var document = JsonDocument.Parse(file.AsMemory(20, json)).RootElement;
         var parts = document.GetProperty("nodes").EnumerateArray().Select(n => n.GetProperty("extras").GetProperty("part").GetString()).ToList();
-        Assert.Equal("/parts/slab", parts[0]);
+        Assert.Equal("/parts/units/1", parts[0]);
         Assert.Equal(15, parts.Count(p => p!.StartsWith("/parts/girders/")));
         Assert.Contains("/parapets/0", parts);
         var origin = document.GetProperty("asset").GetProperty("extras").GetProperty("origin").EnumerateArray().Select(v => v.GetDouble()).ToArray();
-        var solid = new BridgeSolids(geometry).Slab().Solid;
+        var solid = new BridgeSolids(geometry).Slabs().First().Solid;
         for (var i = 0; i < solid.Points.Length; i += 37)
         {
             float Read(int k) => BinaryPrimitives.ReadSingleLittleEndian(file.AsSpan(20 + json + 8 + 12 * i + 4 * k));

@@ -99,7 +99,7 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
     [InlineData("/axes/spans/0", "1e9", 422)]
     [InlineData("/axes/skew", "75", 422)]
     [InlineData("/axes/skew", "12 deg", 200)]
-    [InlineData("/deck/left/0/width", "-3", 422)]
+    [InlineData("/deck/patterns/0/left/0/width", "-3", 422)]
     [InlineData("/girders/count", "40", 422)]
     [InlineData("/girders/count", "four", 422)]
     [InlineData("/girders/overhangLeft", "0", 422)]
@@ -144,7 +144,7 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
         var id = await NewBridge();
         Task<HttpResponseMessage> Patch(string path, string value) => client.PatchAsync($"/api/bridges/{id}?revision=1&label=Edit", new StringContent($"[{{\"op\":\"replace\",\"path\":\"{path}\",\"value\":{value}}}]", Encoding.UTF8, "application/json-patch+json"));
         Assert.Equal(HttpStatusCode.OK, (await Patch("/deck/haunch", "0.05")).StatusCode);
-        Assert.Equal(HttpStatusCode.OK, (await Patch("/deck/surfacing", "0.09")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await Patch("/deck/patterns/0/surfacing", "0.09")).StatusCode);
         var conflict = await Patch("/deck/haunch", "0.06");
         Assert.Equal(HttpStatusCode.Conflict, conflict.StatusCode);
         Assert.Equal("0.05", (await JsonOf(conflict))["conflicts"]![0]!["theirs"]!.GetValue<string>());
@@ -212,6 +212,6 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
     public async Task Names_are_found()
     {
         var found = (await JsonOf(await client.GetAsync("/api/bridges/sorrel-brook/find?text=slab%20thick"))).AsArray();
-        Assert.Equal("/deck/slabThickness", found[0]!["path"]!.GetValue<string>());
+        Assert.Equal("/deck/patterns/0/slab/thickness", found[0]!["path"]!.GetValue<string>());
     }
 }

@@ -49,8 +49,8 @@ public class EntryReaderTests
     [InlineData("/axes/spans", "900*2", "between 1 and")]
     [InlineData("/road/profile/3/grade", "2", "no profile point ahead")]
     [InlineData("/road/profile/0/grade", "steep", "not a number")]
-    [InlineData("/deck/slabThickness", "220 kN", "not a unit of this value")]
-    [InlineData("/deck/left/0/kind", "runway", "not one of the choices")]
+    [InlineData("/deck/patterns/0/slab/thickness", "220 kN", "not a unit of this value")]
+    [InlineData("/deck/patterns/0/left/0/kind", "runway", "not one of the choices")]
     [InlineData("/parapets/0/squareToDeck", "maybe", "not one of the choices")]
     [InlineData("/deck/nothing", "1", "cannot be entered")]
     public void What_cannot_be_entered_is_told(string path, string text, string reason) => Assert.Contains(reason, EntryReader.Read(Demo, path, text).Error);
@@ -80,7 +80,7 @@ public class EntryReaderTests
         string Label(string path, string text) => EntryReader.Read(Demo, path, text).Label;
         Assert.Equal("Axis 2 moved to 130.500 m", Label("/axes/stations/2", "130.5"));
         Assert.Equal("Length of element 3 set to 150.000 m", Label("/road/elements/2/length", "150"));
-        Assert.Equal("Crossfall follows of strip 1 left set to Level", Label("/deck/left/0/crossfallLaw", "level"));
+        Assert.Equal("Crossfall follows of strip 1 left set to Level", Label("/deck/patterns/0/left/0/crossfallLaw", "level"));
         Assert.Equal("Stands of parapet 1 set to square to the deck", Label("/parapets/0/squareToDeck", "true"));
         Assert.Equal("Level of crossing 1 set to 39.250 m", Label("/crossings/0/level", "39.25"));
         Assert.Equal("Weight given back", Label("/parapets/0/weight", "").Replace(" of parapet 1", ""));
@@ -91,11 +91,11 @@ public class EntryReaderTests
     public void Typed_values_keep_their_digits_in_either_system()
     {
         var us = Demo with { Basis = Demo.Basis with { Units = "us" } };
-        Assert.Equal(0.2286, Enter(us, "/deck/slabThickness", "9").Deck.SlabThickness, 1e-15);
-        Assert.Equal(0.2286, Enter(us, "/deck/slabThickness", "228.6 mm").Deck.SlabThickness, 1e-15);
-        Assert.Equal(0.25, Enter(Demo, "/deck/slabThickness", "250").Deck.SlabThickness, 1e-15);
-        Assert.Equal(-0.0275, Enter(Demo, "/deck/left/1/crossfall", "-2.75 %").Deck.Left[1].Crossfall, 1e-15);
-        Assert.Equal(1 / 40.0, Enter(Demo, "/deck/left/1/crossfall", "1:40").Deck.Left[1].Crossfall, 1e-15);
+        Assert.Equal(0.2286, Enter(us, "/deck/patterns/0/slab/thickness", "9").Deck.Patterns[0].Slab.Thickness, 1e-15);
+        Assert.Equal(0.2286, Enter(us, "/deck/patterns/0/slab/thickness", "228.6 mm").Deck.Patterns[0].Slab.Thickness, 1e-15);
+        Assert.Equal(0.25, Enter(Demo, "/deck/patterns/0/slab/thickness", "250").Deck.Patterns[0].Slab.Thickness, 1e-15);
+        Assert.Equal(-0.0275, Enter(Demo, "/deck/patterns/0/left/1/crossfall", "-2.75 %").Deck.Patterns[0].Left[1].Crossfall, 1e-15);
+        Assert.Equal(1 / 40.0, Enter(Demo, "/deck/patterns/0/left/1/crossfall", "1:40").Deck.Patterns[0].Left[1].Crossfall, 1e-15);
         Assert.True(Enter(Demo, "/parapets/0/squareToDeck", "true").Parapets[0].SquareToDeck);
     }
 }

@@ -106,7 +106,7 @@ public sealed partial class RoadPagesTests(Application application) : IClassFixt
     public async Task Two_points_of_the_history_are_compared()
     {
         var id = await NewBridge("sorrel-brook.json");
-        await client.PostAsJsonAsync($"/api/bridges/{id}/entries", new { revision = 1, path = "/deck/slabThickness", text = "240" });
+        await client.PostAsJsonAsync($"/api/bridges/{id}/entries", new { revision = 1, path = "/deck/patterns/0/slab/thickness", text = "240" });
         var page = await client.GetStringAsync($"/bridges/{id}/compare");
         Assert.Contains("220 mm", page);
         Assert.Contains("240 mm", page);
@@ -152,7 +152,7 @@ public sealed partial class RoadPagesTests(Application application) : IClassFixt
     {
         var id = await NewBridge("hazel-row.json");
         string[] texts = ["", "abc", "-1", "0", "1e9", "1e999", "0.000001", "99999999999999999999", "1/0", "75", "12 m", "\u0000"];
-        var pick = step == "deck" ? "&pick=/deck/right/0" : step == "girders" ? "&pick=/parts/girders/2/spans/1" : "";
+        var pick = step == "deck" ? "&pick=/parts/units/1/right/0" : step == "girders" ? "&pick=/parts/girders/2/spans/1" : "";
         var ledger = JsonNode.Parse(await client.GetStringAsync($"/api/bridges/{id}/workspace?step={step}{pick}"))!["ledger"]!;
         var paths = ledger["groups"]!.AsArray().SelectMany(g => g!["rows"]!.AsArray()).Select(r => r!["path"]?.GetValue<string>()).OfType<string>().Distinct().ToList();
         Assert.True(paths.Count >= 3);

@@ -50,7 +50,7 @@ public class WorkspaceTests
     [Fact]
     public void Results_of_another_state_are_out_of_date_and_those_of_another_layout_are_not_shown()
     {
-        var thicker = Demo with { Deck = Demo.Deck with { SlabThickness = 0.24 } };
+        var thicker = Demo with { Deck = Demo.Deck with { Patterns = [Demo.Deck.Patterns[0] with { Slab = new() { Thickness = 0.24 } }] } };
         var old = Show(thicker, true, new() { Step = "checks" }, run: new("x", RunStatus.Running, 0.4, "Traffic on 100 of 315 points"));
         Assert.Equal("old", State(old, "checks"));
         Assert.Equal(("running", "Traffic on 100 of 315 points", true), (old.Run.Status, old.Run.Words, old.Run.CanStop));
@@ -119,11 +119,11 @@ public class WorkspaceTests
     [Fact]
     public void A_picked_strip_opens_its_laws()
     {
-        var groups = Show(Demo, false, new() { Step = "deck", Pick = "/deck/left/0" }).Ledger.Groups;
+        var groups = Show(Demo, false, new() { Step = "deck", Pick = "/parts/units/1/left/0" }).Ledger.Groups;
         Assert.Equal("Strip 1 on the left", groups[0].Title);
-        Assert.Equal("road", groups[0].Rows.Single(r => r.Path == "/deck/left/0/crossfallLaw").Value);
+        Assert.Equal("road", groups[0].Rows.Single(r => r.Path == "/deck/patterns/0/left/0/crossfallLaw").Value);
         Assert.Equal(["Width by place", "Crossfall by place"], groups.Skip(1).Take(2).Select(g => g.Title));
-        foreach (var odd in new[] { "/deck/left/9", "/deck/left/-1", "/deck/left/x", "/deck/middle/0", "/parts/none" })
+        foreach (var odd in new[] { "/parts/units/1/left/9", "/parts/units/1/left/-1", "/parts/units/7", "/deck/patterns/x", "/deck/patterns/-1/left/0", "/deck/middle/0", "/parts/none" })
             Assert.Equal("Strips, left", Show(Demo, false, new() { Step = "deck", Pick = odd }).Ledger.Groups[0].Title);
     }
 }

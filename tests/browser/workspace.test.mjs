@@ -67,8 +67,8 @@ test("a bridge is made by typing, broken, mended, undone, and found again after 
   await enter(page, "/axes/spans", "18 + 2*22.5");
   await enter(page, "/axes/skew", "10");
   await step(page, "Deck");
-  await enter(page, "/deck/left/0/width", "3.65");
-  await enter(page, "/deck/slabThickness", "240 mm");
+  await enter(page, "/deck/patterns/0/left/0/width", "3.65");
+  await enter(page, "/deck/patterns/0/slab/thickness", "240 mm");
   await step(page, "Girders");
   await enter(page, "/girders/count", "6");
   await enter(page, "/girders/overhangLeft", "0.9");
@@ -125,8 +125,8 @@ test("an edit in one browser shows in another, and the same value changed in bot
   assert.equal(await field(two, "/deck/haunch").inputValue(), "60");
   assert.equal(await field(one, "/deck/haunch").inputValue(), "45");
   await two.unroute("**/workspace?*");
-  await enter(one, "/deck/surfacing", "90");
-  await two.waitForFunction(() => document.getElementById("f-deck-surfacing").value === "90");
+  await enter(one, "/deck/patterns/0/surfacing", "90");
+  await two.waitForFunction(() => document.getElementById("f-deck-patterns-0-surfacing").value === "90");
   await type(two, "/deck/haunch", "60");
   await one.waitForFunction(() => document.getElementById("f-deck-haunch").value === "60");
   await one.close();
@@ -155,7 +155,7 @@ test("the station is moved with keys and by the band, and every drawing obeys", 
   await page.keyboard.type("slab thick");
   await page.locator(".find li").first().waitFor();
   await page.keyboard.press("Enter");
-  await page.waitForFunction(() => document.activeElement.id === "f-deck-slabThickness");
+  await page.waitForFunction(() => document.activeElement.id === "f-deck-patterns-0-slab-thickness");
   assert.deepEqual(page.faults, []);
   await page.close();
 });

@@ -27,9 +27,9 @@ public sealed record EffectPoint(int Girder, int Span, int Number, int Line, dou
         for (var girder = 0; girder < grillage.GirderMembers.Length; girder++)
         {
             double before = 0;
-            for (var span = 0; span + 1 < grillage.AxisLines.Length; span++)
+            for (var span = 0; span < grillage.Spans.Length; span++)
             {
-                var (first, last) = (grillage.AxisLines[span], grillage.AxisLines[span + 1]);
+                var (first, last) = grillage.Spans[span];
                 var (start, end) = (grillage.Nodes[grillage.NodeAt(girder + 1, first)], grillage.Nodes[grillage.NodeAt(girder + 1, last)]);
                 var length = Geometry.Point.Distance(start.At, end.At);
                 for (var k = 0; k <= PerSpan; k++)

@@ -33,11 +33,22 @@ public sealed class PermanentLoads
     /// <summary>Weight of a bare girder (N/m).</summary>
     public double Girder => girderWeight;
 
-    /// <summary>Weight of the slab and haunch that a girder carries while they are wet (N/m).</summary>
+    /// <summary>
+    /// Weight of the slab and haunch that a girder carries while they are wet (N/m): the mean along the span, by Simpson's rule, of the slab's
+    /// section over the girder's share of the width.
+    /// </summary>
     public double WetSlab(GirderLine girder, int span)
     {
-        var bridge = geometry.Bridge;
-        var area = geometry.WetSlabWidth(girder, span) * bridge.Deck.SlabThickness + bridge.Girders.Section.TopFlangeWidth * bridge.Deck.Haunch;
+        var (bridge, shape, slab) = (geometry.Bridge, geometry.UnitOf(span).Shape, geometry.UnitOf(span).Pattern.Slab);
+        var (left, right) = geometry.SlabShares(girder, span);
+        double At(double t)
+        {
+            var place = geometry.Road.Locate(geometry.OnGirder(girder, span, t));
+            return shape.At(place.Station).SlabArea(place.Offset - left, place.Offset + right);
+        }
+        // On a curve a straight girder's share, moved with it, may reach over an edge; half way along it does not.
+        var area = shape.IsConstant && slab is { EdgeThickness: null, Soffit: SoffitLaw.Parallel } ? (left + right) * slab.Thickness : (At(0) + 4 * At(0.5) + At(1)) / 6;
+        area += BridgeGeometry.ThickeningArea(slab) + bridge.Girders.Section.TopFlangeWidth * bridge.Deck.Haunch;
         return area * bridge.Loads.ConcreteWeight;
     }
 
@@ -45,23 +56,30 @@ public sealed class PermanentLoads
     public static double OnSimpleSpan(double perMetre, double span, double t, EffectKind kind) =>
         kind == EffectKind.Moment ? perMetre * span * span * t * (1 - t) / 2 : perMetre * span * (0.5 - t);
 
-    /// <summary>Load per area of a strip from its depth of fill above the slab (N/m²).</summary>
-    public static double StripLoad(StripPlace strip, Loads loads) => strip.MeanFill * (strip.UnitWeight ?? strip.Kind switch
+    /// <summary>Load per area of a strip from its depth of fill above the slab (N/m²), surfacing of its own at the top.</summary>
+    public static double StripLoad(StripPlace strip, Loads loads)
+    {
+        var surfacing = Math.Min(strip.Surfacing ?? 0, strip.MeanFill);
+        return surfacing * loads.SurfacingWeight + (strip.MeanFill - surfacing) * (strip.UnitWeight ?? KindWeight(strip.Kind, loads));
+    }
+
+    /// <summary>Unit weight of what lies on the slab where a strip has none of its own (N/m³).</summary>
+    public static double KindWeight(StripKind kind, Loads loads) => kind switch
     {
         StripKind.EdgeBeam => loads.ConcreteWeight,
-        StripKind.Footway or StripKind.Verge => loads.FootwayWeight,
+        StripKind.Footway or StripKind.Verge or StripKind.Median => loads.FootwayWeight,
         _ => loads.SurfacingWeight,
-    });
+    };
 
     private (double[], double) SpreadSuperimposed(Grillage grillage)
     {
         var nodal = new double[grillage.Nodes.Length];
-        var total = SpreadStrips(grillage, nodal, strip => strip.Kind is StripKind.EdgeBeam or StripKind.Footway or StripKind.Verge);
+        var total = SpreadStrips(grillage, nodal, strip => strip.Kind is not (StripKind.Carriageway or StripKind.HardStrip));
         foreach (var parapet in ParapetLine.All(geometry))
         {
-            double Weight(double station) => parapet.Covers(station) ? parapet.Weight : 0;
-            DeckLine.Along(grillage, geometry, parapet.Centre, false).Spread(nodal, Weight);
-            total += Along(parapet.Centre, Weight, false);
+            double Weight(double station) => parapet.Loads(station) ? parapet.Weight : 0;
+            DeckLine.Along(grillage, geometry, parapet.Centre, parapet.Unit).Spread(nodal, Weight);
+            total += Along(parapet.Unit, parapet.Centre, Weight, false);
         }
         return (nodal, total);
     }
@@ -75,39 +93,42 @@ public sealed class PermanentLoads
     private double SpreadStrips(Grillage grillage, double[] nodal, Func<StripPlace, bool> wanted)
     {
         double total = 0;
-        var strips = geometry.Deck.At(geometry.FirstStation).Strips;
-        for (var i = 0; i < strips.Length; i++)
+        foreach (var unit in geometry.Units)
         {
-            if (!wanted(strips[i])) continue;
-            var (strip, cells) = (i, Math.Max(2, (int)Math.Ceiling(strips[i].Width / 0.25)));
-            double PerMetre(double station)
+            var strips = unit.Shape.At(unit.Start.Station).Strips;
+            for (var i = 0; i < strips.Length; i++)
             {
-                var here = geometry.Deck.At(station).Strips[strip];
-                return StripLoad(here, geometry.Bridge.Loads) * here.Width;
+                if (!wanted(strips[i])) continue;
+                var (strip, cells) = (i, Math.Max(2, (int)Math.Ceiling(strips[i].Width / 0.25)));
+                double PerMetre(double station)
+                {
+                    var here = unit.Shape.At(station).Strips[strip];
+                    return StripLoad(here, geometry.Bridge.Loads) * here.Width;
+                }
+                foreach (var line in DeckLine.Cells(grillage, geometry, unit, strip, cells)) line.Spread(nodal, s => PerMetre(s) / cells);
+                total += Total(unit, strip, PerMetre);
             }
-            foreach (var line in DeckLine.Cells(grillage, geometry, strip, cells)) line.Spread(nodal, s => PerMetre(s) / cells);
-            total += Total(strip, PerMetre);
         }
         return total;
     }
 
-    /// <summary>Load of a strip between the end axes, worked out from its geometry: Gauss's rule across it of integrals along it.</summary>
-    private double Total(int strip, Func<double, double> perMetre)
+    /// <summary>Load of a strip between the axes of its unit, worked out from its geometry: Gauss's rule across it of integrals along it.</summary>
+    private double Total(UnitPlace unit, int strip, Func<double, double> perMetre)
     {
         var rule = Numerics.GaussLegendre.Ten;
         double sum = 0;
         for (var i = 0; i < rule.At.Length; i++)
         {
             var t = rule.At[i];
-            sum += rule.Weight[i] * Along(s => geometry.Deck.Within(strip, t, s), perMetre, true);
+            sum += rule.Weight[i] * Along(unit, s => unit.Shape.Within(strip, t, s), perMetre, true);
         }
         return sum;
     }
 
-    /// <summary>∫ value ds along a line between the end axes (Simpson's rule); ds is the length at the line's own offset, along the road for a strip.</summary>
-    private double Along(Func<double, double> offset, Func<double, double> value, bool ofStrip)
+    /// <summary>∫ value ds along a line between the axes of a unit (Simpson's rule); ds is the length at the line's own offset, along the road for a strip.</summary>
+    private double Along(UnitPlace unit, Func<double, double> offset, Func<double, double> value, bool ofStrip)
     {
-        var (from, to) = (geometry.Meet(geometry.Axes[0], offset).Station, geometry.Meet(geometry.Axes[^1], offset).Station);
+        var (from, to) = (geometry.Meet(unit.Start, offset).Station, geometry.Meet(unit.End, offset).Station);
         const int Steps = 64;
         var step = (to - from) / Steps;
         double sum = 0;

@@ -12,7 +12,7 @@ namespace Pravik.Core.Bridges;
 public sealed record Bridge
 {
     public const string FormatName = "pravik-bridge";
-    public const int CurrentVersion = 2;
+    public const int CurrentVersion = 3;
 
     public required string Format { get; init; }
     public required int Version { get; init; }
@@ -89,80 +89,8 @@ public enum AxisKind
 {
     Abutment,
     Pier,
-}
-
-/// <summary>The deck: strips of the road surface outward from the road line on each side, and the slab below them.</summary>
-public sealed record Deck
-{
-    public ImmutableArray<Strip> Left { get; init; } = Strip.Usual;
-    public ImmutableArray<Strip> Right { get; init; } = Strip.Usual;
-    public double SlabThickness { get; init; } = 0.22;
-
-    /// <summary>Thickness of the surfacing on the carriageway.</summary>
-    public double Surfacing { get; init; } = 0.10;
-
-    /// <summary>Concrete between girder top and slab soffit.</summary>
-    public double Haunch { get; init; } = 0.03;
-
-    /// <summary>How far the deck reaches beyond the first and last axis.</summary>
-    public double EndOverhang { get; init; } = 0.6;
-}
-
-/// <summary>What the crossfall of a strip follows.</summary>
-public enum CrossfallLaw
-{
-    /// <summary>Its own constant value.</summary>
-    Constant,
-    /// <summary>Its own table.</summary>
-    Table,
-    /// <summary>The superelevation of the road on its side.</summary>
-    Road,
-    Level,
-}
-
-/// <summary>A value at a place along the bridge: at a station, or at a distance from an axis (by its number). Linear between places.</summary>
-public sealed record LawPoint
-{
-    public int? Axis { get; init; }
-
-    /// <summary>Station, or distance ahead of the axis where one is named (m).</summary>
-    public double At { get; init; }
-    public double Value { get; init; }
-}
-
-public enum StripKind
-{
-    Carriageway,
-    HardStrip,
-    Verge,
-    Footway,
-    EdgeBeam,
-}
-
-/// <summary>
-/// One strip of the cross-section. Crossfall is rise per metre outward; the upstand is the step up at its inner boundary (a kerb). Where a
-/// table of widths or crossfalls is given it holds in place of the constant value, which is kept.
-/// </summary>
-public sealed record Strip
-{
-    public StripKind Kind { get; init; }
-    public double Width { get; init; }
-    public ImmutableArray<LawPoint> Widths { get; init; } = [];
-    public CrossfallLaw CrossfallLaw { get; init; }
-    public double Crossfall { get; init; }
-    public ImmutableArray<LawPoint> Crossfalls { get; init; } = [];
-    public double Upstand { get; init; }
-
-    /// <summary>Own unit weight of what lies on the slab (N/m³); null for that of its kind.</summary>
-    public double? UnitWeight { get; init; }
-
-    /// <summary>Half of a usual deck: a lane and a half, a footway and an edge beam.</summary>
-    public static ImmutableArray<Strip> Usual { get; } =
-    [
-        new() { Kind = StripKind.Carriageway, Width = 3.5, Crossfall = -0.025 },
-        new() { Kind = StripKind.Footway, Width = 1.5, Crossfall = 0.025, Upstand = 0.12 },
-        new() { Kind = StripKind.EdgeBeam, Width = 0.45, Upstand = 0.05 },
-    ];
+    /// <summary>A pier over which the deck is parted: one unit ends there and the next begins.</summary>
+    Joint,
 }
 
 /// <summary>Girders, equally spaced between the overhangs, one line for each in every span.</summary>

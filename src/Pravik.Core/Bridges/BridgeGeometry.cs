@@ -7,30 +7,44 @@ namespace Pravik.Core.Bridges;
 /// <summary>A support axis: its number from 1, name, station, skew (rad) and kind.</summary>
 public sealed record AxisPlace(int Number, string Name, double Station, double Skew, AxisKind Kind);
 
-/// <summary>A girder line: its number from the left, its offset at each axis, and its point there.</summary>
-public sealed record GirderLine(int Number, ImmutableArray<double> Offsets, ImmutableArray<Point> AtAxes)
+/// <summary>A girder line: its number from the left, and where it runs in each span.</summary>
+public sealed record GirderLine(int Number, ImmutableArray<GirderSpan> Spans)
 {
     public string Name => $"G{Number}";
 
     /// <summary>Distance between the axes of a span (from 0), along the straight girder.</summary>
-    public double SpanLength(int span) => Point.Distance(AtAxes[span], AtAxes[span + 1]);
+    public double SpanLength(int span) => Spans[span].Length;
+
+    /// <summary>Points along the line from axis to axis; over a joint it may step aside.</summary>
+    public IEnumerable<Point> Points => Spans.SelectMany(s => new[] { s.Start, s.End });
+}
+
+/// <summary>A girder in a span, from the axis at which it begins to the one at which it ends: its points there and their offsets.</summary>
+public sealed record GirderSpan(Point Start, Point End, double StartOffset, double EndOffset)
+{
+    public double Length => Point.Distance(Start, End);
+    public double MiddleOffset => (StartOffset + EndOffset) / 2;
 }
 
 /// <summary>Where everything is. A pure function of a valid bridge.</summary>
 public sealed class BridgeGeometry
 {
-    public BridgeGeometry(Bridge bridge)
+    /// <param name="bridge">A valid bridge.</param>
+    /// <param name="placeGirders">Whether to place girders; without them only the deck is looked at, as before it is known that they fit.</param>
+    public BridgeGeometry(Bridge bridge, bool placeGirders = true)
     {
         Bridge = bridge;
         Road = new(bridge.Road);
         Axes = [.. PlaceAxes(bridge.Axes)];
-        Deck = new(bridge.Deck, Road.Crossfalls, [.. Axes.Select(a => a.Station)], NationalValues.For(bridge.Basis)["kerbHeight"]);
-        Girders = [.. Enumerable.Range(1, bridge.Girders.Count).Select(Line)];
+        Units = [.. PlaceUnits()];
+        Girders = placeGirders ? [.. Enumerable.Range(1, bridge.Girders.Count).Select(Line)] : [];
     }
 
     public Bridge Bridge { get; }
     public RoadLine Road { get; }
-    public DeckShape Deck { get; }
+
+    /// <summary>The units of the deck, along the bridge.</summary>
+    public ImmutableArray<UnitPlace> Units { get; }
     public ImmutableArray<AxisPlace> Axes { get; }
     public ImmutableArray<GirderLine> Girders { get; }
 
@@ -48,40 +62,96 @@ public sealed class BridgeGeometry
     {
         get
         {
-            var parts = (Deck.HasConstantWidths ? [FirstStation] : Stations(40)).Select(s => Deck.At(s).Carriageway).OfType<CarriagewayPart>().ToList();
+            var parts = Units.SelectMany(unit => (unit.Shape.IsConstant ? [unit.Start.Station] : unit.Stations(40)).Select(s => unit.Shape.At(s).Carriageway)).OfType<CarriagewayPart>().ToList();
             return parts.Count == 0 ? null : new(parts.Min(p => p.From), parts.Max(p => p.To));
         }
     }
 
-    /// <summary>
-    /// Area of the deck in plan, ends cut along the end axes and moved out by the overhang (measured along the road): ∫∫ (1 − κ·o) ds do, by
-    /// Gauss's rule across each strip and Simpson's along it.
-    /// </summary>
-    public double DeckArea
+    /// <summary>Area of the deck in plan, ends cut along the axes and moved out by the overhangs (measured along the road).</summary>
+    public double DeckArea => Units.Sum(u => u.Integral((_, _) => 1));
+
+    /// <summary>Volume of the slab (m³): its thickness over the deck's area, less what inset edges take away, plus thickenings over girders.</summary>
+    public double SlabVolume => Units.Sum(unit =>
     {
-        get
+        var slab = unit.Pattern.Slab;
+        double EdgeLoss(int boundary)
         {
-            var rule = Numerics.GaussLegendre.Ten;
-            double area = 0;
-            for (var b = 0; b + 1 < Deck.Boundaries; b++)
+            var (from, to) = unit.Ends(boundary);
+            var at = unit.Shape.At((from + to) / 2);
+            // A corner moved sideways by e between neighbours whose levels differ by h takes e·h/2 away.
+            var corners = at.SlabCorners.ToList();
+            var (edge, next) = boundary == 0 ? (corners[0], corners[1]) : (corners[^1], corners[^2]);
+            return slab.EdgeInset * (at.SlabTop(edge) - at.SlabSoffit(next)) / 2 * Road.Line.LengthAt(unit.Shape.Boundary(boundary, (from + to) / 2), from, to);
+        }
+        var loss = slab.EdgeInset == 0 ? 0 : EdgeLoss(0) + EdgeLoss(unit.Shape.Boundaries - 1);
+        var over = Girders.Sum(g => Enumerable.Range(unit.FirstSpan, unit.SpanCount).Sum(span => g.SpanLength(span) * ThickeningArea(slab)));
+        return unit.Integral((s, o) => unit.Shape.At(s).Thickness(o)) - loss + over;
+    });
+
+    /// <summary>Area of a thickening over a girder: t·(w + 3t), its sides running out at 1:3.</summary>
+    public static double ThickeningArea(SlabShape slab) => slab.Thickening * (slab.ThickeningWidth + 3 * slab.Thickening);
+
+    /// <summary>The unit to which a span (from 0) belongs.</summary>
+    public UnitPlace UnitOf(int span) => Units.First(u => u.Has(span));
+
+    /// <summary>The unit at a place: the road line's where no offset is given. A joint parts units along its axis, skew or not.</summary>
+    public UnitPlace UnitAt(double station, double offset = 0)
+    {
+        foreach (var unit in Units)
+        {
+            if (unit == Units[^1] || IsBehind(unit.End, station, offset)) return unit;
+        }
+        return Units[^1];
+    }
+
+    /// <summary>The section of the unit at a place.</summary>
+    public DeckSection SectionAt(double station, double offset = 0) => UnitAt(station, offset).Shape.At(station);
+
+    /// <summary>Offset of the deck's left or right edge at a station, that of the unit which has the edge there.</summary>
+    public double LeftEdge(double station) => Edge(station, u => u.Shape.LeftEdge(station));
+
+    public double RightEdge(double station) => Edge(station, u => u.Shape.RightEdge(station));
+
+    /// <summary>
+    /// The deck as a section square to the road at a station cuts it: near skewed ends and joints only a part, or parts of two units. From left
+    /// to right; none beyond the ends.
+    /// </summary>
+    public ImmutableArray<DeckCut> CutAt(double station)
+    {
+        var cuts = ImmutableArray.CreateBuilder<DeckCut>();
+        foreach (var unit in Units)
+        {
+            var section = unit.Shape.At(station);
+            var (left, right) = (section.LeftEdge, section.RightEdge);
+            Narrow(o => station - (Meet(unit.Start, _ => o).Station - unit.StartOverhang));
+            if (left < right) Narrow(o => Meet(unit.End, _ => o).Station + unit.EndOverhang - station);
+            if (right - left > 1e-6) cuts.Add(new(unit, section, left, right));
+
+            // Keeps the offsets at which a measure, which runs one way across the deck, is not negative.
+            void Narrow(Func<double, double> inside)
             {
-                for (var i = 0; i < rule.At.Length; i++)
+                var (atLeft, atRight) = (inside(left), inside(right));
+                if (atLeft >= 0 && atRight >= 0) return;
+                if (atLeft < 0 && atRight < 0) (left, right) = (0, 0);
+                else if (Numerics.Roots.Bisect(inside, left, right) is { } edge)
                 {
-                    var t = rule.At[i];
-                    double Offset(double s) => Deck.Within(b, t, s);
-                    var (from, to) = (Meet(Axes[0], Offset).Station - Bridge.Deck.EndOverhang, Meet(Axes[^1], Offset).Station + Bridge.Deck.EndOverhang);
-                    var pieces = Deck.HasConstantWidths ? 1 : 64;
-                    for (var k = 0; k < pieces; k++)
-                    {
-                        var (a, c) = (from + k * (to - from) / pieces, from + (k + 1) * (to - from) / pieces);
-                        var curvature = (Road.Azimuth(c) - Road.Azimuth(a)) / (c - a);
-                        double Strip(double s) => (Deck.Boundary(b + 1, s) - Deck.Boundary(b, s)) * (1 - curvature * Offset(s));
-                        area += rule.Weight[i] * (c - a) * (Strip(a) + 4 * Strip((a + c) / 2) + Strip(c)) / 6;
-                    }
+                    if (atLeft < 0) left = edge;
+                    else right = edge;
                 }
             }
-            return area;
         }
+        return [.. cuts.OrderBy(c => c.From)];
+    }
+
+    private double Edge(double station, Func<UnitPlace, double> edge) => edge(Units.Length == 1 ? Units[0] : UnitAt(station, edge(UnitAt(station))));
+
+    /// <summary>Whether a place lies behind an axis. Far from it the station tells; near it, the side of the axis's line.</summary>
+    private bool IsBehind(AxisPlace axis, double station, double offset)
+    {
+        var reach = 1 + 2 * Math.Abs(offset * Math.Tan(axis.Skew));
+        if (offset == 0 || Math.Abs(station - axis.Station) > reach) return station < axis.Station;
+        var direction = Point.Towards(Road.Azimuth(axis.Station) + Math.PI / 2 + axis.Skew);
+        return direction.Cross(Road.At(station, offset) - Road.At(axis.Station)) < 0;
     }
 
     public Titles Titles => Bridge.Basis.Titles;
@@ -109,21 +179,25 @@ public sealed class BridgeGeometry
     /// <summary>The corners of the deck: the end axes, moved out by the overhang, on the left and the right edge.</summary>
     public IEnumerable<(string Name, RoadPlace Place)> Corners()
     {
-        foreach (var (axis, outward, end) in new[] { (Axes[0], -1, "first"), (Axes[^1], 1, "last") })
+        foreach (var (unit, axis, outward, end) in new[] { (Units[0], Axes[0], -Units[0].StartOverhang, "first"), (Units[^1], Axes[^1], Units[^1].EndOverhang, "last") })
         {
-            foreach (var (boundary, side) in new[] { (0, "left"), (Deck.Boundaries - 1, "right") })
+            foreach (var (boundary, side) in new[] { (0, "left"), (unit.Shape.Boundaries - 1, "right") })
             {
-                var place = BoundaryOnAxis(axis, boundary);
-                yield return ($"{end} {side}", place with { Station = place.Station + outward * Bridge.Deck.EndOverhang });
+                var place = unit.BoundaryOnAxis(axis, boundary);
+                yield return ($"{end} {side}", place with { Station = place.Station + outward });
             }
         }
     }
 
-    /// <summary>Where an axis meets a boundary of the deck's strips, numbered from the left edge.</summary>
-    public RoadPlace BoundaryOnAxis(AxisPlace axis, int boundary) => Meet(axis, s => Deck.Boundary(boundary, s));
+    /// <summary>Where an axis meets the deck's left and right edges: those of the wider unit at a joint.</summary>
+    public (RoadPlace Left, RoadPlace Right) EdgesOn(AxisPlace axis)
+    {
+        var at = Units.Where(u => axis.Number >= u.Start.Number && axis.Number <= u.End.Number).Select(u => u.OnAxis(axis)).ToList();
+        return (at.MinBy(e => e.Left.Offset).Left, at.MaxBy(e => e.Right.Offset).Right);
+    }
 
     /// <summary>A point on a girder at fraction t of a span (0 at its first axis). Girders are straight between axes.</summary>
-    public Point OnGirder(GirderLine girder, int span, double t) => Point.Between(girder.AtAxes[span], girder.AtAxes[span + 1], t);
+    public Point OnGirder(GirderLine girder, int span, double t) => Point.Between(girder.Spans[span].Start, girder.Spans[span].End, t);
 
     /// <summary>
     /// Offset of a girder where the section square to the road at a station cuts it; null before its first axis and beyond its last.
@@ -140,12 +214,12 @@ public sealed class BridgeGeometry
         return null;
     }
 
-    /// <summary>The span (from 0) in which a station of the road line lies; the first or last beyond the ends.</summary>
-    public int SpanAt(double station)
+    /// <summary>The span (from 0) in which a place lies, the road line's where no offset is given; the first or last beyond the ends.</summary>
+    public int SpanAt(double station, double offset = 0)
     {
         for (var i = 0; i < SpanCount - 1; i++)
         {
-            if (station < Axes[i + 1].Station) return i;
+            if (IsBehind(Axes[i + 1], station, offset)) return i;
         }
         return SpanCount - 1;
     }
@@ -163,17 +237,41 @@ public sealed class BridgeGeometry
     /// </summary>
     public (double Left, double Right) SlabShares(GirderLine girder, int span)
     {
-        var place = Road.Locate(OnGirder(girder, span, 0.5));
-        var offset = (girder.Offsets[span] + girder.Offsets[span + 1]) / 2;
-        double Gap(GirderLine other) => Math.Abs((other.Offsets[span] + other.Offsets[span + 1]) / 2 - offset) / 2;
-        return (girder.Number == 1 ? offset - Deck.LeftEdge(place.Station) : Gap(Girders[girder.Number - 2]), girder.Number == Girders.Length ? Deck.RightEdge(place.Station) - offset : Gap(Girders[girder.Number]));
+        var station = Road.Locate(OnGirder(girder, span, 0.5)).Station;
+        var (offset, shape) = (girder.Spans[span].MiddleOffset, UnitOf(span).Shape);
+        double Gap(GirderLine other) => Math.Abs(other.Spans[span].MiddleOffset - offset) / 2;
+        return (girder.Number == 1 ? offset - shape.LeftEdge(station) : Gap(Girders[girder.Number - 2]), girder.Number == Girders.Length ? shape.RightEdge(station) - offset : Gap(Girders[girder.Number]));
     }
 
+    /// <summary>Thickness of the slab over a girder at fraction t of a span, without the thickening over it.</summary>
+    public double SlabThickness(GirderLine girder, int span, double t)
+    {
+        var shape = UnitOf(span).Shape;
+        var place = shape.IsConstant ? new RoadPlace(0, girder.Spans[span].StartOffset + t * (girder.Spans[span].EndOffset - girder.Spans[span].StartOffset), 0) : Road.Locate(OnGirder(girder, span, t));
+        return shape.At(place.Station).Thickness(place.Offset);
+    }
+
+    /// <summary>Concrete between girder top and slab soffit in a span, with the slab's thickening over girders.</summary>
+    public double Haunch(int span) => Bridge.Deck.Haunch + UnitOf(span).Pattern.Slab.Thickening;
+
     /// <summary>Spacing of girders square to the road at a station; 0 for a single girder.</summary>
-    public double SpacingAt(double station)
+    public double SpacingAt(double station) => Spacing(UnitAt(station).Shape, station);
+
+    /// <summary>Spacing of girders in a span (from 0) at a station.</summary>
+    public double SpacingIn(int span, double station) => Spacing(UnitOf(span).Shape, station);
+
+    private double Spacing(DeckShape shape, double station)
     {
         var girders = Bridge.Girders;
-        return girders.Count == 1 ? 0 : (Deck.RightEdge(station) - Deck.LeftEdge(station) - girders.OverhangLeft - (girders.OverhangRight ?? girders.OverhangLeft)) / (girders.Count - 1);
+        return girders.Count == 1 ? 0 : (shape.RightEdge(station) - shape.LeftEdge(station) - girders.OverhangLeft - (girders.OverhangRight ?? girders.OverhangLeft)) / (girders.Count - 1);
+    }
+
+    /// <summary>Units lie between the ends of the bridge and the joints.</summary>
+    private IEnumerable<UnitPlace> PlaceUnits()
+    {
+        var kerbHeight = NationalValues.For(Bridge.Basis)["kerbHeight"];
+        var ends = Axes.Where(a => a.Number == 1 || a.Number == Axes.Length || a.Kind == AxisKind.Joint).ToList();
+        for (var i = 1; i < ends.Count; i++) yield return new(this, i, ends[i - 1], ends[i], kerbHeight);
     }
 
     private IEnumerable<AxisPlace> PlaceAxes(Axes axes)
@@ -192,7 +290,13 @@ public sealed class BridgeGeometry
     /// <summary>A girder line, equally spaced with the others between the overhangs at every axis: where the deck widens, girders splay.</summary>
     private GirderLine Line(int number)
     {
-        var places = Axes.Select(axis => Meet(axis, s => Deck.LeftEdge(s) + Bridge.Girders.OverhangLeft + (number - 1) * SpacingAt(s))).ToList();
-        return new(number, [.. places.Select(p => p.Offset)], [.. places.Select(Road.At)]);
+        var spans = ImmutableArray.CreateBuilder<GirderSpan>();
+        foreach (var unit in Units)
+        {
+            var shape = unit.Shape;
+            var places = Axes[(unit.Start.Number - 1)..unit.End.Number].Select(axis => Meet(axis, s => shape.LeftEdge(s) + Bridge.Girders.OverhangLeft + (number - 1) * Spacing(shape, s))).ToList();
+            for (var i = 1; i < places.Count; i++) spans.Add(new(Road.At(places[i - 1]), Road.At(places[i]), places[i - 1].Offset, places[i].Offset));
+        }
+        return new(number, spans.ToImmutable());
     }
 }

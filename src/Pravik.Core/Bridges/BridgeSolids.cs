@@ -9,35 +9,84 @@ public sealed record PartSolid(string Path, string Kind, string Name, Solid Soli
 public sealed class BridgeSolids(BridgeGeometry geometry)
 {
     private const double LongestPiece = 1;
-    private readonly Deck deck = geometry.Bridge.Deck;
 
-    public IReadOnlyList<PartSolid> All() => [Slab(), .. Strips(), .. Girders(), .. Parapets()];
+    public IReadOnlyList<PartSolid> All() => [.. Slabs(), .. Strips(), .. Girders(), .. Parapets()];
 
-    public PartSolid Slab()
+    /// <summary>The slab of every unit, and its thickenings over the girders.</summary>
+    public IEnumerable<PartSolid> Slabs()
     {
-        var last = geometry.Deck.Boundaries - 1;
-        return new("/parts/slab", "slab", "Slab", Sweep(0, last, (section, b) =>
+        foreach (var unit in geometry.Units)
         {
-            var top = b == 0 ? section.Strips[0].SlabFrom : section.Strips[b - 1].SlabTo;
-            return (top - deck.SlabThickness, top);
-        }));
+            yield return new($"/parts/units/{unit.Number}", "slab", geometry.Units.Length == 1 ? "Slab" : $"Slab, {unit.Name}", Slab(unit));
+            if (unit.Pattern.Slab.Thickening <= 0) continue;
+            foreach (var girder in geometry.Girders)
+            {
+                for (var span = unit.FirstSpan; span <= unit.LastSpan; span++)
+                    yield return new($"/parts/units/{unit.Number}", "slab", $"Thickening over {girder.Name}, span {span + 1}", Thickening(girder, span, unit.Pattern.Slab));
+            }
+        }
     }
 
     /// <summary>What lies on the slab: surfacing, footways, verges, edge beams. A strip that is nowhere above the slab is left out.</summary>
     public IEnumerable<PartSolid> Strips()
     {
-        var strips = geometry.Deck.At(geometry.FirstStation).Strips;
-        for (var i = 0; i < strips.Length; i++)
+        foreach (var unit in geometry.Units)
         {
-            if (strips[i].MeanFill <= 1e-6) continue;
-            var strip = i;
-            var kind = strips[i].Kind switch { StripKind.Carriageway or StripKind.HardStrip => "surfacing", StripKind.EdgeBeam => "edge beams", _ => "footways" };
-            yield return new(strips[i].Path, kind, Name(strips[i].Kind), Sweep(i, i + 1, (section, b) =>
+            var strips = unit.Shape.At(unit.Start.Station).Strips;
+            for (var i = 0; i < strips.Length; i++)
             {
-                var here = section.Strips[strip];
-                return b == strip ? (here.SlabFrom, here.SurfaceFrom) : (here.SlabTo, here.SurfaceTo);
-            }));
+                if (strips[i].MeanFill <= 1e-6) continue;
+                var strip = i;
+                var kind = strips[i].Kind switch { StripKind.Carriageway or StripKind.HardStrip => "surfacing", StripKind.EdgeBeam => "edge beams", _ => "footways" };
+                yield return new(strips[i].Part, kind, Name(strips[i].Kind), Sweep(unit, [strip, strip + 1], [0, 0], (section, k) =>
+                {
+                    var here = section.Strips[strip];
+                    return k == 0 ? (here.SlabFrom, here.SurfaceFrom) : (here.SlabTo, here.SurfaceTo);
+                }));
+            }
         }
+    }
+
+    /// <summary>The slab, with its corners at the boundaries of the strips and where the thickness begins to change towards the edges.</summary>
+    private Solid Slab(UnitPlace unit)
+    {
+        var (slab, last) = (unit.Pattern.Slab, unit.Shape.Boundaries - 1);
+        var boundaries = Enumerable.Range(0, last + 1).Select(b => (double)b).ToList();
+        if (slab.EdgeThickness is not null)
+        {
+            // Where the taper ends, as a place among the boundaries; half way along the unit, so that corners keep their order where it widens.
+            var middle = unit.Shape.At((unit.Start.Station + unit.End.Station) / 2);
+            foreach (var corner in new[] { middle.LeftEdge + slab.EdgeTaper, middle.RightEdge - slab.EdgeTaper })
+            {
+                var strip = middle.Strips.IndexOf(middle.StripAt(corner));
+                boundaries.Add(strip + (corner - middle.Strips[strip].From) / middle.Strips[strip].Width);
+            }
+            boundaries = [.. boundaries.Where(b => b >= 0 && b <= last).Distinct().Order()];
+        }
+        double Inset(int k) => k == 0 ? slab.EdgeInset : k == boundaries.Count - 1 ? -slab.EdgeInset : 0;
+        return Sweep(unit, boundaries, [.. boundaries.Select((_, k) => Inset(k))], (section, k) =>
+        {
+            var b = boundaries[k];
+            var strip = section.Strips[Math.Min((int)b, last - 1)];
+            var offset = strip.From + (b - Math.Min((int)b, last - 1)) * strip.Width;
+            var top = strip.SlabFrom + (b - Math.Min((int)b, last - 1)) * (strip.SlabTo - strip.SlabFrom);
+            return (top - section.Thickness(offset), top);
+        });
+    }
+
+    /// <summary>The slab's thickening over a girder: a trapezium below the soffit, led straight from axis to axis.</summary>
+    private Solid Thickening(GirderLine girder, int span, SlabShape slab)
+    {
+        var at = girder.Spans[span];
+        var along = 1 / at.Length * (at.End - at.Start);
+        var right = new Point(along.Y, -along.X);
+        var (half, reach, depth) = (slab.ThickeningWidth / 2, slab.ThickeningWidth / 2 + 3 * slab.Thickening, slab.Thickening);
+        return Solid.Sweep([.. new[] { 0.0, 1 }.Select(t =>
+        {
+            var (p, level) = (Point.Between(at.Start, at.End, t), TopAt(girder, span, t == 1) + geometry.Bridge.Deck.Haunch + depth);
+            Point3 Corner(double across, double below) => new(p.X + across * right.X, p.Y + across * right.Y, level - below);
+            return (new[] { Corner(-reach, 0), Corner(-half, depth), Corner(half, depth), Corner(reach, 0) }, new[] { Corner(-reach, 0), Corner(-half, 0), Corner(half, 0), Corner(reach, 0) });
+        })]);
     }
 
     /// <summary>Girders, straight from end to end; their ends are square to them.</summary>
@@ -50,8 +99,8 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         {
             for (var span = 0; span < geometry.SpanCount; span++)
             {
-                var (a, b) = (girder.AtAxes[span], girder.AtAxes[span + 1]);
-                var (levelA, levelB) = (TopAt(girder, span), TopAt(girder, span + 1));
+                var (a, b) = (girder.Spans[span].Start, girder.Spans[span].End);
+                var (levelA, levelB) = (TopAt(girder, span, false), TopAt(girder, span, true));
                 var length = Point.Distance(a, b);
                 var gap = geometry.Bridge.Girders.EndGap / length;
                 var along = 1 / length * (b - a);
@@ -96,30 +145,38 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         return new(line.Path, "parapets", $"Parapet {line.Index + 1} {(line.Side < 0 ? "left" : "right")}", Solid.Lead(rings, new Polygon(seen).Triangulate()!.Value));
     }
 
-    /// <summary>Level of a girder's top where it meets an axis (from 0): the slab's soffit there less the haunch.</summary>
-    public double TopAt(GirderLine girder, int axis)
+    /// <summary>Level of a girder's top at the axis where a span (from 0) begins or ends: the slab's soffit there less the haunch.</summary>
+    public double TopAt(GirderLine girder, int span, bool atEnd)
     {
-        var place = geometry.Road.Locate(girder.AtAxes[axis]);
-        return geometry.Road.Level(place.Station) + geometry.Deck.At(place.Station).SlabTop(place.Offset) - deck.SlabThickness - deck.Haunch;
+        var place = geometry.Road.Locate(atEnd ? girder.Spans[span].End : girder.Spans[span].Start);
+        return geometry.Road.Level(place.Station) + geometry.UnitOf(span).Shape.At(place.Station).SlabSoffit(place.Offset) - geometry.Haunch(span);
     }
 
-    /// <summary>A layer of the deck between two boundaries, its ends cut along the end axes; levels relative to the road line at each boundary.</summary>
-    private Solid Sweep(int from, int to, Func<DeckSection, int, (double Lower, double Upper)> levels)
+    /// <summary>
+    /// A layer of a unit along boundaries of its strips (or places between them), its ends cut along its axes; levels relative to the road line at
+    /// each of them, the lower side moved across by the insets.
+    /// </summary>
+    private Solid Sweep(UnitPlace unit, IReadOnlyList<double> boundaries, double[] insets, Func<DeckSection, int, (double Lower, double Upper)> levels)
     {
-        var boundaries = Enumerable.Range(from, to - from + 1).ToList();
-        var ends = boundaries.Select(b => (geometry.BoundaryOnAxis(geometry.Axes[0], b).Station - deck.EndOverhang, geometry.BoundaryOnAxis(geometry.Axes[^1], b).Station + deck.EndOverhang)).ToList();
-        var pieces = Math.Max(1, (int)Math.Ceiling(ends.Max(e => e.Item2 - e.Item1) / LongestPiece));
+        double Offset(double boundary, double station)
+        {
+            var strip = Math.Min((int)boundary, unit.Shape.Boundaries - 2);
+            return unit.Shape.Within(strip, boundary - strip, station);
+        }
+        var ends = boundaries.Select(b => unit.Ends(s => Offset(b, s))).ToList();
+        var pieces = Math.Max(1, (int)Math.Ceiling(ends.Max(e => e.To - e.From) / LongestPiece));
         List<(Point3[], Point3[])> sections = [];
         for (var i = 0; i <= pieces; i++)
         {
             var (lower, upper) = (new Point3[boundaries.Count], new Point3[boundaries.Count]);
             for (var k = 0; k < boundaries.Count; k++)
             {
-                var station = ends[k].Item1 + (ends[k].Item2 - ends[k].Item1) * i / pieces;
-                var (point, level) = (geometry.Road.At(station, geometry.Deck.Boundary(boundaries[k], station)), geometry.Road.Level(station));
-                var (low, high) = levels(geometry.Deck.At(station), boundaries[k]);
-                lower[k] = new(point.X, point.Y, level + low);
-                upper[k] = new(point.X, point.Y, level + high);
+                var station = ends[k].From + (ends[k].To - ends[k].From) * i / pieces;
+                var (section, offset, level) = (unit.Shape.At(station), Offset(boundaries[k], station), geometry.Road.Level(station));
+                var (low, high) = levels(section, k);
+                var (under, over) = (geometry.Road.At(station, offset + insets[k]), geometry.Road.At(station, offset));
+                lower[k] = new(under.X, under.Y, level + low);
+                upper[k] = new(over.X, over.Y, level + high);
             }
             sections.Add((lower, upper));
         }
@@ -132,6 +189,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         StripKind.HardStrip => "Hard strip surfacing",
         StripKind.Verge => "Verge",
         StripKind.Footway => "Footway",
+        StripKind.Median => "Median",
         _ => "Edge beam",
     };
 }

@@ -11,7 +11,6 @@ namespace Pravik.Core.Bridges;
 public static class BridgeValidation
 {
     public const double GreatestSkew = 60 * Math.PI / 180;
-    private const double GreatestCrossfall = 0.15;
 
     public static IReadOnlyList<Finding> Check(Bridge bridge)
     {
@@ -25,7 +24,7 @@ public static class BridgeValidation
             bounds.Text("/ground/hash", "The ground's hash", ground.Hash, 64);
         }
         Axes(bridge, bounds);
-        Deck(bridge.Deck, bridge.Axes.Spans.Length + 1, bounds);
+        DeckValidation.Check(bridge.Deck, bridge.Axes.Spans.Length + 1, bounds);
         Parapets(bridge, bounds);
         Crossings(bridge, bounds);
         GirderSizes(bridge.Girders, bounds);
@@ -62,22 +61,13 @@ public static class BridgeValidation
             else if (bridge.Parapets.Length > 20) bounds.Error("/parapets", "There are at most 20 parapets.");
             if (bridge.Crossings.IsDefault || bridge.Crossings.Contains(null!)) bounds.Error("/crossings", "The list of crossings, or an item of it, is missing.");
             else if (bridge.Crossings.Length > 50) bounds.Error("/crossings", "There are at most 50 crossings.");
-            CheckStrips("/deck/left", bridge.Deck!.Left, bounds);
-            CheckStrips("/deck/right", bridge.Deck.Right, bounds);
+            DeckValidation.CheckLists(bridge.Deck!, bounds);
             for (var i = 0; !bridge.Girders.Strands.Rows.IsDefault && i < bridge.Girders.Strands.Rows.Length; i++)
             {
                 if (bridge.Girders.Strands.Rows[i] is null) bounds.Error($"/girders/strands/rows/{i}", "This row is missing.");
             }
         }
         return !bounds.HasErrors;
-    }
-
-    private static void CheckStrips(string path, System.Collections.Immutable.ImmutableArray<Strip> strips, Bounds bounds)
-    {
-        if (strips.IsDefault) bounds.Error(path, "The list of strips is missing.");
-        else if (strips.Length > 12) bounds.Error(path, $"A side has at most 12 strips; {strips.Length} were given.");
-        else if (strips.Contains(null!)) bounds.Error(path, "A strip is missing.");
-        else if (strips.Any(s => s.Widths.IsDefault || s.Crossfalls.IsDefault || s.Widths.Length > 200 || s.Crossfalls.Length > 200 || s.Widths.Contains(null!) || s.Crossfalls.Contains(null!))) bounds.Error(path, "A table of a strip is missing, has a missing entry, or has more than 200.");
     }
 
     private static void Basis(Bridge bridge, Bounds bounds)
@@ -142,42 +132,8 @@ public static class BridgeValidation
                 bounds.Own($"{path}/skew", $"Skew of {words}", own.Skew, -GreatestSkew, GreatestSkew, QuantityKind.Angle);
                 bounds.Own($"{path}/azimuth", $"Direction of {words}", own.Azimuth, -2 * Math.PI, 2 * Math.PI, QuantityKind.Angle);
                 if (own.Kind is { } kind && !Enum.IsDefined(kind)) bounds.Error($"{path}/kind", $"The kind of {words} is not known.");
+                else if (own.Kind == AxisKind.Joint && (n == 1 || n == axes.Spans.Length + 1)) bounds.Error($"{path}/kind", $"The deck ends at {words}: a joint parts it at an axis between.");
             }
-        }
-    }
-
-    private static void Deck(Deck deck, int axisCount, Bounds bounds)
-    {
-        foreach (var (side, strips) in new[] { ("left", deck.Left), ("right", deck.Right) })
-        {
-            for (var i = 0; i < strips.Length; i++)
-            {
-                var (path, name) = ($"/deck/{side}/{i}", $"strip {i + 1} on the {side}");
-                if (!Enum.IsDefined(strips[i].Kind)) bounds.Error($"{path}/kind", $"The kind of {name} is not known.");
-                bounds.Between($"{path}/width", $"Width of {name}", strips[i].Width, 0.05, 30, QuantityKind.Length);
-                bounds.Between($"{path}/crossfall", $"Crossfall of {name}", strips[i].Crossfall, -GreatestCrossfall, GreatestCrossfall, QuantityKind.Slope);
-                if (!Enum.IsDefined(strips[i].CrossfallLaw)) bounds.Error($"{path}/crossfallLaw", $"The crossfall law of {name} is not known.");
-                Table($"{path}/widths", $"width of {name}", strips[i].Widths, 0.05, 30, QuantityKind.Length, axisCount, bounds);
-                Table($"{path}/crossfalls", $"crossfall of {name}", strips[i].Crossfalls, -GreatestCrossfall, GreatestCrossfall, QuantityKind.Slope, axisCount, bounds);
-                if (strips[i] is { CrossfallLaw: CrossfallLaw.Table, Crossfalls.IsEmpty: true }) bounds.Warning($"{path}/crossfalls", $"The crossfall of {name} is to follow a table that has no entry; its constant value holds.");
-                bounds.Own($"{path}/unitWeight", $"Unit weight on {name}", strips[i].UnitWeight, 0, 80e3, QuantityKind.UnitWeight);
-                bounds.Between($"{path}/upstand", $"Upstand of {name}", strips[i].Upstand, -0.5, 1.5, QuantityKind.Size);
-            }
-        }
-        bounds.Between("/deck/slabThickness", "Slab thickness", deck.SlabThickness, 0.10, 1.0, QuantityKind.Size);
-        bounds.Between("/deck/surfacing", "Surfacing", deck.Surfacing, 0, 0.5, QuantityKind.Size);
-        bounds.Between("/deck/haunch", "Haunch", deck.Haunch, 0, 0.5, QuantityKind.Size);
-        bounds.Between("/deck/endOverhang", "Deck beyond the end axes", deck.EndOverhang, 0, 3, QuantityKind.Length);
-    }
-
-    private static void Table(string path, string name, System.Collections.Immutable.ImmutableArray<LawPoint> table, double least, double greatest, QuantityKind kind, int axisCount, Bounds bounds)
-    {
-        for (var i = 0; i < table.Length; i++)
-        {
-            bounds.Between($"{path}/{i}/value", $"Entry {i + 1} of the {name}", table[i].Value, least, greatest, kind);
-            bounds.Between($"{path}/{i}/at", $"Place {i + 1} of the {name}", table[i].At, -1e6, 2e6, QuantityKind.Length);
-            if (table[i].Axis is { } axis && (axis < 1 || axis > axisCount)) bounds.Error($"{path}/{i}/axis", $"Entry {i + 1} of the {name} names axis {axis}; there are {axisCount}.");
-            if (i > 0 && table[i].Axis == table[i - 1].Axis && table[i].At - table[i - 1].At < 1e-6) bounds.Error($"{path}/{i}/at", $"Entry {i + 1} of the {name} does not lie beyond the one before it.");
         }
     }
 
@@ -207,7 +163,7 @@ public static class BridgeValidation
             else if (parapet.Outline.Length is < 3 or > 100 || parapet.Outline.Any(p => p.IsDefault || p.Length != 2 || p.Any(v => !(Math.Abs(v) < 10))))
                 bounds.Error($"{path}/outline", "An own outline has 3 to 100 points of two numbers each, across and up, all less than 10 m.");
             else if (ParapetProfile.Of(parapet)!.Outlines[0].Triangulate() is null) bounds.Error($"{path}/outline", "The own outline crosses itself or has no area.");
-            var most = parapet.Side switch { ParapetSide.Left => bridge.Deck.Left.Length, ParapetSide.Right => bridge.Deck.Right.Length, _ => Math.Min(bridge.Deck.Left.Length, bridge.Deck.Right.Length) };
+            var most = bridge.Deck.Patterns.Max(p => parapet.Side switch { ParapetSide.Left => p.Left.Length, ParapetSide.Right => p.Right.Length, _ => Math.Min(p.Left.Length, p.Right.Length) });
             if (parapet.Boundary is { } boundary && (boundary < 0 || boundary > most)) bounds.Error($"{path}/boundary", $"Boundaries of strips are counted from 0 at the road line to {most} at the edge.");
             bounds.Between($"{path}/across", "Distance to the traffic face", parapet.Across, -10, 10, QuantityKind.Size);
             bounds.Between($"{path}/rise", "Rise of the foot", parapet.Rise, -1, 2, QuantityKind.Size);

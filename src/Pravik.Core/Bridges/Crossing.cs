@@ -58,8 +58,8 @@ public static class Clearances
         {
             for (var span = 0; span < geometry.SpanCount; span++)
             {
-                var (a, b) = (girder.AtAxes[span], girder.AtAxes[span + 1]);
-                var (from, to) = (solids.TopAt(girder, span) - shape.Depth, solids.TopAt(girder, span + 1) - shape.Depth);
+                var (a, b) = (girder.Spans[span].Start, girder.Spans[span].End);
+                var (from, to) = (solids.TopAt(girder, span, false) - shape.Depth, solids.TopAt(girder, span, true) - shape.Depth);
                 var ahead = 1 / Point.Distance(a, b) * (b - a);
                 foreach (var side in new[] { -0.5, 0, 0.5 })
                 {

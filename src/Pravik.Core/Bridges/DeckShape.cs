@@ -4,40 +4,55 @@ using Pravik.Core.Roads;
 namespace Pravik.Core.Bridges;
 
 /// <summary>
-/// The deck along the bridge: its cross-section at any station, with widths and crossfalls by their laws. Boundaries of strips are numbered
-/// from the left edge (0) to the right edge.
+/// A cross-section along the bridge: its section at any station, with widths, crossfalls and thickness by their laws. Boundaries of strips are
+/// numbered from the left edge (0) to the right edge.
 /// </summary>
 public sealed class DeckShape
 {
-    private readonly Deck deck;
-    private readonly CrossfallLine road;
+    private readonly DeckPattern pattern;
+    private readonly RoadLine road;
     private readonly ImmutableArray<double> axes;
     private readonly double kerbHeight;
+    private readonly int number;
     private readonly DeckSection? only;
 
-    public DeckShape(Deck deck, CrossfallLine road, ImmutableArray<double> axisStations, double kerbHeight)
+    /// <param name="pattern">The cross-section.</param>
+    /// <param name="number">Number of the unit that has it, for the paths of its strips.</param>
+    /// <param name="patternIndex">Number of the pattern in the library, for the same.</param>
+    /// <param name="road">The road, whose superelevation and lines strips may follow.</param>
+    /// <param name="axisStations">Stations of the axes from which tables count.</param>
+    /// <param name="kerbHeight">Least upstand that bounds the carriageway (m).</param>
+    public DeckShape(DeckPattern pattern, int number, int patternIndex, RoadLine road, ImmutableArray<double> axisStations, double kerbHeight)
     {
-        (this.deck, this.road, axes, this.kerbHeight) = (deck, road, axisStations, kerbHeight);
-        var strips = deck.Left.Concat(deck.Right).ToList();
-        HasConstantWidths = strips.All(s => s.Widths.IsEmpty);
-        if (HasConstantWidths && strips.All(s => s.CrossfallLaw is CrossfallLaw.Constant or CrossfallLaw.Level)) only = Make(0);
+        (this.pattern, this.number, PatternIndex, this.road, axes, this.kerbHeight) = (pattern, number, patternIndex, road, axisStations, kerbHeight);
+        var strips = pattern.Left.Concat(pattern.Right).ToList();
+        HasConstantWidths = strips.All(s => s.Widths.IsEmpty && s.WidthLine is null);
+        if (HasConstantWidths && pattern.Slab.Thicknesses.IsEmpty && strips.All(s => s.CrossfallLaw is CrossfallLaw.Constant or CrossfallLaw.Level)) only = Make(0);
     }
 
     public bool HasConstantWidths { get; }
 
-    /// <summary>Number of boundaries: strips and one.</summary>
-    public int Boundaries => deck.Left.Length + deck.Right.Length + 1;
+    /// <summary>Whether the section is the same everywhere.</summary>
+    public bool IsConstant => only is not null;
+    public int PatternIndex { get; }
 
-    /// <summary>The section that the deck has at a station; laws hold their end values beyond their tables.</summary>
+    /// <summary>Number of boundaries: strips and one.</summary>
+    public int Boundaries => pattern.Left.Length + pattern.Right.Length + 1;
+
+    /// <summary>Number of the boundary on the road line.</summary>
+    public int RoadBoundary => pattern.Left.Length;
+
+    /// <summary>The section at a station; laws hold their end values beyond their tables and lines.</summary>
     public DeckSection At(double station) => only ?? Make(station);
 
     /// <summary>Offset of a boundary at a station.</summary>
     public double Boundary(int number, double station)
     {
+        var side = Math.Sign(number - RoadBoundary);
+        var strips = side < 0 ? pattern.Left : pattern.Right;
         double offset = 0;
-        for (var i = 0; i < deck.Left.Length - number; i++) offset -= Width(deck.Left[i], station);
-        for (var i = 0; i < number - deck.Left.Length; i++) offset += Width(deck.Right[i], station);
-        return offset;
+        for (var i = 0; i < Math.Abs(number - RoadBoundary); i++) offset += Width(strips[i], side, offset, station);
+        return side * offset;
     }
 
     /// <summary>Offset at fraction t of a strip (0 at its left boundary), strips numbered from the left edge.</summary>
@@ -47,28 +62,50 @@ public sealed class DeckShape
 
     public double RightEdge(double station) => Boundary(Boundaries - 1, station);
 
-    /// <summary>Stations at which a table of the deck has an entry.</summary>
-    public IEnumerable<double> Breaks => deck.Left.Concat(deck.Right).SelectMany(s => s.Widths.Concat(s.Crossfalls)).Select(Station);
+    /// <summary>Stations at which a table has an entry.</summary>
+    public IEnumerable<double> Breaks => pattern.Left.Concat(pattern.Right).SelectMany(s => s.Widths.Concat(s.Crossfalls)).Concat(pattern.Slab.Thicknesses).Select(Station);
 
     private DeckSection Make(double station)
     {
-        var (left, right) = road.At(station);
-        return new(deck, Side(deck.Left, left), Side(deck.Right, right), kerbHeight);
-
-        ImmutableArray<Strip> Side(ImmutableArray<Strip> strips, double roadCrossfall) => [.. strips.Select(s => s with
+        var (left, right) = road.Crossfalls.At(station);
+        var slab = pattern.Slab;
+        return new(pattern with
         {
-            Width = Width(s, station),
-            Crossfall = s.CrossfallLaw switch
+            Left = Side(pattern.Left, -1, left),
+            Right = Side(pattern.Right, 1, right),
+            Slab = slab.Thicknesses.IsEmpty ? slab : slab with { Thickness = Read(slab.Thicknesses, station) },
+        }, number, PatternIndex, kerbHeight);
+
+        ImmutableArray<Strip> Side(ImmutableArray<Strip> strips, int side, double roadCrossfall)
+        {
+            var placed = ImmutableArray.CreateBuilder<Strip>(strips.Length);
+            double offset = 0;
+            foreach (var strip in strips)
             {
-                CrossfallLaw.Table when !s.Crossfalls.IsEmpty => Read(s.Crossfalls, station),
-                CrossfallLaw.Road => roadCrossfall,
-                CrossfallLaw.Level => 0,
-                _ => s.Crossfall,
-            },
-        })];
+                var width = Width(strip, side, offset, station);
+                offset += width;
+                placed.Add(strip with
+                {
+                    Width = width,
+                    Crossfall = strip.CrossfallLaw switch
+                    {
+                        CrossfallLaw.Table when !strip.Crossfalls.IsEmpty => Read(strip.Crossfalls, station),
+                        CrossfallLaw.Road => roadCrossfall,
+                        CrossfallLaw.Level => 0,
+                        _ => strip.Crossfall,
+                    },
+                });
+            }
+            return placed.MoveToImmutable();
+        }
     }
 
-    private double Width(Strip strip, double station) => strip.Widths.IsEmpty ? strip.Width : Read(strip.Widths, station);
+    /// <summary>Width of a strip whose inner boundary lies at a distance from the road line; one that follows a line falls back to its table where there is no such line.</summary>
+    private double Width(Strip strip, int side, double inner, double station)
+    {
+        if (strip.WidthLine is { } name && road.Features.FirstOrDefault(f => f.Name == name) is { } line) return side * line.OffsetAt(station) - inner;
+        return strip.Widths.IsEmpty ? strip.Width : Read(strip.Widths, station);
+    }
 
     private double Station(LawPoint point) => point.Axis is { } axis ? axes[Math.Clamp(axis, 1, axes.Length) - 1] + point.At : point.At;
 

@@ -12,49 +12,96 @@ internal static class Fit
     {
         var units = UnitSystem.Named(bridge.Basis.Units);
         var values = NationalValues.For(bridge.Basis);
-        if (bridge.Deck.Left.IsEmpty && bridge.Deck.Right.IsEmpty)
+        for (var i = 0; i < bridge.Deck.Patterns.Length; i++)
         {
-            bounds.Error("/deck/left", "The deck has no strips: it needs at least a carriageway.");
-            return;
-        }
-        var sections = Sections(bridge, values, bounds);
-        foreach (var section in sections)
-        {
-            if (!bounds.HasErrors) Strips(bridge, section, values, units, bounds);
-            if (!bounds.HasErrors) Girders(bridge, section, units, bounds);
+            if (bridge.Deck.Patterns[i] is { Left.IsEmpty: true, Right.IsEmpty: true })
+            {
+                bounds.Error($"/deck/patterns/{i}/left", "This cross-section has no strips: it needs at least a carriageway.");
+                return;
+            }
         }
         Strands(bridge, bounds);
-        Bars(bridge.Deck, bridge.Girders.SlabBars, bounds);
+        var geometry = new BridgeGeometry(bridge, placeGirders: false);
+        Lines(geometry, units, bounds);
         if (bounds.HasErrors) return;
-        var geometry = new BridgeGeometry(bridge);
+        var sections = geometry.Units.SelectMany(u => Sections(geometry, u)).ToList();
+        foreach (var (unit, section) in sections)
+        {
+            if (!bounds.HasErrors) Strips(unit, section, values, units, bounds);
+            if (!bounds.HasErrors) Girders(bridge, section, units, bounds);
+            if (!bounds.HasErrors) Bars(section, bridge.Girders.SlabBars, bounds);
+        }
+        Joints(geometry, units, bounds);
+        if (bounds.HasErrors) return;
+        geometry = new(bridge);
         Coverage.Check(geometry, bounds);
         if (bounds.HasErrors) return;
-        Lines(bridge, geometry, units, bounds);
+        GirderLines(bridge, geometry, units, bounds);
         Parapets(geometry, units, bounds);
         Clear(geometry, units, bounds);
-        Advice(bridge, sections, values, bounds);
+        Advice(bridge, [.. sections.Select(s => s.Section)], values, bounds);
     }
 
-    /// <summary>The deck's sections at the axes, half way between them, and wherever a table has an entry; none where widths run out.</summary>
-    private static List<DeckSection> Sections(Bridge bridge, NationalValues values, Bounds bounds)
+    /// <summary>A unit's sections at its axes, half way between them, and wherever a table has an entry.</summary>
+    private static IEnumerable<(UnitPlace Unit, DeckSection Section)> Sections(BridgeGeometry geometry, UnitPlace unit)
     {
-        List<double> axes = [bridge.Axes.FirstStation];
-        foreach (var span in bridge.Axes.Spans) axes.Add(axes[^1] + span);
-        var shape = new DeckShape(bridge.Deck, new(bridge.Road.Crossfalls), [.. axes], values["kerbHeight"]);
-        var places = axes.Concat(axes.Zip(axes.Skip(1), (a, b) => (a + b) / 2)).Concat(shape.Breaks.Where(s => s > axes[0] && s < axes[^1])).Concat(bridge.Road.Crossfalls.Select(c => c.Station).Where(s => s > axes[0] && s < axes[^1]));
-        return [.. places.Distinct().Order().Take(2000).Select(shape.At)];
+        var axes = geometry.Axes.Where(a => a.Number >= unit.Start.Number && a.Number <= unit.End.Number).Select(a => a.Station).ToList();
+        var breaks = unit.Shape.Breaks.Concat(geometry.Bridge.Road.Crossfalls.Select(c => c.Station)).Where(s => s > axes[0] && s < axes[^1]);
+        var places = axes.Concat(axes.Zip(axes.Skip(1), (a, b) => (a + b) / 2)).Concat(breaks);
+        return places.Distinct().Order().Take(2000).Select(s => (unit, unit.Shape.At(s)));
     }
 
-    private static void Strips(Bridge bridge, DeckSection deck, NationalValues values, UnitSystem units, Bounds bounds)
+    /// <summary>Lines of the road that strips and parapets name must be there and reach over the unit.</summary>
+    private static void Lines(BridgeGeometry geometry, UnitSystem units, Bounds bounds)
     {
+        for (var i = 0; i < geometry.Bridge.Parapets.Length; i++)
+        {
+            if (geometry.Bridge.Parapets[i].Line is { } line && geometry.Road.Features.All(f => f.Name != line)) bounds.Error($"/parapets/{i}/line", Missing(line));
+        }
+        foreach (var unit in geometry.Units)
+        {
+            foreach (var (side, strips) in new[] { ("left", unit.Pattern.Left), ("right", unit.Pattern.Right) })
+            {
+                for (var i = 0; i < strips.Length; i++)
+                {
+                    if (strips[i].WidthLine is not { } name) continue;
+                    var path = $"/deck/patterns/{unit.PatternIndex}/{side}/{i}/widthLine";
+                    if (geometry.Road.Features.FirstOrDefault(f => f.Name == name) is not { } line) bounds.Error(path, Missing(name));
+                    else if (line.From > unit.Start.Station + 1e-6 || line.To < unit.End.Station - 1e-6)
+                        bounds.Warning(path, $"The line “{name}” runs from station {units.Format(line.From, QuantityKind.Length)} to {units.Format(line.To, QuantityKind.Length)}, not all along {unit.Name}.", "Beyond its ends the deck keeps the width that it has there.");
+                }
+            }
+        }
+        string Missing(string name) => $"The road has no line “{name}”. {(geometry.Road.Features.IsEmpty ? "Lines come with a road file." : $"It has {string.Join(", ", geometry.Road.Features.Select(f => f.Name))}.")}";
+    }
+
+    /// <summary>Units must leave a gap between them, and stay joined nowhere.</summary>
+    private static void Joints(BridgeGeometry geometry, UnitSystem units, Bounds bounds)
+    {
+        foreach (var (before, after) in geometry.Units.Zip(geometry.Units.Skip(1)))
+        {
+            var overlap = before.EndOverhang + after.StartOverhang;
+            if (overlap > 1e-9)
+                bounds.Error($"/deck/units/{after.Key}/startOverhang", $"{before.Name} and {after.Name} overlap by {units.FormatWithUnit(overlap, QuantityKind.Size)} at axis {after.Start.Name}. Let one of them end sooner.");
+        }
+        foreach (var unit in geometry.Units)
+        {
+            if (unit.End.Station + unit.EndOverhang - unit.Start.Station + unit.StartOverhang < 1) bounds.Error($"/deck/units/{unit.Key}/endOverhang", $"Nothing is left of {unit.Name} between its ends.");
+        }
+    }
+
+    private static void Strips(UnitPlace unit, DeckSection deck, NationalValues values, UnitSystem units, Bounds bounds)
+    {
+        foreach (var strip in deck.Strips.Where(s => s.Width < 0.01))
+            bounds.Error($"{strip.Path}/width", $"The line that this strip follows leaves it {units.FormatWithUnit(strip.Width, QuantityKind.Size)} wide in {unit.Name}: it must lie outward of the strip before.");
         foreach (var strip in deck.Strips.Where(s => s.LeastFill < -1e-9))
         {
             bounds.Error($"{strip.Path}/upstand", $"The surface of this strip lies {units.FormatWithUnit(-strip.LeastFill, QuantityKind.Size)} below the top of the slab. Raise its upstand or lower the slab by more surfacing.");
         }
         if (deck.Carriageway is not { } part)
-            bounds.Error(bridge.Deck.Left.IsEmpty ? "/deck/right" : "/deck/left", "The deck has no carriageway beside the road line, so traffic has nowhere to drive.");
+            bounds.Error($"/deck/patterns/{unit.PatternIndex}/{(unit.Pattern.Left.IsEmpty ? "right" : "left")}", "The deck has no carriageway beside the road line, so traffic has nowhere to drive.");
         else if (part.Width < values["laneWidth"] - 1e-9)
-            bounds.Error("/deck/left", $"The carriageway is {units.FormatWithUnit(part.Width, QuantityKind.Length)} wide between kerbs; one notional lane needs {units.FormatWithUnit(values["laneWidth"], QuantityKind.Length)}.");
+            bounds.Error($"/deck/patterns/{unit.PatternIndex}/left", $"The carriageway is {units.FormatWithUnit(part.Width, QuantityKind.Length)} wide between kerbs; one notional lane needs {units.FormatWithUnit(values["laneWidth"], QuantityKind.Length)}.");
     }
 
     private static void Girders(Bridge bridge, DeckSection deck, UnitSystem units, Bounds bounds)
@@ -99,18 +146,18 @@ internal static class Fit
             bounds.Warning("/girders/strands/effectiveStress", "The effective stress after losses is above 0.75 fpk.", "EN 1992-1-1 7.2(5) limits the mean value of prestress to 0.75 fpk.");
     }
 
-    private static void Bars(Deck deck, SlabBars bars, Bounds bounds)
+    private static void Bars(DeckSection section, SlabBars bars, Bounds bounds)
     {
         foreach (var (name, layer) in new[] { ("top", bars.Top), ("bottom", bars.Bottom) })
         {
-            if (layer.AxisDistance + layer.Diameter / 2 > deck.SlabThickness || layer.AxisDistance < layer.Diameter / 2)
+            if (layer.AxisDistance + layer.Diameter / 2 > section.LeastThickness || layer.AxisDistance < layer.Diameter / 2)
                 bounds.Error($"/girders/slabBars/{name}/axisDistance", $"The {name} slab bars lie outside the slab.");
             if (layer.Spacing <= layer.Diameter) bounds.Error($"/girders/slabBars/{name}/spacing", $"The {name} slab bars touch each other.");
         }
     }
 
     /// <summary>On a curved road, straight girders must stay under the deck.</summary>
-    private static void Lines(Bridge bridge, BridgeGeometry geometry, UnitSystem units, Bounds bounds)
+    private static void GirderLines(Bridge bridge, BridgeGeometry geometry, UnitSystem units, Bounds bounds)
     {
         if (Folds(geometry))
         {
@@ -128,16 +175,17 @@ internal static class Fit
                     bounds.Error($"/axes/spans/{span}", $"{girder.Name} is only {units.FormatWithUnit(length, QuantityKind.Length)} long in span {span + 1}; little is left between its end gaps.");
                     continue;
                 }
-                var room = Enumerable.Range(0, 9).Select(i => geometry.Road.Locate(geometry.OnGirder(girder, span, i / 8.0))).Min(p => Math.Min(p.Offset - geometry.Deck.LeftEdge(p.Station), geometry.Deck.RightEdge(p.Station) - p.Offset));
+                var room = Enumerable.Range(0, 9).Select(i => geometry.Road.Locate(geometry.OnGirder(girder, span, i / 8.0))).Min(p => Math.Min(p.Offset - geometry.UnitOf(span).Shape.LeftEdge(p.Station), geometry.UnitOf(span).Shape.RightEdge(p.Station) - p.Offset));
                 if (room < half - 1e-9)
                     bounds.Error("/girders/overhangLeft", $"{girder.Name} is straight under a curved deck and comes within {units.FormatWithUnit(Math.Max(0, room), QuantityKind.Length)} of its edge in span {span + 1}, less than half its flange. Widen the overhang.");
             }
         }
         for (var i = 0; i < geometry.SpanCount; i++)
         {
-            foreach (var edge in new[] { 0, geometry.Deck.Boundaries - 1 })
+            var unit = geometry.UnitOf(i);
+            foreach (var edge in new[] { 0, unit.Shape.Boundaries - 1 })
             {
-                if (geometry.BoundaryOnAxis(geometry.Axes[i + 1], edge).Station - geometry.BoundaryOnAxis(geometry.Axes[i], edge).Station < 0.5)
+                if (unit.BoundaryOnAxis(geometry.Axes[i + 1], edge).Station - unit.BoundaryOnAxis(geometry.Axes[i], edge).Station < 0.5)
                     bounds.Error("/axes/skew", $"Axes {i + 1} and {i + 2} meet within the deck.");
             }
         }
@@ -162,15 +210,19 @@ internal static class Fit
         foreach (var line in ParapetLine.All(geometry))
         {
             var side = line.Side < 0 ? "left" : "right";
-            foreach (var station in geometry.Stations(8).Where(line.Covers))
+            foreach (var station in line.Unit.Stations(8).Where(line.Covers))
             {
                 var (inner, outer) = (line.Face(station), line.Face(station) + line.Side * line.Profile.Width);
-                var beyond = Math.Max(geometry.Deck.LeftEdge(station) - Math.Min(inner, outer), Math.Max(inner, outer) - geometry.Deck.RightEdge(station));
+                var beyond = Math.Max(line.Unit.Shape.LeftEdge(station) - Math.Min(inner, outer), Math.Max(inner, outer) - line.Unit.Shape.RightEdge(station));
                 if (beyond <= 1e-6) continue;
                 bounds.Error($"{line.Path}/across", $"The parapet on the {side} stands {units.FormatWithUnit(beyond, QuantityKind.Size)} off the deck at station {units.Format(station, QuantityKind.Length)}. Move it inward.");
                 break;
             }
-            if (line.To < geometry.FirstStation || line.From > geometry.LastStation) bounds.Warning($"{line.Path}/from", $"The parapet on the {side} lies wholly off the bridge.");
+        }
+        var standing = ParapetLine.All(geometry).Select(l => l.Index).ToHashSet();
+        for (var i = 0; i < geometry.Bridge.Parapets.Length; i++)
+        {
+            if (!standing.Contains(i)) bounds.Warning($"/parapets/{i}/from", $"Parapet {i + 1} lies wholly off the bridge.");
         }
     }
 
@@ -181,7 +233,7 @@ internal static class Fit
         {
             var station = geometry.FirstStation + (geometry.LastStation - geometry.FirstStation) * i / 200;
             var curvature = geometry.Road.Line.Curvature(station);
-            if (1 - curvature * geometry.Deck.LeftEdge(station) < 0.2 || 1 - curvature * geometry.Deck.RightEdge(station) < 0.2) return true;
+            if (1 - curvature * geometry.LeftEdge(station) < 0.2 || 1 - curvature * geometry.RightEdge(station) < 0.2) return true;
         }
         return false;
     }
@@ -195,21 +247,21 @@ internal static class Fit
             if (ratio is < 2.0 / 3 - 1e-9 or > 1.5 + 1e-9)
                 bounds.Warning($"/axes/spans/{i + 1}", $"Spans {i + 1} and {i + 2} differ by more than the factor 1.5.", "The distances between points of zero moment in EN 1992-1-1 Figure 5.2, and so the effective widths, hold for neighbouring spans of ratio 2/3 to 1.5.");
         }
-        foreach (var (side, strips) in new[] { ("left", bridge.Deck.Left), ("right", bridge.Deck.Right) })
+        foreach (var (path, side, strips) in bridge.Deck.Patterns.SelectMany((p, i) => new[] { ($"/deck/patterns/{i}/left", "left", p.Left), ($"/deck/patterns/{i}/right", "right", p.Right) }))
         {
             for (var i = 1; i < strips.Length; i++)
             {
                 if (strips[i].Kind == StripKind.Footway && strips[i - 1].Kind is StripKind.Carriageway or StripKind.HardStrip && strips[i].Upstand < values["kerbHeight"])
                 {
-                    bounds.Findings.Add(Finding.Warning($"/deck/{side}/{i}/upstand", $"No kerb guards the footway on the {side}: vehicles could mount it.", "Traffic is placed on the carriageway only (EN 1991-2 1.4.2.1).") with
+                    bounds.Findings.Add(Finding.Warning($"{path}/{i}/upstand", $"No kerb guards the footway on the {side}: vehicles could mount it.", "Traffic is placed on the carriageway only (EN 1991-2 1.4.2.1).") with
                     {
-                        Repair = new("Raise it by a kerb of 120 mm", [new("replace", $"/deck/{side}/{i}/upstand", "0.12")]),
+                        Repair = new("Raise it by a kerb of 120 mm", [new("replace", $"{path}/{i}/upstand", "0.12")]),
                     });
                 }
             }
         }
         if (bridge.Girders.Count == 1)
             bounds.Warning("/girders/count", "A single girder is taken as held against twisting at every axis.", "Two bearings or a stiff diaphragm on two columns are needed to do that.");
-        if (sections.Max(s => s.Width) > 40) bounds.Warning("/deck/left", "The deck is wider than 40 m.", "Effects of temperature and restraint across the deck are not covered.");
+        if (sections.Max(s => s.Width) > 40) bounds.Warning("/deck/patterns/0/left", "The deck is wider than 40 m.", "Effects of temperature and restraint across the deck are not covered.");
     }
 }

@@ -18,6 +18,9 @@ public sealed record Parapet
     /// <summary>Boundary of the strips, counted outward from the road line (0); null for the edge of the deck.</summary>
     public int? Boundary { get; init; }
 
+    /// <summary>Name of a line of the road along which it runs, in place of a boundary; null for none.</summary>
+    public string? Line { get; init; }
+
     /// <summary>From that line to the traffic face, positive outward (m).</summary>
     public double Across { get; init; } = -0.35;
 

@@ -18,6 +18,11 @@ internal static class RoadValidation
         List("profile", road.Profile);
         List("crossfalls", road.Crossfalls);
         List("equations", road.Equations);
+        List("features", road.Features);
+        for (var i = 0; !road.Features.IsDefault && i < road.Features.Length; i++)
+        {
+            if (road.Features[i] is { Elements: { IsDefault: true } or { IsEmpty: true } } || road.Features[i]?.Elements.Contains(null!) == true) bounds.Error($"/road/features/{i}/elements", "The line has no element, or one is missing.");
+        }
 
         void List<T>(string name, ImmutableArray<T> items)
         {
@@ -35,7 +40,9 @@ internal static class RoadValidation
         bounds.Between("/road/startNorth", "Northing", road.StartNorth, -1e8, 1e8, QuantityKind.Length);
         bounds.Between("/road/azimuth", "Azimuth", road.Azimuth, -4 * Math.PI, 4 * Math.PI, QuantityKind.Angle);
         if (!Enum.IsDefined(road.Entry)) bounds.Error("/road/entry", "The line is entered as elements or as points.");
-        Elements(road, bounds);
+        if (road.Elements.IsEmpty && road.Entry == LineEntry.Elements) bounds.Error("/road/elements", "The line has no element.");
+        Elements("/road/elements", road.Elements, bounds);
+        Features(road.Features, bounds);
         Points(road, bounds);
         Profile(road.Profile, bounds);
         Rising("crossfalls", "Crossfall", [.. road.Crossfalls.Select(c => c.Station)], bounds);
@@ -47,12 +54,23 @@ internal static class RoadValidation
         Rising("equations", "Station equation", [.. road.Equations.Select(e => e.At)], bounds);
     }
 
-    private static void Elements(Road road, Bounds bounds)
+    /// <summary>Other lines of the road: named differently, and each element sound.</summary>
+    private static void Features(ImmutableArray<RoadFeature> features, Bounds bounds)
     {
-        if (road.Elements.IsEmpty && road.Entry == LineEntry.Elements) bounds.Error("/road/elements", "The line has no element.");
-        for (var i = 0; i < road.Elements.Length; i++)
+        for (var i = 0; i < features.Length; i++)
         {
-            var (element, path) = (road.Elements[i], $"/road/elements/{i}");
+            bounds.Text($"/road/features/{i}/name", "The name of the line", features[i].Name, 120);
+            if (features.Take(i).Any(f => f.Name == features[i].Name)) bounds.Error($"/road/features/{i}/name", $"There are two lines named “{features[i].Name}”.");
+            if (features[i].Elements[0].Start is null) bounds.Error($"/road/features/{i}/elements/0/start", "The first element of a line beside the road needs a start.");
+            Elements($"/road/features/{i}/elements", features[i].Elements, bounds);
+        }
+    }
+
+    private static void Elements(string list, ImmutableArray<RoadElement> elements, Bounds bounds)
+    {
+        for (var i = 0; i < elements.Length; i++)
+        {
+            var (element, path) = (elements[i], $"{list}/{i}");
             bounds.Between($"{path}/length", $"Length of element {i + 1}", element.Length, 1e-6, 100e3, QuantityKind.Length);
             Radius($"{path}/startRadius", $"Radius at the start of element {i + 1} (without sign)", element.StartRadius);
             Radius($"{path}/endRadius", $"Radius at the end of element {i + 1} (without sign)", element.EndRadius);

@@ -21,7 +21,10 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
     private readonly Concrete girder = Concrete.Of(geometry.Bridge.Materials.Girder);
     private readonly PrestressingSteel strand = PrestressingSteel.Of(geometry.Bridge.Materials.Strand);
     private readonly ReinforcingSteel bars = ReinforcingSteel.Of(geometry.Bridge.Materials.Reinforcement);
-    private readonly Dictionary<(double Width, bool AtPier, Bending), UltimateState?> known = [];
+    private readonly Dictionary<(CompositePlace, Bending), UltimateState?> known = [];
+
+    /// <summary>What tells one cross-section from another: effective width, slab thickness and haunch (m), and whether it is over a pier.</summary>
+    private readonly record struct CompositePlace(double Width, double Slab, double Haunch, bool AtPier);
 
     /// <summary>Resistance at a point, or null where the section cannot balance its steel. With a calculation, its lines are written.</summary>
     public UltimateState? At(EffectPoint point, Bending bending, Calculation? calculation = null)
@@ -29,12 +32,14 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         calculation?.Heading("Section");
         var width = Width(point, calculation);
         var pier = AtPier(point);
-        var key = (Math.Round(width, 9), pier, bending);
+        var place = new CompositePlace(Math.Round(width, 9), Math.Round(geometry.SlabThickness(geometry.Girders[point.Girder], point.Span, point.Fraction), 9), geometry.Haunch(point.Span), pier);
+        var key = (place, bending);
+        calculation?.Line("h_s", "thickness of the slab over the girder", place.Slab, QuantityKind.Size, "entered");
         lock (known)
         {
             if (calculation is null && known.TryGetValue(key, out var state)) return state;
         }
-        var found = Section(width, pier).Resistance(bending);
+        var found = Section(place).Resistance(bending);
         lock (known) known[key] = found;
         if (calculation is not null) Write(calculation, found, bending, pier);
         return found;
@@ -48,36 +53,37 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
     {
         var length = geometry.Girders[point.Girder].SpanLength(point.Span);
         var gap = bridge.Girders.EndGap + 1e-9;
-        return (point.Span > 0 && point.Fraction * length <= gap) || (point.Span < geometry.SpanCount - 1 && (1 - point.Fraction) * length <= gap);
+        var unit = geometry.UnitOf(point.Span);
+        return (point.Span > unit.FirstSpan && point.Fraction * length <= gap) || (point.Span < unit.LastSpan && (1 - point.Fraction) * length <= gap);
     }
 
     private double Width(EffectPoint point, Calculation? calculation)
     {
         var line = geometry.Girders[point.Girder];
         var (left, right) = GrillageBuilder.ClearWidths(geometry, line, point.Span);
-        var spans = Enumerable.Range(0, geometry.SpanCount).Select(line.SpanLength).ToList();
-        var length = EffectiveWidth.IsNearPier(spans.Count, point.Span, point.Fraction)
-            ? EffectiveWidth.ZeroMomentLengthAtPier(spans, point.Fraction <= 0.5 ? point.Span - 1 : point.Span)
-            : EffectiveWidth.ZeroMomentLength(spans, point.Span);
+        var (spans, span) = GrillageBuilder.Continuous(geometry, line, point.Span);
+        var length = EffectiveWidth.IsNearPier(spans.Count, span, point.Fraction)
+            ? EffectiveWidth.ZeroMomentLengthAtPier(spans, point.Fraction <= 0.5 ? span - 1 : span)
+            : EffectiveWidth.ZeroMomentLength(spans, span);
         return EffectiveWidth.Of(bridge.Girders.Section.WebThickness, left, right, length, calculation);
     }
 
-    private UltimateSection Section(double width, bool atPier)
+    private UltimateSection Section(CompositePlace place)
     {
-        var (shape, deck) = (bridge.Girders.Section, bridge.Deck);
-        var slabSoffit = shape.Depth + deck.Haunch;
+        var (shape, (width, thickness, haunch, atPier)) = (bridge.Girders.Section, place);
+        var slabSoffit = shape.Depth + haunch;
         var fcdSlab = slab.DesignStrength(values["alphaCc"], values["gammaC"]);
         var soffit = atPier && slab.Fck < girder.Fck ? slab : girder;
         var concrete = ImmutableArray.CreateBuilder<ConcretePart>();
-        concrete.Add(new("slab", Box(width, slabSoffit, slabSoffit + deck.SlabThickness), slab, fcdSlab));
-        if (deck.Haunch > 0) concrete.Add(new("haunch", Box(shape.TopFlangeWidth, shape.Depth, slabSoffit), slab, fcdSlab));
+        concrete.Add(new("slab", Box(width, slabSoffit, slabSoffit + thickness), slab, fcdSlab));
+        if (haunch > 0) concrete.Add(new("haunch", Box(shape.TopFlangeWidth, shape.Depth, slabSoffit), slab, fcdSlab));
         concrete.Add(new("girder", shape.Outline(), soffit, soffit.DesignStrength(values["alphaCc"], values["gammaC"])));
         var gammaS = values["gammaS"];
         var initial = bridge.Girders.Strands.EffectiveStress / strand.Ep;
         var layers = Strands(atPier)
             .Select((r, i) => new SteelLayer($"strand row {i + 1}", r.Level, r.Count * strand.Area, e => strand.Stress(e, gammaS), initial, PrestressingSteel.StrainLimit)).ToList();
         var slabBars = bridge.Girders.SlabBars;
-        layers.Add(Bar("slab bars, top", slabSoffit + deck.SlabThickness - slabBars.Top.AxisDistance, slabBars.Top.AreaPerMetre * width));
+        layers.Add(Bar("slab bars, top", slabSoffit + thickness - slabBars.Top.AxisDistance, slabBars.Top.AreaPerMetre * width));
         layers.Add(Bar("slab bars, bottom", slabSoffit + slabBars.Bottom.AxisDistance, slabBars.Bottom.AreaPerMetre * width));
         return new(concrete.ToImmutable(), [.. layers]);
 

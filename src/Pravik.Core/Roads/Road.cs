@@ -29,6 +29,16 @@ public sealed record Road
     /// <summary>Crossfalls by station, linear between entries; none is level.</summary>
     public ImmutableArray<Crossfall> Crossfalls { get; init; } = [];
     public ImmutableArray<StationEquation> Equations { get; init; } = [];
+
+    /// <summary>Other lines of the road file, as kerbs and edges, that strips and parapets may follow.</summary>
+    public ImmutableArray<RoadFeature> Features { get; init; } = [];
+}
+
+/// <summary>A line beside the road: its name and its elements, each with its own start.</summary>
+public sealed record RoadFeature
+{
+    public string Name { get; init; } = "";
+    public ImmutableArray<RoadElement> Elements { get; init; } = [];
 }
 
 /// <summary>How the horizontal line is entered.</summary>

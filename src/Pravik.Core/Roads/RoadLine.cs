@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Pravik.Core.Geometry;
 
 namespace Pravik.Core.Roads;
@@ -9,6 +10,7 @@ public readonly record struct RoadPoint(double X, double Y, double? Z, double Az
 public sealed class RoadLine
 {
     private readonly ProfileLine? profile;
+    private readonly Lazy<ImmutableArray<FeatureLine>> features;
 
     /// <summary>Throws <see cref="ArgumentException"/> for a road without a line, which validation refuses.</summary>
     public RoadLine(Road road)
@@ -18,6 +20,7 @@ public sealed class RoadLine
         profile = road.Profile.IsDefaultOrEmpty ? null : new(road.Profile);
         Crossfalls = new(road.Crossfalls);
         Stationing = new(road.Equations);
+        features = new(() => [.. road.Features.Select(f => new FeatureLine(f, Line))]);
     }
 
     public Road Road { get; }
@@ -25,6 +28,9 @@ public sealed class RoadLine
     public ProfileLine? Profile => profile;
     public CrossfallLine Crossfalls { get; }
     public Stationing Stationing { get; }
+
+    /// <summary>Other lines of the road file.</summary>
+    public ImmutableArray<FeatureLine> Features => features.Value;
     public double StartStation => Line.StartStation;
     public double EndStation => Line.EndStation;
 

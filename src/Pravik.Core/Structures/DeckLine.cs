@@ -23,18 +23,19 @@ public sealed class DeckLine
     public double[] Weight { get; }
     public double[] Station { get; }
 
-    /// <summary>Plan length to the next mesh line; the last entry is 0.</summary>
+    /// <summary>Plan length to the next mesh line; 0 over a joint and at the end.</summary>
     public double[] Length { get; }
 
     /// <summary>The line at one offset; offsets beyond the deck's edges are taken to the edge.</summary>
-    public static DeckLine At(Grillage grillage, BridgeGeometry geometry, double offset) => Along(grillage, geometry, _ => offset, false);
+    public static DeckLine At(Grillage grillage, BridgeGeometry geometry, double offset) => Along(grillage, geometry, _ => offset);
 
     /// <summary>The line whose offset is given at every station.</summary>
     /// <param name="grillage">The grillage.</param>
     /// <param name="geometry">Its bridge.</param>
     /// <param name="offsetAt">Offset by station.</param>
+    /// <param name="unit">The unit of the deck to which the line is kept; null for the whole deck. Pieces elsewhere have no length.</param>
     /// <param name="ofStrip">Whether the line is the middle of a strip whose width counts square to the road: pieces then have their length along the road.</param>
-    public static DeckLine Along(Grillage grillage, BridgeGeometry geometry, Func<double, double> offsetAt, bool ofStrip)
+    public static DeckLine Along(Grillage grillage, BridgeGeometry geometry, Func<double, double> offsetAt, UnitPlace? unit = null, bool ofStrip = false)
     {
         var count = grillage.Lines;
         var (node, weight, station, length) = (new int[count], new double[count], new double[count], new double[count]);
@@ -56,7 +57,7 @@ public sealed class DeckLine
             station[k] = left.Station + weight[k] * (right.Station - left.Station);
             offsets[k] = offsetAt(station[k]);
         }
-        for (var k = 0; k + 1 < count; k++)
+        foreach (var k in grillage.Spans.Where((_, span) => unit?.Has(span) ?? true).SelectMany(s => Enumerable.Range(s.First, s.Last - s.First)))
         {
             var (a, b) = ofStrip ? ((offsets[k] + offsets[k + 1]) / 2, (offsets[k] + offsets[k + 1]) / 2) : (offsets[k], offsets[k + 1]);
             length[k] = Geometry.Point.Distance(geometry.Road.At(station[k], a), geometry.Road.At(station[k + 1], b));
@@ -68,9 +69,9 @@ public sealed class DeckLine
     public static DeckLine[] Cells(Grillage grillage, BridgeGeometry geometry, double from, double to, int count) =>
         [.. Enumerable.Range(0, count).Select(i => At(grillage, geometry, from + (i + 0.5) * (to - from) / count))];
 
-    /// <summary>Lines in the middle of equal cells of a strip, numbered from the left edge.</summary>
-    public static DeckLine[] Cells(Grillage grillage, BridgeGeometry geometry, int strip, int count) =>
-        [.. Enumerable.Range(0, count).Select(i => Along(grillage, geometry, s => geometry.Deck.Within(strip, (i + 0.5) / count, s), true))];
+    /// <summary>Lines in the middle of equal cells of a unit's strip, numbered from the left edge.</summary>
+    public static DeckLine[] Cells(Grillage grillage, BridgeGeometry geometry, UnitPlace unit, int strip, int count) =>
+        [.. Enumerable.Range(0, count).Select(i => Along(grillage, geometry, s => unit.Shape.Within(strip, (i + 0.5) / count, s), unit, true))];
 
     /// <summary>Adds a load per metre of this line (N/m), the same everywhere.</summary>
     public void Spread(double[] nodalLoads, double perMetre) => Spread(nodalLoads, _ => perMetre);

@@ -25,6 +25,9 @@ public sealed record GrillageMember(int I, int J, MemberKind Kind, double Flexur
     public int Span { get; init; }
 }
 
+/// <summary>The mesh lines on which a span begins and ends.</summary>
+public readonly record struct SpanLines(int First, int Last);
+
 /// <summary>A support: rigid against vertical movement, and against twist about the joint's direction where asked.</summary>
 public sealed record GrillageSupport(int Node, int Axis, bool HoldsTwist);
 
@@ -39,11 +42,14 @@ public sealed record Grillage(ImmutableArray<GrillageNode> Nodes, ImmutableArray
     /// <summary>Number of mesh lines across the bridge.</summary>
     public int Lines { get; init; }
 
-    /// <summary>Mesh line of the first axis of each span, and of the last axis.</summary>
-    public ImmutableArray<int> AxisLines { get; init; }
+    /// <summary>
+    /// Mesh lines on which each span begins and ends. Spans that are continuous share the line between them; over a joint each has its own, in
+    /// the same place, with nothing to connect them.
+    /// </summary>
+    public ImmutableArray<SpanLines> Spans { get; init; }
 
     public int NodeAt(int longitudinal, int line) => line * Longitudinals + longitudinal;
 
-    /// <summary>Girder members, [girder from 0][mesh line of their start].</summary>
+    /// <summary>Girder members, [girder from 0][mesh line of their start]; −1 between the lines of a joint.</summary>
     public ImmutableArray<ImmutableArray<int>> GirderMembers { get; init; }
 }

@@ -24,6 +24,7 @@ public sealed class GrillageBuilder
     private readonly Bridge bridge;
     private readonly Concrete slab;
     private readonly ImmutableArray<int> divisions;
+    private readonly ImmutableArray<SpanLines> spans;
     private readonly List<GrillageNode> nodes = [];
     private readonly List<GrillageMember> members = [];
     private readonly int longitudinals;
@@ -37,9 +38,20 @@ public sealed class GrillageBuilder
         var usual = longitudinals * geometry.SpanCount * 40 > 6000 ? 20 : 40;
         divisions = [.. bridge.Axes.Spans.Select((span, i) =>
         {
-            var spacing = Math.Min(geometry.SpacingAt(geometry.Axes[i].Station), geometry.SpacingAt(geometry.Axes[i + 1].Station));
+            var spacing = Math.Min(geometry.SpacingIn(i, geometry.Axes[i].Station), geometry.SpacingIn(i, geometry.Axes[i + 1].Station));
             return spacing == 0 ? usual : usual * Math.Max(1, (int)Math.Ceiling(span / usual / (1.5 * spacing) - 1e-9));
         })];
+        spans = [.. Lines()];
+    }
+
+    private IEnumerable<SpanLines> Lines()
+    {
+        var line = 0;
+        for (var span = 0; span < divisions.Length; span++)
+        {
+            if (span > 0 && geometry.UnitOf(span).FirstSpan == span) line++;
+            yield return new(line, line += divisions[span]);
+        }
     }
 
     public static Grillage Build(BridgeGeometry geometry) => new GrillageBuilder(geometry).Build();
@@ -49,10 +61,17 @@ public sealed class GrillageBuilder
     {
         var bridge = geometry.Bridge;
         var (left, right) = ClearWidths(geometry, girder, span);
-        var spans = Enumerable.Range(0, geometry.SpanCount).Select(girder.SpanLength).ToList();
-        var width = EffectiveWidth.Of(bridge.Girders.Section.WebThickness, left, right, EffectiveWidth.ZeroMomentLength(spans, span));
+        var (spans, number) = Continuous(geometry, girder, span);
+        var width = EffectiveWidth.Of(bridge.Girders.Section.WebThickness, left, right, EffectiveWidth.ZeroMomentLength(spans, number));
         var ratio = Concrete.Of(bridge.Materials.Slab).Ecm / Concrete.Of(bridge.Materials.Girder).Ecm;
-        return CompositeSection.Of(bridge.Girders.Section.Properties(), width, bridge.Deck.SlabThickness, bridge.Deck.Haunch, bridge.Girders.Section.TopFlangeWidth, ratio);
+        return CompositeSection.Of(bridge.Girders.Section.Properties(), width, geometry.SlabThickness(girder, span, 0.5), geometry.Haunch(span), bridge.Girders.Section.TopFlangeWidth, ratio);
+    }
+
+    /// <summary>Lengths of the spans over which a girder is continuous with a span, and the number of that span among them.</summary>
+    public static (IReadOnlyList<double> Spans, int Number) Continuous(BridgeGeometry geometry, GirderLine girder, int span)
+    {
+        var unit = geometry.UnitOf(span);
+        return ([.. Enumerable.Range(unit.FirstSpan, unit.SpanCount).Select(girder.SpanLength)], span - unit.FirstSpan);
     }
 
     /// <summary>b_1 and b_2: half the clear distance to the next web, or the clear width to the deck's edge.</summary>
@@ -68,35 +87,34 @@ public sealed class GrillageBuilder
         AddNodes();
         var girderMembers = AddLongitudinals();
         AddAcross();
-        var axisLines = ImmutableArray.CreateBuilder<int>();
-        axisLines.Add(0);
-        foreach (var count in divisions) axisLines.Add(axisLines[^1] + count);
         var single = geometry.Girders.Length == 1;
-        var supports = axisLines.SelectMany((meshLine, axis) => geometry.Girders.Select(g => new GrillageSupport(meshLine * longitudinals + g.Number, axis, single)));
+        var supports = AxisLines().SelectMany(l => geometry.Girders.Select(g => new GrillageSupport(l.Line * longitudinals + g.Number, l.Axis, single)));
         return new([.. nodes], [.. members], [.. supports])
         {
             Longitudinals = longitudinals,
-            Lines = axisLines[^1] + 1,
-            AxisLines = axisLines.ToImmutable(),
+            Lines = spans[^1].Last + 1,
+            Spans = spans,
             GirderMembers = girderMembers,
         };
     }
 
+    /// <summary>Mesh lines on axes, with the number of the axis (from 0): one at each, two at a joint.</summary>
+    private IEnumerable<(int Line, int Axis)> AxisLines() => spans.SelectMany((s, span) => new[] { (s.First, span), (s.Last, span + 1) }).Distinct();
+
     private void AddNodes()
     {
-        var line = 0;
         for (var span = 0; span < geometry.SpanCount; span++)
         {
-            var (left, right) = (EdgeOf(span, 0), EdgeOf(span, geometry.Deck.Boundaries - 1));
-            for (var k = span == 0 ? 0 : 1; k <= divisions[span]; k++, line++)
+            var (left, right) = (EdgeOf(span, 0), EdgeOf(span, geometry.UnitOf(span).Shape.Boundaries - 1));
+            for (var line = nodes.Count / longitudinals; line <= spans[span].Last; line++)
             {
-                var t = (double)k / divisions[span];
+                var t = (double)(line - spans[span].First) / divisions[span];
                 nodes.Add(EdgeNode(0, line, t, left));
                 foreach (var girder in geometry.Girders)
                 {
                     var at = geometry.OnGirder(girder, span, t);
                     var place = geometry.Road.Locate(at);
-                    var ahead = girder.AtAxes[span + 1] - girder.AtAxes[span];
+                    var ahead = girder.Spans[span].End - girder.Spans[span].Start;
                     nodes.Add(new(at, girder.Number, line, place.Station, place.Offset, Math.Atan2(ahead.Y, ahead.X)));
                 }
                 nodes.Add(EdgeNode(longitudinals - 1, line, t, right));
@@ -105,13 +123,16 @@ public sealed class GrillageBuilder
     }
 
     /// <summary>An edge of the deck and the stations between which it runs in a span.</summary>
-    private (int Boundary, double From, double To) EdgeOf(int span, int boundary) =>
-        (boundary, geometry.BoundaryOnAxis(geometry.Axes[span], boundary).Station, geometry.BoundaryOnAxis(geometry.Axes[span + 1], boundary).Station);
+    private (DeckShape Shape, int Boundary, double From, double To) EdgeOf(int span, int boundary)
+    {
+        var unit = geometry.UnitOf(span);
+        return (unit.Shape, boundary, unit.BoundaryOnAxis(geometry.Axes[span], boundary).Station, unit.BoundaryOnAxis(geometry.Axes[span + 1], boundary).Station);
+    }
 
-    private GrillageNode EdgeNode(int longitudinal, int line, double t, (int Boundary, double From, double To) edge)
+    private GrillageNode EdgeNode(int longitudinal, int line, double t, (DeckShape Shape, int Boundary, double From, double To) edge)
     {
         var station = edge.From + t * (edge.To - edge.From);
-        var offset = geometry.Deck.Boundary(edge.Boundary, station);
+        var offset = edge.Shape.Boundary(edge.Boundary, station);
         return new(geometry.Road.At(station, offset), longitudinal, line, station, offset, Math.PI / 2 - geometry.Road.Azimuth(station));
     }
 
@@ -121,23 +142,25 @@ public sealed class GrillageBuilder
         var bare = bridge.Girders.Section.Properties();
         var lines = new List<int>[geometry.Girders.Length];
         for (var i = 0; i < lines.Length; i++) lines[i] = [];
-        var line = 0;
         for (var span = 0; span < geometry.SpanCount; span++)
         {
+            var thickness = Array.ConvertAll<GirderLine, double>([.. geometry.Girders], g => geometry.SlabThickness(g, span, 0.5));
             var rigidities = geometry.Girders.Select(girder =>
             {
                 var composite = Composite(geometry, girder, span);
-                return (modulus * composite.SecondMoment, Shear(modulus) * bare.TorsionConstant + Shear(slab.Ecm) * Torsion(SlabShare(girder, span)));
+                return (modulus * composite.SecondMoment, Shear(modulus) * bare.TorsionConstant + Shear(slab.Ecm) * Torsion(SlabShare(girder, span), thickness[girder.Number - 1]));
             }).ToList();
-            for (var k = 0; k < divisions[span]; k++, line++)
+            // Nothing leads over a joint.
+            for (var g = 0; g < lines.Length && lines[g].Count < spans[span].First; g++) lines[g].Add(-1);
+            for (var line = spans[span].First; line < spans[span].Last; line++)
             {
-                AddEdge(0, line, span, geometry.SlabShares(geometry.Girders[0], span).Left);
+                AddEdge(0, line, span, geometry.SlabShares(geometry.Girders[0], span).Left, thickness[0]);
                 for (var g = 0; g < lines.Length; g++)
                 {
                     lines[g].Add(members.Count);
                     members.Add(new(Node(g + 1, line), Node(g + 1, line + 1), MemberKind.Girder, rigidities[g].Item1, rigidities[g].Item2) { Span = span });
                 }
-                AddEdge(longitudinals - 1, line, span, geometry.SlabShares(geometry.Girders[^1], span).Right);
+                AddEdge(longitudinals - 1, line, span, geometry.SlabShares(geometry.Girders[^1], span).Right, thickness[^1]);
             }
         }
         return [.. lines.Select(l => l.ToImmutableArray())];
@@ -148,8 +171,8 @@ public sealed class GrillageBuilder
     /// bending along the bridge belongs to the flange of the outer girder; the member gets a hundredth of it, so that no moment
     /// escapes the girders.
     /// </summary>
-    private void AddEdge(int longitudinal, int line, int span, double overhang) => members.Add(new(Node(longitudinal, line), Node(longitudinal, line + 1),
-        MemberKind.Edge, 0.01 * slab.Ecm * Bending(overhang / 2), Shear(slab.Ecm) * Torsion(overhang / 2))
+    private void AddEdge(int longitudinal, int line, int span, double overhang, double thickness) => members.Add(new(Node(longitudinal, line), Node(longitudinal, line + 1),
+        MemberKind.Edge, 0.01 * slab.Ecm * Bending(overhang / 2, thickness), Shear(slab.Ecm) * Torsion(overhang / 2, thickness))
     { Span = span });
 
     /// <summary>Slab whose longitudinal twist a girder's member carries: half of each bay, half of an overhang.</summary>
@@ -161,29 +184,30 @@ public sealed class GrillageBuilder
 
     private void AddAcross()
     {
-        var lines = nodes.Count / longitudinals;
-        var axes = new HashSet<int> { 0 };
-        var sum = 0;
-        foreach (var count in divisions) axes.Add(sum += count);
+        var axes = AxisLines().Select(l => l.Line).ToHashSet();
         var aligned = geometry.Axes.Max(a => Math.Abs(a.Skew)) <= GreatestAlignedSkew;
         for (var bay = 0; bay + 1 < longitudinals; bay++)
         {
             foreach (var line in axes) AddDiaphragm(Node(bay, line), Node(bay + 1, line));
-            var pairs = aligned ? Enumerable.Range(0, lines).Select(line => (line, line)) : Nearest(bay, lines);
-            foreach (var (from, to) in pairs)
+            foreach (var unit in geometry.Units)
             {
-                if (from == to && axes.Contains(from)) continue;
-                AddStrip(bay, from, to, lines);
+                var (first, last) = (spans[unit.FirstSpan].First, spans[unit.LastSpan].Last);
+                var pairs = aligned ? Enumerable.Range(first, last - first + 1).Select(line => (line, line)) : Nearest(bay, first, last);
+                foreach (var (from, to) in pairs)
+                {
+                    if (from == to && axes.Contains(from)) continue;
+                    AddStrip(bay, from, to, unit.Shape, first, last);
+                }
             }
         }
     }
 
     /// <summary>Joints of neighbouring lines that are nearest each other by station, seen from both sides.</summary>
-    private IEnumerable<(int From, int To)> Nearest(int bay, int lines)
+    private IEnumerable<(int From, int To)> Nearest(int bay, int first, int last)
     {
         int Closest(int other, double station)
         {
-            int low = 0, high = lines - 1;
+            var (low, high) = (first, last);
             while (high - low > 1)
             {
                 var middle = (low + high) / 2;
@@ -193,25 +217,26 @@ public sealed class GrillageBuilder
             var (below, above) = (Math.Abs(nodes[Node(other, low)].Station - station), Math.Abs(nodes[Node(other, high)].Station - station));
             return below <= above ? low : high;
         }
-        for (var line = 0; line < lines; line++)
+        for (var line = first; line <= last; line++)
         {
             var to = Closest(bay + 1, nodes[Node(bay, line)].Station);
             if (Closest(bay, nodes[Node(bay + 1, to)].Station) == line) yield return (line, to);
         }
     }
 
-    private void AddStrip(int bay, int from, int to, int lines)
+    private void AddStrip(int bay, int from, int to, DeckShape shape, int first, int last)
     {
         var (a, b) = (Node(bay, from), Node(bay + 1, to));
         var across = nodes[b].At - nodes[a].At;
-        var width = (Reach(bay, from, lines, across) + Reach(bay + 1, to, lines, across)) / 2;
-        members.Add(new(a, b, MemberKind.Strip, slab.Ecm * Bending(width), Shear(slab.Ecm) * Torsion(width)));
+        var width = (Reach(bay, from, first, last, across) + Reach(bay + 1, to, first, last, across)) / 2;
+        var thickness = shape.At((nodes[a].Station + nodes[b].Station) / 2).Thickness((nodes[a].Offset + nodes[b].Offset) / 2);
+        members.Add(new(a, b, MemberKind.Strip, slab.Ecm * Bending(width, thickness), Shear(slab.Ecm) * Torsion(width, thickness)));
     }
 
     /// <summary>Half the way to the joints before and after, measured square to the strip.</summary>
-    private double Reach(int longitudinal, int line, int lines, Point across)
+    private double Reach(int longitudinal, int line, int first, int last, Point across)
     {
-        var along = nodes[Node(longitudinal, Math.Min(line + 1, lines - 1))].At - nodes[Node(longitudinal, Math.Max(line - 1, 0))].At;
+        var along = nodes[Node(longitudinal, Math.Min(line + 1, last))].At - nodes[Node(longitudinal, Math.Max(line - 1, first))].At;
         return Math.Abs(along.Cross(across)) / across.Length / 2;
     }
 
@@ -223,9 +248,9 @@ public sealed class GrillageBuilder
 
     private int Node(int longitudinal, int line) => line * longitudinals + longitudinal;
 
-    private double Bending(double width) => width * Math.Pow(bridge.Deck.SlabThickness, 3) / 12;
+    private static double Bending(double width, double thickness) => width * Math.Pow(thickness, 3) / 12;
 
-    private double Torsion(double width) => width * Math.Pow(bridge.Deck.SlabThickness, 3) / 6;
+    private static double Torsion(double width, double thickness) => width * Math.Pow(thickness, 3) / 6;
 
     private static double Shear(double modulus) => modulus / 2 / (1 + PoissonsRatio);
 }

@@ -86,6 +86,8 @@ internal sealed class TandemTracks
         if (station < stations[0] || station > stations[^1]) return new(-1, 0);
         var found = Array.BinarySearch(stations, station);
         var piece = Math.Min(found >= 0 ? found : ~found - 1, stations.Length - 2);
-        return new(piece, (station - stations[piece]) / (stations[piece + 1] - stations[piece]));
+        // Over a joint two mesh lines lie in one place: nothing is between them.
+        var length = stations[piece + 1] - stations[piece];
+        return new(piece, length <= 0 ? 0 : (station - stations[piece]) / length);
     }
 }

@@ -49,13 +49,20 @@ public static class GeneralArrangement
         [
             $"1  Stations, levels and dimensions in {units[QuantityKind.Length].Symbol}.",
             $"2  {Skews(geometry, units)}; dimensions along the road line.",
-            $"3  Slab {bridge.Materials.Slab.Class}, {units.FormatWithUnit(bridge.Deck.SlabThickness, QuantityKind.Size)}; girders {bridge.Materials.Girder.Class}, depth {units.FormatWithUnit(bridge.Girders.Section.Depth, QuantityKind.Size)}.",
+            $"3  Slab {bridge.Materials.Slab.Class}, {SlabThickness(geometry, units)}; girders {bridge.Materials.Girder.Class}, depth {units.FormatWithUnit(bridge.Girders.Section.Depth, QuantityKind.Size)}.",
             $"4  Strands {bridge.Materials.Strand.Type}, {bridge.Girders.Strands.Rows.Sum(r => r.Count)} in each girder; bars {bridge.Materials.Reinforcement.Class}.",
             $"5  Actions to EN 1991 with load model 1; values of the set “{bridge.Basis.NationalSet}”{(bridge.Basis.OwnValues.Count > 0 ? " with own values" : "")}.",
             results is null ? "6  Ultimate bending not checked at the time of issue."
                 : $"6  Worst utilisation, ultimate bending: {QuantityText.Fixed(results.Governing.Worst.Utilisation, 2)} ({geometry.Girders[results.Governing.Point.Girder].Name}, span {results.Governing.Point.Span + 1}).",
         ];
         for (var i = 0; i < notes.Length; i++) canvas.Text(new(x, y + 5 + i * 4.3), notes[i]);
+    }
+
+    /// <summary>The slab's thickness over the road line; from the least to the greatest where it differs.</summary>
+    private static string SlabThickness(BridgeGeometry geometry, UnitSystem units)
+    {
+        var all = geometry.Units.SelectMany(u => u.Stations(8).Select(s => u.Shape.At(s).Thickness(0))).ToList();
+        return all.Max() - all.Min() < 1e-6 ? units.FormatWithUnit(all[0], QuantityKind.Size) : $"{units.Format(all.Min(), QuantityKind.Size)} to {units.FormatWithUnit(all.Max(), QuantityKind.Size)}";
     }
 
     private static string Skews(BridgeGeometry geometry, UnitSystem units)

@@ -19,12 +19,18 @@ public static class BandView
         var margin = 26.0;
         var scale = new StationScale(margin, geometry.FirstStation, (size.Width - 2 * margin) / length);
         double X(double station) => scale.X0 + scale.Scale * (station - scale.Station0);
-        var overhang = geometry.Bridge.Deck.EndOverhang;
         double road = 7.2, strips = road + 2.2, foot = size.Height - 4.4;
         var each = Math.Min(2.2, (foot - strips - 3.6) / geometry.Girders.Length);
         UnderTheBridge(canvas, geometry, ground, station => X(station), strips + 2, foot + 1.2);
         canvas.Line(new(0, road - 1.1), new(size.Width, road - 1.1), Pen.Axis);
-        canvas.Box(X(geometry.FirstStation - overhang), road - 1.1, X(geometry.LastStation + overhang) - X(geometry.FirstStation - overhang), 1.3, Fill.Ink);
+        foreach (var unit in geometry.Units)
+        {
+            var (from, to) = (X(unit.Start.Station - unit.StartOverhang), X(unit.End.Station + unit.EndOverhang));
+            // A joint is seen, however small the scale.
+            if (unit != geometry.Units[0]) from = Math.Max(from, X(unit.Start.Station) + 0.4);
+            if (unit != geometry.Units[^1]) to = Math.Min(to, X(unit.End.Station) - 0.4);
+            canvas.Box(from, road - 1.1, to - from, 1.3, Fill.Ink);
+        }
         foreach (var girder in geometry.Girders)
         {
             var y = strips + (girder.Number - 1) * each;
@@ -82,7 +88,7 @@ public static class BandView
             return;
         }
         // A skewed girder's own stations are shifted; the band shows each span from its axis.
-        var start = geometry.Road.Locate(girder.AtAxes[0]).Station - geometry.FirstStation;
+        var start = geometry.Road.Locate(girder.Spans[0].Start).Station - geometry.FirstStation;
         for (var i = 0; i + 1 < points.Count; i++)
         {
             if (points[i].Point.Span != points[i + 1].Point.Span) continue;

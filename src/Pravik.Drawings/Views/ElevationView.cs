@@ -25,9 +25,8 @@ public sealed class ElevationView
     {
         (this.geometry, this.ground, this.units) = (geometry, ground, units);
         canvas = new(size.Width, size.Height, size.TextHeight);
-        var deck = geometry.Bridge.Deck;
-        (first, last) = (geometry.FirstStation - deck.EndOverhang, geometry.LastStation + deck.EndOverhang);
-        depth = deck.Surfacing + deck.SlabThickness + deck.Haunch + geometry.Bridge.Girders.Section.Depth;
+        (first, last) = Ends(geometry);
+        depth = Stations(first, last).Concat(geometry.Axes.Select(a => a.Station)).Max(s => GirderTop(geometry, s)) + geometry.Bridge.Girders.Section.Depth;
         var levels = Stations(first, last).Select(geometry.Road.Level).ToList();
         var lows = Stations(first, last).Select(s => ground?.Level(geometry.Road.At(s))).OfType<double>().Append(levels.Min() - depth).Concat(geometry.Bridge.Crossings.Select(c => c.Level)).ToList();
         var (high, low) = (Math.Max(levels.Max(), lows.Max()), lows.Min());
@@ -59,14 +58,21 @@ public sealed class ElevationView
         view.Structure(null);
         view.Supports(null);
         view.Dimensions();
-        var deck = old.Bridge.Deck;
-        var depth = deck.Surfacing + deck.SlabThickness + deck.Haunch + old.Bridge.Girders.Section.Depth;
-        var stations = Stations(old.FirstStation - deck.EndOverhang, old.LastStation + deck.EndOverhang).ToList();
-        foreach (var below in new[] { 0, deck.Surfacing + deck.SlabThickness, depth })
-            view.canvas.Path(stations.Select(s => new Point(view.X(s), view.Y(old.Road.Level(s) - below))), Pen.Former);
-        foreach (var axis in old.Axes) view.canvas.Line(new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station))), new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station) - depth)), Pen.Former);
+        var (from, to) = Ends(old);
+        double Depth(double station) => GirderTop(old, station) + old.Bridge.Girders.Section.Depth;
+        foreach (var below in new Func<double, double>[] { _ => 0, s => SlabSoffit(old, s), Depth })
+            view.canvas.Path(Stations(from, to).Select(s => new Point(view.X(s), view.Y(old.Road.Level(s) - below(s)))), Pen.Former);
+        foreach (var axis in old.Axes) view.canvas.Line(new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station))), new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station) - Depth(axis.Station))), Pen.Former);
         return view.canvas.Finish("Elevation", $"{DrawingScale.Text(view.scale)}; broken lines: before");
     }
+
+    private static (double First, double Last) Ends(BridgeGeometry geometry) =>
+        (geometry.FirstStation - geometry.Units[0].StartOverhang, geometry.LastStation + geometry.Units[^1].EndOverhang);
+
+    /// <summary>Depths below the road line, on it: of the slab's soffit and of the girders' top as if a girder lay there.</summary>
+    private static double SlabSoffit(BridgeGeometry geometry, double station) => -geometry.SectionAt(station).SlabSoffit(0);
+
+    private static double GirderTop(BridgeGeometry geometry, double station) => SlabSoffit(geometry, station) + geometry.Haunch(geometry.SpanAt(station));
 
     private static IEnumerable<double> Stations(double from, double to) => Enumerable.Range(0, Pieces + 1).Select(i => from + i * (to - from) / Pieces);
 
@@ -77,8 +83,8 @@ public sealed class ElevationView
     private Point At(double station, double below) => new(X(station), Y(geometry.Road.Level(station) - below));
 
     /// <summary>The outline between two depths below the road line, following the profile.</summary>
-    private IEnumerable<Point> Layer(double from, double to, double top, double bottom) =>
-        Stations(from, to).Select(s => At(s, top)).Concat(Stations(from, to).Reverse().Select(s => At(s, bottom)));
+    private IEnumerable<Point> Layer(double from, double to, Func<double, double> top, Func<double, double> bottom) =>
+        Stations(from, to).Select(s => At(s, top(s))).Concat(Stations(from, to).Reverse().Select(s => At(s, bottom(s))));
 
     private void UnderTheBridge()
     {
@@ -112,20 +118,29 @@ public sealed class ElevationView
 
     private void Structure(string? picked)
     {
-        var (deck, shape) = (geometry.Bridge.Deck, geometry.Bridge.Girders.Section);
-        var girderTop = deck.Surfacing + deck.SlabThickness + deck.Haunch;
-        canvas.Area(Layer(first, last, 0, deck.Surfacing), Fill.Surfacing, Pen.Light);
-        canvas.Part = "/parts/slab";
-        canvas.Area(Layer(first, last, deck.Surfacing, deck.Surfacing + deck.SlabThickness), picked == canvas.Part ? Fill.Picked : Fill.Concrete, Pen.Cut);
+        var shape = geometry.Bridge.Girders.Section;
+        foreach (var unit in geometry.Units)
+        {
+            var (from, to) = (unit.Start.Station - unit.StartOverhang, unit.End.Station + unit.EndOverhang);
+            double SlabTop(double s) => -unit.Shape.At(s).SlabTop(0);
+            double Soffit(double s) => -unit.Shape.At(s).SlabSoffit(0);
+            canvas.Area(Layer(from, to, _ => 0, SlabTop), Fill.Surfacing, Pen.Light);
+            canvas.Part = $"/parts/units/{unit.Number}";
+            canvas.Area(Layer(from, to, SlabTop, Soffit), picked == canvas.Part ? Fill.Picked : Fill.Concrete, Pen.Cut);
+            canvas.Part = null;
+        }
         for (var span = 0; span < geometry.SpanCount; span++)
         {
             var gap = geometry.Bridge.Girders.EndGap;
             var (a, b) = (geometry.Axes[span].Station + gap, geometry.Axes[span + 1].Station - gap);
             // Girders are straight between their ends.
-            Point On(double station, double below) => Point.Between(At(a, below), At(b, below), (station - a) / (b - a));
+            var unit = geometry.UnitOf(span);
+            double Top(double station) => -unit.Shape.At(station).SlabSoffit(0) + geometry.Haunch(span);
+            var (topA, topB) = (Top(a), Top(b));
+            Point On(double station, double below) => station == a ? At(a, topA + below) : At(b, topB + below);
             canvas.Part = $"/parts/girders/1/spans/{span + 1}";
-            canvas.Area([On(a, girderTop), On(b, girderTop), On(b, depth), On(a, depth)], Fill.Precast, Pen.Edge);
-            foreach (var line in new[] { girderTop + shape.TopFlangeThickness, depth - shape.BottomFlangeThickness }) canvas.Path([On(a, line), On(b, line)], Pen.Light);
+            canvas.Area([On(a, 0), On(b, 0), On(b, shape.Depth), On(a, shape.Depth)], Fill.Precast, Pen.Edge);
+            foreach (var line in new[] { shape.TopFlangeThickness, shape.Depth - shape.BottomFlangeThickness }) canvas.Path([On(a, line), On(b, line)], Pen.Light);
         }
         canvas.Part = null;
         var reach = 0.05 * (last - first);
@@ -137,7 +152,7 @@ public sealed class ElevationView
         for (var i = 0; i < geometry.Axes.Length; i++)
         {
             var axis = geometry.Axes[i];
-            var (top, foot) = (At(axis.Station, 0), At(axis.Station, depth));
+            var (top, foot) = (At(axis.Station, 0), At(axis.Station, GirderTop(geometry, axis.Station) + geometry.Bridge.Girders.Section.Depth));
             canvas.Part = $"/parts/axes/{axis.Number}";
             canvas.Line(new(top.X, top.Y - 3), new(foot.X, foot.Y + 3.4), picked == canvas.Part ? Pen.Active : Pen.Axis);
             canvas.AxisBubble(new(top.X, top.Y - 3 - 0.9 * canvas.TextHeight), axis.Name);
@@ -152,7 +167,7 @@ public sealed class ElevationView
     {
         foreach (var axis in geometry.Axes)
         {
-            foreach (var (below, name) in new[] { (0, "road"), (geometry.Bridge.Deck.Surfacing + geometry.Bridge.Deck.SlabThickness, "slab soffit"), (depth, "girder soffit") })
+            foreach (var (below, name) in new[] { (0, "road"), (SlabSoffit(geometry, axis.Station), "slab soffit"), (GirderTop(geometry, axis.Station) + geometry.Bridge.Girders.Section.Depth, "girder soffit") })
                 Catch(axis.Station, geometry.Road.Level(axis.Station) - below, $"axis {axis.Name}, {name}");
             if (ground?.Level(geometry.Road.At(axis.Station)) is { } level) Catch(axis.Station, level, $"axis {axis.Name}, ground");
         }

@@ -11,15 +11,15 @@ public static class LoadsView
     public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, double station)
     {
         var view = new SectionView(geometry, units, size, station, 19.5 * size.TextHeight);
-        view.Structure(station, null);
-        var (canvas, section, loads) = (view.Canvas, geometry.Deck.At(station), geometry.Bridge.Loads);
+        view.Structure(null);
+        var (canvas, section, loads) = (view.Canvas, geometry.SectionAt(station), geometry.Bridge.Loads);
         var high = view.At(0, section.Strips.Max(s => Math.Max(s.SurfaceFrom, s.SurfaceTo))).Y - 3.4 * canvas.TextHeight;
         canvas.Text(new(2, high - 8.4 * canvas.TextHeight), "Permanent, on the finished deck", TextKind.Strong);
         var greatest = section.Strips.Max(s => PermanentLoads.StripLoad(s, loads));
         foreach (var strip in section.Strips)
         {
             var load = PermanentLoads.StripLoad(strip, loads);
-            Block(canvas, view.At(strip.From, 0).X, view.At(strip.To, 0).X, high, greatest == 0 ? 0 : load / greatest * 2.6 * canvas.TextHeight, units.Format(load, QuantityKind.AreaLoad), Fill.Soft, strip.Path);
+            Block(canvas, view.At(strip.From, 0).X, view.At(strip.To, 0).X, high, greatest == 0 ? 0 : load / greatest * 2.6 * canvas.TextHeight, units.Format(load, QuantityKind.AreaLoad), Fill.Soft, strip.Part);
         }
         foreach (var parapet in ParapetLine.All(geometry).Where(p => p.Covers(station)))
         {

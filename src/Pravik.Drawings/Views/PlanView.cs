@@ -27,7 +27,7 @@ public sealed class PlanView
         var chord = geometry.Road.At(geometry.LastStation) - geometry.Road.At(geometry.FirstStation);
         (cos, sin) = (chord.X / chord.Length, chord.Y / chord.Length);
         perMetre = 1;
-        var corners = Outline().Select(Turned).ToList();
+        var corners = geometry.Units.SelectMany(Outline).Select(Turned).ToList();
         var (left, right) = (corners.Min(p => p.X), corners.Max(p => p.X));
         var (low, high) = (corners.Min(p => p.Y), corners.Max(p => p.Y));
         var (top, bottom) = (6 * size.TextHeight, 5 * size.TextHeight);
@@ -65,9 +65,9 @@ public sealed class PlanView
         view.Dimensions();
         view.Directions();
         var before = new PlanView(old, units, size);
-        view.canvas.Area(before.Outline().Select(view.At), Fill.None, Pen.Former);
-        foreach (var axis in old.Axes) view.canvas.Line(view.At(before.OnAxis(axis, 0)), view.At(before.OnAxis(axis, old.Deck.Boundaries - 1)), Pen.Former);
-        foreach (var girder in old.Girders) view.canvas.Path(girder.AtAxes.Select(view.At), Pen.Former);
+        foreach (var unit in old.Units) view.canvas.Area(before.Outline(unit).Select(view.At), Fill.None, Pen.Former);
+        foreach (var axis in old.Axes) view.canvas.Line(view.At(before.Edge(axis, left: true)), view.At(before.Edge(axis, left: false)), Pen.Former);
+        foreach (var girder in old.Girders) view.canvas.Path(girder.Points.Select(view.At), Pen.Former);
         return view.canvas.Finish("Plan", $"{DrawingScale.Text(view.scale)}; broken lines: before");
     }
 
@@ -77,7 +77,10 @@ public sealed class PlanView
         var solids = new BridgeSolids(geometry);
         foreach (var axis in geometry.Axes)
         {
-            for (var b = 0; b < geometry.Deck.Boundaries; b++) Surface(geometry.BoundaryOnAxis(axis, b), $"axis {axis.Name}, boundary {b}");
+            foreach (var unit in geometry.Units.Where(u => axis.Number >= u.Start.Number && axis.Number <= u.End.Number))
+            {
+                for (var b = 0; b < unit.Shape.Boundaries; b++) Surface(unit.BoundaryOnAxis(axis, b), $"axis {axis.Name}, boundary {b}");
+            }
             Surface(new(axis.Station, 0, 0), $"axis {axis.Name}, road line");
         }
         foreach (var girder in geometry.Girders)
@@ -88,7 +91,7 @@ public sealed class PlanView
                 foreach (var t in new[] { gap, 1 - gap })
                 {
                     var p = geometry.OnGirder(girder, span, t);
-                    canvas.Catch(At(p), new(p.X, p.Y, solids.TopAt(girder, span) + t * (solids.TopAt(girder, span + 1) - solids.TopAt(girder, span))), $"{girder.Name}, end in span {span + 1}");
+                    canvas.Catch(At(p), new(p.X, p.Y, solids.TopAt(girder, span, false) + t * (solids.TopAt(girder, span, true) - solids.TopAt(girder, span, false))), $"{girder.Name}, end in span {span + 1}");
                 }
             }
         }
@@ -96,27 +99,30 @@ public sealed class PlanView
         void Surface(RoadPlace place, string name)
         {
             var p = geometry.Road.At(place);
-            canvas.Catch(At(p), new(p.X, p.Y, geometry.Road.Level(place.Station) + geometry.Deck.At(place.Station).Surface(place.Offset)), name);
+            canvas.Catch(At(p), new(p.X, p.Y, geometry.Road.Level(place.Station) + geometry.SectionAt(place.Station, place.Offset).Surface(place.Offset)), name);
         }
     }
 
-    private double EndOverhang => geometry.Bridge.Deck.EndOverhang;
+    private double EndOverhang => Math.Max(geometry.Units[0].StartOverhang, geometry.Units[^1].EndOverhang);
 
     /// <summary>A line along the deck, from end to end, by its offset at every station.</summary>
-    private IEnumerable<Point> Along(Func<double, double> offset)
+    private IEnumerable<Point> EdgeLine(double offset) =>
+        Along(_ => offset, geometry.Units[0].Ends(_ => offset).From, geometry.Units[^1].Ends(_ => offset).To, true);
+
+    private IEnumerable<Point> Boundary(UnitPlace unit, int number)
     {
-        var from = geometry.Meet(geometry.Axes[0], offset).Station - EndOverhang;
-        var to = geometry.Meet(geometry.Axes[^1], offset).Station + EndOverhang;
-        var isStraight = geometry.Deck.HasConstantWidths && geometry.Road.Azimuth(from) == geometry.Road.Azimuth(to) && geometry.Road.Line.Curvature((from + to) / 2) == 0;
+        var (from, to) = unit.Ends(number);
+        return Along(s => unit.Shape.Boundary(number, s), from, to, unit.Shape.HasConstantWidths);
+    }
+
+    private IEnumerable<Point> Along(Func<double, double> offset, double from, double to, bool isParallel)
+    {
+        var isStraight = isParallel && geometry.Road.Azimuth(from) == geometry.Road.Azimuth(to) && geometry.Road.Line.Curvature((from + to) / 2) == 0;
         var pieces = isStraight ? 1 : 48;
         return Enumerable.Range(0, pieces + 1).Select(i => from + i * (to - from) / pieces).Select(s => geometry.Road.At(s, offset(s)));
     }
 
-    private IEnumerable<Point> EdgeLine(double offset) => Along(_ => offset);
-
-    private IEnumerable<Point> Boundary(int number) => Along(s => geometry.Deck.Boundary(number, s));
-
-    private IEnumerable<Point> Outline() => Boundary(0).Concat(Boundary(geometry.Deck.Boundaries - 1).Reverse());
+    private IEnumerable<Point> Outline(UnitPlace unit) => Boundary(unit, 0).Concat(Boundary(unit, unit.Shape.Boundaries - 1).Reverse());
 
     private Point Turned(Point p)
     {
@@ -130,20 +136,23 @@ public sealed class PlanView
         return new(canvas.Width / 2 + t.X - perMetre * centre.X, middleY - t.Y + perMetre * centre.Y);
     }
 
-    private Point OnAxis(AxisPlace axis, int boundary) => geometry.Road.At(geometry.BoundaryOnAxis(axis, boundary));
+    private Point Edge(AxisPlace axis, bool left) => geometry.Road.At(left ? geometry.EdgesOn(axis).Left : geometry.EdgesOn(axis).Right);
 
     private Point At(double station, double offset) => At(geometry.Road.At(station, offset));
 
     private void Deck(string? picked)
     {
-        canvas.Area(Outline().Select(At), Fill.Paper);
-        foreach (var (strip, i) in geometry.Deck.At(geometry.FirstStation).Strips.Select((s, i) => (s, i)))
+        foreach (var unit in geometry.Units)
         {
-            canvas.Part = strip.Path;
-            canvas.Area(Boundary(i).Concat(Boundary(i + 1).Reverse()).Select(At), picked == strip.Path ? Fill.Picked : strip.Kind is StripKind.Carriageway or StripKind.HardStrip ? Fill.Paper : Fill.Sheet, Pen.Light);
+            canvas.Area(Outline(unit).Select(At), Fill.Paper);
+            foreach (var (strip, i) in unit.Shape.At(unit.Start.Station).Strips.Select((s, i) => (s, i)))
+            {
+                canvas.Part = strip.Part;
+                canvas.Area(Boundary(unit, i).Concat(Boundary(unit, i + 1).Reverse()).Select(At), picked == strip.Part ? Fill.Picked : strip.Kind is StripKind.Carriageway or StripKind.HardStrip ? Fill.Paper : Fill.Sheet, Pen.Light);
+            }
+            canvas.Part = null;
+            canvas.Area(Outline(unit).Select(At), Fill.None, Pen.Cut);
         }
-        canvas.Part = null;
-        canvas.Area(Outline().Select(At), Fill.None, Pen.Cut);
         var reach = 0.04 * (geometry.LastStation - geometry.FirstStation) + 2;
         var (from, to) = (geometry.FirstStation - reach, geometry.LastStation + reach);
         canvas.Path(Enumerable.Range(0, 25).Select(i => At(from + i * (to - from) / 24, 0)), Pen.Axis);
@@ -157,7 +166,7 @@ public sealed class PlanView
             var origin = geometry.Road.At(crossing.Station);
             var along = Point.Towards(geometry.Road.Azimuth(crossing.Station) + Math.PI / 2 + crossing.Skew);
             var (across, reach) = (new Point(along.Y, -along.X), 4.5 / perMetre);
-            var (from, to) = (geometry.Deck.LeftEdge(crossing.Station) - reach, geometry.Deck.RightEdge(crossing.Station) + reach);
+            var (from, to) = (geometry.LeftEdge(crossing.Station) - reach, geometry.RightEdge(crossing.Station) + reach);
             canvas.Part = $"/crossings/{i}";
             foreach (var side in new[] { -0.5, 0.5 })
             {
@@ -201,8 +210,7 @@ public sealed class PlanView
         for (var i = 0; i < geometry.Axes.Length; i++)
         {
             var axis = geometry.Axes[i];
-            var left = At(OnAxis(axis, 0));
-            var right = At(OnAxis(axis, geometry.Deck.Boundaries - 1));
+            var (left, right) = (At(Edge(axis, left: true)), At(Edge(axis, left: false)));
             var along = 1 / (left - right).Length * (left - right);
             canvas.Part = $"/parts/axes/{i + 1}";
             canvas.Line(right - 2.2 * along, left + 4 * along, picked == canvas.Part ? Pen.Active : Pen.Axis);
@@ -213,12 +221,12 @@ public sealed class PlanView
 
     private void Dimensions()
     {
-        var below = geometry.Stations(20).Max(geometry.Deck.RightEdge) + (2.6 + canvas.TextHeight) / perMetre;
-        var points = geometry.Axes.Select(axis => At(geometry.Road.At(geometry.BoundaryOnAxis(axis, geometry.Deck.Boundaries - 1).Station, below))).ToList();
+        var below = geometry.Stations(20).Max(geometry.RightEdge) + (2.6 + canvas.TextHeight) / perMetre;
+        var points = geometry.Axes.Select(axis => At(geometry.Road.At(geometry.EdgesOn(axis).Right.Station, below))).ToList();
         canvas.Dimensions(points, [.. geometry.Bridge.Axes.Spans.Select(s => units.Format(s, QuantityKind.Length))]);
         if (geometry.Girders.Length < 2) return;
         var (station, last) = (geometry.FirstStation + 0.28 * geometry.Bridge.Axes.Spans[0], geometry.Girders.Length - 1);
-        List<Point> across = [.. geometry.Girders.Select(g => At(station, geometry.GirderOffsetAt(g, station) ?? g.Offsets[0]))];
+        List<Point> across = [.. geometry.Girders.Select(g => At(station, geometry.GirderOffsetAt(g, station) ?? g.Spans[0].StartOffset))];
         var (a, b) = (across[0], across[last]);
         canvas.Dimensions(across, []);
         canvas.Text(new(Point.Between(a, b, 0.5).X + 1.2, Point.Between(a, b, 0.5 - 0.5 / Math.Max(2, last)).Y + 0.35 * canvas.TextHeight),
@@ -245,7 +253,7 @@ public sealed class PlanView
     private void Cursor(double station)
     {
         var margin = 1.4 / perMetre;
-        canvas.Line(At(station, geometry.Deck.LeftEdge(station) - margin), At(station, geometry.Deck.RightEdge(station) + margin), Pen.Active);
+        canvas.Line(At(station, geometry.LeftEdge(station) - margin), At(station, geometry.RightEdge(station) + margin), Pen.Active);
     }
 
     private void Directions()

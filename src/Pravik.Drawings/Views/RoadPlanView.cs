@@ -53,15 +53,20 @@ public static class RoadPlanView
 
     private static void Bridge(BridgeGeometry geometry, Canvas canvas, Func<Point, Point> at)
     {
-        var last = geometry.Deck.Boundaries - 1;
-        IEnumerable<Point> Edge(int boundary)
+        foreach (var unit in geometry.Units)
         {
-            var (from, to) = (geometry.BoundaryOnAxis(geometry.Axes[0], boundary).Station, geometry.BoundaryOnAxis(geometry.Axes[^1], boundary).Station);
-            return Enumerable.Range(0, 25).Select(i => from + i * (to - from) / 24).Select(s => geometry.Road.At(s, geometry.Deck.Boundary(boundary, s)));
+            IEnumerable<Point> Edge(int boundary)
+            {
+                var (from, to) = unit.Ends(boundary);
+                return Enumerable.Range(0, 25).Select(i => from + i * (to - from) / 24).Select(s => geometry.Road.At(s, unit.Shape.Boundary(boundary, s)));
+            }
+            canvas.Area(Edge(0).Concat(Edge(unit.Shape.Boundaries - 1).Reverse()).Select(at), Fill.Picked, Pen.Cut);
         }
-        canvas.Area(Edge(0).Concat(Edge(last).Reverse()).Select(at), Fill.Picked, Pen.Cut);
         foreach (var axis in geometry.Axes)
-            canvas.Line(at(geometry.Road.At(geometry.BoundaryOnAxis(axis, 0))), at(geometry.Road.At(geometry.BoundaryOnAxis(axis, last))), Pen.Edge);
+        {
+            var (left, right) = geometry.EdgesOn(axis);
+            canvas.Line(at(geometry.Road.At(left)), at(geometry.Road.At(right)), Pen.Edge);
+        }
     }
 
     /// <summary>A tick where elements meet, and what each is; names that would crowd are left out.</summary>

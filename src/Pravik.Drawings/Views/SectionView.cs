@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Units;
@@ -9,6 +10,8 @@ public sealed class SectionView
 {
     private readonly BridgeGeometry geometry;
     private readonly DeckSection section;
+    private readonly ImmutableArray<DeckCut> cuts;
+    private readonly double station;
     private readonly UnitSystem units;
     private readonly Canvas canvas;
     private readonly int scale;
@@ -20,11 +23,13 @@ public sealed class SectionView
     {
         this.geometry = geometry;
         this.units = units;
+        this.station = station;
         canvas = new(size.Width, size.Height, size.TextHeight);
-        section = geometry.Deck.At(station);
+        section = geometry.SectionAt(station);
+        cuts = geometry.CutAt(station);
         var top = section.Strips.Max(s => Math.Max(s.SurfaceFrom, s.SurfaceTo));
         foreach (var parapet in ParapetLine.All(geometry).Where(p => above == 0 && p.Covers(station))) top = Math.Max(top, parapet.Outlines(station).Max(o => o.Max(p => p.Y)));
-        var bottom = geometry.Girders.Min(g => GirderTop(geometry.GirderOffsetAt(g, station) ?? g.Offsets[0])) - geometry.Bridge.Girders.Section.Depth;
+        var bottom = geometry.Girders.Min(g => GirderTop(geometry.GirderOffsetAt(g, station) ?? g.Spans[geometry.SpanAt(station)].StartOffset)) - geometry.Bridge.Girders.Section.Depth;
         var (head, foot) = (3.2 * size.TextHeight + above, 5.4 * size.TextHeight);
         scale = Math.Max(DrawingScale.Fitting(section.Width, size.Width - 36), DrawingScale.Fitting(top - bottom, Math.Max(4, size.Height - head - foot)));
         perMetre = 1000.0 / scale;
@@ -40,10 +45,10 @@ public sealed class SectionView
     public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, double station, string? picked = null)
     {
         var view = new SectionView(geometry, units, size, station);
-        view.Structure(station, picked);
+        view.Structure(picked);
         view.Crossfalls();
-        view.Dimensions(station);
-        view.Snaps(station);
+        view.Dimensions();
+        view.Snaps();
         return view.canvas.Finish($"Section at {units.Format(station, QuantityKind.Length)}", $"looking ahead, {DrawingScale.Text(view.scale)}");
     }
 
@@ -51,11 +56,15 @@ public sealed class SectionView
     public static Drawing Compare(BridgeGeometry geometry, BridgeGeometry old, UnitSystem units, ViewSize size, double station)
     {
         var view = new SectionView(geometry, units, size, station);
-        view.Structure(station, null);
-        view.Dimensions(station);
+        view.Structure(null);
+        view.Dimensions();
         var before = new SectionView(old, units, size, station);
-        foreach (var strip in before.section.Strips)
-            view.canvas.Area(new[] { (strip.From, strip.SlabFrom), (strip.From, strip.SurfaceFrom), (strip.To, strip.SurfaceTo), (strip.To, strip.SlabTo - before.section.SlabThickness), (strip.From, strip.SlabFrom - before.section.SlabThickness) }.Select(p => view.At(p.Item1, p.Item2)), Fill.None, Pen.Former);
+        foreach (var cut in before.cuts)
+        {
+            foreach (var strip in Clipped(cut))
+                view.canvas.Area(new[] { (strip.From, strip.SlabFrom), (strip.From, strip.SurfaceFrom), (strip.To, strip.SurfaceTo), (strip.To, strip.SlabTo) }.Select(p => view.At(p.Item1, p.Item2)), Fill.None, Pen.Former);
+            view.canvas.Area(cut.Section.SlabOutline(cut.From, cut.To).Select(p => view.At(p.X, p.Y)), Fill.None, Pen.Former);
+        }
         var shape = old.Bridge.Girders.Section;
         foreach (var offset in old.Girders.Select(g => old.GirderOffsetAt(g, station)).OfType<double>())
             view.canvas.Area(shape.Outline().Points.Select(p => view.At(offset + p.X, before.GirderTop(offset) - shape.Depth + p.Y)), Fill.None, Pen.Former);
@@ -63,7 +72,7 @@ public sealed class SectionView
     }
 
     /// <summary>Corners of strips, slab, girders and parapets.</summary>
-    private void Snaps(double station)
+    private void Snaps()
     {
         void Catch(double offset, double level, string name)
         {
@@ -75,8 +84,10 @@ public sealed class SectionView
         {
             Catch(strip.From, strip.SurfaceFrom, "surface");
             Catch(strip.To, strip.SurfaceTo, "surface");
-            Catch(strip.From, strip.SlabFrom - section.SlabThickness, "slab soffit");
-            Catch(strip.To, strip.SlabTo - section.SlabThickness, "slab soffit");
+        }
+        foreach (var cut in cuts)
+        {
+            foreach (var p in cut.Section.SlabOutline(cut.From, cut.To).Skip(2)) Catch(p.X, p.Y, "slab soffit");
         }
         var shape = geometry.Bridge.Girders.Section;
         foreach (var girder in geometry.Girders)
@@ -92,16 +103,16 @@ public sealed class SectionView
 
     internal string ScaleText => DrawingScale.Text(scale);
 
-    internal void Structure(double station, string? picked)
+    internal void Structure(string? picked)
     {
         Slab(picked);
-        Parapets(station, picked);
+        Parapets(picked);
         var any = false;
         foreach (var girder in geometry.Girders)
         {
             if (geometry.GirderOffsetAt(girder, station) is not { } offset) continue;
             any = true;
-            var span = geometry.SpanAt(station) + 1;
+            var span = geometry.SpanAt(station, offset) + 1;
             Girder(girder, offset, picked?.StartsWith($"/parts/girders/{girder.Number}/", StringComparison.Ordinal) == true, $"/parts/girders/{girder.Number}/spans/{span}");
         }
         if (!any) canvas.Text(new(canvas.Width / 2, canvas.Height - 2 * canvas.TextHeight), "No girder is cut at this station.", TextKind.Soft, Anchor.Middle);
@@ -113,30 +124,61 @@ public sealed class SectionView
         canvas.Text(At(section.RightEdge, 0) + new Point(3, 0), "right", TextKind.Soft);
     }
 
-    private double GirderTop(double offset) => section.SlabTop(offset) - section.SlabThickness - geometry.Bridge.Deck.Haunch;
+    /// <summary>Level of a girder's top: the soffit of the unit that lies over it, less haunch and thickening.</summary>
+    private double GirderTop(double offset)
+    {
+        var unit = UnitOver(offset);
+        return unit.Shape.At(station).SlabSoffit(offset) - geometry.Bridge.Deck.Haunch - unit.Pattern.Slab.Thickening;
+    }
+
+    private UnitPlace UnitOver(double offset) => geometry.UnitAt(station, offset);
+
+    /// <summary>The strips of a cut, those at its ends only as far as it goes.</summary>
+    private static IEnumerable<StripPlace> Clipped(DeckCut cut)
+    {
+        foreach (var strip in cut.Section.Strips)
+        {
+            var (from, to) = (Math.Max(strip.From, cut.From), Math.Min(strip.To, cut.To));
+            if (to - from < 1e-6) continue;
+            var (a, b) = ((from - strip.From) / strip.Width, (to - strip.From) / strip.Width);
+            yield return strip with
+            {
+                From = from,
+                To = to,
+                SurfaceFrom = strip.SurfaceFrom + a * (strip.SurfaceTo - strip.SurfaceFrom),
+                SurfaceTo = strip.SurfaceFrom + b * (strip.SurfaceTo - strip.SurfaceFrom),
+                SlabFrom = strip.SlabFrom + a * (strip.SlabTo - strip.SlabFrom),
+                SlabTo = strip.SlabFrom + b * (strip.SlabTo - strip.SlabFrom),
+            };
+        }
+    }
 
     private void Slab(string? picked)
     {
-        foreach (var strip in section.Strips)
+        if (cuts.IsEmpty) canvas.Text(new(canvas.Width / 2, canvas.Height - 3.4 * canvas.TextHeight), "There is no deck at this station.", TextKind.Soft, Anchor.Middle);
+        foreach (var cut in cuts)
         {
-            canvas.Part = strip.Path;
-            Point[] fill = [At(strip.From, strip.SlabFrom), At(strip.From, strip.SurfaceFrom), At(strip.To, strip.SurfaceTo), At(strip.To, strip.SlabTo)];
-            var kind = picked == strip.Path ? Fill.Picked : strip.Kind switch
+            foreach (var strip in Clipped(cut))
             {
-                StripKind.EdgeBeam => Fill.Concrete,
-                StripKind.Carriageway or StripKind.HardStrip => Fill.Surfacing,
-                _ => Fill.Soft,
-            };
-            canvas.Area(fill, kind, picked == strip.Path ? Pen.Active : Pen.Edge);
+                canvas.Part = strip.Part;
+                var isPicked = picked == strip.Part;
+                var kind = isPicked ? Fill.Picked : strip.Kind switch
+                {
+                    StripKind.EdgeBeam => Fill.Concrete,
+                    StripKind.Carriageway or StripKind.HardStrip => Fill.Surfacing,
+                    _ => Fill.Soft,
+                };
+                canvas.Area([At(strip.From, strip.SlabFrom), At(strip.From, strip.SurfaceFrom), At(strip.To, strip.SurfaceTo), At(strip.To, strip.SlabTo)], kind, isPicked ? Pen.Active : Pen.Edge);
+                if (strip.Surfacing is > 0 and { } layer && layer < strip.LeastFill)
+                    canvas.Area([At(strip.From, strip.SurfaceFrom - layer), At(strip.From, strip.SurfaceFrom), At(strip.To, strip.SurfaceTo), At(strip.To, strip.SurfaceTo - layer)], isPicked ? Fill.Picked : Fill.Surfacing, Pen.Light);
+            }
+            canvas.Part = $"/parts/units/{cut.Unit.Number}";
+            canvas.Area(cut.Section.SlabOutline(cut.From, cut.To).Select(p => At(p.X, p.Y)), picked == canvas.Part ? Fill.Picked : Fill.Concrete, Pen.Cut);
         }
-        canvas.Part = "/parts/slab";
-        var tops = section.Strips.Select(s => (s.From, s.SlabFrom)).Append((section.Strips[^1].To, section.Strips[^1].SlabTo)).ToList();
-        var outline = tops.Select(t => At(t.Item1, t.Item2)).Concat(tops.AsEnumerable().Reverse().Select(t => At(t.Item1, t.Item2 - section.SlabThickness)));
-        canvas.Area(outline, picked == canvas.Part ? Fill.Picked : Fill.Concrete, Pen.Cut);
         canvas.Part = null;
     }
 
-    private void Parapets(double station, string? picked)
+    private void Parapets(string? picked)
     {
         foreach (var parapet in ParapetLine.All(geometry).Where(p => p.Covers(station)))
         {
@@ -152,7 +194,14 @@ public sealed class SectionView
         var (shape, top) = (geometry.Bridge.Girders.Section, GirderTop(offset));
         var half = shape.TopFlangeWidth / 2;
         canvas.Part = part;
-        double Soffit(double o) => section.SlabTop(o) - section.SlabThickness;
+        var unit = UnitOver(offset);
+        var (here, slab) = (unit.Shape.At(station), unit.Pattern.Slab);
+        double Soffit(double o) => here.SlabSoffit(o) - slab.Thickening;
+        if (slab.Thickening > 0)
+        {
+            var (flat, reach) = (slab.ThickeningWidth / 2, slab.ThickeningWidth / 2 + 3 * slab.Thickening);
+            canvas.Area([At(offset - reach, here.SlabSoffit(offset - reach)), At(offset - flat, Soffit(offset - flat)), At(offset + flat, Soffit(offset + flat)), At(offset + reach, here.SlabSoffit(offset + reach))], Fill.Concrete, Pen.Edge);
+        }
         if (geometry.Bridge.Deck.Haunch > 0)
             canvas.Area([At(offset - half, top), At(offset - half, Soffit(offset - half)), At(offset, Soffit(offset)), At(offset + half, Soffit(offset + half)), At(offset + half, top)], Fill.Concrete, Pen.Light);
         canvas.Area(shape.Outline().Points.Select(p => At(offset + p.X, top - shape.Depth + p.Y)), picked ? Fill.Picked : Fill.Precast, picked ? Pen.Active : Pen.Cut);
@@ -180,7 +229,7 @@ public sealed class SectionView
         }
     }
 
-    private void Dimensions(double station)
+    private void Dimensions()
     {
         var offsets = geometry.Girders.Select(g => geometry.GirderOffsetAt(g, station)).OfType<double>().ToList();
         var y = canvas.Height - 3.1 * canvas.TextHeight;

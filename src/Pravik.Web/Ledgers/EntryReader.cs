@@ -8,8 +8,8 @@ namespace Pravik.Web.Ledgers;
 /// <summary>A typed entry turned into a patch with its label, or the reason why it cannot be.</summary>
 public sealed record EntryReading(IReadOnlyList<PatchOperation> Patch, string Label, string? Error)
 {
-    /// <summary>An object that must be there first, or null.</summary>
-    public string? Needs { get; init; }
+    /// <summary>Objects that must be there first, outer ones before inner ones.</summary>
+    public IReadOnlyList<string> Needs { get; init; } = [];
 }
 
 /// <summary>Turns what was typed into a field into an edit of the bridge.</summary>
@@ -19,14 +19,14 @@ public static class EntryReader
 
     public static EntryReading Read(Bridge bridge, string path, string? text)
     {
-        if (Fields.At(path) is not { } field) return Refused("This value cannot be entered.");
+        if (Fields.At(path, bridge) is not { } field) return Refused("This value cannot be entered.");
         var units = UnitSystem.Named(bridge.Basis.Units);
         text = text?.Trim() ?? "";
         if (field.IsOwn && text.Length == 0) return Clear(field, path);
         if (DerivedEntries.Matches(path)) return DerivedEntries.Read(bridge, field, path, text);
         var reading = Plain(field, path, text, units);
-        if (reading.Needs is { } part && BridgeEditing.ValueAt(bridge, part) is null) return reading with { Patch = [new("add", part, new JsonObject()), .. reading.Patch] };
-        return reading;
+        var missing = reading.Needs.Where(part => BridgeEditing.ValueAt(bridge, part) is null).Select(part => new PatchOperation("add", part, new JsonObject()));
+        return reading with { Patch = [.. missing, .. reading.Patch] };
     }
 
     private static EntryReading Plain(Field field, string path, string text, UnitSystem units)
@@ -86,7 +86,15 @@ public static class EntryReader
     private static EntryReading Taken(Field field, string path, JsonNode value, string words)
     {
         var label = $"{Named(field, path)} set to {words}";
-        if (path.Split('/') is ["", "axes", "own", var axis, var name]) return new([new("add", $"/axes/own/{axis}/{name}", value)], label, null) { Needs = $"/axes/own/{axis}" };
+        var parts = path.Split('/');
+        IReadOnlyList<string> needs = parts switch
+        {
+            ["", "axes", "own", var axis, _] => [$"/axes/own/{axis}"],
+            ["", "deck", "units", var unit, _] => [$"/deck/units/{unit}"],
+            ["", "deck", "units", var unit, var side, var strip, _] => [$"/deck/units/{unit}", $"/deck/units/{unit}/{side}", $"/deck/units/{unit}/{side}/{strip}"],
+            _ => [],
+        };
+        if (needs.Count > 0) return new([new("add", path, value)], label, null) { Needs = needs };
         return new([new(path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) ? "add" : "replace", path, value)], label, null);
     }
 
@@ -101,7 +109,9 @@ public static class EntryReader
         if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";
         if (parts is ["", "crossings", var crossing, _]) return $"{field.Name} of crossing {int.Parse(crossing) + 1}";
         if (parts is ["", "parapets", var parapet, _]) return $"{field.Name} of parapet {int.Parse(parapet) + 1}";
-        if (path.StartsWith("/deck/left/", StringComparison.Ordinal) || path.StartsWith("/deck/right/", StringComparison.Ordinal)) return $"{field.Name} of strip {int.Parse(parts[3]) + 1} {parts[2]}";
+        if (parts is ["", "deck", "patterns", _, "left" or "right", var strip, ..]) return $"{field.Name} of strip {int.Parse(strip) + 1} {parts[4]}";
+        if (parts is ["", "deck", "units", var unit, "left" or "right", var own, _]) return $"{field.Name} of strip {int.Parse(own) + 1} {parts[4]}, unit from axis {unit}";
+        if (parts is ["", "deck", "units", var from, _]) return $"{field.Name} of the unit from axis {from}";
         if (path.StartsWith("/girders/strands/rows/", StringComparison.Ordinal)) return $"{field.Name} of strand row {int.Parse(parts[4]) + 1}";
         if (path.StartsWith("/girders/slabBars/", StringComparison.Ordinal)) return $"{field.Name} of {parts[3]} slab bars";
         if (path.StartsWith("/materials/", StringComparison.Ordinal)) return $"{field.Name} of {parts[2]}";

@@ -45,13 +45,32 @@ public static class Fields
         Q("/axes/overall", "Overall length", QuantityKind.Length, "Typing one stretches all spans alike."), Q("/axes/stations/*", "Station", QuantityKind.Length, "Station of this axis; its neighbours stay."),
         Text("/axes/own/*/name", "Name") with { IsOwn = true }, Own("/axes/own/*/skew", "Skew", QuantityKind.Angle, "Own skew of this axis. Empty: as all."),
         Own("/axes/own/*/azimuth", "Direction", QuantityKind.Angle, "Direction of the axis clockwise from north, in place of a skew."),
-        new("/axes/own/*/kind", "Kind", EntryKind.Choice) { Choices = [new("abutment", "Abutment"), new("pier", "Pier")], IsOwn = true },
+        new("/axes/own/*/kind", "Kind", EntryKind.Choice) { Choices = [new("abutment", "Abutment"), new("pier", "Pier"), new("joint", "Pier, joint")], IsOwn = true, Help = "Over a joint the deck is parted: one unit ends and the next begins." },
         new("/axes/spans", "Spans", EntryKind.Spans, QuantityKind.Length) { Help = "In one line along the road: 17.4 + 25.8 + 17.4, or 5*30." },
         Q("/axes/spans/*", "Span", QuantityKind.Length, "Distance between two axes along the road line."),
         Q("/axes/skew", "Skew", QuantityKind.Angle, "From the line square to the road to the axis, positive clockwise seen from above."),
-        .. new[] { "left", "right" }.SelectMany(side => Strip($"/deck/{side}/*")),
-        Q("/deck/slabThickness", "Slab thickness", QuantityKind.Size, "Thickness of the in-situ slab over its whole width."),
-        Q("/deck/surfacing", "Surfacing", QuantityKind.Size, "Thickness of asphalt and waterproofing on the carriageway."),
+        Text("/deck/patterns/*/name", "Name"), Flag("/deck/patterns/*/superseded", "State", "current", "superseded") with { Help = "A superseded pattern stays in the units that have it; it is no longer meant for new ones." },
+        .. new[] { "left", "right" }.SelectMany(side => Strip($"/deck/patterns/*/{side}/*")),
+        Q("/deck/patterns/*/slab/thickness", "Slab thickness", QuantityKind.Size, "Thickness of the in-situ slab; the least one where the soffit is level."),
+        .. LawTable("/deck/patterns/*/slab/thicknesses", "Thickness", QuantityKind.Size),
+        new("/deck/patterns/*/slab/soffit", "Soffit", EntryKind.Choice) { Choices = [new("parallel", "Parallel to the top"), new("level", "Level across")] },
+        Own("/deck/patterns/*/slab/edgeThickness", "Thickness at the edges", QuantityKind.Size, "Reached evenly over the width below. Empty: as everywhere."),
+        Q("/deck/patterns/*/slab/edgeTaper", "Over a width of", QuantityKind.Length, "From the edge inward, where the thickness changes to that of the edge."),
+        Q("/deck/patterns/*/slab/edgeInset", "Soffit's edge inset", QuantityKind.Size, "How far the soffit's edge lies inward of the top's; 0 for an upright face."),
+        Q("/deck/patterns/*/slab/thickening", "Thickening over girders", QuantityKind.Size, "Added to the slab over every girder, with sides running out at 1:3."),
+        Q("/deck/patterns/*/slab/thickeningWidth", "Its width below", QuantityKind.Size, "Width over which the thickening is full."),
+        Q("/deck/patterns/*/surfacing", "Surfacing", QuantityKind.Size, "Thickness of asphalt and waterproofing on the carriageway."),
+        Text("/deck/units/*/name", "Name") with { IsOwn = true }, new("/deck/units/*/pattern", "Pattern", EntryKind.Choice) { IsOwn = true, Help = "Cross-section of this unit. Empty: the first of the library." },
+        Own("/deck/units/*/startOverhang", "Beyond its first axis", QuantityKind.Length, "How far the unit reaches back beyond it, along the road; negative where it stops short."),
+        Own("/deck/units/*/endOverhang", "Beyond its last axis", QuantityKind.Length, "How far the unit reaches ahead beyond it, along the road; negative where it stops short."),
+        Own("/deck/units/*/slabThickness", "Slab thickness", QuantityKind.Size, "Own value of this unit, all along it."), Own("/deck/units/*/surfacing", "Surfacing", QuantityKind.Size, "Own value of this unit."),
+        .. new[] { "left", "right" }.SelectMany(side => new[]
+        {
+            Own($"/deck/units/*/{side}/*/width", "Width", QuantityKind.Length, "Own value of this unit, all along it. Empty: as in the pattern."), Own($"/deck/units/*/{side}/*/crossfall", "Crossfall", QuantityKind.Slope, "Own value of this unit, all along it. Empty: as in the pattern."),
+            Own($"/deck/units/*/{side}/*/upstand", "Upstand", QuantityKind.Size, "Own value of this unit. Empty: as in the pattern."), Own($"/deck/units/*/{side}/*/surfacing", "Surfacing", QuantityKind.Size, "Own value of this unit. Empty: as in the pattern."),
+            Own($"/deck/units/*/{side}/*/unitWeight", "Unit weight", QuantityKind.UnitWeight, "Own value of this unit. Empty: as in the pattern."),
+        }),
+        Q("/deck/jointGap", "Joint gap", QuantityKind.Size, "Between two units, along the road; its middle lies on the axis."),
         Q("/deck/haunch", "Haunch", QuantityKind.Size, "Concrete between girder top and slab soffit, over the flange's width."),
         Q("/deck/endOverhang", "Deck beyond end axes", QuantityKind.Length, "How far the deck reaches beyond the first and the last axis."),
         Q("/girders/count", "Girders", QuantityKind.Count, "Number of girder lines, equally spaced between the overhangs."),
@@ -80,6 +99,7 @@ public static class Fields
         Q("/loads/footwayWeight", "Footway and verge fill", QuantityKind.UnitWeight, "Fill and paving over the depth above the slab."),
         Pick("/parapets/*/profile", "Profile", ParapetProfile.Library.Select(p => p.Name), "From the library of generic profiles."),
         new("/parapets/*/side", "Side", EntryKind.Choice) { Choices = [new("left", "Left"), new("right", "Right"), new("both", "Both, mirrored")] },
+        new("/parapets/*/line", "Along line", EntryKind.Choice) { IsOwn = true, Help = "A line of the road file, in place of a boundary. Empty: along a boundary." },
         Own("/parapets/*/boundary", "Along boundary", QuantityKind.Count, "Boundary of the strips, counted outward from the road line (0). Empty: the edge of the deck."),
         Q("/parapets/*/across", "Traffic face from it", QuantityKind.Size, "From that line to the foot of the traffic face, positive outward."),
         Q("/parapets/*/rise", "Rise of the foot", QuantityKind.Size, "Above the surface."), Q("/parapets/*/extraDepth", "Extra depth", QuantityKind.Size, "Below the surface, as where asphalt runs past it."),
@@ -90,6 +110,14 @@ public static class Fields
 
     /// <summary>The field at a path, or null where nothing is entered there.</summary>
     public static Field? At(string path) => All.FirstOrDefault(field => field.Matches(path));
+
+    /// <summary>The same with the choices that a bridge gives: its patterns, the lines of its road.</summary>
+    public static Field? At(string path, Bridge bridge) => At(path) is not { } field ? null : field.Pattern switch
+    {
+        "/deck/units/*/pattern" => field with { Choices = [.. bridge.Deck.Patterns.Select(p => new Choice(p.Name, p.Superseded ? $"{p.Name} (superseded)" : p.Name))] },
+        "/parapets/*/line" or "/deck/patterns/*/left/*/widthLine" or "/deck/patterns/*/right/*/widthLine" => field with { Choices = [new("", "none"), .. bridge.Road.Features.Select(f => new Choice(f.Name, f.Name))] },
+        _ => field,
+    };
 
     private static Field Q(string path, string name, QuantityKind kind, string help = "") => new(path, name, EntryKind.Quantity, kind) { Help = help };
 
@@ -107,19 +135,23 @@ public static class Fields
     [
         new($"{path}/kind", "Strip", EntryKind.Choice)
         {
-            Choices = [new("carriageway", "Carriageway"), new("hardStrip", "Hard strip"), new("verge", "Verge"), new("footway", "Footway"), new("edgeBeam", "Edge beam")],
+            Choices = [new("carriageway", "Carriageway"), new("hardStrip", "Hard strip"), new("verge", "Verge"), new("footway", "Footway"), new("edgeBeam", "Edge beam"), new("median", "Median")],
         },
         Q($"{path}/width", "Width", QuantityKind.Length, "Width of the strip, square to the road."),
         Q($"{path}/crossfall", "Crossfall", QuantityKind.Slope, "Rise per metre outward from the road line; negative falls away from it."),
         new($"{path}/crossfallLaw", "Crossfall follows", EntryKind.Choice) { Choices = [new("constant", "Own value"), new("road", "Superelevation"), new("table", "Own table"), new("level", "Level")], Help = "Superelevation: that of the road on this side. Values not in force are kept." },
-        .. new[] { ("widths", "Width", QuantityKind.Length), ("crossfalls", "Crossfall", QuantityKind.Slope) }.SelectMany(t => new[]
-        {
-            Own($"{path}/{t.Item1}/*/axis", "From axis", QuantityKind.Count, "Number of the axis from which the distance counts. Empty: a station."),
-            Q($"{path}/{t.Item1}/*/at", "At", QuantityKind.Length, "Station, or distance ahead of the axis named. Straight between entries, level beyond them."),
-            Q($"{path}/{t.Item1}/*/value", t.Item2, t.Item3),
-        }),
+        new($"{path}/widthLine", "Width up to", EntryKind.Choice) { IsOwn = true, Help = "A line of the road file to which the strip reaches, in place of a width. Empty: its own width or table." },
+        .. LawTable($"{path}/widths", "Width", QuantityKind.Length), .. LawTable($"{path}/crossfalls", "Crossfall", QuantityKind.Slope),
+        Own($"{path}/surfacing", "Surfacing on top", QuantityKind.Size, "Thickness of surfacing above a layer of the strip's own kind. Empty: one layer."),
         Own($"{path}/unitWeight", "Unit weight above slab", QuantityKind.UnitWeight, "Of what lies on the slab. Empty: that of the strip's kind, in the loads step."),
         Q($"{path}/upstand", "Upstand", QuantityKind.Size, "Step up at the strip's inner side. From 100 mm it is a kerb that bounds traffic."),
+    ];
+
+    private static IEnumerable<Field> LawTable(string path, string name, QuantityKind kind) =>
+    [
+        Own($"{path}/*/axis", "From axis", QuantityKind.Count, "Number of the axis from which the distance counts. Empty: a station."),
+        Q($"{path}/*/at", "At", QuantityKind.Length, "Station, or distance ahead of the axis named. Straight between entries, level beyond them."),
+        Q($"{path}/*/value", name, kind),
     ];
 
     private static IEnumerable<Field> Bars(string path) =>

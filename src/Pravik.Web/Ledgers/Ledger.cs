@@ -1,7 +1,11 @@
 namespace Pravik.Web.Ledgers;
 
 /// <summary>A patch that a button applies, with the words for the history.</summary>
-public sealed record LedgerAction(string Words, string Label, IReadOnlyList<Exchange.PatchOperation> Patch);
+public sealed record LedgerAction(string Words, string Label, IReadOnlyList<Exchange.PatchOperation> Patch)
+{
+    /// <summary>Path of what the button keeps in the office library, in place of a patch.</summary>
+    public string? Saves { get; init; }
+}
 
 /// <summary>
 /// A row: name, value as text, unit, and where it comes from. Rows with a path can be typed into. An own value that is missing shows
@@ -46,6 +50,9 @@ public sealed record LedgerLine(string Symbol, string Formula, string Numbers, s
 public sealed record Ledger(string Title, string Subtitle, IReadOnlyList<LedgerGroup> Groups)
 {
     public IReadOnlyList<LedgerLine> Lines { get; init; } = [];
+
+    /// <summary>The value to go to when the part was picked, or null.</summary>
+    public string? Focus { get; init; }
 
     /// <summary>Where the printable calculation is, or null.</summary>
     public string? PrintAt { get; init; }

@@ -14,7 +14,7 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
     /// <summary>A row that can be typed into. <paramref name="inherited"/> is shown where the own value is missing.</summary>
     public LedgerRow Entry(string path, double? inherited = null, string? name = null, string? inheritedChoice = null)
     {
-        var field = Fields.At(path) ?? throw new ArgumentException($"{path} is not an entry.", nameof(path));
+        var field = Fields.At(path, bridge) ?? throw new ArgumentException($"{path} is not an entry.", nameof(path));
         var node = At(path);
         var unit = field.Entry is EntryKind.Quantity or EntryKind.Spans ? Units[field.Quantity].Symbol : "";
         var value = field.Entry switch

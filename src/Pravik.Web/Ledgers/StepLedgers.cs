@@ -11,7 +11,7 @@ namespace Pravik.Web.Ledgers;
 /// <summary>The ledgers of the steps in which the bridge is described.</summary>
 internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double station)
 {
-    private readonly DeckSection section = geometry.Deck.At(station);
+    private readonly DeckSection section = geometry.SectionAt(station);
     private readonly LedgerRows rows = new(bridge);
 
     public Ledger Basis()
@@ -26,6 +26,8 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
             { Note = "Grey values are those of the set. A value typed here replaces one." },
         ]);
     }
+
+    public Ledger Deck(string? picked) => new DeckLedger(bridge, geometry, rows, station).Make(picked);
 
     public Ledger Road() => new RoadLedger(bridge, geometry, rows).Make(station);
 
@@ -44,7 +46,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
             new("Axis by axis", [.. geometry.Axes.SelectMany(a => new[]
             {
                 rows.Entry($"/axes/own/{a.Number}/name", inheritedChoice: $"{a.Number}"), rows.Derived($"/axes/stations/{a.Number}", a.Station), rows.Entry($"/axes/own/{a.Number}/skew", a.Skew),
-                rows.Entry($"/axes/own/{a.Number}/kind", inheritedChoice: a.Kind == AxisKind.Abutment ? "abutment" : "pier"),
+                rows.Entry($"/axes/own/{a.Number}/kind", inheritedChoice: a.Number == 1 || a.Number == geometry.Axes.Length ? "abutment" : "pier"),
             })]) { Columns = ["Axis", $"Station, {units[QuantityKind.Length].Symbol}", $"Skew, {units[QuantityKind.Angle].Symbol}", "Kind"], Note = "Grey values follow from the common ones; clear an own value to give it back." },
             .. Crossings(),
             new("Directions", [.. geometry.Axes.Select(a => rows.Entry($"/axes/own/{a.Number}/azimuth", Direction(a), $"Axis {a.Name}"))]) { Note = "A direction clockwise from north takes the place of a skew." },
@@ -79,34 +81,17 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         }
     }
 
-    private double AxisLength(AxisPlace axis) =>
-        Point.Distance(geometry.Road.At(geometry.BoundaryOnAxis(axis, 0)), geometry.Road.At(geometry.BoundaryOnAxis(axis, geometry.Deck.Boundaries - 1)));
+    private double AxisLength(AxisPlace axis)
+    {
+        var (left, right) = geometry.EdgesOn(axis);
+        return Point.Distance(geometry.Road.At(left), geometry.Road.At(right));
+    }
 
     /// <summary>Azimuth of an axis seen from left to right, 0 to 2π.</summary>
     private double Direction(AxisPlace axis)
     {
         var azimuth = (geometry.Road.Azimuth(axis.Station) + Math.PI / 2 + axis.Skew) % (2 * Math.PI);
         return azimuth < 0 ? azimuth + 2 * Math.PI : azimuth;
-    }
-
-    public Ledger Deck(string? picked)
-    {
-        var area = geometry.DeckArea;
-        return new("Deck", "strips outward from the road line",
-        [
-            .. PickedStrip(picked),
-            Strips("left", bridge.Deck.Left), Strips("right", bridge.Deck.Right),
-            .. Parapets(picked),
-            new("Slab", [rows.Entry("/deck/slabThickness"), rows.Entry("/deck/surfacing"), rows.Entry("/deck/haunch"), rows.Entry("/deck/endOverhang")]),
-            new("Readings",
-            [
-                rows.Reading("Width overall", section.Width, QuantityKind.Length),
-                rows.Reading("Carriageway for traffic", section.Carriageway?.Width ?? 0, QuantityKind.Length, "Between kerbs; over a verge too where no kerb guards it (EN 1991-2 1.4.2.1)."),
-                LedgerRows.Reading("Notional lanes", Lanes().Count.ToString(), "EN 1991-2 Table 4.1."),
-                rows.Reading("Deck area", area, QuantityKind.Area, "In plan, to the edges and the skewed ends, end overhangs included."),
-                rows.Reading("Slab concrete", area * bridge.Deck.SlabThickness, QuantityKind.Volume),
-            ]),
-        ]);
     }
 
     public Ledger Girders(string? picked)
@@ -122,7 +107,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
             var length = line.SpanLength(part.Span) - 2 * girders.EndGap;
             groups.Add(new("Readings of this girder",
             [
-                rows.Reading("Offset from road line", (line.Offsets[part.Span] + line.Offsets[part.Span + 1]) / 2, QuantityKind.Length), rows.Reading("Axis to axis", line.SpanLength(part.Span), QuantityKind.Length),
+                rows.Reading("Offset from road line", line.Spans[part.Span].MiddleOffset, QuantityKind.Length), rows.Reading("Axis to axis", line.SpanLength(part.Span), QuantityKind.Length),
                 rows.Reading("Length of the girder", length, QuantityKind.Length), rows.Reading("Weight", length * weight, QuantityKind.Force),
                 rows.Reading("Wet slab it carries", geometry.WetSlabWidth(line, part.Span), QuantityKind.Length, "Half the spacing on each side, or the overhang."),
                 rows.Reading("I, composite", Core.Structures.GrillageBuilder.Composite(geometry, line, part.Span).SecondMoment, QuantityKind.SecondMoment, "Uncracked, in girder concrete, with the span's effective width (EN 1992-1-1 5.3.2.1)."),
@@ -143,7 +128,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
     public Ledger Loads()
     {
         var strips = section.Strips;
-        var names = Fields.At("/deck/left/0/kind")!.Choices;
+        var names = Fields.At("/deck/patterns/0/left/0/kind")!.Choices;
         var lanes = Lanes();
         return new("Loads", "what acts on the finished deck",
         [
@@ -168,84 +153,6 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
     ]);
 
     private NotionalLanes Lanes() => section.Carriageway is { } c ? NotionalLanes.On(c.Width, NationalValues.For(bridge.Basis)["laneWidth"]) : new(0, 0, 0);
-
-    /// <summary>Every parapet by its profile and side; the one that is picked, or the only one, with all its values.</summary>
-    private IEnumerable<LedgerGroup> Parapets(string? picked)
-    {
-        var lines = ParapetLine.All(geometry);
-        var add = new LedgerAction("Add a parapet", "Parapet added", [new("add", "/parapets/-", new JsonObject { ["side"] = "both" })]);
-        if (bridge.Parapets.IsEmpty) yield return new("Parapets", []) { Actions = [add], Note = "There is none." };
-        for (var i = 0; i < bridge.Parapets.Length; i++)
-        {
-            var path = $"/parapets/{i}";
-            var mine = lines.Where(l => l.Index == i).ToList();
-            var isOpen = picked == path || bridge.Parapets.Length == 1;
-            List<LedgerRow> list = [rows.Entry($"{path}/profile"), rows.Entry($"{path}/side")];
-            if (isOpen)
-            {
-                list.AddRange(new[] { "boundary", "across", "rise", "extraDepth", "squareToDeck" }.Select(f => rows.Entry($"{path}/{f}")));
-                list.AddRange([rows.Entry($"{path}/from", mine.FirstOrDefault()?.From), rows.Entry($"{path}/to", mine.FirstOrDefault()?.To), rows.Entry($"{path}/weight", mine.FirstOrDefault()?.Weight)]);
-            }
-            list.AddRange(mine.Select(l => rows.Reading(l.Side < 0 ? "Length left" : "Length right", l.Length, QuantityKind.Length, "Along the traffic face.")));
-            list.Add(rows.Reading("Weight in all", mine.Sum(l => l.Weight * l.Length), QuantityKind.Force));
-            yield return new($"Parapet {i + 1}", list)
-            {
-                Actions = [new("Take away", $"Parapet {i + 1} taken away", [new("remove", path)]), .. i == bridge.Parapets.Length - 1 ? new[] { add } : []],
-                Note = isOpen ? "" : "Pick it on the section for all its values.",
-            };
-        }
-    }
-
-    /// <summary>The strip that is picked, with the laws of its width and crossfall.</summary>
-    private IEnumerable<LedgerGroup> PickedStrip(string? picked)
-    {
-        if (picked?.Split('/') is not ["", "deck", "left" or "right", var item] || !int.TryParse(item, out var i)) return [];
-        var side = picked.Split('/')[2];
-        var strips = side == "left" ? bridge.Deck.Left : bridge.Deck.Right;
-        if (i < 0 || i >= strips.Length) return [];
-        var strip = strips[i];
-        var here = section.Strips.Single(s => s.Path == picked);
-        return
-        [
-            new($"Strip {i + 1} on the {side}",
-            [
-                rows.Entry($"{picked}/kind"), rows.Entry($"{picked}/width"), rows.Entry($"{picked}/crossfallLaw"), rows.Entry($"{picked}/crossfall"), rows.Entry($"{picked}/upstand"),
-                rows.Entry($"{picked}/unitWeight", here.MeanFill > 0 ? PermanentLoads.StripLoad(here with { UnitWeight = null }, bridge.Loads) / here.MeanFill : null),
-                rows.Reading("Width at the cursor", here.Width, QuantityKind.Length), rows.Reading("Depth above slab there", here.MeanFill, QuantityKind.Size, "Mean over its width."),
-            ]) { Note = strip.Widths.IsEmpty ? "" : "The width follows its table." },
-            Law($"{picked}/widths", "Width by place", strip.Widths, strip.Width),
-            Law($"{picked}/crossfalls", "Crossfall by place", strip.Crossfalls, strip.Crossfall),
-        ];
-    }
-
-    private static double Crossfall(StripPlace strip, string side) => (side == "left" ? strip.SurfaceFrom - strip.SurfaceTo : strip.SurfaceTo - strip.SurfaceFrom) / strip.Width;
-
-    private LedgerGroup Law(string path, string title, IReadOnlyList<LawPoint> table, double usual)
-    {
-        var added = table.Count == 0 ? new JsonObject { ["axis"] = 1, ["at"] = 0.0, ["value"] = usual } : new JsonObject { ["axis"] = table[^1].Axis, ["at"] = table[^1].At + 10, ["value"] = table[^1].Value };
-        return new(title, [.. table.SelectMany((_, i) => new[] { "axis", "at", "value" }.Select(c => rows.Entry($"{path}/{i}/{c}")))])
-        {
-            Columns = ["From axis", $"At, {rows.Units[QuantityKind.Length].Symbol}", title.StartsWith('W') ? "Width" : "%"],
-            RowActions = [.. table.Select((_, i) => new LedgerAction($"Take entry {i + 1} away", $"Entry {i + 1} of {title.ToLowerInvariant()} taken away", [new("remove", $"{path}/{i}")]))],
-            Actions = [new("Add an entry", $"Entry of {title.ToLowerInvariant()} added", [new("add", $"{path}/-", added)])],
-        };
-    }
-
-    private LedgerGroup Strips(string side, IReadOnlyList<Strip> strips)
-    {
-        // A crossfall that follows something else is shown as it is at the cursor.
-        LedgerRow Cell(int i, string field) => field == "crossfall" && strips[i].CrossfallLaw != CrossfallLaw.Constant
-            ? LedgerRows.Reading("", rows.Units.Format(Crossfall(section.Strips.Single(s => s.Path == $"/deck/{side}/{i}"), side), QuantityKind.Slope), "Follows the law that is set for the picked strip.") with { Picks = $"/deck/{side}/{i}" }
-            : rows.Entry($"/deck/{side}/{i}/{field}");
-        var added = new JsonObject { ["kind"] = "verge", ["width"] = 0.5, ["crossfall"] = 0.0, ["upstand"] = 0.0 };
-        return new($"Strips, {side}", [.. strips.SelectMany((_, i) => new[] { "kind", "width", "crossfall", "upstand" }.Select(c => Cell(i, c)))])
-        {
-            Columns = ["Strip", $"Width, {rows.Units[QuantityKind.Length].Symbol}", "Fall, %", $"Step, {rows.Units[QuantityKind.Size].Symbol}"],
-            RowActions = [.. strips.Select((_, i) => new LedgerAction($"Take strip {i + 1} on the {side} away", $"Strip {i + 1} {side} taken away", [new("remove", $"/deck/{side}/{i}")]))],
-            Actions = [new("Add a strip outside", $"Strip added {side}", [new("add", $"/deck/{side}/-", added)])],
-            Note = side == "left" ? "" : "Pick a strip on the drawing for its laws of width and crossfall.",
-        };
-    }
 
     private LedgerGroup Strands()
     {

@@ -51,7 +51,7 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
     }
 
     private IReadOnlyList<SetOutRow> Axes(BridgeGeometry geometry) =>
-        [.. geometry.Axes.SelectMany(axis => new[] { ("left edge", geometry.BoundaryOnAxis(axis, 0)), ("road line", new(axis.Station, 0, 0)), ("right edge", geometry.BoundaryOnAxis(axis, geometry.Deck.Boundaries - 1)) }
+        [.. geometry.Axes.SelectMany(axis => new[] { ("left edge", geometry.EdgesOn(axis).Left), ("road line", new(axis.Station, 0, 0)), ("right edge", geometry.EdgesOn(axis).Right) }
             .Select(place => new SetOutRow($"Axis {axis.Name}, {place.Item1}", place.Item2.Station, place.Item2.Offset, geometry.Road.Survey(place.Item2.Station, place.Item2.Offset))))];
 
     private IReadOnlyList<SetOutRow> Stations(BridgeGeometry geometry)
@@ -76,7 +76,7 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
             return [];
         }
         return [.. stations.SelectMany(s => Line == "edges"
-            ? new[] { Row("left edge", s, geometry.Deck.LeftEdge(s)), Row("right edge", s, geometry.Deck.RightEdge(s)) }
+            ? new[] { Row("left edge", s, geometry.LeftEdge(s)), Row("right edge", s, geometry.RightEdge(s)) }
             : [.. offsets.Select(o => Row("", s, o))])];
 
         SetOutRow Row(string name, double station, double offset) => new(name, station, offset, geometry.Road.Survey(station, offset));

@@ -169,5 +169,5 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
         new(name, [.. points.Select(p => (p.Point.Station, value(p)))], pen) { Peaks = peaks };
 
     private ImmutableArray<DiagramAxis> Axes(int girder) =>
-        [.. geometry.Axes.Select((axis, i) => new DiagramAxis(axis.Name, geometry.Road.Locate(geometry.Girders[girder].AtAxes[i]).Station))];
+        [.. geometry.Axes.Select((axis, i) => new DiagramAxis(axis.Name, geometry.Road.Locate(geometry.Girders[girder].Points.ElementAt(Math.Max(0, 2 * i - 1))).Station))];
 }

@@ -69,7 +69,7 @@ public class BeamTests
         for (var n = 0; n < load.Length; n++) u[3 * n] = -load[n];
         solver.Solve(u, 1);
         // Just behind the middle of the span, all members that cut that line.
-        var line = grillage.AxisLines[1] / 2;
+        var line = grillage.Spans[0].Last / 2;
         var total = Enumerable.Range(0, grillage.Members.Length)
             .Where(m => grillage.Members[m].Kind is MemberKind.Girder or MemberKind.Edge && grillage.Nodes[grillage.Members[m].J].Line == line)
             .Sum(m => GrillageSolver.EndEffect(grillage, m, true, false).Sum(t => t.Coefficient * u[t.Unknown]));

@@ -42,7 +42,7 @@ public class AxesTests
             {
                 var axis = geometry.Axes[i];
                 var direction = Point.Towards(geometry.Road.Azimuth(axis.Station) + Math.PI / 2 + axis.Skew);
-                Assert.Equal(0, direction.Cross(girder.AtAxes[i] - geometry.Road.At(axis.Station)), 1e-9);
+                Assert.Equal(0, direction.Cross(girder.AtAxes()[i] - geometry.Road.At(axis.Station)), 1e-9);
             }
         }
         // Axis 2 leans back on the left, where s = s₀ − o·tan(skew) with o and skew both negative: the first girder is short before it and long after.
@@ -77,7 +77,7 @@ public class AxesTests
         var before = new BridgeGeometry(Base);
         var after = new BridgeGeometry(Base with { Road = TestBridges.Arc(300, -180) });
         Assert.Equal(before.Axes.Select(a => (a.Station, a.Skew)), after.Axes.Select(a => (a.Station, a.Skew)));
-        Assert.All(after.Girders.Zip(before.Girders), g => Assert.All(g.First.Offsets.Zip(g.Second.Offsets), o => Assert.Equal(o.First, o.Second, 1e-9)));
-        Assert.All(after.Girders, g => Assert.All(g.AtAxes.Zip(g.Offsets), p => Assert.Equal(p.Second, after.Road.Locate(p.First).Offset, 1e-9)));
+        Assert.All(after.Girders.Zip(before.Girders), g => Assert.All(g.First.Offsets().Zip(g.Second.Offsets()), o => Assert.Equal(o.First, o.Second, 1e-9)));
+        Assert.All(after.Girders, g => Assert.All(g.AtAxes().Zip(g.Offsets()), p => Assert.Equal(p.Second, after.Road.Locate(p.First).Offset, 1e-9)));
     }
 }

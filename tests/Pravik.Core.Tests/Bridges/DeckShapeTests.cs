@@ -7,10 +7,10 @@ namespace Pravik.Core.Tests.Bridges;
 
 public class DeckShapeTests
 {
-    private static readonly CrossfallLine Road = new([new() { Station = 100, Left = -0.025, Right = -0.025 }, new() { Station = 200, Left = 0.04, Right = -0.05 }]);
+    private static readonly RoadLine Road = new(new() { Crossfalls = [new() { Station = 100, Left = -0.025, Right = -0.025 }, new() { Station = 200, Left = 0.04, Right = -0.05 }] });
     private static readonly ImmutableArray<double> Axes = [110, 130, 160];
 
-    private static DeckShape Shape(Strip left, Strip right) => new(new() { Left = [left, new() { Kind = StripKind.EdgeBeam, Width = 0.5 }], Right = [right] }, Road, Axes, 0.1);
+    private static DeckShape Shape(Strip left, Strip right) => new(new() { Left = [left, new() { Kind = StripKind.EdgeBeam, Width = 0.5 }], Right = [right] }, 1, 0, Road, Axes, 0.1);
 
     [Fact]
     public void Tables_run_straight_between_places_and_level_beyond_them()
@@ -33,14 +33,14 @@ public class DeckShapeTests
     {
         var strip = new Strip { Width = 4, Crossfall = -0.02, CrossfallLaw = law, Crossfalls = [new() { At = 140, Value = 0 }, new() { At = 160, Value = -0.02 }] };
         var section = Shape(strip, new() { Width = 4 }).At(150);
-        Assert.Equal(4 * expected, section.Strips.Single(s => s.Path == "/deck/left/0").SurfaceFrom, 1e-12);
+        Assert.Equal(4 * expected, section.Strips.Single(s => s.Path == "/deck/patterns/0/left/0").SurfaceFrom, 1e-12);
     }
 
     [Fact]
     public void A_law_without_a_table_keeps_the_constant_value()
     {
         var strip = new Strip { Width = 4, Crossfall = -0.02, CrossfallLaw = CrossfallLaw.Table };
-        Assert.Equal(-0.08, Shape(strip, new() { Width = 4 }).At(150).Strips.Single(s => s.Path == "/deck/left/0").SurfaceFrom, 1e-12);
+        Assert.Equal(-0.08, Shape(strip, new() { Width = 4 }).At(150).Strips.Single(s => s.Path == "/deck/patterns/0/left/0").SurfaceFrom, 1e-12);
     }
 
     [Fact]
@@ -56,8 +56,8 @@ public class DeckShapeTests
     [Fact]
     public void An_own_unit_weight_replaces_that_of_the_kind()
     {
-        var deck = new Deck { Left = [new() { Width = 3 }], Right = [new() { Width = 3, UnitWeight = 20e3 }] };
-        var strips = new DeckShape(deck, Road, Axes, 0.1).At(120).Strips;
+        var pattern = new DeckPattern { Left = [new() { Width = 3 }], Right = [new() { Width = 3, UnitWeight = 20e3 }] };
+        var strips = new DeckShape(pattern, 1, 0, Road, Axes, 0.1).At(120).Strips;
         Assert.Equal(0.1 * 24e3, Core.Analysis.PermanentLoads.StripLoad(strips[0], new()), 1e-9);
         Assert.Equal(0.1 * 20e3, Core.Analysis.PermanentLoads.StripLoad(strips[1], new()), 1e-9);
     }
@@ -67,11 +67,11 @@ public class DeckShapeTests
     {
         var bridge = Bridge.New("Taper") with
         {
-            Deck = new() { Left = Strip.Usual, Right = [new() { Width = 3.5, Widths = [new() { Axis = 1, Value = 3.5 }, new() { Axis = 2, Value = 5 }] }, .. Strip.Usual.Skip(1)] },
+            Deck = DeckEdits.Of(Strip.Usual, [new() { Width = 3.5, Widths = [new() { Axis = 1, Value = 3.5 }, new() { Axis = 2, Value = 5 }] }, .. Strip.Usual.Skip(1)]),
         };
         var geometry = new BridgeGeometry(bridge);
         Assert.Equal(new CarriagewayPart(-3.5, 5), geometry.WidestCarriageway);
-        Assert.Equal(7.75, geometry.Deck.At(30).Carriageway!.Value.Width, 1e-9);
+        Assert.Equal(7.75, geometry.Deck().At(30).Carriageway!.Value.Width, 1e-9);
     }
 
     [Fact]
@@ -82,7 +82,7 @@ public class DeckShapeTests
         for (var span = 0; span < 3; span++)
         {
             var middle = geometry.Road.Locate(geometry.OnGirder(geometry.Girders[2], span, 0.5)).Station;
-            var width = geometry.Deck.RightEdge(middle) - geometry.Deck.LeftEdge(middle);
+            var width = geometry.Deck().RightEdge(middle) - geometry.Deck().LeftEdge(middle);
             // Girders are straight under a curved deck, so their offsets at mid-span are those of their chords.
             Assert.Equal(width, geometry.Girders.Sum(g => geometry.WetSlabWidth(g, span)), 0.05);
         }

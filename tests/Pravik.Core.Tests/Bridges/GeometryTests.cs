@@ -27,12 +27,12 @@ public class GeometryTests
         {
             for (var i = 0; i < geometry.Axes.Length; i++)
             {
-                var place = geometry.Road.Locate(girder.AtAxes[i]);
-                Assert.Equal(girder.Offsets[i], place.Offset, 1e-9);
+                var place = geometry.Road.Locate(girder.AtAxes()[i]);
+                Assert.Equal(girder.Offsets()[i], place.Offset, 1e-9);
                 Assert.Equal(-5.45 + 1 + (girder.Number - 1) * 8.9 / 3, place.Offset, 1e-9);
                 // Square to the axis there is no distance from it.
                 var axis = Geometry.Point.Towards(geometry.Road.Azimuth(geometry.Axes[i].Station) + Math.PI / 2 + 0.3);
-                Assert.Equal(0, axis.Cross(girder.AtAxes[i] - geometry.Road.At(geometry.Axes[i].Station)), 1e-9);
+                Assert.Equal(0, axis.Cross(girder.AtAxes()[i] - geometry.Road.At(geometry.Axes[i].Station)), 1e-9);
             }
         }
     }
@@ -40,7 +40,7 @@ public class GeometryTests
     [Fact]
     public void Levels_of_the_section_add_up_outward()
     {
-        var section = new BridgeGeometry(Constant(TestBridges.Demo)).Deck.At(140);
+        var section = new BridgeGeometry(Constant(TestBridges.Demo)).Deck().At(140);
         Assert.Equal(10.70, section.Width, 1e-12);
         // Left footway: falls 3.4 × 2.5 %, steps up 120 mm, rises 1.8 × 2.5 %; slab 100 mm below the road and straight on.
         var footway = section.Strips.Single(s => s.Kind == StripKind.Footway);
@@ -54,14 +54,14 @@ public class GeometryTests
     /// <summary>The deck with its own crossfalls in place of the road's.</summary>
     private static Bridge Constant(Bridge bridge) => bridge with
     {
-        Deck = bridge.Deck with { Left = [.. bridge.Deck.Left.Select(s => s with { CrossfallLaw = CrossfallLaw.Constant })], Right = [.. bridge.Deck.Right.Select(s => s with { CrossfallLaw = CrossfallLaw.Constant })] },
+        Deck = bridge.Deck.With(p => p with { Left = [.. p.Left.Select(s => s with { CrossfallLaw = CrossfallLaw.Constant })], Right = [.. p.Right.Select(s => s with { CrossfallLaw = CrossfallLaw.Constant })] }),
     };
 
     /// <summary>On the demo's curve the carriageway rises 3 % to the left and falls 3 % to the right; its slab goes with it.</summary>
     [Fact]
     public void A_carriageway_that_follows_the_road_is_superelevated()
     {
-        var section = new BridgeGeometry(TestBridges.Demo).Deck.At(140);
+        var section = new BridgeGeometry(TestBridges.Demo).Deck().At(140);
         var (left, right) = (section.Strips.Single(s => s is { Kind: StripKind.Carriageway, To: 0 }), section.Strips.Single(s => s is { Kind: StripKind.Carriageway, From: 0 }));
         Assert.Equal(3.4 * 0.03, left.SurfaceFrom, 1e-12);
         Assert.Equal(-3.6 * 0.03, right.SurfaceTo, 1e-12);
@@ -79,21 +79,18 @@ public class GeometryTests
         {
             Road = TestBridges.Arc(200, 200),
             Axes = new() { FirstStation = 50, Spans = [20.0, 20] },
-            Deck = new()
-            {
-                Left = [new() { Width = 4.5 }, new() { Kind = StripKind.EdgeBeam, Width = 0.5, Upstand = 0.1 }],
-                Right = [new() { Width = 9, Widths = [new() { At = 50, Value = 3.5 }, new() { Axis = 3, At = 0, Value = 6.5 }] }, new() { Kind = StripKind.EdgeBeam, Width = 0.5, Upstand = 0.1 }],
-                EndOverhang = 0,
-            },
+            Deck = DeckEdits.Of([new() { Width = 4.5 }, new() { Kind = StripKind.EdgeBeam, Width = 0.5, Upstand = 0.1 }],
+                [new() { Width = 9, Widths = [new() { At = 50, Value = 3.5 }, new() { Axis = 3, At = 0, Value = 6.5 }] }, new() { Kind = StripKind.EdgeBeam, Width = 0.5, Upstand = 0.1 }]) with
+            { EndOverhang = 0 },
             Girders = new() { Count = 4, OverhangLeft = 1 },
         };
         Assert.DoesNotContain(BridgeValidation.Check(bridge), f => f.Severity == Findings.Severity.Error);
         var geometry = new BridgeGeometry(bridge);
         Assert.Equal(40 * 10.5 - 40 / 200.0 * (93.0 / 3 - 25) / 2, geometry.DeckArea, 1e-6);
-        Assert.Equal(5.5, geometry.Deck.RightEdge(70), 1e-12);
-        Assert.Equal(4, geometry.Deck.RightEdge(40), 1e-12);
+        Assert.Equal(5.5, geometry.Deck().RightEdge(70), 1e-12);
+        Assert.Equal(4, geometry.Deck().RightEdge(40), 1e-12);
         Assert.Equal(7.0 / 3, geometry.SpacingAt(50), 1e-12);
-        Assert.Equal([3, 4.5, 6], geometry.Girders[3].Offsets.Select(o => Math.Round(o, 9)));
+        Assert.Equal([3, 4.5, 6], geometry.Girders[3].Offsets().Select(o => Math.Round(o, 9)));
         // What is spread on the grillage is the load of that deck.
         var grillage = Core.Structures.GrillageBuilder.Build(geometry);
         var loads = new Core.Analysis.PermanentLoads(geometry, grillage);
@@ -105,10 +102,10 @@ public class GeometryTests
     [Fact]
     public void Traffic_drives_over_a_verge_without_kerb()
     {
-        var deck = TestBridges.Demo.Deck;
+        var deck = TestBridges.Demo.Deck.Patterns[0];
         var flush = deck with { Right = deck.Right.SetItem(1, deck.Right[1] with { Upstand = 0.05 }) };
-        Assert.Equal(8.0, new DeckSection(flush, flush.Left, flush.Right, 0.1).Carriageway!.Value.Width, 1e-12);
-        Assert.Equal(7.0, new DeckSection(flush, flush.Left, flush.Right, 0.05).Carriageway!.Value.Width, 1e-12);
+        Assert.Equal(8.0, new DeckSection(flush, 1, 0, 0.1).Carriageway!.Value.Width, 1e-12);
+        Assert.Equal(7.0, new DeckSection(flush, 1, 0, 0.05).Carriageway!.Value.Width, 1e-12);
     }
 
     [Fact]

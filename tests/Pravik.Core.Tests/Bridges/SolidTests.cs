@@ -47,7 +47,7 @@ public class SolidTests
         {
             Road = TestBridges.Arc(200, 200),
             Axes = new() { FirstStation = 50, Spans = [20.0, 20] },
-            Deck = new() { Left = [.. half], Right = [.. half], EndOverhang = 0 },
+            Deck = DeckEdits.Of(half, half) with { EndOverhang = 0 },
             Girders = new() { OverhangLeft = 1 },
             Parapets = [new() { Profile = "Upright concrete", Across = -0.4 }],
         };
@@ -83,7 +83,7 @@ public class SolidTests
     {
         var bridge = Bridge.New("Level") with { Crossings = [new() { Station = 30, Level = -5, Grade = 0.04, Width = 4, Height = 3.5 }] };
         var geometry = new BridgeGeometry(bridge);
-        var last = geometry.Girders[^1].Offsets[0];
+        var last = geometry.Girders[^1].Offsets()[0];
         var least = Clearances.Least(geometry, bridge.Crossings[0])!;
         Assert.Equal(5 - 1.55 - 0.025 * last - 0.04 * (last + 0.325), least.Height, 1e-9);
         Assert.StartsWith("G5", least.Girder);

@@ -22,10 +22,10 @@ public class ValidationTests
         { "/road/crossfalls/1/station", b => b with { Road = b.Road with { Crossfalls = [new() { Station = 5 }, new() { Station = 5 }] } } },
         { "/road/points", b => b with { Road = b.Road with { Entry = LineEntry.Points } } },
         { "/road/elements/0/endRadius", b => b with { Road = TestBridges.Arc(300, 0) } },
-        { "/deck/left/0/width", b => b with { Deck = b.Deck with { Left = b.Deck.Left.SetItem(0, b.Deck.Left[0] with { Width = -3 }) } } },
-        { "/deck/left", b => b with { Deck = b.Deck with { Left = [new() { Kind = StripKind.Footway, Width = 5 }], Right = [new() { Kind = StripKind.Footway, Width = 5 }] } } },
-        { "/deck/left", b => b with { Deck = b.Deck with { Left = [new() { Width = 1.4 }], Right = [new() { Width = 1.4 }] }, Girders = b.Girders with { Count = 1, OverhangLeft = 1.4 } } },
-        { "/deck/left/1/upstand", b => b with { Deck = b.Deck with { Left = b.Deck.Left.SetItem(1, b.Deck.Left[1] with { Upstand = -0.4 }) } } },
+        { "/deck/patterns/0/left/0/width", b => b with { Deck = b.Deck.With(p => p with { Left = p.Left.SetItem(0, p.Left[0] with { Width = -3 }) }) } },
+        { "/deck/patterns/0/left", b => b with { Deck = b.Deck.With(p => p with { Left = [new() { Kind = StripKind.Footway, Width = 5 }], Right = [new() { Kind = StripKind.Footway, Width = 5 }] }) } },
+        { "/deck/patterns/0/left", b => b with { Deck = b.Deck.With(p => p with { Left = [new() { Width = 1.4 }], Right = [new() { Width = 1.4 }] }), Girders = b.Girders with { Count = 1, OverhangLeft = 1.4 } } },
+        { "/deck/patterns/0/left/1/upstand", b => b with { Deck = b.Deck.With(p => p with { Left = p.Left.SetItem(1, p.Left[1] with { Upstand = -0.4 }) }) } },
         { "/girders/count", b => b with { Girders = b.Girders with { Count = 30 } } },
         { "/girders/count", b => b with { Girders = b.Girders with { Count = 0 } } },
         { "/girders/overhangLeft", b => b with { Girders = b.Girders with { OverhangLeft = 0 } } },
@@ -80,7 +80,7 @@ public class ValidationTests
         var mended = BridgeEditing.Apply(demo, patch);
         Assert.Empty(mended.Findings);
         var (before, after) = (new BridgeGeometry(demo), new BridgeGeometry(mended.Bridge!));
-        Assert.Equal(0, Geometry.Point.Distance(before.Girders[2].AtAxes[1], after.Girders[2].AtAxes[1]), 1e-9);
+        Assert.Equal(0, Geometry.Point.Distance(before.Girders[2].AtAxes()[1], after.Girders[2].AtAxes()[1]), 1e-9);
     }
 
     [Fact]
@@ -94,8 +94,8 @@ public class ValidationTests
     public void A_footway_without_kerb_is_a_warning_with_a_repair()
     {
         var deck = TestBridges.Demo.Deck;
-        var bridge = TestBridges.Demo with { Deck = deck with { Surfacing = 0.2, Left = deck.Left.SetItem(1, deck.Left[1] with { Upstand = 0.02 }) } };
-        var finding = Assert.Single(BridgeValidation.Check(bridge), f => f.Path == "/deck/left/1/upstand");
+        var bridge = TestBridges.Demo with { Deck = deck.With(p => p with { Surfacing = 0.2, Left = p.Left.SetItem(1, p.Left[1] with { Upstand = 0.02 }) }) };
+        var finding = Assert.Single(BridgeValidation.Check(bridge), f => f.Path == "/deck/patterns/0/left/1/upstand");
         Assert.Equal(Severity.Warning, finding.Severity);
         Assert.Equal("0.12", finding.Repair!.Patch[0].Value);
     }

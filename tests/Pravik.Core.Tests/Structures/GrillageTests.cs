@@ -2,6 +2,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
 using Pravik.Core.Structures;
+using Pravik.Core.Tests.Bridges;
 
 namespace Pravik.Core.Tests.Structures;
 
@@ -20,10 +21,10 @@ public class GrillageTests
         Assert.Equal(grillage.Lines * grillage.Longitudinals, grillage.Nodes.Length);
         for (var span = 0; span < geometry.SpanCount; span++)
         {
-            var (first, last) = (grillage.AxisLines[span], grillage.AxisLines[span + 1]);
+            var (first, last) = grillage.Spans[span];
             foreach (var girder in geometry.Girders)
             {
-                Assert.Equal(0, Point.Distance(girder.AtAxes[span], grillage.Nodes[grillage.NodeAt(girder.Number, first)].At), 1e-9);
+                Assert.Equal(0, Point.Distance(girder.Spans[span].Start, grillage.Nodes[grillage.NodeAt(girder.Number, first)].At), 1e-9);
                 var piece = girder.SpanLength(span) / (last - first);
                 Assert.True(piece <= girder.SpanLength(span) / 10 + 1e-9 && piece <= 1.5 * geometry.SpacingAt(geometry.Axes[span].Station) + 0.1);
             }
@@ -37,7 +38,7 @@ public class GrillageTests
     {
         var geometry = new BridgeGeometry(TestBridges.Read(example));
         var grillage = GrillageBuilder.Build(geometry);
-        foreach (var (line, edge) in new (int, Func<double, double>)[] { (0, geometry.Deck.LeftEdge), (grillage.Longitudinals - 1, geometry.Deck.RightEdge) })
+        foreach (var (line, edge) in new (int, Func<double, double>)[] { (0, geometry.Deck().LeftEdge), (grillage.Longitudinals - 1, geometry.Deck().RightEdge) })
         {
             for (var k = 0; k < grillage.Lines; k++)
             {

@@ -4,6 +4,7 @@ using Pravik.Core.Codes;
 using Pravik.Core.Design;
 using Pravik.Core.Numerics;
 using Pravik.Core.Structures;
+using Pravik.Core.Tests.Bridges;
 using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Tests.Traffic;
@@ -132,7 +133,7 @@ public class TrafficTests
     public void More_room_for_traffic_never_lowers_an_envelope()
     {
         var demo = TestBridges.Demo;
-        var wider = demo with { Deck = demo.Deck with { Right = demo.Deck.Right.SetItem(1, demo.Deck.Right[1] with { Upstand = 0.05 }) } };
+        var wider = demo with { Deck = demo.Deck.With(p => p with { Right = p.Right.SetItem(1, p.Right[1] with { Upstand = 0.05 }) }) };
         var (before, after) = (BridgeRun.Run(demo), BridgeRun.Run(wider));
         foreach (var (a, b) in before.Points.Zip(after.Points)) Assert.True(b.Moment.Traffic.Max.Total >= a.Moment.Traffic.Max.Total * (1 - 1e-3) - 1);
     }

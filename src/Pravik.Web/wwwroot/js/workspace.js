@@ -166,6 +166,8 @@ Alpine.data("workspace", () => ({
     );
     drawCalculation(document.getElementById("calc"), w.ledger.lines);
     this.band.draw(w.band, w.station);
+    if (this.focusPicked) this.focusPath ??= w.ledger.focus;
+    this.focusPicked = false;
     if (this.focusPath) this.focusField();
   },
 
@@ -240,12 +242,9 @@ Alpine.data("workspace", () => ({
       this.choice.pick = part;
       this.step = "girders";
       history.pushState(null, "", this.stepUrl("girders"));
-    } else if (part.startsWith("/deck/") || part.startsWith("/parapets/") || part === "/parts/slab") {
+    } else if (["/deck/", "/parapets/", "/parts/units/"].some((start) => part.startsWith(start))) {
       this.choice.pick = part;
-      this.focusPath =
-        part === "/parts/slab"
-          ? "/deck/slabThickness"
-          : `${part}/${part.startsWith("/deck/") ? "width" : "profile"}`;
+      this.focusPicked = true;
       if (this.step !== "deck") {
         this.step = "deck";
         history.pushState(null, "", this.stepUrl("deck"));
@@ -400,7 +399,13 @@ Alpine.data("workspace", () => ({
   },
   wordsOf: (a) => a?.words ?? "",
   act(a) {
+    if (a.saves) return this.keep(a.saves);
     return this.afterEdit(this.api.patch(this.revision, a.patch, a.label));
+  },
+  /** Keeps a part of the bridge in the office library. */
+  async keep(path) {
+    const answer = await this.api.keep(path);
+    this.notice = answer.ok ? answer.data.words : this.explain(answer, "");
   },
   async afterEdit(call) {
     const answer = await call;

@@ -1,0 +1,71 @@
+using System.Collections.Immutable;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>What the crossfall of a strip follows.</summary>
+public enum CrossfallLaw
+{
+    /// <summary>Its own constant value.</summary>
+    Constant,
+    /// <summary>Its own table.</summary>
+    Table,
+    /// <summary>The superelevation of the road on its side.</summary>
+    Road,
+    Level,
+}
+
+/// <summary>A value at a place along the bridge: at a station, or at a distance from an axis (by its number). Linear between places.</summary>
+public sealed record LawPoint
+{
+    public int? Axis { get; init; }
+
+    /// <summary>Station, or distance ahead of the axis where one is named (m).</summary>
+    public double At { get; init; }
+    public double Value { get; init; }
+}
+
+public enum StripKind
+{
+    Carriageway,
+    HardStrip,
+    Verge,
+    Footway,
+    EdgeBeam,
+    /// <summary>Between two carriageways; traffic does not drive there.</summary>
+    Median,
+}
+
+/// <summary>
+/// One strip of the cross-section. Crossfall is rise per metre outward; the upstand is the step up at its inner boundary (a kerb). Where a
+/// table of widths or crossfalls is given it holds in place of the constant value, which is kept; a line goes before both.
+/// </summary>
+public sealed record Strip
+{
+    public StripKind Kind { get; init; }
+    public double Width { get; init; }
+    public ImmutableArray<LawPoint> Widths { get; init; } = [];
+
+    /// <summary>Name of a line of the road to which the strip reaches, in place of a width; null for none.</summary>
+    public string? WidthLine { get; init; }
+    public CrossfallLaw CrossfallLaw { get; init; }
+    public double Crossfall { get; init; }
+    public ImmutableArray<LawPoint> Crossfalls { get; init; } = [];
+    public double Upstand { get; init; }
+
+    /// <summary>
+    /// Thickness of surfacing at the top of what lies on the slab (m); what is below it, down to the slab, is of the strip's own kind. Null for
+    /// one layer.
+    /// </summary>
+    public double? Surfacing { get; init; }
+
+    /// <summary>Own unit weight of what lies on the slab, below own surfacing (N/m³); null for that of its kind.</summary>
+    public double? UnitWeight { get; init; }
+
+    /// <summary>Half of a usual deck: a lane and a half, a footway and an edge beam.</summary>
+    public static ImmutableArray<Strip> Usual { get; } =
+    [
+        new() { Kind = StripKind.Carriageway, Width = 3.5, Crossfall = -0.025 },
+        new() { Kind = StripKind.Footway, Width = 1.5, Crossfall = 0.025, Upstand = 0.12 },
+        new() { Kind = StripKind.EdgeBeam, Width = 0.45, Upstand = 0.05 },
+    ];
+}
