@@ -35,10 +35,29 @@ public sealed class RestorePoint
     public required string Name { get; set; }
 }
 
+/// <summary>That a bridge stands on a road with others: those of one group have the same road and ground.</summary>
+public sealed class RoadShare
+{
+    public required string ProjectId { get; init; }
+    public required string Group { get; init; }
+}
+
 /// <summary>Results under the hash of their inputs.</summary>
 public sealed class StoredResult
 {
     public required string Hash { get; init; }
     public required string Json { get; init; }
     public required DateTime CreatedAt { get; init; }
+}
+
+/// <summary>Something that the office keeps for use in any bridge: its kind, its name, and itself as JSON.</summary>
+public sealed class LibraryEntry
+{
+    public required string Kind { get; init; }
+    public required string Name { get; init; }
+    public required string Json { get; set; }
+
+    /// <summary>Whether it is kept for what was built with it and no longer meant for new work.</summary>
+    public bool Superseded { get; set; }
+    public required DateTime ChangedAt { get; set; }
 }

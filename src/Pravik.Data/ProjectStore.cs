@@ -18,10 +18,16 @@ public sealed record Conflict(string Path, string Theirs, string Yours);
 /// <summary>What an edit came to: the new snapshot, or the reasons against it, or the values that conflict.</summary>
 public sealed record EditOutcome(Snapshot? Snapshot, ImmutableArray<Finding> Refusals, ImmutableArray<Conflict> Conflicts)
 {
+    /// <summary>Other bridges on the same road, which took it over.</summary>
+    public ImmutableArray<Neighbour> Followers { get; init; } = [];
+
     internal static EditOutcome Taken(Snapshot snapshot) => new(snapshot, [], []);
 
     internal static EditOutcome Refused(IEnumerable<Finding> reasons) => new(null, [.. reasons], []);
 }
+
+/// <summary>Another bridge on the same road.</summary>
+public sealed record Neighbour(string ProjectId, Bridge Bridge);
 
 /// <summary>One line of the history.</summary>
 public sealed record HistoryEntry(int Revision, int Parent, string Label, DateTime At, bool IsHead, string? Name);
@@ -42,8 +48,10 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     {
         await using var db = await contexts.CreateDbContextAsync();
         await db.Database.EnsureCreatedAsync();
-        // Databases that were made before points could be named.
+        // Databases that were made before points could be named, or before there was a library.
         await db.Database.ExecuteSqlRawAsync("CREATE TABLE IF NOT EXISTS RestorePoints (ProjectId TEXT NOT NULL, Number INTEGER NOT NULL, Name TEXT NOT NULL, PRIMARY KEY (ProjectId, Number));");
+        await db.Database.ExecuteSqlRawAsync("CREATE TABLE IF NOT EXISTS RoadShares (ProjectId TEXT NOT NULL PRIMARY KEY, \"Group\" TEXT NOT NULL);");
+        await db.Database.ExecuteSqlRawAsync("CREATE TABLE IF NOT EXISTS Library (Kind TEXT NOT NULL, Name TEXT NOT NULL, Json TEXT NOT NULL, Superseded INTEGER NOT NULL, ChangedAt TEXT NOT NULL, PRIMARY KEY (Kind, Name));");
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;");
     }
 
@@ -64,6 +72,50 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         db.Projects.Add(project);
         await db.SaveChangesAsync();
         return (await FindAsync(id))!;
+    }
+
+    /// <summary>
+    /// A new bridge on the road of another: with its basis, road, ground and weights, beginning 30 m beyond its last axis or, where the road ends too
+    /// soon, at the road's start. Null where there is no such project.
+    /// </summary>
+    public async Task<EditOutcome?> AddOnRoadAsync(string id, string name)
+    {
+        if (await FindAsync(id) is not { } snapshot) return null;
+        var other = snapshot.Bridge;
+        var (road, fresh) = (new Core.Roads.RoadLine(other.Road), Bridge.New(name));
+        var (ahead, length) = (other.Axes.FirstStation + other.Axes.Spans.Sum() + 30, fresh.Axes.Spans.Sum());
+        var bridge = fresh with
+        {
+            Basis = other.Basis,
+            Road = other.Road,
+            Ground = other.Ground,
+            Loads = other.Loads,
+            Axes = fresh.Axes with { FirstStation = ahead + length + 5 <= road.EndStation ? ahead : road.StartStation + 5 },
+        };
+        var findings = BridgeValidation.Check(bridge);
+        if (findings.Any(f => f.Severity == Severity.Error)) return EditOutcome.Refused(findings.Where(f => f.Severity == Severity.Error));
+        var added = await CreateAsync(bridge, $"Begun on {other.Road.Name}");
+        await writing.WaitAsync();
+        try
+        {
+            await using var db = await contexts.CreateDbContextAsync();
+            var share = await db.RoadShares.FindAsync(id);
+            if (share is null) db.RoadShares.Add(share = new() { ProjectId = id, Group = id });
+            db.RoadShares.Add(new() { ProjectId = added.ProjectId, Group = share.Group });
+            await db.SaveChangesAsync();
+        }
+        finally
+        {
+            writing.Release();
+        }
+        return EditOutcome.Taken(added);
+    }
+
+    /// <summary>The other bridges on the road of a project.</summary>
+    public async Task<IReadOnlyList<Neighbour>> NeighboursAsync(string id)
+    {
+        await using var db = await contexts.CreateDbContextAsync();
+        return await NeighboursAsync(db, id);
     }
 
     /// <summary>The head of a project, or null where there is none with that id.</summary>
@@ -202,6 +254,13 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
             await using var transaction = await db.Database.BeginTransactionAsync();
             if (await db.Projects.FirstOrDefaultAsync(p => p.Id == id) is not { } project) return null;
             var outcome = await work(db, project);
+            if (outcome.Snapshot is { } snapshot)
+            {
+                var (followers, refusals) = await TakeOverRoadAsync(db, snapshot);
+                // Nothing is kept of an edit that would leave a bridge on another road than its neighbours.
+                if (refusals.Length > 0) return EditOutcome.Refused(refusals);
+                outcome = outcome with { Followers = followers };
+            }
             await transaction.CommitAsync();
             return outcome;
         }
@@ -209,6 +268,40 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         {
             writing.Release();
         }
+    }
+
+    private static async Task<IReadOnlyList<Neighbour>> NeighboursAsync(PravikContext db, string id)
+    {
+        if (await db.RoadShares.AsNoTracking().FirstOrDefaultAsync(s => s.ProjectId == id) is not { } share) return [];
+        var others = await db.RoadShares.Where(s => s.Group == share.Group && s.ProjectId != id).Join(db.Projects, s => s.ProjectId, p => p.Id, (_, p) => p).AsNoTracking().ToListAsync();
+        var found = new List<Neighbour>();
+        foreach (var other in others) found.Add(new(other.Id, await BridgeAsync(db, other.Id, other.Head)));
+        return [.. found.OrderBy(n => n.Bridge.Axes.FirstStation)];
+    }
+
+    /// <summary>Gives a bridge's road and ground to those that stand on the same road, where theirs differ; each is an edit of its own.</summary>
+    private static async Task<(ImmutableArray<Neighbour> Followers, ImmutableArray<Finding> Refusals)> TakeOverRoadAsync(PravikContext db, Snapshot snapshot)
+    {
+        var road = BridgeJson.Node(snapshot.Bridge.Road).ToJsonString();
+        var (followers, refusals) = (ImmutableArray.CreateBuilder<Neighbour>(), ImmutableArray.CreateBuilder<Finding>());
+        foreach (var other in await NeighboursAsync(db, snapshot.ProjectId))
+        {
+            if (other.Bridge.Ground == snapshot.Bridge.Ground && BridgeJson.Node(other.Bridge.Road).ToJsonString() == road) continue;
+            PatchOperation[] patch = [new("replace", "/road", BridgeJson.Node(snapshot.Bridge.Road)), new("replace", "/ground", snapshot.Bridge.Ground is { } ground ? BridgeJson.Node(ground) : null)];
+            var reading = BridgeEditing.Apply(other.Bridge, patch);
+            if (reading.Bridge is not { } moved)
+            {
+                refusals.AddRange(reading.Errors.Select(e => e with { Path = "", Message = $"{other.Bridge.Name}, which stands on this road too, would not hold: {e.Message}" }));
+                continue;
+            }
+            var project = await db.Projects.FirstAsync(p => p.Id == other.ProjectId);
+            var number = await db.Revisions.Where(r => r.ProjectId == project.Id).MaxAsync(r => r.Number) + 1;
+            db.Revisions.Add(NewRevision(project.Id, number, project.Head, $"Road as in {snapshot.Bridge.Name}", JsonSerializer.Serialize(patch, PatchOptions), moved));
+            project.Head = number;
+            await db.SaveChangesAsync();
+            followers.Add(new(project.Id, moved));
+        }
+        return (followers.ToImmutable(), refusals.ToImmutable());
     }
 
     private static async Task<Bridge> BridgeAsync(PravikContext db, string id, int number)

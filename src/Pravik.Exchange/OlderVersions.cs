@@ -33,9 +33,22 @@ internal static class OlderVersions
         return bridge;
     }
 
-    /// <summary>Version 2 had one cross-section, which becomes the first pattern.</summary>
+    /// <summary>
+    /// Version 2 had one cross-section, which becomes the first pattern, and outlines within parapets, which become profiles of the bridge.
+    /// </summary>
     private static void FromVersion2(JsonObject bridge)
     {
+        var profiles = new JsonArray();
+        foreach (var parapet in (bridge["parapets"] as JsonArray ?? []).OfType<JsonObject>())
+        {
+            var outline = parapet["outline"] as JsonArray;
+            parapet.Remove("outline");
+            if (outline is null or { Count: 0 }) continue;
+            var name = $"Own outline {profiles.Count + 1}";
+            profiles.Add(new JsonObject { ["name"] = name, ["outline"] = new JsonArray([.. outline.Select(p => (JsonNode)new JsonObject { ["across"] = p![0]!.DeepClone(), ["up"] = p[1]!.DeepClone() })]) });
+            parapet["profile"] = name;
+        }
+        if (profiles.Count > 0) bridge["profiles"] = profiles;
         if (bridge["deck"] is not JsonObject deck) return;
         var (pattern, slab) = (new JsonObject(), new JsonObject());
         Move("left", pattern, "left");

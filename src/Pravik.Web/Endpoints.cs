@@ -18,6 +18,9 @@ namespace Pravik.Web;
 /// <summary>A typed entry: what was typed into the field of a path, and the revision that was on screen.</summary>
 public sealed record EntryRequest(int Revision, string Path, string? Text);
 
+/// <summary>The path of what is to be kept in the office library.</summary>
+public sealed record KeepRequest(string? Path);
+
 /// <summary>A name for a point of the history; empty takes it away.</summary>
 public sealed record NameRequest(string? Name);
 
@@ -58,6 +61,14 @@ public static class Endpoints
             var ground = GroundOf(s, grounds) is { } found ? new NamedGround(s.Bridge.Ground!.Name, found) : null;
             return Results.File(Encoding.UTF8.GetBytes(LandXmlWriter.Write(s.Bridge.Road, ground)), "application/xml", $"{FileName(s.Bridge)}-road.xml");
         });
+        bridge.MapPost("/library", Keep);
+        bridge.MapPost("/neighbours", async (string id, NameRequest named, ProjectStore store) =>
+        {
+            if (named?.Name?.Trim() is not { Length: > 0 and <= 120 } name) return Refused(Finding.Error("/name", "The new bridge needs a name of at most 120 characters."));
+            if (await store.AddOnRoadAsync(id, name) is not { } outcome) return NoSuchBridge(id);
+            return outcome.Snapshot is { } added ? Results.Created($"/bridges/{added.ProjectId}/axes", new { id = added.ProjectId }) : Refused([.. outcome.Refusals]);
+        });
+        app.MapGet("/api/library.json", async (LibraryStore library) => Results.File(Encoding.UTF8.GetBytes(LibraryJson.Write((await library.ListAsync()).Select(r => new LibraryItem(r.Kind, r.Name, r.Superseded, r.Value)))), "application/json", "office-library.json"));
         bridge.MapGet("/measure", Measure);
         bridge.MapGet("/model.glb", async (string id, ProjectStore store, GroundStore grounds) =>
             await store.FindAsync(id) is { } s ? Results.File(GltfWriter.Write(new(s.Bridge), GroundOf(s, grounds)), "model/gltf-binary", $"{FileName(s.Bridge)}.glb") : NoSuchBridge(id));
@@ -67,20 +78,21 @@ public static class Endpoints
     /// <summary>
     /// The screen; with an entry to preview (<c>?entry=path&amp;text=…</c>) as it would be after it, without keeping anything or starting an analysis.
     /// </summary>
-    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, string? entry, string? text, HttpRequest http, ProjectStore store, GroundStore grounds, RunQueue runs)
+    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, string? entry, string? text, HttpRequest http, ProjectStore store, GroundStore grounds, LibraryStore library, RunQueue runs)
     {
         if (await store.FindAsync(id) is not { } kept) return NoSuchBridge(id);
         var snapshot = UserUnits.For(http, kept);
+        var around = new Around(GroundOf(snapshot, grounds), await library.ListAsync(), await store.NeighboursAsync(id));
         if (entry is not null)
         {
             var reading = EntryReader.Read(snapshot.Bridge, entry, text);
             if (reading.Error is { } error) return Refused(Finding.Error(entry, error));
             var edited = BridgeEditing.Apply(snapshot.Bridge, reading.Patch);
             if (edited.Bridge is not { } bridge) return Results.Json(new Refusal([.. edited.Errors], []), statusCode: 422);
-            return Results.Json(WorkspaceBuilder.Build(snapshot with { Bridge = bridge, Findings = edited.Findings }, GroundOf(snapshot, grounds), runs.State(id), runs.Latest(id), query.ToRequest()));
+            return Results.Json(WorkspaceBuilder.Build(snapshot with { Bridge = bridge, Findings = edited.Findings }, around, runs.State(id), runs.Latest(id), query.ToRequest()));
         }
         await runs.RequestAsync(id, kept.Bridge);
-        return Results.Json(WorkspaceBuilder.Build(snapshot, GroundOf(snapshot, grounds), runs.State(id), runs.Latest(id), query.ToRequest()));
+        return Results.Json(WorkspaceBuilder.Build(snapshot, around, runs.State(id), runs.Latest(id), query.ToRequest()));
     }
 
     private static async Task<IResult> Patch(string id, int? revision, string? label, HttpRequest http, ProjectStore store, RunQueue runs)
@@ -129,6 +141,18 @@ public static class Endpoints
         }
     }
 
+    /// <summary>Keeps a pattern or an own profile of a bridge in the office library.</summary>
+    private static async Task<IResult> Keep(string id, KeepRequest what, ProjectStore store, LibraryStore library)
+    {
+        if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
+        var path = what?.Path ?? "";
+        var kind = path.StartsWith("/deck/patterns/", StringComparison.Ordinal) ? LibraryJson.Pattern : path.StartsWith("/profiles/", StringComparison.Ordinal) ? LibraryJson.Profile : "";
+        var (item, findings) = LibraryJson.Item(kind, kind.Length == 0 ? null : BridgeEditing.ValueAt(snapshot.Bridge, path), false);
+        if (item is null) return Refused([.. findings]);
+        var replaced = await library.KeepAsync(item);
+        return Results.Json(new { words = replaced ? $"“{item.Name}” replaced in the office library." : $"“{item.Name}” is in the office library." });
+    }
+
     private static async Task<IResult> Import(HttpRequest http, ProjectStore store)
     {
         using var reader = new StreamReader(http.Body);
@@ -163,10 +187,11 @@ public static class Endpoints
         if (outcome.Snapshot is not { } snapshot) return Results.Json(new Refusal(outcome.Refusals, outcome.Conflicts), statusCode: outcome.Conflicts.Length > 0 ? 409 : 422);
         await runs.RequestAsync(id, snapshot.Bridge);
         runs.TellEdit(id);
+        await runs.FollowAsync(outcome);
         return Results.Json(new { snapshot.Revision, snapshot.Label });
     }
 
-    private static IResult Refused(Finding finding) => Results.Json(new Refusal([finding], []), statusCode: 422);
+    private static IResult Refused(params Finding[] findings) => Results.Json(new Refusal(findings, []), statusCode: 422);
 
     private static IResult NoSuchBridge(string id) => Results.Json(new Refusal([Finding.Error("", $"There is no bridge “{id}”.")], []), statusCode: 404);
 

@@ -12,6 +12,7 @@ Directory.CreateDirectory(folder);
 builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 4 * BridgeJson.LongestDocument);
 builder.Services.AddDbContextFactory<PravikContext>(options => options.UseSqlite($"Data Source={Path.Combine(folder, "pravik.db")}"));
 builder.Services.AddSingleton<ProjectStore>();
+builder.Services.AddSingleton<LibraryStore>();
 builder.Services.AddSingleton(new GroundStore(Path.Combine(folder, "grounds")));
 builder.Services.AddSingleton<RoadUploads>();
 builder.Services.AddSingleton<RunQueue>();

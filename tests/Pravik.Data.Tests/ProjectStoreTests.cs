@@ -135,6 +135,52 @@ public sealed class ProjectStoreTests : IDisposable
         Assert.Equal("Kept", (await (await OpenAsync()).HistoryAsync(id))[0].Name);
     }
 
+    /// <summary>Bridges on one road have one road: what is edited in one is an edit of the other, undone with it, and refused where the other would not hold.</summary>
+    [Fact]
+    public async Task Bridges_on_one_road_follow_it_together()
+    {
+        var store = await OpenAsync();
+        var id = (await store.CreateAsync(Bridge.New("First"), "Begun")).ProjectId;
+        var added = (await store.AddOnRoadAsync(id, "Second"))!.Snapshot!;
+        Assert.Equal(20 + 20 + 30, added.Bridge.Axes.FirstStation);
+        Assert.Equal("First", Assert.Single(await store.NeighboursAsync(added.ProjectId)).Bridge.Name);
+        Assert.Empty(await store.NeighboursAsync("nobody"));
+
+        var raised = (await store.EditAsync(id, 1, Set("/road/profile/0/level", 12), "Raised"))!;
+        Assert.Equal(added.ProjectId, Assert.Single(raised.Followers).ProjectId);
+        Assert.Equal(12, (await store.FindAsync(added.ProjectId))!.Bridge.Road.Profile[0].Level);
+        Assert.Equal("Road as in First", (await store.HistoryAsync(added.ProjectId))[0].Label);
+        // An edit that is no edit of the road stays with its bridge.
+        Assert.Empty((await store.EditAsync(id, 2, Set("/axes/spans/0", 21), "Span"))!.Followers);
+        await store.UndoAsync(id);
+        await store.UndoAsync(id);
+        Assert.Equal(0, (await store.FindAsync(added.ProjectId))!.Bridge.Road.Profile[0].Level);
+
+        // A bend so tight that the second bridge, which lies on it, would fold.
+        PatchOperation[] bend = [new("replace", "/road/elements", JsonNode.Parse("""[{ "length": 60 }, { "length": 140, "startRadius": 30, "endRadius": 30 }]"""))];
+        var refused = (await store.EditAsync(id, 1, bend, "Bend"))!;
+        Assert.Null(refused.Snapshot);
+        Assert.Contains(refused.Refusals, f => f.Message.StartsWith("Second, which stands on this road too"));
+        Assert.Equal(1, (await store.FindAsync(id))!.Revision);
+    }
+
+    [Fact]
+    public async Task The_library_keeps_replaces_marks_and_takes_away()
+    {
+        await OpenAsync();
+        var library = new LibraryStore(new Contexts(file));
+        LibraryItem Item(double thickness) => new(LibraryJson.Pattern, "Rural", false, BridgeJson.Node(new DeckPattern { Name = "Rural", Slab = new() { Thickness = thickness } }));
+        Assert.False(await library.KeepAsync(Item(0.22)));
+        Assert.True(await library.KeepAsync(Item(0.25)));
+        await library.KeepAsync(new(LibraryJson.Profile, "Rural", false, BridgeJson.Node(new OwnProfile { Name = "Rural" })));
+        await library.MarkAsync(LibraryJson.Pattern, "Rural", true);
+        var rows = await library.ListAsync();
+        Assert.Equal([(LibraryJson.Pattern, true), (LibraryJson.Profile, false)], rows.Select(r => (r.Kind, r.Superseded)));
+        Assert.Equal(0.25, rows[0].Value["slab"]!["thickness"]!.GetValue<double>());
+        await library.TakeAwayAsync(LibraryJson.Pattern, "Rural");
+        Assert.Equal(LibraryJson.Profile, Assert.Single(await library.ListAsync()).Kind);
+    }
+
     private sealed class Contexts(string file) : IDbContextFactory<PravikContext>
     {
         public PravikContext CreateDbContext() => new(new DbContextOptionsBuilder<PravikContext>().UseSqlite($"Data Source={file}").Options);

@@ -18,7 +18,7 @@ public class WorkspaceTests
     private static Snapshot Of(Bridge bridge, params Finding[] findings) => new("p", 4, "Edited", bridge, [.. findings], true, false);
 
     private static Workspace Show(Bridge bridge, bool withResults, WorkspaceRequest request, Ground? ground = null, RunState? run = null, params Finding[] findings) =>
-        WorkspaceBuilder.Build(Of(bridge, findings), ground, run, withResults ? new(InputHash.Of(Demo), Results.Value) : null, request);
+        WorkspaceBuilder.Build(Of(bridge, findings), Around.Nothing with { Ground = ground }, run, withResults ? new(InputHash.Of(Demo), Results.Value) : null, request);
 
     private static string State(Workspace workspace, string step) => workspace.Steps.Single(s => s.Id == step).State;
 

@@ -26,6 +26,9 @@ public sealed record Bridge
     public Axes Axes { get; init; } = new();
     public Deck Deck { get; init; } = new();
     public ImmutableArray<Parapet> Parapets { get; init; } = [new()];
+
+    /// <summary>Own parapet profiles, beside those that come with the program.</summary>
+    public ImmutableArray<OwnProfile> Profiles { get; init; } = [];
     public Girders Girders { get; init; } = new();
     public MaterialSet Materials { get; init; } = new();
     public Loads Loads { get; init; } = new();

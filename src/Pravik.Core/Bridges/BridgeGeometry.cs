@@ -29,6 +29,8 @@ public sealed record GirderSpan(Point Start, Point End, double StartOffset, doub
 /// <summary>Where everything is. A pure function of a valid bridge.</summary>
 public sealed class BridgeGeometry
 {
+    private readonly Lazy<double> deckArea;
+
     /// <param name="bridge">A valid bridge.</param>
     /// <param name="placeGirders">Whether to place girders; without them only the deck is looked at, as before it is known that they fit.</param>
     public BridgeGeometry(Bridge bridge, bool placeGirders = true)
@@ -37,6 +39,7 @@ public sealed class BridgeGeometry
         Road = new(bridge.Road);
         Axes = [.. PlaceAxes(bridge.Axes)];
         Units = [.. PlaceUnits()];
+        deckArea = new(() => Units.Sum(u => u.Integral((_, _) => 1)));
         Girders = placeGirders ? [.. Enumerable.Range(1, bridge.Girders.Count).Select(Line)] : [];
     }
 
@@ -68,7 +71,7 @@ public sealed class BridgeGeometry
     }
 
     /// <summary>Area of the deck in plan, ends cut along the axes and moved out by the overhangs (measured along the road).</summary>
-    public double DeckArea => Units.Sum(u => u.Integral((_, _) => 1));
+    public double DeckArea => deckArea.Value;
 
     /// <summary>Volume of the slab (m³): its thickness over the deck's area, less what inset edges take away, plus thickenings over girders.</summary>
     public double SlabVolume => Units.Sum(unit =>

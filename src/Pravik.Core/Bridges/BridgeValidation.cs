@@ -10,6 +10,7 @@ namespace Pravik.Core.Bridges;
 /// </summary>
 public static class BridgeValidation
 {
+    private const int MostAxes = 31;
     public const double GreatestSkew = 60 * Math.PI / 180;
 
     public static IReadOnlyList<Finding> Check(Bridge bridge)
@@ -57,8 +58,10 @@ public static class BridgeValidation
             RoadValidation.CheckLists(bridge.Road!, bounds);
             if (bridge.Girders!.Strands.Rows.IsDefault) bounds.Error("/girders/strands/rows", "The list of strand rows is missing.");
             if (bridge.Parapets.IsDefault) bounds.Error("/parapets", "The list of parapets is missing.");
-            else if (bridge.Parapets.Any(p => p is null || p.Outline.IsDefault)) bounds.Error("/parapets", "A parapet or its outline is missing.");
+            else if (bridge.Parapets.Contains(null!)) bounds.Error("/parapets", "A parapet is missing.");
             else if (bridge.Parapets.Length > 20) bounds.Error("/parapets", "There are at most 20 parapets.");
+            if (bridge.Profiles.IsDefault || bridge.Profiles.Any(p => p is null || p.Outline.IsDefault || p.Outline.Contains(null!))) bounds.Error("/profiles", "The list of profiles, an outline or a corner of one is missing.");
+            else if (bridge.Profiles.Length > 50) bounds.Error("/profiles", "There are at most 50 profiles.");
             if (bridge.Crossings.IsDefault || bridge.Crossings.Contains(null!)) bounds.Error("/crossings", "The list of crossings, or an item of it, is missing.");
             else if (bridge.Crossings.Length > 50) bounds.Error("/crossings", "There are at most 50 crossings.");
             DeckValidation.CheckLists(bridge.Deck!, bounds);
@@ -153,16 +156,50 @@ public static class BridgeValidation
         }
     }
 
+    /// <summary>The findings about one own profile by itself, as it stands in a library.</summary>
+    public static IReadOnlyList<Finding> Check(OwnProfile profile)
+    {
+        var bounds = new Bounds(UnitSystem.Metric);
+        if (profile.Outline.IsDefault || profile.Outline.Contains(null!)) bounds.Error("/outline", "The outline, or a corner of it, is missing.");
+        else Profile(profile, "", bounds);
+        return bounds.Findings;
+    }
+
+    /// <summary>The findings about one cross-section by itself, as it stands in a library.</summary>
+    public static IReadOnlyList<Finding> Check(DeckPattern pattern)
+    {
+        var (bounds, deck) = (new Bounds(UnitSystem.Metric), new Deck { Patterns = [pattern] });
+        DeckValidation.CheckLists(deck, bounds);
+        if (!bounds.HasErrors) DeckValidation.Check(deck, MostAxes, bounds);
+        return bounds.Findings;
+    }
+
+    private static void Profile(OwnProfile profile, string path, Bounds bounds)
+    {
+        bounds.Text($"{path}/name", "The name of the profile", profile.Name, 60);
+        if (string.IsNullOrWhiteSpace(profile.Name)) bounds.Error($"{path}/name", "The profile needs a name.");
+        if (profile.Outline.Length is < 3 or > 100) bounds.Error($"{path}/outline", "An outline has 3 to 100 corners.");
+        for (var i = 0; i < profile.Outline.Length; i++)
+        {
+            bounds.Between($"{path}/outline/{i}/across", $"Corner {i + 1} across", profile.Outline[i].Across, -5, 5, QuantityKind.Size);
+            bounds.Between($"{path}/outline/{i}/up", $"Corner {i + 1} up", profile.Outline[i].Up, -2, 10, QuantityKind.Size);
+        }
+        bounds.Own($"{path}/weight", "Weight of the profile", profile.Weight, 0, 50e3, QuantityKind.LineLoad);
+        if (!bounds.HasErrors && ParapetProfile.Of(profile).Outlines[0].Triangulate() is null) bounds.Error($"{path}/outline", $"The outline of “{profile.Name}” crosses itself or has no area.");
+    }
+
     private static void Parapets(Bridge bridge, Bounds bounds)
     {
+        for (var i = 0; i < bridge.Profiles.Length; i++)
+        {
+            Profile(bridge.Profiles[i], $"/profiles/{i}", bounds);
+            if (ParapetProfile.Library.Any(p => p.Name == bridge.Profiles[i].Name) || bridge.Profiles.Take(i).Any(p => p.Name == bridge.Profiles[i].Name)) bounds.Error($"/profiles/{i}/name", $"There are two profiles named “{bridge.Profiles[i].Name}”.");
+        }
         for (var i = 0; i < bridge.Parapets.Length; i++)
         {
             var (parapet, path) = (bridge.Parapets[i], $"/parapets/{i}");
             if (!Enum.IsDefined(parapet.Side)) bounds.Error($"{path}/side", "A parapet stands on the left, the right or both sides.");
-            if (parapet.Outline.IsEmpty) bounds.Among($"{path}/profile", "Parapet profile", parapet.Profile ?? "", [.. ParapetProfile.Library.Select(p => p.Name)]);
-            else if (parapet.Outline.Length is < 3 or > 100 || parapet.Outline.Any(p => p.IsDefault || p.Length != 2 || p.Any(v => !(Math.Abs(v) < 10))))
-                bounds.Error($"{path}/outline", "An own outline has 3 to 100 points of two numbers each, across and up, all less than 10 m.");
-            else if (ParapetProfile.Of(parapet)!.Outlines[0].Triangulate() is null) bounds.Error($"{path}/outline", "The own outline crosses itself or has no area.");
+            bounds.Among($"{path}/profile", "Parapet profile", parapet.Profile ?? "", [.. bridge.Profiles.Select(p => p.Name), .. ParapetProfile.Library.Select(p => p.Name)]);
             var most = bridge.Deck.Patterns.Max(p => parapet.Side switch { ParapetSide.Left => p.Left.Length, ParapetSide.Right => p.Right.Length, _ => Math.Min(p.Left.Length, p.Right.Length) });
             if (parapet.Boundary is { } boundary && (boundary < 0 || boundary > most)) bounds.Error($"{path}/boundary", $"Boundaries of strips are counted from 0 at the road line to {most} at the edge.");
             bounds.Between($"{path}/across", "Distance to the traffic face", parapet.Across, -10, 10, QuantityKind.Size);

@@ -1,4 +1,5 @@
 using Pravik.Core.Geometry;
+using Pravik.Core.Roads;
 
 namespace Pravik.Core.Bridges;
 
@@ -32,6 +33,47 @@ public sealed record Crossing
 
     /// <summary>Height that must be clear above its surface (m).</summary>
     public double Height { get; init; } = 2.5;
+
+    /// <summary>
+    /// A road that passes under another between two stations of it, with its direction, level and grade there; null where it does not, or has no level.
+    /// The first place counts. The envelope is that of a usual road.
+    /// </summary>
+    public static Crossing? Of(RoadLine other, RoadLine road, double from, double to)
+    {
+        const int Steps = 2000;
+        if (other.Profile is null) return null;
+        double Offset(double station) => road.Locate(other.At(station)).Offset;
+        double At(int i) => other.StartStation + (other.EndStation - other.StartStation) * i / Steps;
+        for (var i = 0; i < Steps; i++)
+        {
+            if (Math.Sign(Offset(At(i))) == Math.Sign(Offset(At(i + 1))) || Numerics.Roots.Bisect(Offset, At(i), At(i + 1)) is not { } at) continue;
+            var place = road.Locate(other.At(at));
+            // On a line that turns back, the sign also changes far away from it.
+            if (Math.Abs(place.Offset) > 1e-3 || place.Beyond != 0 || place.Station < from || place.Station > to) continue;
+            var turn = Math.IEEERemainder(other.Azimuth(at) - road.Azimuth(place.Station) - Math.PI / 2, 2 * Math.PI);
+            var isReversed = Math.Abs(turn) > Math.PI / 2;
+            var grade = other.Profile.Grade(at);
+            return new()
+            {
+                Name = other.Road.Name.Length > 60 ? other.Road.Name[..60] : other.Road.Name,
+                Kind = CrossingKind.Road,
+                Station = place.Station,
+                Skew = Math.IEEERemainder(turn, Math.PI),
+                Level = other.Level(at),
+                Grade = isReversed ? -grade : grade,
+                Width = 8,
+                Height = 4.7,
+            };
+        }
+        return null;
+    }
+
+    /// <summary>Where it passes under the road line, its direction to the right of the road, and the direction square to that.</summary>
+    public (Point Origin, Point Along, Point Across) Place(RoadLine road)
+    {
+        var along = Point.Towards(road.Azimuth(Station) + Math.PI / 2 + Skew);
+        return (road.At(Station), along, new(along.Y, -along.X));
+    }
 }
 
 /// <summary>The least clearance over a crossing: how much, over which point, and under which girder.</summary>
@@ -50,9 +92,7 @@ public static class Clearances
     {
         var solids = new BridgeSolids(geometry);
         var shape = geometry.Bridge.Girders.Section;
-        var origin = geometry.Road.At(crossing.Station);
-        var along = Point.Towards(geometry.Road.Azimuth(crossing.Station) + Math.PI / 2 + crossing.Skew);
-        var across = new Point(along.Y, -along.X);
+        var (origin, along, across) = crossing.Place(geometry.Road);
         Clearance? least = null;
         foreach (var girder in geometry.Girders)
         {

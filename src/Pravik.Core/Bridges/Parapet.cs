@@ -8,11 +8,9 @@ namespace Pravik.Core.Bridges;
 /// </summary>
 public sealed record Parapet
 {
-    /// <summary>Name of a profile of the library; not looked at where an own outline is given.</summary>
+    /// <summary>Name of a profile of the bridge, or of those that come with the program.</summary>
     public string Profile { get; init; } = "Post and rail on plinth";
 
-    /// <summary>An own outline in place of the library's: points across and up (m).</summary>
-    public ImmutableArray<ImmutableArray<double>> Outline { get; init; } = [];
     public ParapetSide Side { get; init; } = ParapetSide.Both;
 
     /// <summary>Boundary of the strips, counted outward from the road line (0); null for the edge of the deck.</summary>
@@ -39,6 +37,23 @@ public sealed record Parapet
 
     /// <summary>Own weight per metre (N/m); null for that of the profile.</summary>
     public double? Weight { get; init; }
+}
+
+/// <summary>A profile of the bridge's own: points of its outline across, from the foot of the traffic face outward, and up (m).</summary>
+public sealed record OwnProfile
+{
+    public string Name { get; init; } = "Own profile";
+    public ImmutableArray<ProfileCorner> Outline { get; init; } = [];
+
+    /// <summary>Weight per metre (N/m); null for that of solid concrete.</summary>
+    public double? Weight { get; init; }
+}
+
+/// <summary>A corner of a profile: across, outward, and up (m).</summary>
+public sealed record ProfileCorner
+{
+    public double Across { get; init; }
+    public double Up { get; init; }
 }
 
 public enum ParapetSide

@@ -61,7 +61,7 @@ public sealed class ParapetLine
     /// <summary>All parapets of a bridge, one for each side and unit that each stands on. Profiles that are not known are left out; validation refuses them.</summary>
     public static ImmutableArray<ParapetLine> All(BridgeGeometry geometry) =>
     [
-        .. geometry.Bridge.Parapets.SelectMany((parapet, index) => ParapetProfile.Of(parapet) is { } profile
+        .. geometry.Bridge.Parapets.SelectMany((parapet, index) => ParapetProfile.Of(geometry.Bridge, parapet) is { } profile
             ? (parapet.Side switch { ParapetSide.Left => new[] { -1 }, ParapetSide.Right => [1], _ => [-1, 1] })
                 .SelectMany(side => geometry.Units.Select(unit => new ParapetLine(geometry, unit, index, profile, side))).Where(line => line.To - line.From > 1e-6)
             : []),

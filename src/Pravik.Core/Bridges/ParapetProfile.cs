@@ -23,10 +23,11 @@ public sealed record ParapetProfile(string Name, double? Weight, string Note, Im
     /// <summary>Where its weight acts across: the centroid of the outlines.</summary>
     public double Centre => Outlines.Sum(o => o.Moments().Sy) / Outlines.Sum(o => o.Moments().Area);
 
-    /// <summary>The profile of a parapet, its own outline first; null for a name that the library does not have.</summary>
-    public static ParapetProfile? Of(Parapet parapet) => parapet.Outline.IsEmpty
-        ? Library.FirstOrDefault(p => p.Name == parapet.Profile)
-        : new("Own outline", null, "", [new(parapet.Outline.Select(p => new Point(p[0], p[1])))]);
+    /// <summary>The profile that a parapet names: one of the bridge's own first; null for a name that is not known.</summary>
+    public static ParapetProfile? Of(Bridge bridge, Parapet parapet) =>
+        bridge.Profiles.FirstOrDefault(p => p.Name == parapet.Profile) is { } own ? Of(own) : Library.FirstOrDefault(p => p.Name == parapet.Profile);
+
+    public static ParapetProfile Of(OwnProfile own) => new(own.Name, own.Weight, "", [new(own.Outline.Select(p => new Point(p.Across, p.Up)))]);
 
     private static ImmutableArray<ParapetProfile> Read()
     {

@@ -27,6 +27,7 @@ public sealed class UnitPlace
     public string Key => $"{Start.Number}";
     public string Name => Own.Name ?? $"Unit {Number}";
     public DeckUnit Own { get; }
+    public RoadLine Road => geometry.Road;
     public AxisPlace Start { get; }
     public AxisPlace End { get; }
 
@@ -64,14 +65,15 @@ public sealed class UnitPlace
     public (RoadPlace Left, RoadPlace Right) OnAxis(AxisPlace axis) => (BoundaryOnAxis(axis, 0), BoundaryOnAxis(axis, Shape.Boundaries - 1));
 
     /// <summary>
-    /// ∫∫ f(station, offset) dA over its deck in plan: ∫∫ f·(1 − κ·o) ds do, by Gauss's rule across each strip and Simpson's along it.
-    /// Strips are parted where the soffit has a corner, as it is half way along.
+    /// ∫∫ f(station, offset) dA over its deck in plan: ∫∫ f·(1 − κ·o) ds do, by Gauss's rule across each strip and Simpson's along it. Strips are
+    /// parted where the soffit has a corner, as it is half way along, and lengths where a table has an entry.
     /// </summary>
     public double Integral(Func<double, double, double> f)
     {
-        var rule = Numerics.GaussLegendre.Ten;
+        const double LongestPiece = 6;
+        var rule = Numerics.GaussLegendre.Five;
         var (road, middle) = (geometry.Road, (Start.Station + End.Station) / 2);
-        var corners = Shape.At(middle).SlabCorners.ToList();
+        var (corners, breaks) = (Shape.At(middle).SlabCorners.ToList(), Shape.Breaks.Distinct().Order().ToList());
         double sum = 0;
         for (var b = 0; b + 1 < Shape.Boundaries; b++)
         {
@@ -84,10 +86,14 @@ public sealed class UnitPlace
                     var t = low + rule.At[i] * (high - low);
                     double Offset(double s) => Shape.Within(b, t, s);
                     var (from, to) = Ends(Offset);
-                    var pieces = Shape.IsConstant ? 1 : 64;
-                    for (var k = 0; k < pieces; k++)
+                    List<double> ends = [from, .. breaks.Where(s => s > from + 1e-6 && s < to - 1e-6), to];
+                    var pieces = ends.Zip(ends.Skip(1)).SelectMany(e =>
                     {
-                        var (a, c) = (from + k * (to - from) / pieces, from + (k + 1) * (to - from) / pieces);
+                        var count = Shape.IsConstant ? 1 : (int)Math.Ceiling((e.Second - e.First) / LongestPiece);
+                        return Enumerable.Range(0, count).Select(k => (e.First + k * (e.Second - e.First) / count, e.First + (k + 1) * (e.Second - e.First) / count));
+                    });
+                    foreach (var (a, c) in pieces)
+                    {
                         var curvature = (road.Azimuth(c) - road.Azimuth(a)) / (c - a);
                         double At(double s) => (Shape.Boundary(b + 1, s) - Shape.Boundary(b, s)) * (1 - curvature * Offset(s)) * f(s, Offset(s));
                         sum += (high - low) * rule.Weight[i] * (c - a) * (At(a) + 4 * At((a + c) / 2) + At(c)) / 6;

@@ -8,6 +8,9 @@ public sealed class GaussLegendre
     /// <summary>The rule with ten points: for ∫cos φ with φ smooth and changing by up to 1 rad its error is below 1e-15.</summary>
     public static GaussLegendre Ten { get; } = new(10);
 
+    /// <summary>The rule with five points, for functions that are nearly polynomials.</summary>
+    public static GaussLegendre Five { get; } = new(5);
+
     private GaussLegendre(int count)
     {
         (At, Weight) = (new double[count], new double[count]);

@@ -58,6 +58,24 @@ public sealed class Ground
         return null;
     }
 
+    /// <summary>Numbers of the triangles that lie in or near a box.</summary>
+    public IReadOnlyCollection<int> In(Point from, Point to)
+    {
+        var found = new HashSet<int>();
+        for (var row = Row(from.Y); row <= Row(to.Y); row++)
+        {
+            for (var column = Column(from.X); column <= Column(to.X); column++)
+            {
+                var c = row * columns + column;
+                for (var m = first[c]; m < first[c + 1]; m++) found.Add(members[m]);
+            }
+        }
+        return found;
+    }
+
+    /// <summary>Corners of a triangle, in plan with their levels.</summary>
+    public (Point At, double Level)[] CornersOf(int triangle) => [.. Enumerable.Range(0, 3).Select(i => (Corner(triangle, i), Height(triangle, i)))];
+
     private double? LevelIn(int triangle, Point p)
     {
         var (a, b, c) = (Corner(triangle, 0), Corner(triangle, 1), Corner(triangle, 2));
@@ -78,11 +96,13 @@ public sealed class Ground
 
     private double Height(int triangle, int corner) => coordinates[3 * triangles[3 * triangle + corner] + 2];
 
+    private int Column(double x) => (int)Math.Clamp((x - low.X) / cell, 0, columns - 1);
+
+    private int Row(double y) => (int)Math.Clamp((y - low.Y) / cell, 0, rows - 1);
+
     private void ForCells(int triangle, Action<int> visit)
     {
         var (a, b, c) = (Corner(triangle, 0), Corner(triangle, 1), Corner(triangle, 2));
-        int Column(double x) => Math.Clamp((int)((x - low.X) / cell), 0, columns - 1);
-        int Row(double y) => Math.Clamp((int)((y - low.Y) / cell), 0, rows - 1);
         for (var row = Row(Math.Min(a.Y, Math.Min(b.Y, c.Y))); row <= Row(Math.Max(a.Y, Math.Max(b.Y, c.Y))); row++)
         {
             for (var column = Column(Math.Min(a.X, Math.Min(b.X, c.X))); column <= Column(Math.Max(a.X, Math.Max(b.X, c.X))); column++) visit(row * columns + column);

@@ -163,9 +163,7 @@ public sealed class PlanView
     {
         foreach (var (crossing, i) in geometry.Bridge.Crossings.Select((c, i) => (c, i)))
         {
-            var origin = geometry.Road.At(crossing.Station);
-            var along = Point.Towards(geometry.Road.Azimuth(crossing.Station) + Math.PI / 2 + crossing.Skew);
-            var (across, reach) = (new Point(along.Y, -along.X), 4.5 / perMetre);
+            var ((origin, along, across), reach) = (crossing.Place(geometry.Road), 4.5 / perMetre);
             var (from, to) = (geometry.LeftEdge(crossing.Station) - reach, geometry.RightEdge(crossing.Station) + reach);
             canvas.Part = $"/crossings/{i}";
             foreach (var side in new[] { -0.5, 0.5 })

@@ -9,10 +9,10 @@ using Pravik.Core.Roads;
 namespace Pravik.Exchange.LandXml;
 
 /// <summary>
-/// Reads one alignment. Elements keep their own start as the file gives it, so rounded coordinates do not add up along the road. An
+/// Reads one alignment, or another line of the file. Elements keep their own start as the file gives it, so rounded coordinates do not add up along the road. An
 /// element that cannot be read makes the alignment an error; a gap of more than 10 mm does too.
 /// </summary>
-internal sealed class AlignmentReader(XElement alignment, double unit, IReadOnlyDictionary<string, double[]> points, Action<string> skip)
+internal sealed class AlignmentReader(XElement alignment, double unit, IReadOnlyDictionary<string, double[]> points, Action<string> skip, string list = "Alignments")
 {
     private const double GreatestGap = 0.010;
     private const double NotedGap = 0.001;
@@ -24,7 +24,7 @@ internal sealed class AlignmentReader(XElement alignment, double unit, IReadOnly
     {
         var elements = CoordGeom(Child(alignment, "CoordGeom"));
         var start = Number(alignment, "staStart") is { } s ? s * unit : 0;
-        foreach (var other in alignment.Elements().Select(e => e.Name.LocalName).Where(n => n is not ("CoordGeom" or "Profile" or "StaEquation" or "Superelevation" or "Feature" or "Start"))) skip($"Alignment/{other}");
+        foreach (var other in alignment.Elements().Select(e => e.Name.LocalName).Where(n => n is not ("CoordGeom" or "Profile" or "StaEquation" or "Superelevation" or "CrossSects" or "Feature" or "Start"))) skip($"Alignment/{other}");
         var profiles = new ProfileReader(name, unit, findings, skip).Read(alignment);
         if (elements.IsEmpty || findings.Any(f => f.Severity == Severity.Error)) return new(name, null, profiles, [.. findings]);
         var first = elements[0].Start!;
@@ -40,9 +40,19 @@ internal sealed class AlignmentReader(XElement alignment, double unit, IReadOnly
             Equations = Equations(start),
         };
         road = road with { Crossfalls = new SuperelevationReader(road, unit, findings).Read(alignment) };
+        if (road.Crossfalls.IsEmpty) road = road with { Crossfalls = new CrossSectionReader(name, unit, findings).Read(alignment) };
         CheckLength(road);
         CheckProfile(road);
         return new(name, road, profiles, [.. findings]);
+    }
+
+    /// <summary>A line beside roads (PlanFeature); null, with the reasons, where it cannot be read.</summary>
+    public (RoadFeature? Line, IReadOnlyList<Finding> Findings) ReadFeature()
+    {
+        var elements = CoordGeom(Child(alignment, "CoordGeom"));
+        var isBroken = elements.IsEmpty || findings.Any(f => f.Severity == Severity.Error);
+        // A line that cannot be followed is no reason to refuse the road.
+        return (isBroken ? null : new() { Name = name, Elements = elements }, [.. findings.Select(f => f with { Severity = Severity.Warning })]);
     }
 
     private ImmutableArray<RoadElement> CoordGeom(XElement? geometry)
@@ -55,7 +65,7 @@ internal sealed class AlignmentReader(XElement alignment, double unit, IReadOnly
         var elements = ImmutableArray.CreateBuilder<RoadElement>();
         LineSegment? before = null;
         var number = 0;
-        foreach (var part in geometry.Elements().Where(e => e.Name.LocalName != "Feature"))
+        foreach (var part in geometry.Elements().Where(e => e.Name.LocalName != "Feature").SelectMany(Straightened))
         {
             number++;
             if (number > MostElements) { Error(part, $"has more than {MostElements} elements."); return []; }
@@ -121,6 +131,16 @@ internal sealed class AlignmentReader(XElement alignment, double unit, IReadOnly
         if (azimuth is null && before is not null) azimuth = before.EndAzimuth;
         if (azimuth is null) { Error(part, $"{where} does not say in which direction it begins (PI)."); return null; }
         return new() { Length = length * unit, StartRadius = from == 0 ? null : sense * from, EndRadius = to == 0 ? null : sense * to, Start = Begin(start, azimuth.Value) };
+    }
+
+    /// <summary>An irregular line, given by points, becomes a line between each two of them.</summary>
+    private IEnumerable<XElement> Straightened(XElement part)
+    {
+        var list = part.Name.LocalName == "IrregularLine" ? part.Elements().FirstOrDefault(e => e.Name.LocalName is "PntList2D" or "PntList3D") : null;
+        var size = list?.Name.LocalName == "PntList3D" ? 3 : 2;
+        if (list is null || LandXmlReader.Numbers(list.Value) is not { } numbers || numbers.Length < 2 * size || numbers.Length % size != 0) return [part];
+        string At(int i) => FormattableString.Invariant($"{numbers[size * i]:R} {numbers[size * i + 1]:R}");
+        return Enumerable.Range(0, numbers.Length / size - 1).Select(i => new XElement(part.Name.Namespace + "Line", new XElement(part.Name.Namespace + "Start", At(i)), new XElement(part.Name.Namespace + "End", At(i + 1))));
     }
 
     private RoadElement? Unreadable(XElement part, string where)
@@ -222,13 +242,13 @@ internal sealed class AlignmentReader(XElement alignment, double unit, IReadOnly
 
     private static double Azimuth(Point direction) => Math.Atan2(direction.X, direction.Y);
 
-    private string Place(string where) => $"Alignments/{name}/{where}";
+    private string Place(string where) => $"{list}/{name}/{where}";
 
     private static string Upper(string text) => char.ToUpper(text[0], CultureInfo.InvariantCulture) + text[1..];
 
     private void Error(XElement at, string message)
     {
         var line = at is IXmlLineInfo info && info.HasLineInfo() ? $", line {info.LineNumber}" : "";
-        findings.Add(Finding.Error($"Alignments/{name}{line}", $"Alignment “{name}”: {message}"));
+        findings.Add(Finding.Error($"{list}/{name}{line}", $"{(list == "Alignments" ? "Alignment" : "Line")} “{name}”: {message}"));
     }
 }

@@ -67,6 +67,7 @@ public static class LandXmlReader
     private sealed class Draft
     {
         private readonly List<XElement> alignments = [];
+        private readonly List<XElement> features = [];
         private readonly Dictionary<string, double[]> points = [];
         private readonly List<SurfaceDraft> surfaces = [];
         private readonly SortedDictionary<string, int> skipped = new(StringComparer.Ordinal);
@@ -88,6 +89,13 @@ public static class LandXmlReader
                         else Skip($"Alignments/{child.Name.LocalName}");
                     }
                     break;
+                case "PlanFeatures":
+                    foreach (var child in Whole(xml).Elements())
+                    {
+                        if (child.Name.LocalName == "PlanFeature") features.Add(child);
+                        else if (child.Name.LocalName != "Feature") Skip($"PlanFeatures/{child.Name.LocalName}");
+                    }
+                    break;
                 case "Surfaces": SurfaceDraft.ReadAll(xml, surfaces, Skip); break;
                 case "Project" or "Application" or "CoordinateSystem": xml.Skip(); break;
                 case "": xml.Read(); break;
@@ -99,13 +107,23 @@ public static class LandXmlReader
         {
             if (!unitKnown) findings.Add(Finding.Warning("Units", "The file does not say its units; metres are taken."));
             var roads = alignments.Select(a => new AlignmentReader(a, unit, points, Skip).Read()).ToImmutableArray();
+            var lines = ImmutableArray.CreateBuilder<Core.Roads.RoadFeature>();
+            foreach (var feature in features)
+            {
+                var (line, notes) = new AlignmentReader(feature, unit, points, Skip, "PlanFeatures").ReadFeature();
+                findings.AddRange(notes);
+                if (line is null) continue;
+                var name = line.Name;
+                for (var i = 2; lines.Any(l => l.Name == name); i++) name = $"{line.Name} ({i})";
+                lines.Add(line with { Name = name });
+            }
             var grounds = ImmutableArray.CreateBuilder<NamedGround>();
             foreach (var surface in surfaces)
             {
                 if (surface.Finish(unit, findings) is { } ground) grounds.Add(ground);
             }
             if (roads.Length == 0 && grounds.Count == 0) findings.Add(Finding.Error("", "The file has neither an alignment nor a surface."));
-            return new(roads, grounds.ToImmutable(), unit, skipped.ToImmutableSortedDictionary(), [.. findings]);
+            return new(roads, grounds.ToImmutable(), unit, skipped.ToImmutableSortedDictionary(), [.. findings]) { Lines = lines.ToImmutable() };
         }
 
         private void Skip(string name) => skipped[name] = skipped.GetValueOrDefault(name) + 1;

@@ -26,6 +26,11 @@ public static class LandXmlWriter
             new XElement(Ns + "Units", new XElement(Ns + "Metric", new XAttribute("areaUnit", "squareMeter"), new XAttribute("linearUnit", "meter"), new XAttribute("volumeUnit", "cubicMeter"), new XAttribute("temperatureUnit", "celsius"), new XAttribute("pressureUnit", "HPA"))),
             new XElement(Ns + "Application", new XAttribute("name", "Pravik")),
             new XElement(Ns + "Alignments", alignment));
+        if (!road.Features.IsEmpty)
+        {
+            root.Add(new XElement(Ns + "PlanFeatures", new XAttribute("name", road.Name), road.Features.Select(f => new XElement(Ns + "PlanFeature", new XAttribute("name", f.Name),
+                new XElement(Ns + "CoordGeom", LineBuilder.Chain(0, default, 0, f.Elements).SelectMany(OneSense).Select(Element))))));
+        }
         if (ground is not null) root.Add(Surface(ground));
         return new XDocument(new XDeclaration("1.0", "UTF-8", null), root).Declaration + "\n" + root + "\n";
     }

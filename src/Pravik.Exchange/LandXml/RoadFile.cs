@@ -27,6 +27,15 @@ public sealed record ReadAlignment(string Name, Road? Road, ImmutableArray<Named
 /// <summary>What a road file holds: alignments, grounds, the unit it was in (m), what was passed over and how often, and findings on the file.</summary>
 public sealed record RoadFile(ImmutableArray<ReadAlignment> Alignments, ImmutableArray<NamedGround> Grounds, double Unit, ImmutableSortedDictionary<string, int> Skipped, ImmutableArray<Finding> Findings)
 {
+    /// <summary>Other lines of the file: kerbs, edges, walls.</summary>
+    public ImmutableArray<RoadFeature> Lines { get; init; } = [];
+
+    /// <summary>All that a strip or parapet could follow beside a road: the other lines, and the alignments but that one.</summary>
+    public IEnumerable<RoadFeature> LinesBeside(string alignment) =>
+        Lines.Concat(Alignments.Where(a => a.Road is not null && a.Name != alignment && Lines.All(l => l.Name != a.Name)).Select(a => Line(a.Road!)));
+
+    private static RoadFeature Line(Road road) => new() { Name = road.Name, Elements = road.Elements.SetItem(0, road.Elements[0] with { Start = new(road.StartEast, road.StartNorth, road.Azimuth) }) };
+
     public static RoadFile Refused(Finding finding) => new([], [], 1, ImmutableSortedDictionary<string, int>.Empty, [finding]);
 
     public IEnumerable<Finding> AllFindings => Findings.Concat(Alignments.SelectMany(a => a.Findings));

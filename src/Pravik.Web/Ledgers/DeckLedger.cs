@@ -3,6 +3,7 @@ using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
+using Pravik.Data;
 using Pravik.Exchange;
 
 namespace Pravik.Web.Ledgers;
@@ -11,7 +12,7 @@ namespace Pravik.Web.Ledgers;
 /// The ledger of the deck: the unit at the cursor, or the one that is picked, its pattern with strips and slab, what the unit has of its own, and
 /// the parapets.
 /// </summary>
-internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerRows rows, double station)
+internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerRows rows, double station, IReadOnlyList<LibraryRow> library)
 {
     private readonly Deck deck = bridge.Deck;
 
@@ -20,7 +21,7 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         var parts = picked?.Split('/') ?? [];
         var unit = parts is ["", "parts", "units", var number, ..] ? geometry.Units.FirstOrDefault(u => $"{u.Number}" == number) : null;
         unit ??= geometry.UnitAt(station);
-        var shown = ShownPattern(picked) ?? unit.PatternIndex;
+        var shown = ShownPattern(deck, picked) ?? unit.PatternIndex;
         var section = unit.Shape.At(Math.Clamp(station, unit.Start.Station, unit.End.Station));
         var strip = section.Strips.FirstOrDefault(s => s.Part == picked || s.Path == picked);
         var many = geometry.Units.Length > 1 || deck.Patterns.Length > 1;
@@ -34,6 +35,7 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         groups.AddRange(Parapets(picked));
         groups.Add(Readings(section));
         if (!many) groups.Add(Pattern(shown));
+        groups.AddRange(FromLibrary());
         return new("Deck", many ? $"{unit.Name}, axes {unit.Start.Name} to {unit.End.Name}" : "strips outward from the road line", groups)
         {
             Focus = strip is not null ? $"{strip.Path}/width" : unit is not null && picked?.StartsWith("/parts/units/", StringComparison.Ordinal) == true ? $"/deck/patterns/{shown}/slab/thickness"
@@ -42,7 +44,7 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
     }
 
     /// <summary>The pattern that is opened by itself, or null for that of the unit.</summary>
-    public int? ShownPattern(string? picked) => picked?.Split('/') is ["", "deck", "patterns", var item, ..] && int.TryParse(item, out var i) && i >= 0 && i < deck.Patterns.Length ? i : null;
+    public static int? ShownPattern(Deck deck, string? picked) => picked?.Split('/') is ["", "deck", "patterns", var item, ..] && int.TryParse(item, out var i) && i >= 0 && i < deck.Patterns.Length ? i : null;
 
     private LedgerGroup Units(UnitPlace here) => new("Units", [.. geometry.Units.SelectMany(u => new[]
     {
@@ -96,6 +98,15 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
             Actions = [.. actions, new("Keep in the office library", "", []) { Saves = path }],
             Note = users.Count > 1 ? "Edited here, it changes in all of them." : users.Count == 0 ? "No unit has it; the section shows how it would look at the cursor." : "",
         };
+    }
+
+    /// <summary>What the office keeps as current, to be copied into the bridge.</summary>
+    private IEnumerable<LedgerGroup> FromLibrary()
+    {
+        var patterns = library.Where(r => r.Kind == LibraryJson.Pattern && !r.Superseded && deck.Patterns.All(p => p.Name != r.Name)).Select(r => new LedgerAction(r.Name, $"Pattern “{r.Name}” from the office library", [new("add", "/deck/patterns/-", r.Value)]));
+        var profiles = library.Where(r => r.Kind == LibraryJson.Profile && !r.Superseded && bridge.Profiles.All(p => p.Name != r.Name)).Select(r => new LedgerAction(r.Name, $"Profile “{r.Name}” from the office library", [new("add", "/profiles/-", r.Value)]));
+        List<LedgerAction> all = [.. patterns, .. profiles];
+        if (all.Count > 0) yield return new("From the office library", []) { Actions = all, Note = "Copies a pattern or a parapet profile into this bridge." };
     }
 
     private string FreeName(string name)
@@ -225,13 +236,39 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
                 list.AddRange(new[] { "boundary", "across", "rise", "extraDepth", "squareToDeck" }.Select(f => rows.Entry($"{path}/{f}")));
                 list.AddRange([rows.Entry($"{path}/from", mine.FirstOrDefault()?.From), rows.Entry($"{path}/to", mine.LastOrDefault()?.To), rows.Entry($"{path}/weight", mine.FirstOrDefault()?.Weight)]);
             }
+            var own = bridge.Profiles.FirstOrDefault(p => p.Name == bridge.Parapets[i].Profile);
             list.AddRange(mine.GroupBy(l => l.Side).Select(side => rows.Reading(side.Key < 0 ? "Length left" : "Length right", side.Sum(l => l.Length), QuantityKind.Length, "Along the traffic face.")));
             list.Add(rows.Reading("Weight in all", mine.Sum(l => l.Weight * l.Length), QuantityKind.Force));
             yield return new($"Parapet {i + 1}", list)
             {
-                Actions = [new("Take away", $"Parapet {i + 1} taken away", [new("remove", path)]), .. i == bridge.Parapets.Length - 1 ? new[] { add } : []],
+                Actions = [new("Take away", $"Parapet {i + 1} taken away", [new("remove", path)]), .. isOpen && own is null ? new[] { DrawOwn(i) } : [], .. i == bridge.Parapets.Length - 1 ? new[] { add } : []],
                 Note = isOpen ? "" : "Pick it on the section for all its values.",
             };
+            if (isOpen && own is not null) yield return Profile(bridge.Profiles.IndexOf(own));
         }
+    }
+
+    /// <summary>Begins an own profile as a copy of the outline that the parapet has.</summary>
+    private LedgerAction DrawOwn(int parapet)
+    {
+        var from = ParapetProfile.Of(bridge, bridge.Parapets[parapet])!;
+        var name = $"{from.Name}, own";
+        for (var i = 2; bridge.Profiles.Any(p => p.Name == name); i++) name = $"{from.Name}, own {i}";
+        var profile = new OwnProfile { Name = name, Weight = from.Posts is null ? from.Weight : null, Outline = [.. from.Outlines[0].Points.Select(p => new ProfileCorner { Across = p.X, Up = p.Y })] };
+        return new("Draw an own profile", $"Own profile begun from {from.Name}", [new("add", "/profiles/-", BridgeJson.Node(profile)), new("replace", $"/parapets/{parapet}/profile", JsonValue.Create(name))]);
+    }
+
+    private LedgerGroup Profile(int index)
+    {
+        var (profile, path) = (bridge.Profiles[index], $"/profiles/{index}");
+        var last = profile.Outline[^1];
+        var shape = ParapetProfile.Of(profile);
+        return new($"Profile: {profile.Name}", [.. profile.Outline.SelectMany((_, i) => new[] { rows.Entry($"{path}/outline/{i}/across"), rows.Entry($"{path}/outline/{i}/up") })])
+        {
+            Columns = [$"Across, {rows.Units[QuantityKind.Size].Symbol}", "Up"],
+            RowActions = profile.Outline.Length <= 3 ? [] : [.. profile.Outline.Select((_, i) => new LedgerAction($"Take corner {i + 1} away", $"Corner {i + 1} of {profile.Name} taken away", [new("remove", $"{path}/outline/{i}")]))],
+            Actions = [new("Add a corner", "Corner added", [new("add", $"{path}/outline/-", new JsonObject { ["across"] = (last.Across + profile.Outline[0].Across) / 2, ["up"] = (last.Up + profile.Outline[0].Up) / 2 })]), new("Keep in the office library", "", []) { Saves = path }],
+            Note = $"Area {rows.Units.FormatWithUnit(shape.Outlines[0].Moments().Area, QuantityKind.Area)}, height {rows.Units.FormatWithUnit(shape.Height, QuantityKind.Size)}. The origin is the foot of the traffic face; points at height 0 follow the deck.",
+        };
     }
 }

@@ -24,19 +24,19 @@ public static class EntryReader
         text = text?.Trim() ?? "";
         if (field.IsOwn && text.Length == 0) return Clear(field, path);
         if (DerivedEntries.Matches(path)) return DerivedEntries.Read(bridge, field, path, text);
-        var reading = Plain(field, path, text, units);
+        var reading = Plain(bridge, field, path, text, units);
         var missing = reading.Needs.Where(part => BridgeEditing.ValueAt(bridge, part) is null).Select(part => new PatchOperation("add", part, new JsonObject()));
         return reading with { Patch = [.. missing, .. reading.Patch] };
     }
 
-    private static EntryReading Plain(Field field, string path, string text, UnitSystem units)
+    private static EntryReading Plain(Bridge bridge, Field field, string path, string text, UnitSystem units)
     {
         return field.Entry switch
         {
-            EntryKind.Text => Taken(field, path, JsonValue.Create(text), $"“{text}”"),
-            EntryKind.Choice => field.Choices.FirstOrDefault(c => c.Value == text) is { } choice ? Taken(field, path, text is "true" or "false" ? JsonValue.Create(text == "true") : JsonValue.Create(text), choice.Words) : Refused($"“{text}” is not one of the choices."),
-            EntryKind.Spans => Spans(field, path, text, units),
-            _ => Quantity(field, path, text, units),
+            EntryKind.Text => Taken(bridge, field, path, JsonValue.Create(text), $"“{text}”"),
+            EntryKind.Choice => field.Choices.FirstOrDefault(c => c.Value == text) is { } choice ? Taken(bridge, field, path, text is "true" or "false" ? JsonValue.Create(text == "true") : JsonValue.Create(text), choice.Words) : Refused($"“{text}” is not one of the choices."),
+            EntryKind.Spans => Spans(bridge, field, path, text, units),
+            _ => Quantity(bridge, field, path, text, units),
         };
     }
 
@@ -64,26 +64,26 @@ public static class EntryReader
         return (spans, null);
     }
 
-    private static EntryReading Spans(Field field, string path, string text, UnitSystem units)
+    private static EntryReading Spans(Bridge bridge, Field field, string path, string text, UnitSystem units)
     {
         var (spans, error) = ReadSpans(text, units);
-        return error is not null ? Refused(error) : Taken(field, path, new JsonArray([.. spans.Select(s => (JsonNode)JsonValue.Create(s))]), text);
+        return error is not null ? Refused(error) : Taken(bridge, field, path, new JsonArray([.. spans.Select(s => (JsonNode)JsonValue.Create(s))]), text);
     }
 
-    private static EntryReading Quantity(Field field, string path, string text, UnitSystem units)
+    private static EntryReading Quantity(Bridge bridge, Field field, string path, string text, UnitSystem units)
     {
         var parsed = QuantityParser.Parse(text, field.Quantity, units);
         if (!parsed.IsValid) return Refused(parsed.Error!);
         // Counts are whole numbers in the document.
         JsonNode node = field.Quantity == QuantityKind.Count && Math.Abs(parsed.Value) < int.MaxValue ? JsonValue.Create((int)parsed.Value) : JsonValue.Create(parsed.Value);
-        return Taken(field, path, node, $"{QuantityText.Entered(parsed.Value, field.Quantity, units)} {units[field.Quantity].Symbol}".TrimEnd());
+        return Taken(bridge, field, path, node, $"{QuantityText.Entered(parsed.Value, field.Quantity, units)} {units[field.Quantity].Symbol}".TrimEnd());
     }
 
     private static EntryReading Clear(Field field, string path) => path.StartsWith("/basis/ownValues/", StringComparison.Ordinal)
         ? new([new("remove", path)], $"{Named(field, path)} as in the national set", null)
         : new([new("replace", path)], $"{Named(field, path)} given back", null);
 
-    private static EntryReading Taken(Field field, string path, JsonNode value, string words)
+    private static EntryReading Taken(Bridge bridge, Field field, string path, JsonNode value, string words)
     {
         var label = $"{Named(field, path)} set to {words}";
         var parts = path.Split('/');
@@ -94,6 +94,11 @@ public static class EntryReader
             ["", "deck", "units", var unit, var side, var strip, _] => [$"/deck/units/{unit}", $"/deck/units/{unit}/{side}", $"/deck/units/{unit}/{side}/{strip}"],
             _ => [],
         };
+        // What is called by its name is called by the new one.
+        if (parts is ["", "deck", "patterns", var pattern, "name"] && int.TryParse(pattern, out var p) && p < bridge.Deck.Patterns.Length)
+            return new([new("replace", path, value), .. bridge.Deck.Units.Where(u => u.Value.Pattern == bridge.Deck.Patterns[p].Name).Select(u => new PatchOperation("replace", $"/deck/units/{u.Key}/pattern", value.DeepClone()))], label, null);
+        if (parts is ["", "profiles", var profile, "name"] && int.TryParse(profile, out var o) && o < bridge.Profiles.Length)
+            return new([new("replace", path, value), .. bridge.Parapets.Select((q, i) => (q, i)).Where(x => x.q.Profile == bridge.Profiles[o].Name).Select(x => new PatchOperation("replace", $"/parapets/{x.i}/profile", value.DeepClone()))], label, null);
         if (needs.Count > 0) return new([new("add", path, value)], label, null) { Needs = needs };
         return new([new(path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) ? "add" : "replace", path, value)], label, null);
     }
@@ -108,6 +113,7 @@ public static class EntryReader
             return $"{field.Name} of {parts[2] switch { "elements" => "element", "points" => "point", "profile" => "profile point", "crossfalls" => "crossfall", _ => "equation" }} {int.Parse(item) + 1}";
         if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";
         if (parts is ["", "crossings", var crossing, _]) return $"{field.Name} of crossing {int.Parse(crossing) + 1}";
+        if (parts is ["", "profiles", var drawn, "outline", var corner, _]) return $"{field.Name} of corner {int.Parse(corner) + 1}, profile {int.Parse(drawn) + 1}";
         if (parts is ["", "parapets", var parapet, _]) return $"{field.Name} of parapet {int.Parse(parapet) + 1}";
         if (parts is ["", "deck", "patterns", _, "left" or "right", var strip, ..]) return $"{field.Name} of strip {int.Parse(strip) + 1} {parts[4]}";
         if (parts is ["", "deck", "units", var unit, "left" or "right", var own, _]) return $"{field.Name} of strip {int.Parse(own) + 1} {parts[4]}, unit from axis {unit}";

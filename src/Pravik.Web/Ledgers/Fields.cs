@@ -97,7 +97,9 @@ public static class Fields
         Q("/loads/concreteWeight", "Concrete", QuantityKind.UnitWeight, "Reinforced concrete of girders, slab and edge beams (EN 1991-1-1 Table A.1)."),
         Q("/loads/surfacingWeight", "Surfacing", QuantityKind.UnitWeight, "On carriageway and hard strips, over the depth above the slab."),
         Q("/loads/footwayWeight", "Footway and verge fill", QuantityKind.UnitWeight, "Fill and paving over the depth above the slab."),
-        Pick("/parapets/*/profile", "Profile", ParapetProfile.Library.Select(p => p.Name), "From the library of generic profiles."),
+        Text("/profiles/*/name", "Name"), Own("/profiles/*/weight", "Weight", QuantityKind.LineLoad, "Per metre. Empty: that of solid concrete."),
+        Q("/profiles/*/outline/*/across", "Across", QuantityKind.Size, "Outward from the foot of the traffic face."), Q("/profiles/*/outline/*/up", "Up", QuantityKind.Size, "From the surface at the traffic face."),
+        new("/parapets/*/profile", "Profile", EntryKind.Choice) { Help = "A generic profile, or one of this bridge's own." },
         new("/parapets/*/side", "Side", EntryKind.Choice) { Choices = [new("left", "Left"), new("right", "Right"), new("both", "Both, mirrored")] },
         new("/parapets/*/line", "Along line", EntryKind.Choice) { IsOwn = true, Help = "A line of the road file, in place of a boundary. Empty: along a boundary." },
         Own("/parapets/*/boundary", "Along boundary", QuantityKind.Count, "Boundary of the strips, counted outward from the road line (0). Empty: the edge of the deck."),
@@ -115,6 +117,7 @@ public static class Fields
     public static Field? At(string path, Bridge bridge) => At(path) is not { } field ? null : field.Pattern switch
     {
         "/deck/units/*/pattern" => field with { Choices = [.. bridge.Deck.Patterns.Select(p => new Choice(p.Name, p.Superseded ? $"{p.Name} (superseded)" : p.Name))] },
+        "/parapets/*/profile" => field with { Choices = [.. ParapetProfile.Library.Select(p => p.Name).Concat(bridge.Profiles.Select(p => p.Name)).Select(n => new Choice(n, n))] },
         "/parapets/*/line" or "/deck/patterns/*/left/*/widthLine" or "/deck/patterns/*/right/*/widthLine" => field with { Choices = [new("", "none"), .. bridge.Road.Features.Select(f => new Choice(f.Name, f.Name))] },
         _ => field,
     };

@@ -5,6 +5,9 @@ public sealed record LedgerAction(string Words, string Label, IReadOnlyList<Exch
 {
     /// <summary>Path of what the button keeps in the office library, in place of a patch.</summary>
     public string? Saves { get; init; }
+
+    /// <summary>Whether the button asks for the name of a new bridge on the same road, in place of a patch.</summary>
+    public bool AsksNeighbour { get; init; }
 }
 
 /// <summary>
@@ -25,6 +28,9 @@ public sealed record LedgerRow(string Name, string Value, string Unit)
     public bool IsInherited { get; init; }
 
     public bool CanGiveBack => IsOwn && Path is not null;
+
+    /// <summary>Address of a page that a click opens.</summary>
+    public string? Opens { get; init; }
 
     /// <summary>Opens this part when clicked.</summary>
     public string? Picks { get; init; }

@@ -2,12 +2,13 @@ using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Roads;
 using Pravik.Core.Units;
+using Pravik.Data;
 using Pravik.Exchange;
 
 namespace Pravik.Web.Ledgers;
 
 /// <summary>The ledger of the road: line, profile, crossfalls, equations, and what they give at the station.</summary>
-internal sealed class RoadLedger(Bridge bridge, BridgeGeometry geometry, LedgerRows rows)
+internal sealed class RoadLedger(Bridge bridge, BridgeGeometry geometry, LedgerRows rows, IReadOnlyList<Neighbour> neighbours)
 {
     /// <summary>Rows of a list that are shown at once; a received road can have thousands.</summary>
     private const int MostRows = 40;
@@ -29,8 +30,26 @@ internal sealed class RoadLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
             new JsonObject { ["at"] = road.Equations.IsEmpty ? geometry.Road.StartStation : road.Equations[^1].At + 100, ["back"] = geometry.Road.StartStation, ["ahead"] = geometry.Road.StartStation })
             with
         { Note = "Stations typed and listed elsewhere are running ones; the reading above shows both." });
+        groups.Add(Features());
+        groups.Add(new("Bridges on this road", [.. neighbours.SelectMany(n => new[] { LedgerRows.Reading("", n.Bridge.Name) with { Opens = $"/bridges/{n.ProjectId}/road" }, LedgerRows.Reading("", rows.Units.Format(n.Bridge.Axes.FirstStation, QuantityKind.Length)), LedgerRows.Reading("", rows.Units.Format(n.Bridge.Axes.FirstStation + n.Bridge.Axes.Spans.Sum(), QuantityKind.Length)) })])
+        {
+            Columns = ["Bridge", "From", "To"],
+            Actions = [new("Add a bridge on this road", "", []) { AsksNeighbour = true }],
+            Note = neighbours.Count == 0 ? "This bridge stands alone on its road." : "They share the road and the ground: changed here, it changes for all.",
+        });
         return new("Road", road.Name, groups);
     }
+
+    /// <summary>The other lines of the road file.</summary>
+    private LedgerGroup Features() => new("Other lines", [.. geometry.Road.Features.SelectMany(f => new[]
+    {
+        LedgerRows.Reading("", f.Name), LedgerRows.Reading("", rows.Units.Format(f.From, QuantityKind.Length)), LedgerRows.Reading("", rows.Units.Format(f.To, QuantityKind.Length)),
+    })])
+    {
+        Columns = ["Line", "From", "To"],
+        RowActions = [.. road.Features.Select((f, i) => new LedgerAction($"Take {f.Name} away", $"Line {f.Name} taken away", [new("remove", $"/road/features/{i}")]))],
+        Note = road.Features.IsEmpty ? "Kerbs, edges and other alignments come with a road file; strips and parapets can follow them." : "",
+    };
 
     private LedgerGroup Readings(double station)
     {

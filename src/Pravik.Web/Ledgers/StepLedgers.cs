@@ -5,11 +5,12 @@ using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
+using Pravik.Web.Workspaces;
 
 namespace Pravik.Web.Ledgers;
 
 /// <summary>The ledgers of the steps in which the bridge is described.</summary>
-internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double station)
+internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double station, Around around)
 {
     private readonly DeckSection section = geometry.SectionAt(station);
     private readonly LedgerRows rows = new(bridge);
@@ -27,9 +28,9 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         ]);
     }
 
-    public Ledger Deck(string? picked) => new DeckLedger(bridge, geometry, rows, station).Make(picked);
+    public Ledger Deck(string? picked) => new DeckLedger(bridge, geometry, rows, station, around.Library).Make(picked);
 
-    public Ledger Road() => new RoadLedger(bridge, geometry, rows).Make(station);
+    public Ledger Road() => new RoadLedger(bridge, geometry, rows, around.Neighbours).Make(station);
 
     public Ledger Axes()
     {

@@ -1,4 +1,4 @@
-using System.Text.Json;
+using System.Collections.Immutable;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -27,6 +27,12 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
     public ReadAlignment? Chosen { get; private set; }
     public Road? NewRoad { get; private set; }
     public IReadOnlyList<RoadChange> Changes { get; private set; } = [];
+
+    /// <summary>Lines of the file beside the chosen alignment.</summary>
+    public IReadOnlyList<RoadFeature> Lines { get; private set; } = [];
+
+    /// <summary>Other alignments of the file that pass under the bridge.</summary>
+    public IReadOnlyList<Crossing> Crossings { get; private set; } = [];
     public IReadOnlyList<string> Problems { get; private set; } = [];
 
     [BindProperty(SupportsGet = true)]
@@ -65,7 +71,7 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
         return RedirectToPage(new { id, token });
     }
 
-    public async Task<IActionResult> OnPostAcceptAsync(string id, string? token, bool takeRoad, bool takeGround)
+    public async Task<IActionResult> OnPostAcceptAsync(string id, string? token, bool takeRoad, bool takeGround, string[]? lines, string[]? crossings)
     {
         if (!await OpenAsync(id)) return NotFound();
         if (!Review(token))
@@ -78,17 +84,26 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
         {
             // A bridge needs a level: without a profile in the file the old one stays.
             if (road.Profile.IsEmpty) road = road with { Profile = Bridge.Road.Profile };
-            patch.Add(new("replace", "/road", JsonSerializer.SerializeToNode(road, BridgeJson.Options)));
+            road = road with { Features = Together(Lines.Where(l => lines?.Contains(l.Name) == true)) };
+            patch.Add(new("replace", "/road", BridgeJson.Node(road)));
+        }
+        else if (lines?.Length > 0) patch.Add(new("replace", "/road/features", BridgeJson.Node(Together(Lines.Where(l => lines.Contains(l.Name))))));
+        foreach (var crossing in Crossings.Where(c => crossings?.Contains(c.Name) == true))
+        {
+            var known = Bridge.Crossings.Select((c, i) => (c.Name, i)).Where(c => c.Name == crossing.Name).Select(c => (int?)c.i).FirstOrDefault();
+            // A newer issue moves what is crossed; its envelope was the engineer's.
+            if (known is { } at) patch.Add(new("replace", $"/crossings/{at}", BridgeJson.Node(crossing with { Width = Bridge.Crossings[at].Width, Height = Bridge.Crossings[at].Height, Kind = Bridge.Crossings[at].Kind })));
+            else patch.Add(new("add", "/crossings/-", BridgeJson.Node(crossing)));
         }
         if (takeGround && Read!.Grounds.FirstOrDefault(g => Ground is null || g.Name == Ground) is { } ground)
             patch.Add(new("replace", "/ground", new JsonObject { ["name"] = ground.Name.Length > 120 ? ground.Name[..120] : ground.Name, ["hash"] = grounds.Keep(ground.Ground) }));
         if (patch.Count == 0)
         {
-            Problems = ["Nothing was chosen: tick the road, the ground, or both."];
+            Problems = ["Nothing was chosen: tick what is to be taken."];
             return Page();
         }
         var revision = (await store.FindAsync(id))!.Revision;
-        var outcome = await store.EditAsync(id, revision, patch, $"{(patch.Count == 2 ? "Road and ground" : takeRoad ? "Road" : "Ground")} brought in from {FileName}");
+        var outcome = await store.EditAsync(id, revision, patch, $"{(takeRoad ? takeGround ? "Road and ground" : "Road" : takeGround ? "Ground" : "Lines")} brought in from {FileName}");
         if (outcome?.Snapshot is not { } snapshot)
         {
             Problems = [.. outcome?.Refusals.Select(f => $"{f.Message} ({f.Path})") ?? ["The bridge is not there any more."]];
@@ -96,6 +111,7 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
         }
         await runs.RequestAsync(id, snapshot.Bridge);
         runs.TellEdit(id);
+        await runs.FollowAsync(outcome);
         return Redirect($"/bridges/{id}/road");
     }
 
@@ -113,7 +129,23 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
         Chosen = found.File.Alignments.FirstOrDefault(a => a.Name == Alignment) ?? found.File.Alignments.FirstOrDefault(a => a.Road is not null) ?? found.File.Alignments.FirstOrDefault();
         NewRoad = Chosen?.With(Chosen.Profiles.Any(p => p.Name == Profile) ? Profile : null);
         if (NewRoad is not null) Changes = Compare(NewRoad);
+        Lines = [.. found.File.LinesBeside(Chosen?.Name ?? "")];
+        Crossings = [.. Passing(found.File)];
         return true;
+    }
+
+    /// <summary>Lines of the file, and those of the bridge that the file does not name.</summary>
+    private ImmutableArray<RoadFeature> Together(IEnumerable<RoadFeature> taken)
+    {
+        var list = taken.ToList();
+        return [.. list, .. Bridge.Road.Features.Where(f => list.All(l => l.Name != f.Name))];
+    }
+
+    private IEnumerable<Crossing> Passing(RoadFile file)
+    {
+        var road = new RoadLine(NewRoad ?? Bridge.Road);
+        var (from, to) = (Bridge.Axes.FirstStation, Bridge.Axes.FirstStation + Bridge.Axes.Spans.Sum());
+        return file.Alignments.Where(a => a.Road is not null && a.Name != Chosen?.Name).Select(a => Crossing.Of(new(a.Road!), road, from, to)).OfType<Crossing>();
     }
 
     private IReadOnlyList<RoadChange> Compare(Road road)

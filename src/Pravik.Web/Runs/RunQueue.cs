@@ -51,6 +51,16 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
         if (!jobs.Writer.TryWrite(job)) Tell(project, new(hash, RunStatus.Stopped, 0, "Too many analyses are waiting; try again in a moment"));
     }
 
+    /// <summary>Runs and tells the other bridges that an edit of a road has reached.</summary>
+    public async Task FollowAsync(EditOutcome outcome)
+    {
+        foreach (var follower in outcome.Followers)
+        {
+            await RequestAsync(follower.ProjectId, follower.Bridge);
+            TellEdit(follower.ProjectId);
+        }
+    }
+
     /// <summary>Stops the run of a project, if there is one.</summary>
     public void Stop(string project)
     {

@@ -22,7 +22,7 @@ public static class Finder
     private static IEnumerable<FoundPlace> Everything(Bridge bridge)
     {
         var geometry = new BridgeGeometry(bridge);
-        var ledgers = new StepLedgers(bridge, geometry, geometry.FirstStation);
+        var ledgers = new StepLedgers(bridge, geometry, geometry.FirstStation, Around.Nothing);
         foreach (var axis in geometry.Axes) yield return new($"Axis {axis.Name}", "axes", "axes", null, $"/parts/axes/{axis.Number}");
         foreach (var girder in geometry.Girders)
         {

@@ -16,12 +16,19 @@ using Pravik.Web.Runs;
 
 namespace Pravik.Web.Workspaces;
 
+/// <summary>What a bridge is seen with: the ground, the office library, and the other bridges on its road.</summary>
+public sealed record Around(Ground? Ground, IReadOnlyList<LibraryRow> Library, IReadOnlyList<Neighbour> Neighbours)
+{
+    public static Around Nothing { get; } = new(null, [], []);
+}
+
 /// <summary>Puts together what the screen shows from a snapshot, the latest results and the request.</summary>
 public sealed class WorkspaceBuilder
 {
     private const double BandHeight = 104;
     private const double CaptionHeight = 30;
     private readonly Snapshot snapshot;
+    private readonly Around around;
     private readonly Ground? ground;
     private readonly RunState? run;
     private readonly LatestResults? latest;
@@ -34,9 +41,9 @@ public sealed class WorkspaceBuilder
     private readonly int girder;
     private readonly string? pick;
 
-    private WorkspaceBuilder(Snapshot snapshot, Ground? ground, RunState? run, LatestResults? latest, WorkspaceRequest request)
+    private WorkspaceBuilder(Snapshot snapshot, Around around, RunState? run, LatestResults? latest, WorkspaceRequest request)
     {
-        (this.snapshot, this.ground, this.run, this.request) = (snapshot, ground, run, request);
+        (this.snapshot, this.around, ground, this.run, this.request) = (snapshot, around, around.Ground, run, request);
         geometry = new(snapshot.Bridge);
         units = UnitSystem.Named(snapshot.Bridge.Basis.Units);
         // Results of another layout of girders and spans do not belong on this bridge, not even as out of date.
@@ -56,7 +63,7 @@ public sealed class WorkspaceBuilder
         station = Math.Clamp(request.Station is { } s && double.IsFinite(s) ? s : start, least, Math.Max(least, most));
     }
 
-    public static Workspace Build(Snapshot snapshot, Ground? ground, RunState? run, LatestResults? latest, WorkspaceRequest request) => new WorkspaceBuilder(snapshot, ground, run, latest, request).Build();
+    public static Workspace Build(Snapshot snapshot, Around around, RunState? run, LatestResults? latest, WorkspaceRequest request) => new WorkspaceBuilder(snapshot, around, run, latest, request).Build();
 
     private Workspace Build()
     {
@@ -71,8 +78,8 @@ public sealed class WorkspaceBuilder
 
     private List<LayoutChoice> Layouts() => request.Step switch
     {
-        "road" => [new("road", "Plan and diagrams", false), new("roadPlan", "Plan", false), new("roadDiagrams", "Diagrams", false)],
-        "axes" => [new("planElevation", "Plan and elevation", false), new("plan", "Plan", false), new("elevation", "Elevation", false), new("model", "3D", false)],
+        "road" => [new("road", "Plan and diagrams", false), new("roadPlan", "Plan", false), new("roadDiagrams", "Diagrams", false), new("surroundings", "Surroundings", false)],
+        "axes" => [new("planElevation", "Plan and elevation", false), new("plan", "Plan", false), new("elevation", "Elevation", false), new("surroundings", "Surroundings", false), new("model", "3D", false)],
         "deck" => [new("sectionPlan", "Section and plan", false), new("section", "Section", false), new("plan", "Plan", false), new("model", "3D", false)],
         "girders" => [new("planSection", "Plan and section", false), new("girder", "Girder", false), new("section", "Section", false), new("model", "3D", false)],
         "loads" => [new("loads", "Loads on the section", false)],
@@ -86,7 +93,7 @@ public sealed class WorkspaceBuilder
         var whole = ViewSize.Pixels(request.Width, Math.Max(120, request.Height - CaptionHeight));
         var half = ViewSize.Pixels(request.Width, Math.Max(120, request.Height / 2 - CaptionHeight));
         ViewPart Plan(ViewSize size, TrafficEffect? traffic = null) => Part("plan", PlanView.Draw(geometry, units, size, station, pick, traffic));
-        ViewPart Section(ViewSize size) => Part("section", SectionView.Draw(geometry, units, size, station, pick));
+        ViewPart Section(ViewSize size) => Preview(size) ?? Part("section", SectionView.Draw(geometry, units, size, station, pick));
         ViewPart RoadPlan(ViewSize size) => Part("road", RoadPlanView.Draw(geometry, units, size, station));
         ViewPart RoadDiagrams(ViewSize size) => Part("profile", RoadDiagramView.Draw(geometry, ground, units, size, station));
         ViewPart Elevation(ViewSize size) => Part("elevation", ElevationView.Draw(geometry, ground, units, size, station, pick));
@@ -95,6 +102,7 @@ public sealed class WorkspaceBuilder
             "road" => ([RoadPlan(half), RoadDiagrams(half)], null),
             "roadPlan" => ([RoadPlan(whole)], null),
             "roadDiagrams" => ([RoadDiagrams(whole)], null),
+            "surroundings" => ([Part("surroundings", SurroundingsView.Draw(geometry, ground, around.Neighbours.Select(n => new BridgeGeometry(n.Bridge)), units, whole, station))], null),
             "model" => ([new("model", "In space", "drag to turn, right button to move, wheel to come nearer", "")], null),
             "planElevation" => ([Plan(half), Elevation(half)], null),
             "plan" => ([Plan(whole)], null),
@@ -110,6 +118,16 @@ public sealed class WorkspaceBuilder
             "traffic" => Results(r => ([Plan(half, r.Find(pick) is { } p ? ResultViews.TrafficOf(p.Point, p.Bending) : null) with { Title = "Traffic behind the picked value" }], r.CheckTable(pick))),
             _ => ([Part("sheet", GeneralArrangement.Draw(geometry, ground, units, current ? latest?.Results : null, DateTime.Now.ToString("yyyy-MM-dd")))], null),
         };
+    }
+
+    /// <summary>The section as it would be with the pattern that is opened, where the unit at the cursor has another; else null.</summary>
+    private ViewPart? Preview(ViewSize size)
+    {
+        var unit = geometry.UnitAt(station);
+        if (request.Step != "deck" || DeckLedger.ShownPattern(snapshot.Bridge.Deck, pick) is not { } shown || shown == unit.PatternIndex) return null;
+        var (deck, name) = (snapshot.Bridge.Deck, snapshot.Bridge.Deck.Patterns[shown].Name);
+        var bridge = snapshot.Bridge with { Parapets = [], Deck = deck with { Units = deck.Units.SetItem(unit.Key, new() { Name = unit.Own.Name, Pattern = name }) } };
+        return Part("section", SectionView.Draw(new(bridge), units, size, station, pick)) with { Title = $"Preview of “{name}”" };
     }
 
     private EffectKind Effect => request.Effect == "shear" ? EffectKind.Shear : EffectKind.Moment;
@@ -134,7 +152,7 @@ public sealed class WorkspaceBuilder
 
     private Ledger MakeLedger()
     {
-        var steps = new StepLedgers(snapshot.Bridge, geometry, station);
+        var steps = new StepLedgers(snapshot.Bridge, geometry, station, around);
         return request.Step switch
         {
             "basis" => steps.Basis(),

@@ -43,13 +43,19 @@ public class ValidationTests
         { "/parapets/0/weight", b => b with { Parapets = [new() { Weight = double.NaN }] } },
         { "/parapets/0/across", b => b with { Parapets = [new() { Across = 0.1 }] } },
         { "/parapets/0/profile", b => b with { Parapets = [new() { Profile = "hedge" }] } },
-        { "/parapets/0/outline", b => b with { Parapets = [new() { Outline = [[0.0, 0], [1, 1]] }] } },
-        { "/parapets/0/outline", b => b with { Parapets = [new() { Outline = [[0.0, 0], [0.3, 1], [0.3, 0], [0, 1]] }] } },
-        { "/parapets/0/outline", b => b with { Parapets = [new() { Outline = [[0.0, 0], [0.1, 0.1], [0.3, 0.3]] }] } },
+        { "/profiles/0/outline", b => WithProfile(b, (0, 0), (1, 1)) },
+        { "/profiles/0/outline", b => WithProfile(b, (0, 0), (0.3, 1), (0.3, 0), (0, 1)) },
+        { "/profiles/0/outline", b => WithProfile(b, (0, 0), (0.1, 0.1), (0.3, 0.3)) },
+        { "/profiles/0/outline/1/up", b => WithProfile(b, (0, 0), (0.3, 100), (0.3, 0)) },
+        { "/profiles/0/name", b => b with { Profiles = [new() { Name = "Upright concrete", Outline = [new(), new() { Up = 1 }, new() { Across = 1 }] }] } },
+        { "/profiles", b => b with { Profiles = [null!] } },
         { "/parapets/0/boundary", b => b with { Parapets = [new() { Boundary = 9 }] } },
         { "/version", b => b with { Version = 7 } },
         { "/deck", b => b with { Deck = null! } },
     };
+
+    private static Bridge WithProfile(Bridge bridge, params (double Across, double Up)[] corners) =>
+        bridge with { Profiles = [new() { Outline = [.. corners.Select(c => new ProfileCorner { Across = c.Across, Up = c.Up })] }] };
 
     [Theory]
     [MemberData(nameof(Bad))]

@@ -43,6 +43,7 @@ export function bridgeApi(project) {
     name: (revision, name) => call(`${base}/revisions/${revision}/name`, json("PUT", { name })),
     history: () => call(`${base}/history`),
     find: (text) => call(`${base}/find?${new URLSearchParams({ text })}`),
+    addNeighbour: (name) => call(`${base}/neighbours`, json("POST", { name })),
     keep: (path) => call(`${base}/library`, json("POST", { path })),
     run: () => call(`${base}/run`, { method: "POST" }),
     stop: () => call(`${base}/run`, { method: "DELETE" }),

@@ -400,7 +400,20 @@ Alpine.data("workspace", () => ({
   wordsOf: (a) => a?.words ?? "",
   act(a) {
     if (a.saves) return this.keep(a.saves);
+    if (a.asksNeighbour) return this.addNeighbour();
     return this.afterEdit(this.api.patch(this.revision, a.patch, a.label));
+  },
+  /** Begins another bridge on the same road and goes there. */
+  async addNeighbour() {
+    const answer = await this.api.addNeighbour(`${this.name}, next on the road`);
+    if (answer.ok) window.location.assign(`/bridges/${answer.data.id}/axes`);
+    else this.notice = this.explain(answer, "");
+  },
+  isLink: (r) => r.entry === "reading" && Boolean(r.picks || r.opens),
+  isReading: (r) => r.entry === "reading" && !r.picks && !r.opens,
+  follow(r) {
+    if (r.opens) window.location.assign(r.opens);
+    else if (r.picks) this.pick(r.picks);
   },
   /** Keeps a part of the bridge in the office library. */
   async keep(path) {

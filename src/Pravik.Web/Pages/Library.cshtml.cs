@@ -1,0 +1,63 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Pravik.Core.Bridges;
+using Pravik.Core.Findings;
+using Pravik.Core.Units;
+using Pravik.Data;
+using Pravik.Exchange;
+
+namespace Pravik.Web.Pages;
+
+/// <summary>The office library: what is kept, its state, and its exchange as a file.</summary>
+public sealed class LibraryModel(LibraryStore library) : PageModel
+{
+    public IReadOnlyList<LibraryRow> Rows { get; private set; } = [];
+    public IReadOnlyList<Finding> Findings { get; private set; } = [];
+    public string? Taken { get; private set; }
+
+    private UnitSystem Units => UnitSystem.Named(Request.Cookies[UserUnits.Cookie]);
+
+    public static string Words(string kind) => kind == LibraryJson.Pattern ? "deck cross-section" : "parapet profile";
+
+    /// <summary>One line that tells an item from others of its kind.</summary>
+    public string Summary(LibraryRow row)
+    {
+        if (row.Kind == LibraryJson.Pattern && row.Value.Deserialize<DeckPattern>(BridgeJson.Options) is { } pattern)
+            return $"{pattern.Left.Length} + {pattern.Right.Length} strips, {Units.FormatWithUnit(pattern.Left.Concat(pattern.Right).Sum(s => s.Width), QuantityKind.Length)} wide, slab {Units.FormatWithUnit(pattern.Slab.Thickness, QuantityKind.Size)}";
+        if (row.Kind == LibraryJson.Profile && row.Value.Deserialize<OwnProfile>(BridgeJson.Options) is { } profile)
+            return $"{profile.Outline.Length} corners, {Units.FormatWithUnit(ParapetProfile.Of(profile).Height, QuantityKind.Size)} high";
+        return "";
+    }
+
+    public async Task OnGetAsync() => Rows = await library.ListAsync();
+
+    public async Task<IActionResult> OnPostMarkAsync(string? kind, string? name, bool superseded)
+    {
+        await library.MarkAsync(kind ?? "", name ?? "", superseded);
+        return RedirectToPage();
+    }
+
+    public async Task<IActionResult> OnPostTakeAsync(string? kind, string? name)
+    {
+        await library.TakeAwayAsync(kind ?? "", name ?? "");
+        return RedirectToPage();
+    }
+
+    public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
+    {
+        if (file is null || file.Length == 0) Findings = [Finding.Error("", "Choose a file first.")];
+        else if (file.Length > BridgeJson.LongestDocument) Findings = [Finding.Error("", "The file is too large to be a library.")];
+        else
+        {
+            using var reader = new StreamReader(file.OpenReadStream());
+            var reading = LibraryJson.Read(await reader.ReadToEndAsync());
+            Findings = reading.Findings;
+            var replaced = 0;
+            foreach (var item in reading.Items) replaced += await library.KeepAsync(item) ? 1 : 0;
+            if (reading.Items.Length > 0) Taken = $"{reading.Items.Length} taken{(replaced > 0 ? $", {replaced} of them in place of one of the same name" : "")}.";
+        }
+        Rows = await library.ListAsync();
+        return Page();
+    }
+}
