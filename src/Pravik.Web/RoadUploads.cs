@@ -17,12 +17,7 @@ public sealed class RoadUploads
     /// <summary>Reads a file by its content: LandXML where it begins with “&lt;”, else points as CSV.</summary>
     public (string Token, RoadFile File) Take(string name, Stream stream)
     {
-        using var buffered = new BufferedStream(stream, 1 << 16);
-        var first = new StreamReader(buffered, leaveOpen: true);
-        var isXml = (char)first.Peek() is '<' or '\uFEFF';
-        stream.Position = 0;
-        buffered.Position = 0;
-        var file = isXml ? LandXmlReader.Read(buffered) : Points(name, new StreamReader(buffered));
+        var file = RoadFiles.Read(name, stream);
         var token = Guid.NewGuid().ToString("N");
         lock (gate)
         {
@@ -36,11 +31,5 @@ public sealed class RoadUploads
     public (string Name, RoadFile File)? Find(string? token)
     {
         lock (gate) return token is not null && waiting.TryGetValue(token, out var found) ? found : null;
-    }
-
-    private static RoadFile Points(string name, TextReader text)
-    {
-        var (ground, findings) = GroundPoints.Read(text);
-        return new([], ground is null ? [] : [new(name, ground)], 1, System.Collections.Immutable.ImmutableSortedDictionary<string, int>.Empty, [.. findings]);
     }
 }

@@ -88,8 +88,8 @@ public class WorkspaceTests
     }
 
     [Theory]
-    [InlineData("road", 3)]
-    [InlineData("axes", 4)]
+    [InlineData("road", 4)]
+    [InlineData("axes", 5)]
     [InlineData("deck", 4)]
     [InlineData("girders", 4)]
     [InlineData("analysis", 2)]

@@ -186,3 +186,29 @@ test("the setting-out table is copied for a spreadsheet", async () => {
   assert.match(lines[1], /^Axis 1, left edge\t\d+\.\d{4}\t-5\.6500\t/);
   await page.close();
 });
+
+test("the deck is parted at a joint, a unit gets a value of its own and gives it back", async () => {
+  const page = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/axes`);
+  const enter = async (path, text, how = "fill") => {
+    const before = await page.locator(".saved").textContent();
+    const field = page.locator(`#f${path.replaceAll("/", "-")}`);
+    if (how === "fill") {
+      await field.fill(text);
+      await field.press("Enter");
+    } else await field.selectOption(text);
+    await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
+  };
+  await page.locator("#f-axes-spans").waitFor();
+  await enter("/axes/spans", "21.5 + 18");
+  await enter("/axes/own/2/kind", "joint", "select");
+  await page.locator(".steps a", { hasText: "Deck" }).click();
+  await page.locator(".ledger button", { hasText: "Unit 2" }).click();
+  await page.locator(".ledger h1", { hasText: "Unit 2, axes 2 to 3" }).waitFor();
+  await enter("/deck/units/2/slabThickness", "260");
+  await page.locator(".ledger td", { hasText: "1 own" }).waitFor();
+  await page.getByRole("button", { name: "Give Slab thickness back" }).click();
+  await page.locator(".ledger td", { hasText: "1 own" }).waitFor({ state: "detached" });
+  assert.equal(await page.locator("#f-deck-units-2-slabThickness").inputValue(), "220");
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});

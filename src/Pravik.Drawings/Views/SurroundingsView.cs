@@ -81,20 +81,40 @@ public sealed class SurroundingsView
         return interval;
     }
 
-    /// <summary>The runs of a line that lie within the drawing.</summary>
+    /// <summary>The runs of a line that lie within the drawing, cut at its edge.</summary>
     private IEnumerable<List<Point>> Clipped(IEnumerable<Point> line)
     {
         List<Point> run = [];
+        Point? before = null;
         foreach (var p in line)
         {
-            if (p.X >= low.X && p.X <= high.X && p.Y >= low.Y && p.Y <= high.Y) run.Add(p);
-            else
+            if (before is { } last && Inside(p) != Inside(last)) run.Add(Edge(Inside(p) ? last : p, Inside(p) ? p : last));
+            if (Inside(p)) run.Add(p);
+            else if (run.Count > 0)
             {
                 if (run.Count > 1) yield return run;
                 run = [];
             }
+            before = p;
         }
         if (run.Count > 1) yield return run;
+    }
+
+    private bool Inside(Point p) => p.X >= low.X && p.X <= high.X && p.Y >= low.Y && p.Y <= high.Y;
+
+    /// <summary>Where the way from a point outside to one inside enters the drawing.</summary>
+    private Point Edge(Point outside, Point inside)
+    {
+        var t = 0.0;
+        void Enter(double from, double to, double edge, bool isBeyond)
+        {
+            if (isBeyond) t = Math.Max(t, (edge - from) / (to - from));
+        }
+        Enter(outside.X, inside.X, low.X, outside.X < low.X);
+        Enter(outside.X, inside.X, high.X, outside.X > high.X);
+        Enter(outside.Y, inside.Y, low.Y, outside.Y < low.Y);
+        Enter(outside.Y, inside.Y, high.Y, outside.Y > high.Y);
+        return Point.Between(outside, inside, t);
     }
 
     private static double Length(List<Point> run) => run.Zip(run.Skip(1), Point.Distance).Sum();
@@ -121,7 +141,7 @@ public sealed class SurroundingsView
         for (var s = Math.Ceiling(from / step) * step; s <= to; s += step)
         {
             var (p, across) = (road.At(s), Point.Towards(road.Azimuth(s) + Math.PI / 2));
-            if (Clipped([p, p]).FirstOrDefault() is null) continue;
+            if (!Inside(p)) continue;
             var tick = 1.2 / k * across;
             canvas.Line(At(p - tick), At(p + tick), Pen.Dimension);
             canvas.Text(At(p + 4.5 / k * across), units.Format(s, QuantityKind.Length), TextKind.SoftNumber, Anchor.Middle, true);
@@ -140,7 +160,7 @@ public sealed class SurroundingsView
                 var edge = origin + side * crossing.Width * across;
                 foreach (var run in Clipped(Enumerable.Range(-60, 121).Select(n => edge + n / 60.0 * (high - low).Length * along))) canvas.Path(run.Select(At), Pen.Hidden);
             }
-            canvas.Text(At(origin + 0.3 * (high.Y - low.Y) * along), crossing.Name, TextKind.Soft, Anchor.Middle, true);
+            canvas.Text(At(origin + (0.28 + 0.06 * (i % 3)) * (high.Y - low.Y) * along), crossing.Name, TextKind.Soft, Anchor.Middle, true);
             canvas.Part = null;
         }
     }

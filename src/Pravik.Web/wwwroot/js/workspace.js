@@ -1,4 +1,5 @@
 // The state of the screen. Everything of the job is computed by the server; this shows it and sends what is typed.
+import { copyRows } from "./copy.js";
 import Alpine from "../lib/alpine/alpine-csp.js";
 import { bridgeApi } from "./api.js";
 import { Band } from "./band.js";
@@ -48,6 +49,7 @@ Alpine.data("workspace", () => ({
   found: [],
   findText: "",
   notice: "",
+  isGoodNews: false,
   pointName: "",
   measuring: false,
   measured: [],
@@ -419,10 +421,12 @@ Alpine.data("workspace", () => ({
   async keep(path) {
     const answer = await this.api.keep(path);
     this.notice = answer.ok ? answer.data.words : this.explain(answer, "");
+    this.isGoodNews = answer.ok;
   },
   async afterEdit(call) {
     const answer = await call;
     this.notice = answer.ok ? "" : this.explain(answer, "");
+    this.isGoodNews = false;
     if (answer.ok) {
       this.reasons = {};
       this.drafts = {};
@@ -468,14 +472,10 @@ Alpine.data("workspace", () => ({
     if (next?.tagName === "TR") next.focus();
   },
   async copyTable() {
-    const lines = [this.tableColumns.map((c) => c.name), ...this.tableRows.map((r) => r.cells)];
-    const text = lines.map((cells) => cells.map((c) => c.replaceAll("−", "-")).join("\t")).join("\n");
-    try {
-      await navigator.clipboard.writeText(text);
-      this.copyWords = "Copied";
-    } catch {
-      this.copyWords = "Not allowed";
-    }
+    this.copyWords = await copyRows([
+      this.tableColumns.map((c) => c.name),
+      ...this.tableRows.map((r) => r.cells),
+    ]);
     setTimeout(() => (this.copyWords = "Copy"), 1500);
   },
   isUse(i) {
