@@ -15,7 +15,8 @@ const views = [
   ["checks", "/bridges/sorrel-brook/checks"],
   ["traffic", "/bridges/sorrel-brook/checks?layout=traffic"],
   ["sheets", "/bridges/sorrel-brook/sheets"],
-  ["taper", "/bridges/hazel-row/deck"],
+  ["units", "/bridges/rowan-fold/deck"],
+  ["surroundings", "/bridges/sorrel-brook/road?layout=surroundings"],
 ];
 
 const app = await startApplication(mkdtempSync(join(tmpdir(), "pravik-shots-")));

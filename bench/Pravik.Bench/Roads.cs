@@ -1,6 +1,10 @@
 using System.Diagnostics;
 using System.Text;
+using Pravik.Core.Bridges;
 using Pravik.Core.Roads;
+using Pravik.Core.Units;
+using Pravik.Drawings.Views;
+using Pravik.Drawings.Writers;
 using Pravik.Exchange.LandXml;
 
 namespace Pravik.Bench;
@@ -27,10 +31,15 @@ internal static class Roads
         var locate = Time(() => Array.ForEach(points, p => sum += line.Locate(p).Station));
         var ground = file.Grounds[0].Ground;
         var level = Time(() => Array.ForEach(points, p => sum += ground.Level(new(Math.Abs(p.X) % 9000, Math.Abs(p.Y) % 9000)) ?? 0));
+        var geometry = new BridgeGeometry(Bridge.New("On the road") with { Road = road, Axes = new() { FirstStation = 300, Spans = [30.0, 30, 30] } });
+        double Draw() => Time(() => sum += SvgWriter.Inline(SurroundingsView.Draw(geometry, ground, [], UnitSystem.Metric, ViewSize.Pixels(960, 560))).Length);
+        Draw();
+        var surroundings = Draw();
         Console.WriteLine($"Road of {line.EndStation / 1000:0.0} km, {line.Line.Segments.Length} elements, ground of {ground.TriangleCount} triangles, file of {text.Length / 1e6:0.0} MB ({sum:0})");
         Console.WriteLine($"read the file                        {read,8:0} ms   {read / reference,7:0.0} × reference");
         Console.WriteLine($"station and offset to x, y, z        {survey * 1000 / stations.Length,8:0.00} µs");
         Console.WriteLine($"x, y to station and offset           {locate * 1000 / points.Length,8:0.00} µs");
+        Console.WriteLine($"plan of the bridge's surroundings    {surroundings,8:0} ms");
         Console.WriteLine($"level of the ground                  {level * 1000 / points.Length,8:0.00} µs");
     }
 

@@ -26,7 +26,7 @@ internal static class ServerEdits
         {
             using var http = new HttpClient { BaseAddress = new(address) };
             var bridge = await FirstAnswerAsync(http);
-            List<double> drawings = [], results = [], references = [];
+            List<double> drawings = [], results = [], models = [], references = [];
             for (var i = 0; i < Warm + Counted; i++)
             {
                 references.Add(Time(() => Reference.Product()));
@@ -38,12 +38,21 @@ internal static class ServerEdits
                 if (i >= Warm) drawings.Add(clock.Elapsed.TotalMilliseconds);
                 while ((string?)bridge["run"]!["status"] is not ("done" or "fails")) bridge = await WorkspaceAsync(http);
                 if (i >= Warm) results.Add(clock.Elapsed.TotalMilliseconds);
+                clock.Restart();
+                JsonArray turn = [new JsonObject { ["op"] = "replace", ["path"] = "/deck/haunch", ["value"] = 0.03 + (i + 1) * 1e-5 }];
+                using var again = await http.PatchAsync($"/api/bridges/sorrel-brook?revision={bridge["revision"]}&label=Bench", JsonContent.Create(turn));
+                again.EnsureSuccessStatusCode();
+                await http.GetByteArrayAsync("/api/bridges/sorrel-brook/model.glb");
+                if (i >= Warm) models.Add(clock.Elapsed.TotalMilliseconds);
+                do bridge = await WorkspaceAsync(http);
+                while ((string?)bridge["run"]!["status"] is not ("done" or "fails"));
             }
             var reference = Median(references[Warm..]);
             Console.WriteLine($"Sorrel Brook overbridge, {Environment.ProcessorCount} cores, {Counted} edits in a warm server; times in ms as least / median / greatest");
             Print("reference: dense product 300 × 300", references[Warm..], reference);
             Print("edit to new drawings", drawings, reference);
             Print("edit to new utilisations", results, reference);
+            Print("edit to new model in space", models, reference);
         }
         finally
         {

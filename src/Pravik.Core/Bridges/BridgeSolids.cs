@@ -38,7 +38,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
                 if (strips[i].MeanFill <= 1e-6) continue;
                 var strip = i;
                 var kind = strips[i].Kind switch { StripKind.Carriageway or StripKind.HardStrip => "surfacing", StripKind.EdgeBeam => "edge beams", _ => "footways" };
-                yield return new(strips[i].Part, kind, Name(strips[i].Kind), Sweep(unit, [strip, strip + 1], [0, 0], (section, k) =>
+                yield return new(strips[i].Part, kind, strips[i].Name, Sweep(unit, [strip, strip + 1], [0, 0], (section, k) =>
                 {
                     var here = section.Strips[strip];
                     return k == 0 ? (here.SlabFrom, here.SurfaceFrom) : (here.SlabTo, here.SurfaceTo);
@@ -182,14 +182,4 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         }
         return Solid.Sweep(sections);
     }
-
-    private static string Name(StripKind kind) => kind switch
-    {
-        StripKind.Carriageway => "Carriageway surfacing",
-        StripKind.HardStrip => "Hard strip surfacing",
-        StripKind.Verge => "Verge",
-        StripKind.Footway => "Footway",
-        StripKind.Median => "Median",
-        _ => "Edge beam",
-    };
 }

@@ -10,6 +10,15 @@ public sealed record StripPlace(StripKind Kind, string Path, double From, double
 {
     /// <summary>The part by which it is picked: <c>/parts/units/2/left/1</c>. <see cref="Path"/> leads to its values in the pattern.</summary>
     public string Part { get; init; } = "";
+    public string? OwnName { get; init; }
+
+    /// <summary>Its own name, or that of its kind.</summary>
+    public string Name => OwnName ?? Kind switch
+    {
+        StripKind.HardStrip => "Hard strip",
+        StripKind.EdgeBeam => "Edge beam",
+        _ => Kind.ToString(),
+    };
 
     /// <summary>Thickness of the surfacing at its top, above a layer of its own kind (m); null for one layer.</summary>
     public double? Surfacing { get; init; }
@@ -143,7 +152,7 @@ public sealed class DeckSection
             yield return (side < 0
                 ? new StripPlace(strip.Kind, path, -outerOffset, -offset, outer, inner, slabOuter, slab)
                 : new(strip.Kind, path, offset, outerOffset, inner, outer, slab, slabOuter)) with
-            { Part = $"/parts/units/{unit}/{place}", UnitWeight = strip.UnitWeight, Surfacing = strip.Surfacing };
+            { Part = $"/parts/units/{unit}/{place}", OwnName = strip.Name, UnitWeight = strip.UnitWeight, Surfacing = strip.Surfacing };
             (offset, surface, slab) = (outerOffset, outer, slabOuter);
         }
     }

@@ -66,6 +66,7 @@ internal static class DeckValidation
 
     private static void Strip(Strip strip, string path, string name, int axisCount, Bounds bounds)
     {
+        if (strip.Name is { } own && (own.Length is 0 or > 30 || own.Any(char.IsControl))) bounds.Error($"{path}/name", $"The name of {name} has 1 to 30 characters.");
         if (!Enum.IsDefined(strip.Kind)) bounds.Error($"{path}/kind", $"The kind of {name} is not known.");
         bounds.Between($"{path}/width", $"Width of {name}", strip.Width, 0.05, 30, QuantityKind.Length);
         bounds.Between($"{path}/crossfall", $"Crossfall of {name}", strip.Crossfall, -GreatestCrossfall, GreatestCrossfall, QuantityKind.Slope);

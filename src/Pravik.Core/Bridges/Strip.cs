@@ -42,6 +42,9 @@ public enum StripKind
 public sealed record Strip
 {
     public StripKind Kind { get; init; }
+
+    /// <summary>Own name, as of a tramway or a service strip; null for that of its kind.</summary>
+    public string? Name { get; init; }
     public double Width { get; init; }
     public ImmutableArray<LawPoint> Widths { get; init; } = [];
 

@@ -87,7 +87,9 @@ public sealed class SectionView
         }
         foreach (var cut in cuts)
         {
-            foreach (var p in cut.Section.SlabOutline(cut.From, cut.To).Skip(2)) Catch(p.X, p.Y, "slab soffit");
+            // Along the top from left to right, then back along the soffit.
+            var outline = cut.Section.SlabOutline(cut.From, cut.To);
+            foreach (var p in outline.Skip(outline.Length / 2).Reverse()) Catch(p.X, p.Y, "slab soffit");
         }
         var shape = geometry.Bridge.Girders.Section;
         foreach (var girder in geometry.Girders)

@@ -152,7 +152,7 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         [
             new($"Strip {i + 1} on the {side}",
             [
-                rows.Entry($"{path}/kind"), rows.Entry($"{path}/width"), .. hasLines ? new[] { rows.Entry($"{path}/widthLine") } : [], rows.Entry($"{path}/crossfallLaw"), rows.Entry($"{path}/crossfall"), rows.Entry($"{path}/upstand"),
+                rows.Entry($"{path}/kind"), rows.Entry($"{path}/name"), rows.Entry($"{path}/width"), .. hasLines ? new[] { rows.Entry($"{path}/widthLine") } : [], rows.Entry($"{path}/crossfallLaw"), rows.Entry($"{path}/crossfall"), rows.Entry($"{path}/upstand"),
                 rows.Entry($"{path}/surfacing"), rows.Entry($"{path}/unitWeight", PermanentLoads.KindWeight(here.Kind, bridge.Loads)),
                 rows.Reading("Width at the cursor", here.Width, QuantityKind.Length), rows.Reading("Depth above slab there", here.MeanFill, QuantityKind.Size, "Mean over its width."),
                 rows.Reading("Load", PermanentLoads.StripLoad(here, bridge.Loads), QuantityKind.AreaLoad),
@@ -201,7 +201,7 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
     /// <summary>What a unit has in place of its pattern's strips.</summary>
     private IEnumerable<LedgerGroup> OwnStrips(UnitPlace unit)
     {
-        var kinds = Fields.At("/deck/patterns/0/left/0/kind")!.Choices;
+        var names = unit.Shape.At(unit.Start.Station).Strips.ToDictionary(s => string.Join('/', s.Path.Split('/')[^2..]), s => s.Name);
         foreach (var side in new[] { "left", "right" })
         {
             var strips = side == "left" ? deck.Patterns[unit.PatternIndex].Left : deck.Patterns[unit.PatternIndex].Right;
@@ -210,7 +210,7 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
                 var path = $"/deck/units/{unit.Key}/{side}/{i}";
                 return new[]
                 {
-                    LedgerRows.Reading("", kinds.First(k => k.Value.Equals(strip.Kind.ToString(), StringComparison.OrdinalIgnoreCase)).Words),
+                    LedgerRows.Reading("", names[$"{side}/{i}"]),
                     rows.Entry($"{path}/width", strip.Width), rows.Entry($"{path}/crossfall", strip.Crossfall), rows.Entry($"{path}/upstand", strip.Upstand),
                 };
             })])

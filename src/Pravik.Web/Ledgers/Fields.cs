@@ -136,6 +136,7 @@ public static class Fields
 
     private static IEnumerable<Field> Strip(string path) =>
     [
+        Text($"{path}/name", "Own name") with { IsOwn = true },
         new($"{path}/kind", "Strip", EntryKind.Choice)
         {
             Choices = [new("carriageway", "Carriageway"), new("hardStrip", "Hard strip"), new("verge", "Verge"), new("footway", "Footway"), new("edgeBeam", "Edge beam"), new("median", "Median")],

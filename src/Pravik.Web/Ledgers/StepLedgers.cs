@@ -129,7 +129,6 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
     public Ledger Loads()
     {
         var strips = section.Strips;
-        var names = Fields.At("/deck/patterns/0/left/0/kind")!.Choices;
         var lanes = Lanes();
         return new("Loads", "what acts on the finished deck",
         [
@@ -137,7 +136,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
             new("Parapets", [.. ParapetLine.All(geometry).Select(p => rows.Reading($"{p.Profile.Name}, {(p.Side < 0 ? "left" : "right")}", p.Weight, QuantityKind.LineLoad, "Entered in the deck step."))]),
             new("Readings: strips, left to right", [.. strips.SelectMany(s => new[]
             {
-                LedgerRows.Reading("", names.First(c => c.Value.Equals(s.Kind.ToString(), StringComparison.OrdinalIgnoreCase)).Words),
+                LedgerRows.Reading("", s.Name),
                 LedgerRows.Reading("", rows.Units.Format(s.MeanFill, QuantityKind.Size)),
                 LedgerRows.Reading("", rows.Units.Format(PermanentLoads.StripLoad(s, bridge.Loads), QuantityKind.AreaLoad)),
             })]) { Columns = ["Strip", $"Depth, {rows.Units[QuantityKind.Size].Symbol}", rows.Units[QuantityKind.AreaLoad].Symbol] },
