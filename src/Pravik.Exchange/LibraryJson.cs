@@ -3,6 +3,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
+using Pravik.Core.Sections;
 
 namespace Pravik.Exchange;
 
@@ -27,6 +28,9 @@ public static class LibraryJson
 
     /// <summary>Profiles of parapets.</summary>
     public const string Profile = "profile";
+
+    /// <summary>Sections of members.</summary>
+    public const string Section = "section";
 
     public static string Write(IEnumerable<LibraryItem> items) => new JsonObject
     {
@@ -69,6 +73,7 @@ public static class LibraryJson
             return kind switch
             {
                 Pattern => Sound(value.Deserialize<DeckPattern>(BridgeJson.Options), p => p.Name, BridgeValidation.Check),
+                Section => Sound(value.Deserialize<SectionShape>(BridgeJson.Options), s => s.Name, BridgeValidation.Check),
                 Profile => Sound(value.Deserialize<OwnProfile>(BridgeJson.Options), p => p.Name, BridgeValidation.Check),
                 _ => (null, [Finding.Error("", $"“{kind}” is not a kind of library item.")]),
             };

@@ -34,7 +34,8 @@ internal static class OlderVersions
     }
 
     /// <summary>
-    /// Version 2 had one cross-section, which becomes the first pattern, and outlines within parapets, which become profiles of the bridge.
+    /// Version 2 had one cross-section, which becomes the first pattern, outlines within parapets, which become profiles of the bridge, and the girders'
+    /// section in the girders.
     /// </summary>
     private static void FromVersion2(JsonObject bridge)
     {
@@ -49,6 +50,16 @@ internal static class OlderVersions
             parapet["profile"] = name;
         }
         if (profiles.Count > 0) bridge["profiles"] = profiles;
+        if (bridge["girders"] is JsonObject girders && girders["section"] is JsonObject old)
+        {
+            girders.Remove("section");
+            var sizes = new JsonObject();
+            foreach (var (name, now) in new[] { ("depth", "depth"), ("topFlangeWidth", "topWidth"), ("topFlangeThickness", "topThickness"), ("topTaper", "topTaper"), ("webThickness", "web"), ("bottomTaper", "bottomTaper"), ("bottomFlangeThickness", "bottomThickness"), ("bottomFlangeWidth", "bottomWidth") })
+            {
+                if (old[name] is { } size) sizes[now] = size.DeepClone();
+            }
+            bridge["sections"] = new JsonArray(new JsonObject { ["name"] = "Precast I", ["sizes"] = sizes });
+        }
         if (bridge["deck"] is not JsonObject deck) return;
         var (pattern, slab) = (new JsonObject(), new JsonObject());
         Move("left", pattern, "left");

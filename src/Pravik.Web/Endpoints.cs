@@ -146,7 +146,7 @@ public static class Endpoints
     {
         if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
         var path = what?.Path ?? "";
-        var kind = path.StartsWith("/deck/patterns/", StringComparison.Ordinal) ? LibraryJson.Pattern : path.StartsWith("/profiles/", StringComparison.Ordinal) ? LibraryJson.Profile : "";
+        var kind = path.StartsWith("/deck/patterns/", StringComparison.Ordinal) ? LibraryJson.Pattern : path.StartsWith("/profiles/", StringComparison.Ordinal) ? LibraryJson.Profile : path.StartsWith("/sections/", StringComparison.Ordinal) ? LibraryJson.Section : "";
         var (item, findings) = LibraryJson.Item(kind, kind.Length == 0 ? null : BridgeEditing.ValueAt(snapshot.Bridge, path), false);
         if (item is null) return Refused([.. findings]);
         var replaced = await library.KeepAsync(item);

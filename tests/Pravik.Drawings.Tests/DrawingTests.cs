@@ -21,7 +21,7 @@ public class DrawingTests
     private static readonly BridgeGeometry Geometry = new(Bridge);
 
     /// <summary>The same with a shorter first span and shallower girders: inside the other.</summary>
-    private static readonly BridgeGeometry Shorter = new(Bridge with { Axes = Bridge.Axes with { Spans = [17, 24.5] }, Girders = new() { Section = new() { Depth = 1.1 } } });
+    private static readonly BridgeGeometry Shorter = new(Bridge with { Axes = Bridge.Axes with { Spans = [17, 24.5] }, Sections = [new() { Sizes = ImmutableSortedDictionary<string, double>.Empty.Add("depth", 1.1) }] });
 
     private static readonly Bridge Winding = Bridge with
     {
@@ -55,7 +55,7 @@ public class DrawingTests
         { "comparison of elevations", ElevationView.Compare(Geometry, Shorter, UnitSystem.Metric, Size) },
         { "comparison of sections", SectionView.Compare(Geometry, Shorter, UnitSystem.Metric, Size, 40) },
         { "loads", LoadsView.Draw(Geometry, UnitSystem.Metric, ViewSize.Pixels(960, 580), 40) },
-        { "girder", GirderShapeView.Draw(Geometry, UnitSystem.Metric, ViewSize.Pixels(960, 580)) },
+        { "girder", ShapeView.Girder(Geometry, UnitSystem.Metric, ViewSize.Pixels(960, 580)) },
         { "band", BandView.Draw(Geometry, null, UnitSystem.Metric, ViewSize.Pixels(1280, 104), null, false) },
         { "sheet", GeneralArrangement.Draw(Geometry, null, UnitSystem.Metric, null, "2026-11-24") },
     };

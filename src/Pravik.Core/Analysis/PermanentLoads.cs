@@ -15,7 +15,7 @@ public sealed class PermanentLoads
     {
         this.geometry = geometry;
         var bridge = geometry.Bridge;
-        girderWeight = bridge.Girders.Section.Properties().Area * bridge.Loads.ConcreteWeight;
+        girderWeight = geometry.Section.Properties.Area * bridge.Loads.ConcreteWeight;
         (Superimposed, SuperimposedTotal) = SpreadSuperimposed(grillage);
         (Surfacing, SurfacingTotal) = SpreadSurfacing(grillage);
     }
@@ -48,7 +48,7 @@ public sealed class PermanentLoads
         }
         // On a curve a straight girder's share, moved with it, may reach over an edge; half way along it does not.
         var area = shape.IsConstant && slab is { EdgeThickness: null, Soffit: SoffitLaw.Parallel } ? (left + right) * slab.Thickness : (At(0) + 4 * At(0.5) + At(1)) / 6;
-        area += BridgeGeometry.ThickeningArea(slab) + bridge.Girders.Section.TopFlangeWidth * bridge.Deck.Haunch;
+        area += BridgeGeometry.ThickeningArea(slab) + geometry.Section.TopWidth * bridge.Deck.Haunch;
         return area * bridge.Loads.ConcreteWeight;
     }
 

@@ -30,6 +30,9 @@ public sealed record Bridge
     /// <summary>Own parapet profiles, beside those that come with the program.</summary>
     public ImmutableArray<OwnProfile> Profiles { get; init; } = [];
     public Girders Girders { get; init; } = new();
+
+    /// <summary>Sections of members, at least one.</summary>
+    public ImmutableArray<SectionShape> Sections { get; init; } = [new() { Name = "Precast I" }];
     public MaterialSet Materials { get; init; } = new();
     public Loads Loads { get; init; } = new();
 
@@ -109,7 +112,9 @@ public sealed record Girders
 
     /// <summary>From an axis to the end of a girder, along the girder.</summary>
     public double EndGap { get; init; } = 0.35;
-    public ISection Section { get; init; } = new();
+
+    /// <summary>Name of a section of the bridge; null for the first.</summary>
+    public string? Section { get; init; }
     public Strands Strands { get; init; } = new();
     public SlabBars SlabBars { get; init; } = new();
     public Diaphragm Diaphragm { get; init; } = new();

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Geometry;
 using Pravik.Core.Roads;
+using Pravik.Core.Sections;
 
 namespace Pravik.Core.Bridges;
 
@@ -38,6 +39,7 @@ public sealed class BridgeGeometry
         Bridge = bridge;
         Road = new(bridge.Road);
         Axes = [.. PlaceAxes(bridge.Axes)];
+        Section = new(bridge.Sections.FirstOrDefault(s => s.Name == bridge.Girders.Section) ?? bridge.Sections[0]);
         Units = [.. PlaceUnits()];
         deckArea = new(() => Units.Sum(u => u.Integral((_, _) => 1)));
         Girders = placeGirders ? [.. Enumerable.Range(1, bridge.Girders.Count).Select(Line)] : [];
@@ -45,6 +47,9 @@ public sealed class BridgeGeometry
 
     public Bridge Bridge { get; }
     public RoadLine Road { get; }
+
+    /// <summary>The section of the girders.</summary>
+    public MadeSection Section { get; }
 
     /// <summary>The units of the deck, along the bridge.</summary>
     public ImmutableArray<UnitPlace> Units { get; }

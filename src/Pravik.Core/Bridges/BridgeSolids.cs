@@ -92,9 +92,9 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
     /// <summary>Girders, straight from end to end; their ends are square to them.</summary>
     public IEnumerable<PartSolid> Girders()
     {
-        var shape = geometry.Bridge.Girders.Section;
-        var outline = shape.Outline().Points;
-        var half = outline.Length / 2;
+        var shape = geometry.Section;
+        // Seen looking ahead, as the outlines are drawn: validation refuses those that cannot be filled.
+        var outlines = shape.Solids.Select(o => (o.Points, Caps: o.Triangulate()!.Value)).ToList();
         foreach (var girder in geometry.Girders)
         {
             for (var span = 0; span < geometry.SpanCount; span++)
@@ -105,14 +105,15 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
                 var gap = geometry.Bridge.Girders.EndGap / length;
                 var along = 1 / length * (b - a);
                 var right = new Point(along.Y, -along.X);
-                // Standing the section on its side, its left and right halves are the lower and upper side of the sweep.
-                (Point3[], Point3[]) At(double t)
+                foreach (var (points, caps) in outlines)
                 {
-                    var (p, top) = (Point.Between(a, b, t), levelA + t * (levelB - levelA));
-                    Point3 Corner(Point q) => new(p.X + q.X * right.X, p.Y + q.X * right.Y, top - shape.Depth + q.Y);
-                    return ([.. Enumerable.Range(0, half).Select(i => Corner(outline[i]))], [.. Enumerable.Range(0, half).Select(i => Corner(outline[outline.Length - 1 - i]))]);
+                    Point3[] Ring(double t)
+                    {
+                        var (p, top) = (Point.Between(a, b, t), levelA + t * (levelB - levelA));
+                        return [.. points.Select(q => new Point3(p.X + q.X * right.X, p.Y + q.X * right.Y, top - shape.Top + q.Y))];
+                    }
+                    yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "girders", $"{girder.Name}, span {span + 1}", Solid.Lead([Ring(gap), Ring(1 - gap)], caps));
                 }
-                yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "girders", $"{girder.Name}, span {span + 1}", Solid.Sweep([At(gap), At(1 - gap)]));
             }
         }
     }

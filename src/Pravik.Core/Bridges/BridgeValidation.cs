@@ -28,6 +28,8 @@ public static class BridgeValidation
         DeckValidation.Check(bridge.Deck, bridge.Axes.Spans.Length + 1, bounds);
         Parapets(bridge, bounds);
         Crossings(bridge, bounds);
+        SectionValidation.Check(bridge.Sections, bounds);
+        if (bridge.Girders.Section is { } named) bounds.Among("/girders/section", "Section", named, [.. bridge.Sections.Select(x => x.Name)]);
         GirderSizes(bridge.Girders, bounds);
         Steel(bridge.Girders, bounds);
         Materials(bridge.Materials, bounds);
@@ -44,8 +46,7 @@ public static class BridgeValidation
         (string Path, object? Part)[] parts =
         [
             ("/basis", bridge.Basis), ("/basis/titles", bridge.Basis?.Titles), ("/basis/ownValues", bridge.Basis?.OwnValues), ("/road", bridge.Road),
-            ("/axes", bridge.Axes), ("/deck", bridge.Deck), ("/girders", bridge.Girders), ("/girders/section", bridge.Girders?.Section),
-            ("/girders/strands", bridge.Girders?.Strands), ("/girders/slabBars", bridge.Girders?.SlabBars), ("/girders/slabBars/top", bridge.Girders?.SlabBars?.Top),
+            ("/axes", bridge.Axes), ("/deck", bridge.Deck), ("/girders", bridge.Girders), ("/girders/strands", bridge.Girders?.Strands), ("/girders/slabBars", bridge.Girders?.SlabBars), ("/girders/slabBars/top", bridge.Girders?.SlabBars?.Top),
             ("/girders/slabBars/bottom", bridge.Girders?.SlabBars?.Bottom), ("/girders/diaphragm", bridge.Girders?.Diaphragm),
             ("/materials", bridge.Materials), ("/materials/slab", bridge.Materials?.Slab), ("/materials/girder", bridge.Materials?.Girder),
             ("/materials/reinforcement", bridge.Materials?.Reinforcement), ("/materials/strand", bridge.Materials?.Strand), ("/loads", bridge.Loads),
@@ -65,6 +66,7 @@ public static class BridgeValidation
             if (bridge.Crossings.IsDefault || bridge.Crossings.Contains(null!)) bounds.Error("/crossings", "The list of crossings, or an item of it, is missing.");
             else if (bridge.Crossings.Length > 50) bounds.Error("/crossings", "There are at most 50 crossings.");
             DeckValidation.CheckLists(bridge.Deck!, bounds);
+            SectionValidation.CheckLists(bridge.Sections, bounds);
             for (var i = 0; !bridge.Girders.Strands.Rows.IsDefault && i < bridge.Girders.Strands.Rows.Length; i++)
             {
                 if (bridge.Girders.Strands.Rows[i] is null) bounds.Error($"/girders/strands/rows/{i}", "This row is missing.");
@@ -165,6 +167,15 @@ public static class BridgeValidation
         return bounds.Findings;
     }
 
+    /// <summary>The findings about one section of members by itself, as it stands in a library.</summary>
+    public static IReadOnlyList<Finding> Check(Sections.SectionShape section)
+    {
+        var bounds = new Bounds(UnitSystem.Metric);
+        SectionValidation.CheckLists([section], bounds);
+        if (!bounds.HasErrors) SectionValidation.Check([section], bounds);
+        return bounds.Findings;
+    }
+
     /// <summary>The findings about one cross-section by itself, as it stands in a library.</summary>
     public static IReadOnlyList<Finding> Check(DeckPattern pattern)
     {
@@ -220,18 +231,6 @@ public static class BridgeValidation
         bounds.Between("/girders/endGap", "End gap", girders.EndGap, 0, 1.5, QuantityKind.Size);
         bounds.Between("/girders/diaphragm/width", "Diaphragm width", girders.Diaphragm.Width, 0.1, 5, QuantityKind.Size);
         bounds.Between("/girders/diaphragm/depth", "Diaphragm depth", girders.Diaphragm.Depth, 0.1, 5, QuantityKind.Size);
-        var s = girders.Section;
-        (string Name, string Words, double Value, double Least, double Greatest)[] sizes =
-        [
-            ("depth", "Girder depth", s.Depth, 0.3, 4), ("topFlangeWidth", "Top flange width", s.TopFlangeWidth, 0.1, 3),
-            ("topFlangeThickness", "Top flange thickness", s.TopFlangeThickness, 0.05, 1), ("topTaper", "Slope below the top flange", s.TopTaper, 0, 1),
-            ("webThickness", "Web thickness", s.WebThickness, 0.08, 1.5), ("bottomTaper", "Slope above the bottom flange", s.BottomTaper, 0, 1),
-            ("bottomFlangeThickness", "Bottom flange thickness", s.BottomFlangeThickness, 0.05, 1), ("bottomFlangeWidth", "Bottom flange width", s.BottomFlangeWidth, 0.1, 3),
-        ];
-        foreach (var (name, words, value, least, greatest) in sizes) bounds.Between($"/girders/section/{name}", words, value, least, greatest, QuantityKind.Size);
-        var web = s.Depth - s.TopFlangeThickness - s.TopTaper - s.BottomTaper - s.BottomFlangeThickness;
-        if (web < 0) bounds.Error("/girders/section/depth", "Flanges and slopes together are deeper than the girder.");
-        if (s.WebThickness > Math.Min(s.TopFlangeWidth, s.BottomFlangeWidth)) bounds.Error("/girders/section/webThickness", "The web is wider than a flange.");
     }
 
     private static void Steel(Girders girders, Bounds bounds)

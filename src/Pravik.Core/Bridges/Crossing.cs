@@ -91,7 +91,7 @@ public static class Clearances
     public static Clearance? Least(BridgeGeometry geometry, Crossing crossing)
     {
         var solids = new BridgeSolids(geometry);
-        var shape = geometry.Bridge.Girders.Section;
+        var shape = geometry.Section;
         var (origin, along, across) = crossing.Place(geometry.Road);
         Clearance? least = null;
         foreach (var girder in geometry.Girders)
@@ -103,7 +103,7 @@ public static class Clearances
                 var ahead = 1 / Point.Distance(a, b) * (b - a);
                 foreach (var side in new[] { -0.5, 0, 0.5 })
                 {
-                    var shift = side * shape.BottomFlangeWidth * new Point(ahead.Y, -ahead.X);
+                    var shift = side * shape.BottomWidth * new Point(ahead.Y, -ahead.X);
                     foreach (var t in Places(a + shift, b + shift))
                     {
                         var p = Point.Between(a + shift, b + shift, t);

@@ -1,6 +1,7 @@
 using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
+using Pravik.Core.Sections;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.Bridges;
@@ -20,15 +21,17 @@ internal static class Fit
                 return;
             }
         }
-        Strands(bridge, bounds);
         var geometry = new BridgeGeometry(bridge, placeGirders: false);
+        if (SectionFamily.Named(geometry.Section.Shape.Family)!.Material == "steel")
+            bounds.Error("/girders/section", "Girders are prestressed concrete in this version: a section of steel can be designed and kept, but not yet carry the deck.");
+        Strands(bridge, geometry.Section, bounds);
         Lines(geometry, units, bounds);
         if (bounds.HasErrors) return;
         var sections = geometry.Units.SelectMany(u => Sections(geometry, u)).ToList();
         foreach (var (unit, section) in sections)
         {
             if (!bounds.HasErrors) Strips(unit, section, values, units, bounds);
-            if (!bounds.HasErrors) Girders(bridge, section, units, bounds);
+            if (!bounds.HasErrors) Girders(bridge, geometry.Section, section, units, bounds);
             if (!bounds.HasErrors) Bars(section, bridge.Girders.SlabBars, bounds);
         }
         Joints(geometry, units, bounds);
@@ -104,10 +107,10 @@ internal static class Fit
             bounds.Error($"/deck/patterns/{unit.PatternIndex}/left", $"The carriageway is {units.FormatWithUnit(part.Width, QuantityKind.Length)} wide between kerbs; one notional lane needs {units.FormatWithUnit(values["laneWidth"], QuantityKind.Length)}.");
     }
 
-    private static void Girders(Bridge bridge, DeckSection deck, UnitSystem units, Bounds bounds)
+    private static void Girders(Bridge bridge, MadeSection shape, DeckSection deck, UnitSystem units, Bounds bounds)
     {
         var girders = bridge.Girders;
-        var flange = Math.Max(girders.Section.TopFlangeWidth, girders.Section.BottomFlangeWidth);
+        var flange = Math.Max(shape.TopWidth, shape.BottomWidth);
         string Text(double length) => units.FormatWithUnit(length, QuantityKind.Length);
         var right = girders.OverhangRight ?? girders.OverhangLeft;
         if (girders.Count == 1)
@@ -127,19 +130,18 @@ internal static class Fit
             bounds.Error("/girders/count", $"{girders.Count} girders do not fit: between the overhangs there are {Text(room)}, room for {most} with flanges of {Text(flange)}.");
     }
 
-    private static void Strands(Bridge bridge, Bounds bounds)
+    private static void Strands(Bridge bridge, MadeSection section, Bounds bounds)
     {
         var strands = bridge.Girders.Strands;
-        var outline = bridge.Girders.Section.Outline();
         var steel = PrestressingSteel.Of(bridge.Materials.Strand);
         for (var i = 0; i < strands.Rows.Length; i++)
         {
             var (row, path) = (strands.Rows[i], $"/girders/strands/rows/{i}");
             if (row.Count == 0) continue;
             var outermost = new Point((row.Count - 1) * row.Spacing / 2, row.Level);
-            if (!outline.Contains(outermost) || !outline.Contains(new(-outermost.X, row.Level)))
-                bounds.Error(row.Level >= outline.Top ? $"{path}/level" : $"{path}/count", $"Strands of row {i + 1} lie outside the girder's section.");
-            else if (outline.DistanceToOutline(outermost) < steel.Diameter)
+            if (!section.Contains(outermost + new Point(0, section.Bottom)) || !section.Contains(new(-outermost.X, row.Level + section.Bottom)))
+                bounds.Error(row.Level >= section.Depth ? $"{path}/level" : $"{path}/count", $"Strands of row {i + 1} lie outside the girder's section.");
+            else if (section.DistanceToOutline(outermost + new Point(0, section.Bottom)) < steel.Diameter)
                 bounds.Warning(path, $"The outer strands of row {i + 1} lie less than one diameter from the face.", "Cover for bond and durability is not checked yet (EN 1992-1-1 4.4.1).");
         }
         if (strands.EffectiveStress > 0.75 * steel.Fpk)
@@ -164,7 +166,7 @@ internal static class Fit
             bounds.Error("/road/elements", "The road turns so tightly under the bridge that the deck would fold over itself at its edge.");
             return;
         }
-        var half = bridge.Girders.Section.TopFlangeWidth / 2;
+        var half = geometry.Section.TopWidth / 2;
         foreach (var girder in new[] { geometry.Girders[0], geometry.Girders[^1] })
         {
             for (var span = 0; span < geometry.SpanCount; span++)

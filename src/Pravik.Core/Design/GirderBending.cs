@@ -65,19 +65,20 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         var length = EffectiveWidth.IsNearPier(spans.Count, span, point.Fraction)
             ? EffectiveWidth.ZeroMomentLengthAtPier(spans, point.Fraction <= 0.5 ? span - 1 : span)
             : EffectiveWidth.ZeroMomentLength(spans, span);
-        return EffectiveWidth.Of(bridge.Girders.Section.WebThickness, left, right, length, calculation);
+        return EffectiveWidth.Of(geometry.Section.WebWidth, left, right, length, calculation);
     }
 
     private UltimateSection Section(CompositePlace place)
     {
-        var (shape, (width, thickness, haunch, atPier)) = (bridge.Girders.Section, place);
+        var (shape, (width, thickness, haunch, atPier)) = (geometry.Section, place);
         var slabSoffit = shape.Depth + haunch;
         var fcdSlab = slab.DesignStrength(values["alphaCc"], values["gammaC"]);
         var soffit = atPier && slab.Fck < girder.Fck ? slab : girder;
         var concrete = ImmutableArray.CreateBuilder<ConcretePart>();
         concrete.Add(new("slab", Box(width, slabSoffit, slabSoffit + thickness), slab, fcdSlab));
-        if (haunch > 0) concrete.Add(new("haunch", Box(shape.TopFlangeWidth, shape.Depth, slabSoffit), slab, fcdSlab));
-        concrete.Add(new("girder", shape.Outline(), soffit, soffit.DesignStrength(values["alphaCc"], values["gammaC"])));
+        if (haunch > 0) concrete.Add(new("haunch", Box(shape.TopWidth, shape.Depth, slabSoffit), slab, fcdSlab));
+        foreach (var solid in shape.Solids)
+            concrete.Add(new("girder", new(solid.Points.Select(p => new Point(p.X, p.Y - shape.Bottom))), soffit, soffit.DesignStrength(values["alphaCc"], values["gammaC"])));
         var gammaS = values["gammaS"];
         var initial = bridge.Girders.Strands.EffectiveStress / strand.Ep;
         var layers = Strands(atPier)

@@ -76,7 +76,8 @@ public sealed class Polygon
             var (before, at, after) = (left[(i + left.Count - 1) % left.Count], left[i], left[(i + 1) % left.Count]);
             var (a, b, c) = (Points[before], Points[at], Points[after]);
             if (sense * (b - a).Cross(c - b) < (left.Count == 3 ? -1e-12 : 1e-15)) return false;
-            return left.All(n => n == before || n == at || n == after || !Inside(Points[n]));
+            // Where a cut joins a void to the outline, corners lie in one place.
+            return left.All(n => n == before || n == at || n == after || Points[n] == a || Points[n] == b || Points[n] == c || !Inside(Points[n]));
             bool Inside(Point p) => sense * (b - a).Cross(p - a) >= 0 && sense * (c - b).Cross(p - b) >= 0 && sense * (a - c).Cross(p - c) >= 0;
         }
     }

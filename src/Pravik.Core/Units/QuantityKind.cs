@@ -15,12 +15,16 @@ public enum QuantityKind
     Angle,
     /// <summary>Grades and crossfalls (percent, rise over run).</summary>
     Slope,
-    /// <summary>Areas of decks and sections (m² or ft²).</summary>
+    /// <summary>Areas of decks (m² or ft²).</summary>
     Area,
+    /// <summary>Areas of the sections of members (m² or in²).</summary>
+    SectionArea,
     /// <summary>Areas of bars and strands (mm² or in²).</summary>
     SmallArea,
-    /// <summary>Second moments of area (m⁴ or ft⁴).</summary>
+    /// <summary>Second moments of area and torsion constants (m⁴ or in⁴).</summary>
     SecondMoment,
+    /// <summary>Section moduli (m³ or in³).</summary>
+    Modulus,
     /// <summary>Volumes (m³ or yd³).</summary>
     Volume,
     /// <summary>Forces (kN or kip).</summary>

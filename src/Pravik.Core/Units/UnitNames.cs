@@ -40,7 +40,7 @@ internal static class UnitNames
         QuantityKind.Length or QuantityKind.Size => "length",
         QuantityKind.Angle => "angle",
         QuantityKind.Slope or QuantityKind.Strain => "ratio",
-        QuantityKind.Area or QuantityKind.SmallArea => "area",
+        QuantityKind.Area or QuantityKind.SectionArea or QuantityKind.SmallArea => "area",
         QuantityKind.Force => "force",
         QuantityKind.Moment => "moment",
         QuantityKind.LineLoad => "line",

@@ -26,7 +26,7 @@ public sealed class ElevationView
         (this.geometry, this.ground, this.units) = (geometry, ground, units);
         canvas = new(size.Width, size.Height, size.TextHeight);
         (first, last) = Ends(geometry);
-        depth = Stations(first, last).Concat(geometry.Axes.Select(a => a.Station)).Max(s => GirderTop(geometry, s)) + geometry.Bridge.Girders.Section.Depth;
+        depth = Stations(first, last).Concat(geometry.Axes.Select(a => a.Station)).Max(s => GirderTop(geometry, s)) + geometry.Section.Depth;
         var levels = Stations(first, last).Select(geometry.Road.Level).ToList();
         var lows = Stations(first, last).Select(s => ground?.Level(geometry.Road.At(s))).OfType<double>().Append(levels.Min() - depth).Concat(geometry.Bridge.Crossings.Select(c => c.Level)).ToList();
         var (high, low) = (Math.Max(levels.Max(), lows.Max()), lows.Min());
@@ -59,7 +59,7 @@ public sealed class ElevationView
         view.Supports(null);
         view.Dimensions();
         var (from, to) = Ends(old);
-        double Depth(double station) => GirderTop(old, station) + old.Bridge.Girders.Section.Depth;
+        double Depth(double station) => GirderTop(old, station) + old.Section.Depth;
         foreach (var below in new Func<double, double>[] { _ => 0, s => SlabSoffit(old, s), Depth })
             view.canvas.Path(Stations(from, to).Select(s => new Point(view.X(s), view.Y(old.Road.Level(s) - below(s)))), Pen.Former);
         foreach (var axis in old.Axes) view.canvas.Line(new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station))), new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station) - Depth(axis.Station))), Pen.Former);
@@ -118,7 +118,7 @@ public sealed class ElevationView
 
     private void Structure(string? picked)
     {
-        var shape = geometry.Bridge.Girders.Section;
+        var shape = geometry.Section;
         foreach (var unit in geometry.Units)
         {
             var (from, to) = (unit.Start.Station - unit.StartOverhang, unit.End.Station + unit.EndOverhang);
@@ -140,7 +140,7 @@ public sealed class ElevationView
             Point On(double station, double below) => station == a ? At(a, topA + below) : At(b, topB + below);
             canvas.Part = $"/parts/girders/1/spans/{span + 1}";
             canvas.Area([On(a, 0), On(b, 0), On(b, shape.Depth), On(a, shape.Depth)], Fill.Precast, Pen.Edge);
-            foreach (var line in new[] { shape.TopFlangeThickness, shape.Depth - shape.BottomFlangeThickness }) canvas.Path([On(a, line), On(b, line)], Pen.Light);
+            foreach (var line in shape.Edges.Select(y => shape.Top - y)) canvas.Path([On(a, line), On(b, line)], Pen.Light);
         }
         canvas.Part = null;
         var reach = 0.05 * (last - first);
@@ -152,7 +152,7 @@ public sealed class ElevationView
         for (var i = 0; i < geometry.Axes.Length; i++)
         {
             var axis = geometry.Axes[i];
-            var (top, foot) = (At(axis.Station, 0), At(axis.Station, GirderTop(geometry, axis.Station) + geometry.Bridge.Girders.Section.Depth));
+            var (top, foot) = (At(axis.Station, 0), At(axis.Station, GirderTop(geometry, axis.Station) + geometry.Section.Depth));
             canvas.Part = $"/parts/axes/{axis.Number}";
             canvas.Line(new(top.X, top.Y - 3), new(foot.X, foot.Y + 3.4), picked == canvas.Part ? Pen.Active : Pen.Axis);
             canvas.AxisBubble(new(top.X, top.Y - 3 - 0.9 * canvas.TextHeight), axis.Name);
@@ -167,7 +167,7 @@ public sealed class ElevationView
     {
         foreach (var axis in geometry.Axes)
         {
-            foreach (var (below, name) in new[] { (0, "road"), (SlabSoffit(geometry, axis.Station), "slab soffit"), (GirderTop(geometry, axis.Station) + geometry.Bridge.Girders.Section.Depth, "girder soffit") })
+            foreach (var (below, name) in new[] { (0, "road"), (SlabSoffit(geometry, axis.Station), "slab soffit"), (GirderTop(geometry, axis.Station) + geometry.Section.Depth, "girder soffit") })
                 Catch(axis.Station, geometry.Road.Level(axis.Station) - below, $"axis {axis.Name}, {name}");
             if (ground?.Level(geometry.Road.At(axis.Station)) is { } level) Catch(axis.Station, level, $"axis {axis.Name}, ground");
         }

@@ -178,7 +178,7 @@ public sealed class PlanView
 
     private void Girders(string? picked)
     {
-        var half = geometry.Bridge.Girders.Section.TopFlangeWidth / 2;
+        var half = geometry.Section.TopWidth / 2;
         foreach (var girder in geometry.Girders)
         {
             for (var span = 0; span < geometry.SpanCount; span++)

@@ -29,7 +29,7 @@ public sealed class SectionView
         cuts = geometry.CutAt(station);
         var top = section.Strips.Max(s => Math.Max(s.SurfaceFrom, s.SurfaceTo));
         foreach (var parapet in ParapetLine.All(geometry).Where(p => above == 0 && p.Covers(station))) top = Math.Max(top, parapet.Outlines(station).Max(o => o.Max(p => p.Y)));
-        var bottom = geometry.Girders.Min(g => GirderTop(geometry.GirderOffsetAt(g, station) ?? g.Spans[geometry.SpanAt(station)].StartOffset)) - geometry.Bridge.Girders.Section.Depth;
+        var bottom = geometry.Girders.Min(g => GirderTop(geometry.GirderOffsetAt(g, station) ?? g.Spans[geometry.SpanAt(station)].StartOffset)) - geometry.Section.Depth;
         var (head, foot) = (3.2 * size.TextHeight + above, 5.4 * size.TextHeight);
         scale = Math.Max(DrawingScale.Fitting(section.Width, size.Width - 36), DrawingScale.Fitting(top - bottom, Math.Max(4, size.Height - head - foot)));
         perMetre = 1000.0 / scale;
@@ -65,9 +65,11 @@ public sealed class SectionView
                 view.canvas.Area(new[] { (strip.From, strip.SlabFrom), (strip.From, strip.SurfaceFrom), (strip.To, strip.SurfaceTo), (strip.To, strip.SlabTo) }.Select(p => view.At(p.Item1, p.Item2)), Fill.None, Pen.Former);
             view.canvas.Area(cut.Section.SlabOutline(cut.From, cut.To).Select(p => view.At(p.X, p.Y)), Fill.None, Pen.Former);
         }
-        var shape = old.Bridge.Girders.Section;
+        var shape = old.Section;
         foreach (var offset in old.Girders.Select(g => old.GirderOffsetAt(g, station)).OfType<double>())
-            view.canvas.Area(shape.Outline().Points.Select(p => view.At(offset + p.X, before.GirderTop(offset) - shape.Depth + p.Y)), Fill.None, Pen.Former);
+        {
+            foreach (var part in shape.Parts) view.canvas.Area(part.Outline.Points.Select(p => view.At(offset + p.X, before.GirderTop(offset) - shape.Top + p.Y)), Fill.None, Pen.Former);
+        }
         return view.canvas.Finish($"Section at {units.Format(station, QuantityKind.Length)}", $"looking ahead, {DrawingScale.Text(view.scale)}; broken lines: before");
     }
 
@@ -91,11 +93,11 @@ public sealed class SectionView
             var outline = cut.Section.SlabOutline(cut.From, cut.To);
             foreach (var p in outline.Skip(outline.Length / 2).Reverse()) Catch(p.X, p.Y, "slab soffit");
         }
-        var shape = geometry.Bridge.Girders.Section;
+        var shape = geometry.Section;
         foreach (var girder in geometry.Girders)
         {
             if (geometry.GirderOffsetAt(girder, station) is not { } offset) continue;
-            foreach (var p in shape.Outline().Points.Append(new(0, 0)).Append(new(0, shape.Depth))) Catch(offset + p.X, GirderTop(offset) - shape.Depth + p.Y, girder.Name);
+            foreach (var p in shape.Parts.SelectMany(p => p.Outline.Points).Append(new(0, shape.Bottom)).Append(new(0, shape.Top))) Catch(offset + p.X, GirderTop(offset) - shape.Top + p.Y, girder.Name);
         }
         foreach (var parapet in ParapetLine.All(geometry).Where(p => p.Covers(station)))
         {
@@ -193,8 +195,8 @@ public sealed class SectionView
 
     private void Girder(GirderLine girder, double offset, bool picked, string part)
     {
-        var (shape, top) = (geometry.Bridge.Girders.Section, GirderTop(offset));
-        var half = shape.TopFlangeWidth / 2;
+        var (shape, top) = (geometry.Section, GirderTop(offset));
+        var half = shape.TopWidth / 2;
         canvas.Part = part;
         var unit = UnitOver(offset);
         var (here, slab) = (unit.Shape.At(station), unit.Pattern.Slab);
@@ -206,7 +208,8 @@ public sealed class SectionView
         }
         if (geometry.Bridge.Deck.Haunch > 0)
             canvas.Area([At(offset - half, top), At(offset - half, Soffit(offset - half)), At(offset, Soffit(offset)), At(offset + half, Soffit(offset + half)), At(offset + half, top)], Fill.Concrete, Pen.Light);
-        canvas.Area(shape.Outline().Points.Select(p => At(offset + p.X, top - shape.Depth + p.Y)), picked ? Fill.Picked : Fill.Precast, picked ? Pen.Active : Pen.Cut);
+        foreach (var shapePart in shape.Parts)
+            canvas.Area(shapePart.Outline.Points.Select(p => At(offset + p.X, top - shape.Top + p.Y)), shapePart.IsVoid ? Fill.Sheet : picked ? Fill.Picked : Fill.Precast, picked ? Pen.Active : Pen.Cut);
         var radius = Math.Max(0.25, 0.008 * perMetre);
         foreach (var row in geometry.Bridge.Girders.Strands.Rows)
         {

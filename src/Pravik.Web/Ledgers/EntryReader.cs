@@ -81,6 +81,7 @@ public static class EntryReader
 
     private static EntryReading Clear(Field field, string path) => path.StartsWith("/basis/ownValues/", StringComparison.Ordinal)
         ? new([new("remove", path)], $"{Named(field, path)} as in the national set", null)
+        : IsSize(path) ? new([new("remove", path)], $"{Named(field, path)} given back", null)
         : new([new("replace", path)], $"{Named(field, path)} given back", null);
 
     private static EntryReading Taken(Bridge bridge, Field field, string path, JsonNode value, string words)
@@ -99,8 +100,10 @@ public static class EntryReader
             return new([new("replace", path, value), .. bridge.Deck.Units.Where(u => u.Value.Pattern == bridge.Deck.Patterns[p].Name).Select(u => new PatchOperation("replace", $"/deck/units/{u.Key}/pattern", value.DeepClone()))], label, null);
         if (parts is ["", "profiles", var profile, "name"] && int.TryParse(profile, out var o) && o < bridge.Profiles.Length)
             return new([new("replace", path, value), .. bridge.Parapets.Select((q, i) => (q, i)).Where(x => x.q.Profile == bridge.Profiles[o].Name).Select(x => new PatchOperation("replace", $"/parapets/{x.i}/profile", value.DeepClone()))], label, null);
+        if (parts is ["", "sections", var section, "name"] && int.TryParse(section, out var q) && q < bridge.Sections.Length && bridge.Girders.Section == bridge.Sections[q].Name)
+            return new([new("replace", path, value), new("replace", "/girders/section", value.DeepClone())], label, null);
         if (needs.Count > 0) return new([new("add", path, value)], label, null) { Needs = needs };
-        return new([new(path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) ? "add" : "replace", path, value)], label, null);
+        return new([new(path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) || IsSize(path) ? "add" : "replace", path, value)], label, null);
     }
 
     /// <summary>The field's name, with the number of the span, strip or row it belongs to.</summary>
@@ -112,6 +115,8 @@ public static class EntryReader
         if (parts is ["", "road", "elements" or "points" or "profile" or "crossfalls" or "equations", var item, _])
             return $"{field.Name} of {parts[2] switch { "elements" => "element", "points" => "point", "profile" => "profile point", "crossfalls" => "crossfall", _ => "equation" }} {int.Parse(item) + 1}";
         if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";
+        if (parts is ["", "sections", var section, "outlines", var line, "corners", var place, _]) return $"{field.Name} of corner {int.Parse(place) + 1}, outline {int.Parse(line) + 1}, section {int.Parse(section) + 1}";
+        if (parts is ["", "sections", var shape, ..]) return $"{field.Name} of section {int.Parse(shape) + 1}";
         if (parts is ["", "crossings", var crossing, _]) return $"{field.Name} of crossing {int.Parse(crossing) + 1}";
         if (parts is ["", "profiles", var drawn, "outline", var corner, _]) return $"{field.Name} of corner {int.Parse(corner) + 1}, profile {int.Parse(drawn) + 1}";
         if (parts is ["", "parapets", var parapet, _]) return $"{field.Name} of parapet {int.Parse(parapet) + 1}";
@@ -123,6 +128,8 @@ public static class EntryReader
         if (path.StartsWith("/materials/", StringComparison.Ordinal)) return $"{field.Name} of {parts[2]}";
         return field.Name;
     }
+
+    private static bool IsSize(string path) => path.Split('/') is ["", "sections", _, "sizes", _];
 
     private static EntryReading Refused(string reason) => new([], "", reason);
 }

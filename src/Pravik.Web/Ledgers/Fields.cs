@@ -1,5 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Materials;
+using Pravik.Core.Sections;
 using Pravik.Core.Units;
 
 namespace Pravik.Web.Ledgers;
@@ -77,10 +78,12 @@ public static class Fields
         Q("/girders/overhangLeft", "Overhang left", QuantityKind.Length, "From the deck's left edge to the centre line of the first girder."),
         Own("/girders/overhangRight", "Overhang right", QuantityKind.Length, "The same on the right. Empty: as on the left."),
         Q("/girders/endGap", "End gap", QuantityKind.Size, "From an axis to the end of the precast girder, along the girder."),
-        Q("/girders/section/depth", "Depth", QuantityKind.Size), Q("/girders/section/topFlangeWidth", "Top flange width", QuantityKind.Size),
-        Q("/girders/section/topFlangeThickness", "Top flange thickness", QuantityKind.Size), Q("/girders/section/topTaper", "Slope below it", QuantityKind.Size, "Height of the slope between top flange and web."),
-        Q("/girders/section/webThickness", "Web thickness", QuantityKind.Size), Q("/girders/section/bottomTaper", "Slope above bottom flange", QuantityKind.Size, "Height of the slope between web and bottom flange."),
-        Q("/girders/section/bottomFlangeThickness", "Bottom flange thickness", QuantityKind.Size), Q("/girders/section/bottomFlangeWidth", "Bottom flange width", QuantityKind.Size),
+        new("/girders/section", "Section", EntryKind.Choice) { IsOwn = true, Help = "Of the sections of this bridge. Empty: the first." },
+        Text("/sections/*/name", "Name"), new("/sections/*/family", "Family", EntryKind.Choice) { Choices = [.. SectionFamily.All.Select(f => new Choice(f.Name, f.Words))], Help = "Sizes of other families are kept." },
+        Flag("/sections/*/superseded", "State", "current", "superseded"), Own("/sections/*/sizes/*", "Size", QuantityKind.Size, "Empty: the usual size of the family."),
+        Flag("/sections/*/outlines/*/isVoid", "It is", "filled", "a void"), Q("/sections/*/outlines/*/weight", "Ratio of moduli", QuantityKind.Number, "Modulus of this part over that of the section's material."),
+        Q("/sections/*/outlines/*/corners/*/x", "Across", QuantityKind.Size), Q("/sections/*/outlines/*/corners/*/y", "Up", QuantityKind.Size),
+        Text("/sections/*/stressPoints/*/name", "Name"), Q("/sections/*/stressPoints/*/x", "Across", QuantityKind.Size), Q("/sections/*/stressPoints/*/y", "Up", QuantityKind.Size),
         Q("/girders/strands/effectiveStress", "Effective stress", QuantityKind.Stress, "Stress in the strands after all losses and before external load. Entered, as losses are not worked out yet."),
         Q("/girders/strands/rows/*/level", "Level", QuantityKind.Size, "Height of the row above the soffit."),
         Q("/girders/strands/rows/*/count", "Strands", QuantityKind.Count, "Number of strands in the row, centred on the girder."),
@@ -117,10 +120,21 @@ public static class Fields
     public static Field? At(string path, Bridge bridge) => At(path) is not { } field ? null : field.Pattern switch
     {
         "/deck/units/*/pattern" => field with { Choices = [.. bridge.Deck.Patterns.Select(p => new Choice(p.Name, p.Superseded ? $"{p.Name} (superseded)" : p.Name))] },
+        "/girders/section" => field with { Choices = [.. bridge.Sections.Select(s => new Choice(s.Name, s.Superseded ? $"{s.Name} (superseded)" : s.Name))] },
+        "/sections/*/sizes/*" => Size(field, path, bridge),
         "/parapets/*/profile" => field with { Choices = [.. ParapetProfile.Library.Select(p => p.Name).Concat(bridge.Profiles.Select(p => p.Name)).Select(n => new Choice(n, n))] },
         "/parapets/*/line" or "/deck/patterns/*/left/*/widthLine" or "/deck/patterns/*/right/*/widthLine" => field with { Choices = [new("", "none"), .. bridge.Road.Features.Select(f => new Choice(f.Name, f.Name))] },
         _ => field,
     };
+
+    /// <summary>A size of a section has the words and the kind that its family gives it.</summary>
+    private static Field? Size(Field field, string path, Bridge bridge)
+    {
+        var parts = path.Split('/');
+        if (!int.TryParse(parts[2], out var i) || i < 0 || i >= bridge.Sections.Length) return null;
+        return SectionFamily.Named(bridge.Sections[i].Family)?.Sizes.FirstOrDefault(s => s.Name == parts[4]) is { } size
+            ? field with { Name = size.Words, Quantity = size.IsCount ? QuantityKind.Count : QuantityKind.Size, Help = size.Help } : null;
+    }
 
     private static Field Q(string path, string name, QuantityKind kind, string help = "") => new(path, name, EntryKind.Quantity, kind) { Help = help };
 

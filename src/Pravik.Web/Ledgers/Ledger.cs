@@ -6,6 +6,9 @@ public sealed record LedgerAction(string Words, string Label, IReadOnlyList<Exch
     /// <summary>Path of what the button keeps in the office library, in place of a patch.</summary>
     public string? Saves { get; init; }
 
+    /// <summary>The step to which the button leads, in place of a patch.</summary>
+    public string? Goes { get; init; }
+
     /// <summary>Whether the button asks for the name of a new bridge on the same road, in place of a patch.</summary>
     public bool AsksNeighbour { get; init; }
 }

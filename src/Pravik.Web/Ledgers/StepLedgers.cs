@@ -3,6 +3,7 @@ using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
+using Pravik.Core.Sections;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Web.Workspaces;
@@ -100,7 +101,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         var girders = bridge.Girders;
         var part = picked?.Split('/') is ["", "parts", "girders", var number, "spans", var span] && int.TryParse(number, out var n) && int.TryParse(span, out var s)
             && n >= 1 && n <= geometry.Girders.Length && s >= 1 && s <= geometry.SpanCount ? (Line: geometry.Girders[n - 1], Span: s - 1) : default;
-        var bare = girders.Section.Properties();
+        var bare = geometry.Section.Bending;
         var weight = bare.Area * bridge.Loads.ConcreteWeight;
         List<LedgerGroup> groups = [];
         if (part.Line is { } line)
@@ -117,8 +118,11 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         groups.Add(new("Layout", [rows.Entry("/girders/count"), rows.Entry("/girders/overhangLeft"), rows.Entry("/girders/overhangRight", girders.OverhangLeft), rows.Entry("/girders/endGap"),
             rows.Reading("Spacing", geometry.SpacingAt(station), QuantityKind.Length)]));
         groups.Add(Strands());
-        groups.Add(new("Section", [.. new[] { "depth", "topFlangeWidth", "topFlangeThickness", "topTaper", "webThickness", "bottomTaper", "bottomFlangeThickness", "bottomFlangeWidth" }.Select(f => rows.Entry($"/girders/section/{f}")),
-            rows.Reading("Area", bare.Area, QuantityKind.Area), rows.Reading("Centroid above soffit", bare.Centroid, QuantityKind.Size), rows.Reading("I, bare", bare.SecondMoment, QuantityKind.SecondMoment)]));
+        var shape = geometry.Section.Shape;
+        var path = $"/sections/{bridge.Sections.IndexOf(shape)}";
+        groups.Add(new("Section", [rows.Entry("/girders/section", inheritedChoice: shape.Name), .. SectionFamily.Named(shape.Family)!.Sizes.Select(f => rows.Entry($"{path}/sizes/{f.Name}", f.Usual)),
+            rows.Reading("Area", bare.Area, QuantityKind.SectionArea), rows.Reading("Centroid above soffit", bare.Centroid, QuantityKind.Size), rows.Reading("I, bare", bare.SecondMoment, QuantityKind.SecondMoment)])
+        { Actions = [new("Design sections", "", []) { Goes = "sections" }], Note = "All properties, other families, published shapes and own outlines are with the design of sections." });
         foreach (var layer in new[] { "top", "bottom" })
             groups.Add(new($"Slab bars, {layer}", [rows.Entry($"/girders/slabBars/{layer}/diameter"), rows.Entry($"/girders/slabBars/{layer}/spacing"), rows.Entry($"/girders/slabBars/{layer}/axisDistance")]));
         groups.Add(new("Diaphragms", [rows.Entry("/girders/diaphragm/width"), rows.Entry("/girders/diaphragm/depth")]));
@@ -140,7 +144,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                 LedgerRows.Reading("", rows.Units.Format(s.MeanFill, QuantityKind.Size)),
                 LedgerRows.Reading("", rows.Units.Format(PermanentLoads.StripLoad(s, bridge.Loads), QuantityKind.AreaLoad)),
             })]) { Columns = ["Strip", $"Depth, {rows.Units[QuantityKind.Size].Symbol}", rows.Units[QuantityKind.AreaLoad].Symbol] },
-            new("Readings: on each girder", [rows.Reading("Girder", bridge.Girders.Section.Properties().Area * bridge.Loads.ConcreteWeight, QuantityKind.LineLoad)]),
+            new("Readings: on each girder", [rows.Reading("Girder", geometry.Section.Properties.Area * bridge.Loads.ConcreteWeight, QuantityKind.LineLoad)]),
             new("Readings: traffic", [rows.Reading("Carriageway", section.Carriageway?.Width ?? 0, QuantityKind.Length), LedgerRows.Reading("Notional lanes", lanes.Count.ToString(), "EN 1991-2 Table 4.1"),
                 rows.Reading("Width of a lane", lanes.Width, QuantityKind.Length), rows.Reading("Remaining area", lanes.Remaining, QuantityKind.Length)])
             { Note = "Load model 1 and footway load of EN 1991-2, factors from the national set (Basis). Lanes go anywhere in the carriageway, tandems anywhere along it, for every effect by itself." },

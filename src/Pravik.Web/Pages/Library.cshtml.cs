@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
+using Pravik.Core.Sections;
 using Pravik.Core.Units;
 using Pravik.Data;
 using Pravik.Exchange;
@@ -18,7 +19,7 @@ public sealed class LibraryModel(LibraryStore library) : PageModel
 
     private UnitSystem Units => UnitSystem.Named(Request.Cookies[UserUnits.Cookie]);
 
-    public static string Words(string kind) => kind == LibraryJson.Pattern ? "deck cross-section" : "parapet profile";
+    public static string Words(string kind) => kind switch { LibraryJson.Pattern => "deck cross-section", LibraryJson.Section => "section", _ => "parapet profile" };
 
     /// <summary>One line that tells an item from others of its kind.</summary>
     public string Summary(LibraryRow row)
@@ -27,6 +28,8 @@ public sealed class LibraryModel(LibraryStore library) : PageModel
             return $"{pattern.Left.Length} + {pattern.Right.Length} strips, {Units.FormatWithUnit(pattern.Left.Concat(pattern.Right).Sum(s => s.Width), QuantityKind.Length)} wide, slab {Units.FormatWithUnit(pattern.Slab.Thickness, QuantityKind.Size)}";
         if (row.Kind == LibraryJson.Profile && row.Value.Deserialize<OwnProfile>(BridgeJson.Options) is { } profile)
             return $"{profile.Outline.Length} corners, {Units.FormatWithUnit(ParapetProfile.Of(profile).Height, QuantityKind.Size)} high";
+        if (row.Kind == LibraryJson.Section && row.Value.Deserialize<SectionShape>(BridgeJson.Options) is { } section)
+            return $"{SectionFamily.Named(section.Family)?.Words}, {Units.FormatWithUnit(new MadeSection(section).Depth, QuantityKind.Size)} deep";
         return "";
     }
 

@@ -3,6 +3,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Design;
 using Pravik.Core.Findings;
 using Pravik.Core.Roads;
+using Pravik.Core.Sections;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Data;
@@ -82,6 +83,7 @@ public sealed class WorkspaceBuilder
         "axes" => [new("planElevation", "Plan and elevation", false), new("plan", "Plan", false), new("elevation", "Elevation", false), new("surroundings", "Surroundings", false), new("model", "3D", false)],
         "deck" => [new("sectionPlan", "Section and plan", false), new("section", "Section", false), new("plan", "Plan", false), new("model", "3D", false)],
         "girders" => [new("planSection", "Plan and section", false), new("girder", "Girder", false), new("section", "Section", false), new("model", "3D", false)],
+        "sections" => [new("shape", "Shape and table", false), new("shapeOnly", "Shape", false)],
         "loads" => [new("loads", "Loads on the section", false)],
         "analysis" => [new("effects", "Diagram and table", false), new("effectsOnly", "Diagram", false)],
         "checks" => [new("check", "Diagram", false), new("traffic", "Traffic on the deck", false)],
@@ -110,7 +112,9 @@ public sealed class WorkspaceBuilder
             "sectionPlan" => ([Section(half), Plan(half)], null),
             "section" => ([Section(whole)], null),
             "planSection" => ([Plan(half), Section(half)], null),
-            "girder" => ([Part("girder", GirderShapeView.Draw(geometry, units, whole))], null),
+            "girder" => ([Part("girder", ShapeView.Girder(geometry, units, whole))], null),
+            "shape" => ([Part("shape", ShapeView.Draw(Shape, units, half))], ShapeTables.Compare(snapshot.Bridge.Sections, units, ShapeNumber)),
+            "shapeOnly" => ([Part("shape", ShapeView.Draw(Shape, units, whole))], null),
             "loads" => ([Part("loads", LoadsView.Draw(geometry, units, whole, Math.Clamp(station, geometry.FirstStation, geometry.LastStation)))], null),
             "effects" => Results(r => ([Diagram(r.EffectDiagram(girder, Effect, request.Case), half, null)], r.EffectTable(girder, Effect))),
             "effectsOnly" => Results(r => ([Diagram(r.EffectDiagram(girder, Effect, request.Case), whole, null)], null)),
@@ -129,6 +133,12 @@ public sealed class WorkspaceBuilder
         var bridge = snapshot.Bridge with { Parapets = [], Deck = deck with { Units = deck.Units.SetItem(unit.Key, new() { Name = unit.Own.Name, Pattern = name }) } };
         return Part("section", SectionView.Draw(new(bridge), units, size, station, pick)) with { Title = $"Preview of “{name}”" };
     }
+
+    /// <summary>The section that is picked (<c>/sections/N</c>), or the girders'.</summary>
+    private int ShapeNumber => pick?.Split('/') is ["", "sections", var item, ..] && int.TryParse(item, out var i) && i >= 0 && i < snapshot.Bridge.Sections.Length
+        ? i : Math.Max(0, snapshot.Bridge.Sections.Select(s => s.Name).ToList().IndexOf(geometry.Section.Shape.Name));
+
+    private MadeSection Shape => new(snapshot.Bridge.Sections[ShapeNumber]);
 
     private EffectKind Effect => request.Effect == "shear" ? EffectKind.Shear : EffectKind.Moment;
 
@@ -160,6 +170,7 @@ public sealed class WorkspaceBuilder
             "axes" => steps.Axes(),
             "deck" => steps.Deck(pick),
             "girders" => steps.Girders(pick),
+            "sections" => new SectionLedger(snapshot.Bridge, new(snapshot.Bridge), around.Library).Make(ShapeNumber),
             "loads" => steps.Loads(),
             "analysis" => results?.AnalysisLedger(run) ?? new("Analysis", run?.Doing ?? "", []),
             "checks" => results?.Find(pick) is { } found ? results.CheckLedger(snapshot.ProjectId, found.Point, found.Bending) : new("Checks", run?.Doing ?? "", []),
@@ -211,7 +222,7 @@ public sealed class WorkspaceBuilder
         var state = results is null ? ("none", "nothing yet") : !current ? ("old", "out of date") : ("good", "in order");
         return
         [
-            Described("road", "Road", "/road", "/ground"), Described("axes", "Axes", "/axes", "/crossings"), Described("deck", "Deck", "/deck", "/parapets"), Described("girders", "Girders", "/girders", "/materials"), Described("loads", "Loads", "/loads", "/basis"),
+            Described("road", "Road", "/road", "/ground"), Described("axes", "Axes", "/axes", "/crossings"), Described("deck", "Deck", "/deck", "/parapets"), Described("girders", "Girders", "/girders", "/sections", "/materials"), Described("loads", "Loads", "/loads", "/basis"),
             new("analysis", "Analysis", state.Item1, state.Item2), fails ? new("checks", "Checks", "fails", "a check fails") : new("checks", "Checks", state.Item1, state.Item2), new("sheets", "Sheets", "good", "in order"),
         ];
     }

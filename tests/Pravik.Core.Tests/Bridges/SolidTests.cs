@@ -31,7 +31,7 @@ public class SolidTests
         var slab = solids.Single(p => p.Kind == "slab").Solid.Volume;
         Assert.Equal(geometry.DeckArea * 0.22, slab, slab * 1e-5);
         var girder = solids.Single(p => p.Path == "/parts/girders/3/spans/2").Solid.Volume;
-        Assert.Equal(TestBridges.Demo.Girders.Section.Properties().Area * (geometry.Girders[2].SpanLength(1) - 0.7), girder, 1e-9);
+        Assert.Equal(geometry.Section.Properties.Area * (geometry.Girders[2].SpanLength(1) - 0.7), girder, 1e-9);
         Assert.Equal(15, solids.Count(p => p.Kind == "girders"));
     }
 

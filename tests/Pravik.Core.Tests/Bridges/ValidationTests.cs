@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
 using Pravik.Core.Roads;
+using Pravik.Core.Sections;
 using Pravik.Exchange;
 
 namespace Pravik.Core.Tests.Bridges;
@@ -32,7 +33,23 @@ public class ValidationTests
         { "/girders/overhangRight", b => b with { Girders = b.Girders with { OverhangRight = 0.2 } } },
         { "/girders/strands/rows/0/count", b => b with { Girders = b.Girders with { Strands = b.Girders.Strands with { Rows = [new() { Count = 20 }] } } } },
         { "/girders/strands/rows/0/level", b => b with { Girders = b.Girders with { Strands = b.Girders.Strands with { Rows = [new() { Level = 1.3, Count = 2 }] } } } },
-        { "/girders/section/depth", b => b with { Girders = b.Girders with { Section = b.Girders.Section with { Depth = 0.5 } } } },
+        { "/sections/0/sizes/depth", b => WithSection(b, new() { Sizes = Sizes(("depth", 0.5)) }) },
+        { "/sections/0/sizes/web", b => WithSection(b, new() { Sizes = Sizes(("web", 0)) }) },
+        { "/sections/0/sizes/web", b => WithSection(b, new() { Sizes = Sizes(("web", 0.7)) }) },
+        { "/sections/0/sizes/wing", b => WithSection(b, new() { Sizes = Sizes(("wing", 0.7)) }) },
+        { "/sections/0/family", b => WithSection(b, new() { Family = "banana" }) },
+        { "/sections/0/sizes/spacing", b => WithSection(b, new() { Family = "voidedSlab", Sizes = Sizes(("spacing", 0.4)) }) },
+        { "/sections/0/sizes/voids", b => WithSection(b, new() { Family = "voidedSlab", Sizes = Sizes(("voids", 2.5)) }) },
+        { "/sections/1/name", b => b with { Sections = [b.Sections[0], b.Sections[0]] } },
+        { "/sections", b => b with { Sections = [] } },
+        { "/sections/0/outlines", b => WithOutlines(b) },
+        { "/sections/0/outlines/0", b => WithOutlines(b, Outline(false, (0, 0), (1, 1), (1, 0), (0, 1))) },
+        { "/sections/0/outlines/1", b => WithOutlines(b, Outline(false, (0, 0), (1, 0), (1, 1), (0, 1)), Outline(true, (0.8, 0.4), (1.2, 0.4), (1.2, 0.6), (0.8, 0.6))) },
+        { "/sections/0/outlines/1", b => WithOutlines(b, Outline(false, (0, 0), (1, 0), (1, 1), (0, 1)), Outline(false, (0.5, 0.5), (1.5, 0.5), (1.5, 1.5), (0.5, 1.5))) },
+        { "/sections/0/outlines/0/corners/1/x", b => WithOutlines(b, Outline(false, (0, 0), (100, 0), (1, 1))) },
+        { "/sections/0/outlines/0/corners", b => WithOutlines(b, Outline(false, (0, 0), (1, 0))) },
+        { "/girders/section", b => b with { Girders = b.Girders with { Section = "Nowhere" } } },
+        { "/girders/section", b => WithSection(b, new() { Family = "rolled" }) },
         { "/girders/slabBars/top/axisDistance", b => b with { Girders = b.Girders with { SlabBars = b.Girders.SlabBars with { Top = b.Girders.SlabBars.Top with { AxisDistance = 0.3 } } } } },
         { "/materials/slab/class", b => b with { Materials = b.Materials with { Slab = new() { Class = "C36/46" } } } },
         { "/materials/strand/fp01k", b => b with { Materials = b.Materials with { Strand = new() { Fp01k = 1900e6 } } } },
@@ -56,6 +73,14 @@ public class ValidationTests
 
     private static Bridge WithProfile(Bridge bridge, params (double Across, double Up)[] corners) =>
         bridge with { Profiles = [new() { Outline = [.. corners.Select(c => new ProfileCorner { Across = c.Across, Up = c.Up })] }] };
+
+    private static Bridge WithSection(Bridge bridge, SectionShape section) => bridge with { Sections = [section] };
+
+    private static Bridge WithOutlines(Bridge bridge, params OwnOutline[] outlines) => WithSection(bridge, new() { Family = SectionFamily.Own, Outlines = [.. outlines] });
+
+    private static OwnOutline Outline(bool isVoid, params (double X, double Y)[] corners) => new() { IsVoid = isVoid, Corners = [.. corners.Select(c => new SectionCorner { X = c.X, Y = c.Y })] };
+
+    private static ImmutableSortedDictionary<string, double> Sizes(params (string Name, double Value)[] sizes) => sizes.ToImmutableSortedDictionary(s => s.Name, s => s.Value);
 
     [Theory]
     [MemberData(nameof(Bad))]

@@ -401,6 +401,7 @@ Alpine.data("workspace", () => ({
   },
   wordsOf: (a) => a?.words ?? "",
   act(a) {
+    if (a.goes) return this.go(a.goes);
     if (a.saves) return this.keep(a.saves);
     if (a.asksNeighbour) return this.addNeighbour();
     return this.afterEdit(this.api.patch(this.revision, a.patch, a.label));
@@ -555,6 +556,7 @@ Alpine.data("workspace", () => ({
       deck: "deck",
       parapets: "deck",
       girders: "girders",
+      sections: "sections",
       materials: "girders",
     }[f.path.split("/")[1]];
     if (f.station !== null) this.choice.station = f.station;

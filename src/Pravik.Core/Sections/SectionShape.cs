@@ -1,0 +1,136 @@
+using System.Collections.Immutable;
+using Pravik.Core.Geometry;
+
+namespace Pravik.Core.Sections;
+
+/// <summary>
+/// A section as the engineer enters it: a family with its sizes, or own outlines. It lies with its soffit at height 0, centred on the vertical axis
+/// where its family is symmetric.
+/// </summary>
+public sealed record SectionShape
+{
+    public string Name { get; init; } = "Girder";
+
+    /// <summary>Whether it is kept for what was built with it and no longer meant for new work.</summary>
+    public bool Superseded { get; init; }
+
+    /// <summary>Name of its family (<see cref="SectionFamily.All"/>).</summary>
+    public string Family { get; init; } = SectionFamily.IGirder;
+
+    /// <summary>Sizes of the family by name (m). Those that are missing have the family's usual value; those of other families are kept.</summary>
+    public ImmutableSortedDictionary<string, double> Sizes { get; init; } = ImmutableSortedDictionary<string, double>.Empty;
+
+    /// <summary>Own outlines, for the family of that name.</summary>
+    public ImmutableArray<OwnOutline> Outlines { get; init; } = [];
+
+    /// <summary>Places at which stresses are wanted besides the extreme fibres.</summary>
+    public ImmutableArray<StressPoint> StressPoints { get; init; } = [];
+
+    /// <summary>A size, or the usual one of the family.</summary>
+    public double Size(string name) => Sizes.TryGetValue(name, out var own) ? own : SectionFamily.Named(Family)?.Sizes.FirstOrDefault(s => s.Name == name)?.Usual ?? 0;
+}
+
+/// <summary>An own outline of a section: its corners, whether it is a void, and the ratio of its modulus to that of the section's material.</summary>
+public sealed record OwnOutline
+{
+    public ImmutableArray<SectionCorner> Corners { get; init; } = [];
+    public bool IsVoid { get; init; }
+    public double Weight { get; init; } = 1;
+}
+
+/// <summary>A corner of an own outline (m).</summary>
+public sealed record SectionCorner
+{
+    public double X { get; init; }
+    public double Y { get; init; }
+}
+
+/// <summary>A shape made: its parts and what follows from them for a girder.</summary>
+public sealed class MadeSection
+{
+    private readonly Lazy<ShapeProperties> properties;
+    private readonly Lazy<double> web;
+
+    /// <summary>Throws <see cref="ArgumentException"/> for a family that is not known, which validation refuses.</summary>
+    public MadeSection(SectionShape shape)
+    {
+        Shape = shape;
+        var family = SectionFamily.Named(shape.Family) ?? throw new ArgumentException($"“{shape.Family}” is not a family of sections.", nameof(shape));
+        Parts = family.Make(shape);
+        properties = new(() => new(Parts));
+        web = new(() => Enumerable.Range(1, 99).Min(i => Parts.Sum(p => (p.IsVoid ? -1 : 1) * p.Outline.WidthAt(Bottom + i / 100.0 * Depth))));
+        Solids = [.. Solid(Parts)];
+        var solid = Parts.Where(p => !p.IsVoid).SelectMany(p => p.Outline.Points).ToList();
+        (Bottom, Top) = (solid.Min(p => p.Y), solid.Max(p => p.Y));
+    }
+
+    public SectionShape Shape { get; }
+    public ImmutableArray<SectionPart> Parts { get; }
+    public ShapeProperties Properties => properties.Value;
+    public double Bottom { get; }
+    public double Top { get; }
+    public double Depth => Top - Bottom;
+
+    /// <summary>Width over all at the top and at the bottom, and the least width of solid material between.</summary>
+    public double TopWidth => Extent(Top - 1e-6 * Depth);
+    public double BottomWidth => Extent(Bottom + 1e-6 * Depth);
+    public double WebWidth => web.Value;
+
+    /// <summary>Area, centroid above the soffit and second moment, without the torsion constant.</summary>
+    public SectionProperties Bending => new(Properties.Area, Properties.Centroid.Y - Bottom, Properties.Ix, Depth);
+
+    /// <summary>The solid parts, their voids joined to them by a cut of no width, so that each is one outline.</summary>
+    public ImmutableArray<Polygon> Solids { get; }
+
+    /// <summary>Whether a point lies in material.</summary>
+    public bool Contains(Point point) => Parts.Any(p => !p.IsVoid && p.Outline.Contains(point)) && !Parts.Any(p => p.IsVoid && p.Outline.Contains(point));
+
+    /// <summary>The least distance from a point to any outline.</summary>
+    public double DistanceToOutline(Point point) => Parts.Min(p => p.Outline.DistanceToOutline(point));
+
+    private static IEnumerable<Polygon> Solid(ImmutableArray<SectionPart> parts)
+    {
+        foreach (var part in parts.Where(p => !p.IsVoid))
+        {
+            var points = Anticlockwise(part.Outline.Points, true);
+            // The void whose rightmost corner lies furthest to the right first, so that cuts do not cross one another.
+            foreach (var hole in parts.Where(p => p.IsVoid && part.Outline.Contains(p.Outline.Points[0])).Select(p => Anticlockwise(p.Outline.Points, false)).OrderByDescending(h => h.Max(p => p.X)))
+            {
+                var from = hole.IndexOf(hole.MaxBy(p => p.X));
+                var start = hole[from];
+                var to = Enumerable.Range(0, points.Count).Where(i => points[i].X > start.X && IsClear(points, start, points[i])).OrderBy(i => Point.Distance(points[i], start)).FirstOrDefault(-1);
+                if (to < 0) continue;
+                points.InsertRange(to + 1, [.. hole.Skip(from), .. hole.Take(from), start, points[to]]);
+            }
+            yield return new(points);
+        }
+    }
+
+    private static bool IsClear(List<Point> outline, Point a, Point b)
+    {
+        for (var i = 0; i < outline.Count; i++)
+        {
+            var (p, q) = (outline[i], outline[(i + 1) % outline.Count]);
+            if (p == b || q == b) continue;
+            if ((b - a).Cross(p - a) > 0 != (b - a).Cross(q - a) > 0 && (q - p).Cross(a - p) > 0 != (q - p).Cross(b - p) > 0) return false;
+        }
+        return true;
+    }
+
+    private static List<Point> Anticlockwise(ImmutableArray<Point> points, bool wanted)
+    {
+        var area = points.Select((p, i) => p.Cross(points[(i + 1) % points.Length])).Sum();
+        return area > 0 == wanted ? [.. points] : [.. points.Reverse()];
+    }
+
+    /// <summary>Heights between bottom and top at which an edge of the outside runs along the member: those of flanges.</summary>
+    public IEnumerable<double> Edges => Parts.Where(p => !p.IsVoid).SelectMany(p => p.Outline.Points).Where(p => p.X > 0 && p.Y > Bottom + 1e-6 && p.Y < Top - 1e-6 && p.X > 0.98 * Math.Min(TopWidth, BottomWidth) / 2).Select(p => p.Y).Distinct();
+
+    /// <summary>From the leftmost to the rightmost point of material at a height.</summary>
+    private double Extent(double y)
+    {
+        var cuts = Parts.Where(p => !p.IsVoid).SelectMany(p => p.Outline.Points.Select((a, i) => (A: a, B: p.Outline.Points[(i + 1) % p.Outline.Points.Length])))
+            .Where(e => e.A.Y <= y != e.B.Y <= y).Select(e => e.A.X + (y - e.A.Y) / (e.B.Y - e.A.Y) * (e.B.X - e.A.X)).ToList();
+        return cuts.Count == 0 ? 0 : cuts.Max() - cuts.Min();
+    }
+}

@@ -1,0 +1,173 @@
+using System.Collections.Immutable;
+using Pravik.Core.Geometry;
+
+namespace Pravik.Core.Sections;
+
+/// <summary>Section moduli at a place: I about the horizontal and the vertical axis over the distance to it (m³); infinite on the axis itself.</summary>
+public sealed record PointModulus(string Name, double X, double Y, double Horizontal, double Vertical);
+
+/// <summary>
+/// Properties of a section of any parts, transformed to its reference material by their weights: m², m, m⁴, m³. x is horizontal, y upward, in the axes of
+/// the outline; Ix is the second moment about the horizontal axis through the centroid.
+/// </summary>
+public sealed class ShapeProperties
+{
+    private readonly ImmutableArray<SectionPart> parts;
+    private readonly Lazy<(double Lower, double Upper)> torsion;
+
+    /// <param name="parts">Outlines and voids; voids lie within the parts.</param>
+    public ShapeProperties(IReadOnlyList<SectionPart> parts)
+    {
+        this.parts = [.. parts];
+        double sx = 0, sy = 0, ixx = 0, iyy = 0, ixy = 0, gross = 0;
+        foreach (var part in parts)
+        {
+            var sign = part.IsVoid ? -1 : 1;
+            var weight = part.IsVoid ? -WeightAround(part) : part.Weight;
+            var m = part.Outline.Moments();
+            gross += sign * m.Area;
+            (Area, sx, sy, ixx, iyy, ixy) = (Area + weight * m.Area, sx + weight * m.Sx, sy + weight * m.Sy, ixx + weight * m.Ixx, iyy + weight * m.Iyy, ixy + weight * Product(part.Outline));
+        }
+        (GrossArea, Centroid) = (gross, new(sy / Area, sx / Area));
+        (Ix, Iy, Ixy) = (ixx - Area * Centroid.Y * Centroid.Y, iyy - Area * Centroid.X * Centroid.X, ixy - Area * Centroid.X * Centroid.Y);
+        var solid = parts.Where(p => !p.IsVoid).SelectMany(p => p.Outline.Points).ToList();
+        (Left, Right, Bottom, Top) = (solid.Min(p => p.X), solid.Max(p => p.X), solid.Min(p => p.Y), solid.Max(p => p.Y));
+        Perimeter = parts.Sum(p => Around(p.Outline));
+        torsion = new(() => Sections.TorsionConstant.Bounds(this.parts));
+    }
+
+    /// <summary>Area by weight, and as it is drawn.</summary>
+    public double Area { get; }
+    public double GrossArea { get; }
+    public Point Centroid { get; }
+    public double Ix { get; }
+    public double Iy { get; }
+    public double Ixy { get; }
+    public double Left { get; }
+    public double Right { get; }
+    public double Bottom { get; }
+    public double Top { get; }
+    public double Depth => Top - Bottom;
+    public double Width => Right - Left;
+
+    /// <summary>Length of all outlines, voids too; edges between parts count for both.</summary>
+    public double Perimeter { get; }
+
+    /// <summary>Principal second moments and the angle from the horizontal axis to that of the greater one (rad, anticlockwise): tan 2α = −2Ixy/(Ix − Iy).</summary>
+    public (double Greater, double Lesser, double Angle) Principal
+    {
+        get
+        {
+            var (mean, half) = ((Ix + Iy) / 2, (Ix - Iy) / 2);
+            var radius = Math.Sqrt(half * half + Ixy * Ixy);
+            return (mean + radius, mean - radius, radius < 1e-12 * mean ? 0 : Math.Atan2(-Ixy, half) / 2);
+        }
+    }
+
+    public double TopModulus => Ix / (Top - Centroid.Y);
+    public double BottomModulus => Ix / (Centroid.Y - Bottom);
+    public double LeftModulus => Iy / (Centroid.X - Left);
+    public double RightModulus => Iy / (Right - Centroid.X);
+
+    /// <summary>St Venant's torsion constant, the mean of its bounds, and half their difference over it. Costs some milliseconds at the first call.</summary>
+    public double J => (torsion.Value.Lower + torsion.Value.Upper) / 2;
+    public double TorsionError => (torsion.Value.Upper - torsion.Value.Lower) / 2 / J;
+
+    /// <summary>
+    /// Shear area for vertical force: A_v = I²/∫(S²/b) dy, S the first moment of what lies above and b the width there (Gere and Timoshenko,
+    /// Mechanics of Materials, form factor for shear; 5/6·A for a rectangle).
+    /// </summary>
+    public double VerticalShearArea => ShearArea(parts, Ix, Centroid.Y);
+
+    /// <summary>The same for horizontal force.</summary>
+    public double HorizontalShearArea => ShearArea([.. parts.Select(p => p with { Outline = new(p.Outline.Points.Select(q => new Point(q.Y, q.X))) })], Iy, Centroid.X);
+
+    /// <summary>Plastic modulus about the horizontal axis that halves the weighted area: ∫w·|y − y_p| dA.</summary>
+    public double PlasticModulus => Plastic(parts);
+
+    /// <summary>The same about the vertical axis.</summary>
+    public double PlasticModulusVertical => Plastic([.. parts.Select(p => p with { Outline = new(p.Outline.Points.Select(q => new Point(q.Y, q.X))) })]);
+
+    /// <summary>Section moduli at chosen places.</summary>
+    public ImmutableArray<PointModulus> At(IEnumerable<StressPoint> places) =>
+        [.. places.Select(p => new PointModulus(p.Name, p.X, p.Y, Ix / (p.Y - Centroid.Y), Iy / (p.X - Centroid.X)))];
+
+    /// <summary>Width by weight at a height; voids taken away.</summary>
+    public double WidthAt(double y) => WidthAt(parts, y);
+
+    /// <summary>A void takes away the weight of the part that surrounds it.</summary>
+    private double WeightAround(SectionPart hole)
+    {
+        var inside = 0.5 * (hole.Outline.Points[0] + hole.Outline.Points[1]);
+        return parts.FirstOrDefault(p => !p.IsVoid && p.Outline.Contains(inside))?.Weight ?? 1;
+    }
+
+    /// <summary>∫xy dA = ¹⁄₂₄Σ(x_i(2y_i + y_j) + x_j(y_i + 2y_j))·c, by Green's theorem.</summary>
+    private static double Product(Polygon outline)
+    {
+        double sum = 0, area = 0;
+        for (var i = 0; i < outline.Points.Length; i++)
+        {
+            var (p, q) = (outline.Points[i], outline.Points[(i + 1) % outline.Points.Length]);
+            var c = p.Cross(q);
+            area += c;
+            sum += (p.X * (2 * p.Y + q.Y) + q.X * (p.Y + 2 * q.Y)) * c / 24;
+        }
+        return Math.Sign(area) * sum;
+    }
+
+    private static double Around(Polygon outline) => outline.Points.Select((p, i) => Point.Distance(p, outline.Points[(i + 1) % outline.Points.Length])).Sum();
+
+    private static double WidthAt(ImmutableArray<SectionPart> parts, double y) => parts.Sum(p => (p.IsVoid ? -1 : p.Weight) * p.Outline.WidthAt(y));
+
+    /// <summary>Heights between which the width is linear, from the bottom.</summary>
+    private static List<double> Heights(ImmutableArray<SectionPart> parts) => [.. parts.SelectMany(p => p.Outline.Points).Select(p => p.Y).Distinct().Order()];
+
+    private static double ShearArea(ImmutableArray<SectionPart> parts, double second, double centroid)
+    {
+        var rule = Numerics.GaussLegendre.Ten;
+        var heights = Heights(parts);
+        double sum = 0, above = 0;
+        for (var k = heights.Count - 1; k > 0; k--)
+        {
+            var (low, high) = (heights[k - 1], heights[k]);
+            var step = high - low;
+            if (step < 1e-12) continue;
+            // Just inside, where the width is that of this band.
+            var (atLow, atHigh) = (WidthAt(parts, low + 1e-9 * step), WidthAt(parts, high - 1e-9 * step));
+            double Width(double y) => atLow + (y - low) / step * (atHigh - atLow);
+            for (var i = 0; i < rule.At.Length; i++)
+            {
+                var y = low + rule.At[i] * step;
+                // First moment of the band above y: the width is linear, so Simpson's rule is exact.
+                double Moment(double t) => Width(t) * (t - centroid);
+                var s = above + (high - y) / 6 * (Moment(y) + 4 * Moment((y + high) / 2) + Moment(high));
+                if (Width(y) > 1e-12) sum += rule.Weight[i] * step * s * s / Width(y);
+            }
+            above += step / 6 * (Width(low) * (low - centroid) + 4 * Width((low + high) / 2) * ((low + high) / 2 - centroid) + Width(high) * (high - centroid));
+        }
+        return second * second / sum;
+    }
+
+    private static double Plastic(ImmutableArray<SectionPart> parts)
+    {
+        var heights = Heights(parts);
+        var bands = heights.Zip(heights.Skip(1)).Where(b => b.Second - b.First > 1e-12)
+            .Select(b => (Low: b.First, High: b.Second, AtLow: WidthAt(parts, b.First + 1e-9 * (b.Second - b.First)), AtHigh: WidthAt(parts, b.Second - 1e-9 * (b.Second - b.First)))).ToList();
+        // Area and first moment about y of what lies below y within a band.
+        (double Area, double Moment) Below((double Low, double High, double AtLow, double AtHigh) b, double y, double about)
+        {
+            var top = Math.Clamp(y, b.Low, b.High);
+            var h = top - b.Low;
+            double Width(double t) => b.AtLow + (t - b.Low) / (b.High - b.Low) * (b.AtHigh - b.AtLow);
+            double M(double t) => Width(t) * (about - t);
+            return ((Width(b.Low) + Width(top)) / 2 * h, h / 6 * (M(b.Low) + 4 * M((b.Low + top) / 2) + M(top)));
+        }
+        var whole = bands.Sum(b => Below(b, double.PositiveInfinity, 0).Area);
+        var axis = Numerics.Roots.Bisect(y => bands.Sum(b => Below(b, y, 0).Area) - whole / 2, heights[0], heights[^1]) ?? heights[0];
+        var below = bands.Sum(b => Below(b, axis, axis).Moment);
+        var all = bands.Sum(b => Below(b, double.PositiveInfinity, axis).Moment);
+        // What lies above has negative moments about the axis.
+        return below + (below - all);
+    }
+}

@@ -1,0 +1,117 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Geometry;
+using Pravik.Core.Sections;
+using Pravik.Core.Units;
+
+namespace Pravik.Drawings.Views;
+
+/// <summary>A section of a member with its sizes, and either its strands or its centroid, principal axes and stress points.</summary>
+public sealed class ShapeView
+{
+    private const int MostSteps = 14;
+    private readonly MadeSection section;
+    private readonly UnitSystem units;
+    private readonly Canvas canvas;
+    private readonly int scale;
+    private readonly double k;
+    private readonly double x0;
+    private readonly double y0;
+
+    private ShapeView(MadeSection section, UnitSystem units, ViewSize size)
+    {
+        (this.section, this.units) = (section, units);
+        canvas = new(size.Width, size.Height, size.TextHeight);
+        var p = section.Properties;
+        scale = Math.Max(DrawingScale.Fitting(p.Width, size.Width - 60), DrawingScale.Fitting(section.Depth, Math.Max(4, size.Height - 11 * size.TextHeight)));
+        k = 1000.0 / scale;
+        (x0, y0) = (size.Width / 2 - k * (p.Left + p.Right) / 2, size.Height / 2 + k * (section.Top + section.Bottom) / 2 + 0.6 * size.TextHeight);
+    }
+
+    private Point At(double x, double y) => new(x0 + k * x, y0 - k * y);
+
+    private string Text(double length) => units.Format(length, QuantityKind.Size);
+
+    /// <summary>The girders' section with its strands.</summary>
+    public static Drawing Girder(BridgeGeometry geometry, UnitSystem units, ViewSize size)
+    {
+        var view = new ShapeView(geometry.Section, units, size);
+        view.Parts();
+        view.Strands(geometry.Bridge.Girders.Strands);
+        view.Dimensions();
+        return view.Finish("Girder section");
+    }
+
+    /// <summary>A section with what follows from it.</summary>
+    public static Drawing Draw(MadeSection section, UnitSystem units, ViewSize size)
+    {
+        var view = new ShapeView(section, units, size);
+        view.Parts();
+        view.Axes();
+        view.Dimensions();
+        return view.Finish(section.Shape.Name);
+    }
+
+    private Drawing Finish(string title) => canvas.Finish(title, $"{units[QuantityKind.Size].Symbol}, {DrawingScale.Text(scale)}");
+
+    private void Parts()
+    {
+        foreach (var part in section.Parts) canvas.Area(part.Outline.Points.Select(p => At(p.X, p.Y)), part.IsVoid ? Fill.Sheet : Fill.Concrete, Pen.Cut);
+    }
+
+    private void Strands(Strands strands)
+    {
+        var p = section.Properties;
+        for (var i = 0; i < strands.Rows.Length; i++)
+        {
+            var row = strands.Rows[i];
+            canvas.Part = $"/girders/strands/rows/{i}";
+            for (var j = 0; j < row.Count; j++) canvas.Circle(At((j - (row.Count - 1) / 2.0) * row.Spacing, section.Bottom + row.Level), Math.Max(0.35, 0.0078 * k), Pen.Edge, Fill.Sheet);
+            canvas.Part = null;
+            if (row.Count == 0) continue;
+            // Notes to rows stand above each other, led to their row.
+            var end = At((row.Count - 1) / 2.0 * row.Spacing + 0.015, section.Bottom + row.Level);
+            var note = new Point(At(p.Right, 0).X + 9, At(0, section.Bottom).Y - i * 1.35 * canvas.TextHeight);
+            canvas.Path([end, new(note.X - 4, end.Y), new(note.X - 1, note.Y - 0.35 * canvas.TextHeight)], Pen.Dimension);
+            canvas.Text(note, $"{row.Count} at {Text(row.Level)}", TextKind.Number);
+        }
+    }
+
+    /// <summary>Principal axes through the centroid, the greater one named 1, and the stress points.</summary>
+    private void Axes()
+    {
+        var p = section.Properties;
+        var centre = At(p.Centroid.X, p.Centroid.Y);
+        var angle = p.Principal.Angle;
+        foreach (var (turn, reach, name) in new[] { (angle, p.Width, "1"), (angle + Math.PI / 2, p.Depth, "2") })
+        {
+            var along = (k * reach / 2 + 5) * new Point(Math.Cos(turn), -Math.Sin(turn));
+            canvas.Line(centre - along, centre + along, Pen.Axis);
+            canvas.Text(centre + along + new Point(0.8, 0.35 * canvas.TextHeight), name, TextKind.Soft, Anchor.Start, true);
+        }
+        canvas.Circle(centre, 0.7, Pen.Active, Fill.Sheet);
+        foreach (var point in section.Shape.StressPoints)
+        {
+            var at = At(point.X, point.Y);
+            canvas.Circle(at, 0.6, Pen.Load, Fill.Sheet);
+            canvas.Text(at + new Point(1.2, -0.8), point.Name, TextKind.Soft, Anchor.Start, true);
+        }
+    }
+
+    private void Dimensions()
+    {
+        var p = section.Properties;
+        var left = At(p.Left, 0).X - 7;
+        var levels = section.Parts.Where(part => !part.IsVoid).SelectMany(part => part.Outline.Points).Select(q => Math.Round(q.Y, 6)).Distinct().Order().ToList();
+        if (levels.Count is > 2 and <= MostSteps)
+            canvas.Dimensions([.. levels.Select(h => new Point(left, At(0, h).Y))], [.. levels.Zip(levels.Skip(1), (a, b) => Text(b - a))]);
+        canvas.Dimensions([new(left - 13, At(0, section.Bottom).Y), new(left - 13, At(0, section.Top).Y)], [Text(section.Depth)]);
+        var middle = (p.Left + p.Right) / 2;
+        Across(section.TopWidth, section.Top, -4);
+        Across(section.BottomWidth, section.Bottom, 6);
+        if (section.WebWidth < 0.9 * Math.Min(section.TopWidth, section.BottomWidth) && section.Parts.All(part => !part.IsVoid))
+            canvas.Text(At(middle + section.WebWidth / 2, (section.Top + section.Bottom) / 2) + new Point(2, 3.2), $"web {Text(section.WebWidth)}", TextKind.Number, halo: true);
+
+        void Across(double width, double y, double away) =>
+            canvas.Dimensions([At(middle - width / 2, y) + new Point(0, away), At(middle + width / 2, y) + new Point(0, away)], [Text(width)]);
+    }
+}
