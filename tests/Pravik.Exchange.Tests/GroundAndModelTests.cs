@@ -61,7 +61,7 @@ public class GroundAndModelTests
         var document = JsonDocument.Parse(file.AsMemory(20, json)).RootElement;
         var parts = document.GetProperty("nodes").EnumerateArray().Select(n => n.GetProperty("extras").GetProperty("part").GetString()).ToList();
         Assert.Equal("/parts/units/1", parts[0]);
-        Assert.Equal(15, parts.Count(p => p!.StartsWith("/parts/girders/")));
+        Assert.Equal(15, parts.Where(p => p!.StartsWith("/parts/girders/")).Distinct().Count());
         Assert.Contains("/parapets/0", parts);
         var origin = document.GetProperty("asset").GetProperty("extras").GetProperty("origin").EnumerateArray().Select(v => v.GetDouble()).ToArray();
         var solid = new BridgeSolids(geometry).Slabs().First().Solid;

@@ -91,7 +91,7 @@ public class WorkspaceTests
     [InlineData("road", 4)]
     [InlineData("axes", 5)]
     [InlineData("deck", 4)]
-    [InlineData("girders", 4)]
+    [InlineData("girders", 5)]
     [InlineData("analysis", 2)]
     [InlineData("checks", 2)]
     public void Every_layout_of_every_step_shows_something(string step, int count)

@@ -48,7 +48,7 @@ public sealed class PermanentLoads
         }
         // On a curve a straight girder's share, moved with it, may reach over an edge; half way along it does not.
         var area = shape.IsConstant && slab is { EdgeThickness: null, Soffit: SoffitLaw.Parallel } ? (left + right) * slab.Thickness : (At(0) + 4 * At(0.5) + At(1)) / 6;
-        area += BridgeGeometry.ThickeningArea(slab) + geometry.Section.TopWidth * bridge.Deck.Haunch;
+        area += BridgeGeometry.ThickeningArea(slab) + geometry.HaunchOf(girder, span).Volume / girder.SpanLength(span);
         return area * bridge.Loads.ConcreteWeight;
     }
 

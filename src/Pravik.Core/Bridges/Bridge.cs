@@ -118,6 +118,26 @@ public sealed record Girders
     public Strands Strands { get; init; } = new();
     public SlabBars SlabBars { get; init; } = new();
     public Diaphragm Diaphragm { get; init; } = new();
+
+    /// <summary>Camber half way along every girder when the slab is cast (m); null for just what deflects later, so that girders end straight.</summary>
+    public double? Camber { get; init; }
+
+    /// <summary>Deflection half way under what is put on after the slab (m, downward).</summary>
+    public double LaterDeflection { get; init; }
+
+    /// <summary>A haunch greater than this is told (m).</summary>
+    public double GreatestHaunch { get; init; } = 0.15;
+
+    /// <summary>Own values of single girders, by number of the girder and of the span, as in <c>3-2</c>. Those of girders that do not exist are kept.</summary>
+    public ImmutableSortedDictionary<string, GirderOwn> Own { get; init; } = ImmutableSortedDictionary<string, GirderOwn>.Empty;
+}
+
+/// <summary>What a girder has of its own in a span; null follows.</summary>
+public sealed record GirderOwn
+{
+    /// <summary>Haunch over both bearings, in place of the computed one (m).</summary>
+    public double? Haunch { get; init; }
+    public double? Camber { get; init; }
 }
 
 /// <summary>The pretensioned strands of every girder.</summary>

@@ -31,6 +31,7 @@ public sealed record GirderSpan(Point Start, Point End, double StartOffset, doub
 public sealed class BridgeGeometry
 {
     private readonly Lazy<double> deckArea;
+    private readonly System.Collections.Concurrent.ConcurrentDictionary<(int Girder, int Span), HaunchLine> haunches = [];
 
     /// <param name="bridge">A valid bridge.</param>
     /// <param name="placeGirders">Whether to place girders; without them only the deck is looked at, as before it is known that they fit.</param>
@@ -210,14 +211,17 @@ public sealed class BridgeGeometry
     /// <summary>
     /// Offset of a girder where the section square to the road at a station cuts it; null before its first axis and beyond its last.
     /// </summary>
-    public double? GirderOffsetAt(GirderLine girder, double station)
+    public double? GirderOffsetAt(GirderLine girder, double station) => GirderCutAt(girder, station)?.Offset;
+
+    /// <summary>The same with the span (from 0) and the fraction of it.</summary>
+    public (int Span, double Fraction, double Offset)? GirderCutAt(GirderLine girder, double station)
     {
         for (var span = 0; span < SpanCount; span++)
         {
             double Station(double t) => Road.Locate(OnGirder(girder, span, t)).Station;
             if (station < Station(0) - 1e-9 || station > Station(1) + 1e-9) continue;
             var t = Numerics.Roots.Bisect(t => Station(t) - station, 0, 1) ?? (Math.Abs(Station(0) - station) < 1e-6 ? 0 : 1);
-            return Road.Locate(OnGirder(girder, span, t)).Offset;
+            return (span, t, Road.Locate(OnGirder(girder, span, t)).Offset);
         }
         return null;
     }
@@ -259,7 +263,13 @@ public sealed class BridgeGeometry
         return shape.At(place.Station).Thickness(place.Offset);
     }
 
-    /// <summary>Concrete between girder top and slab soffit in a span, with the slab's thickening over girders.</summary>
+    /// <summary>The haunch along a girder in a span (from 0), and with it the girder's levels.</summary>
+    public HaunchLine HaunchOf(GirderLine girder, int span) => haunches.GetOrAdd((girder.Number, span), _ => new(this, girder, span));
+
+    /// <summary>
+    /// Concrete between girder top and slab soffit in a span, with the slab's thickening over girders: the least haunch, with which sections
+    /// are made, on the safe side.
+    /// </summary>
     public double Haunch(int span) => Bridge.Deck.Haunch + UnitOf(span).Pattern.Slab.Thickening;
 
     /// <summary>Spacing of girders square to the road at a station; 0 for a single girder.</summary>

@@ -10,7 +10,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
 {
     private const double LongestPiece = 1;
 
-    public IReadOnlyList<PartSolid> All() => [.. Slabs(), .. Strips(), .. Girders(), .. Parapets()];
+    public IReadOnlyList<PartSolid> All() => [.. Slabs(), .. Strips(), .. Girders(), .. Haunches(), .. Parapets()];
 
     /// <summary>The slab of every unit, and its thickenings over the girders.</summary>
     public IEnumerable<PartSolid> Slabs()
@@ -74,22 +74,52 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         });
     }
 
-    /// <summary>The slab's thickening over a girder: a trapezium below the soffit, led straight from axis to axis.</summary>
+    /// <summary>The slab's thickening over a girder: a trapezium below the soffit.</summary>
     private Solid Thickening(GirderLine girder, int span, SlabShape slab)
     {
-        var at = girder.Spans[span];
-        var along = 1 / at.Length * (at.End - at.Start);
-        var right = new Point(along.Y, -along.X);
-        var (half, reach, depth) = (slab.ThickeningWidth / 2, slab.ThickeningWidth / 2 + 3 * slab.Thickening, slab.Thickening);
-        return Solid.Sweep([.. new[] { 0.0, 1 }.Select(t =>
+        var (line, half, reach, depth) = (geometry.HaunchOf(girder, span), slab.ThickeningWidth / 2, slab.ThickeningWidth / 2 + 3 * slab.Thickening, slab.Thickening);
+        return Solid.Sweep([.. Along(girder, span, 0, 1).Select(t =>
         {
-            var (p, level) = (Point.Between(at.Start, at.End, t), TopAt(girder, span, t == 1) + geometry.Bridge.Deck.Haunch + depth);
-            Point3 Corner(double across, double below) => new(p.X + across * right.X, p.Y + across * right.Y, level - below);
-            return (new[] { Corner(-reach, 0), Corner(-half, depth), Corner(half, depth), Corner(reach, 0) }, new[] { Corner(-reach, 0), Corner(-half, 0), Corner(half, 0), Corner(reach, 0) });
+            var below = line.Top(t) + line.At(t);
+            return (new[] { Corner(girder, span, t, -reach, below + depth), Corner(girder, span, t, -half, below), Corner(girder, span, t, half, below), Corner(girder, span, t, reach, below + depth) },
+                new[] { -reach, -half, half, reach }.Select(x => Corner(girder, span, t, x, below + depth)).ToArray());
         })]);
     }
 
-    /// <summary>Girders, straight from end to end; their ends are square to them.</summary>
+    /// <summary>Haunches between girder and slab, wherever they have a thickness.</summary>
+    public IEnumerable<PartSolid> Haunches()
+    {
+        var half = geometry.Section.TopWidth / 2;
+        foreach (var girder in geometry.Girders)
+        {
+            for (var span = 0; span < geometry.SpanCount; span++)
+            {
+                var line = geometry.HaunchOf(girder, span);
+                if (line.Least <= 1e-6) continue;
+                var gap = geometry.Bridge.Girders.EndGap / girder.SpanLength(span);
+                var places = new[] { -half, 0, half };
+                yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "haunches", $"Haunch of {girder.Name}, span {span + 1}", Solid.Sweep([.. Along(girder, span, gap, 1 - gap).Select(t =>
+                    (places.Select(x => Corner(girder, span, t, x, line.Top(t))).ToArray(), places.Select(x => Corner(girder, span, t, x, line.Top(t) + line.At(t, x))).ToArray()))]));
+            }
+        }
+    }
+
+    /// <summary>Fractions of a span between two of them, in pieces of at most 1 m.</summary>
+    private static IEnumerable<double> Along(GirderLine girder, int span, double from, double to)
+    {
+        var pieces = Math.Max(2, (int)Math.Ceiling((to - from) * girder.SpanLength(span) / LongestPiece));
+        return Enumerable.Range(0, pieces + 1).Select(i => from + (to - from) * i / pieces);
+    }
+
+    private Point3 Corner(GirderLine girder, int span, double t, double right, double level)
+    {
+        var at = girder.Spans[span];
+        var along = 1 / at.Length * (at.End - at.Start);
+        var p = Point.Between(at.Start, at.End, t) + right * new Point(along.Y, -along.X);
+        return new(p.X, p.Y, level);
+    }
+
+    /// <summary>Girders, straight from end to end in plan, cambered; their ends are square to them.</summary>
     public IEnumerable<PartSolid> Girders()
     {
         var shape = geometry.Section;
@@ -99,20 +129,12 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         {
             for (var span = 0; span < geometry.SpanCount; span++)
             {
-                var (a, b) = (girder.Spans[span].Start, girder.Spans[span].End);
-                var (levelA, levelB) = (TopAt(girder, span, false), TopAt(girder, span, true));
-                var length = Point.Distance(a, b);
-                var gap = geometry.Bridge.Girders.EndGap / length;
-                var along = 1 / length * (b - a);
-                var right = new Point(along.Y, -along.X);
+                var (line, gap) = (geometry.HaunchOf(girder, span), geometry.Bridge.Girders.EndGap / girder.SpanLength(span));
+                var pieces = Math.Abs(line.Camber) < 1e-9 ? [gap, 1 - gap] : Along(girder, span, gap, 1 - gap).ToList();
                 foreach (var (points, caps) in outlines)
                 {
-                    Point3[] Ring(double t)
-                    {
-                        var (p, top) = (Point.Between(a, b, t), levelA + t * (levelB - levelA));
-                        return [.. points.Select(q => new Point3(p.X + q.X * right.X, p.Y + q.X * right.Y, top - shape.Top + q.Y))];
-                    }
-                    yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "girders", $"{girder.Name}, span {span + 1}", Solid.Lead([Ring(gap), Ring(1 - gap)], caps));
+                    var rings = pieces.Select(t => points.Select(q => Corner(girder, span, t, q.X, line.Top(t) - shape.Top + q.Y)).ToArray()).ToList();
+                    yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "girders", $"{girder.Name}, span {span + 1}", Solid.Lead(rings, caps));
                 }
             }
         }
@@ -144,13 +166,6 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         }).ToArray()).ToList();
         // Validation refuses outlines that cannot be filled.
         return new(line.Path, "parapets", $"Parapet {line.Index + 1} {(line.Side < 0 ? "left" : "right")}", Solid.Lead(rings, new Polygon(seen).Triangulate()!.Value));
-    }
-
-    /// <summary>Level of a girder's top at the axis where a span (from 0) begins or ends: the slab's soffit there less the haunch.</summary>
-    public double TopAt(GirderLine girder, int span, bool atEnd)
-    {
-        var place = geometry.Road.Locate(atEnd ? girder.Spans[span].End : girder.Spans[span].Start);
-        return geometry.Road.Level(place.Station) + geometry.UnitOf(span).Shape.At(place.Station).SlabSoffit(place.Offset) - geometry.Haunch(span);
     }
 
     /// <summary>

@@ -47,7 +47,7 @@ public static class BridgeValidation
         [
             ("/basis", bridge.Basis), ("/basis/titles", bridge.Basis?.Titles), ("/basis/ownValues", bridge.Basis?.OwnValues), ("/road", bridge.Road),
             ("/axes", bridge.Axes), ("/deck", bridge.Deck), ("/girders", bridge.Girders), ("/girders/strands", bridge.Girders?.Strands), ("/girders/slabBars", bridge.Girders?.SlabBars), ("/girders/slabBars/top", bridge.Girders?.SlabBars?.Top),
-            ("/girders/slabBars/bottom", bridge.Girders?.SlabBars?.Bottom), ("/girders/diaphragm", bridge.Girders?.Diaphragm),
+            ("/girders/slabBars/bottom", bridge.Girders?.SlabBars?.Bottom), ("/girders/diaphragm", bridge.Girders?.Diaphragm), ("/girders/own", bridge.Girders?.Own),
             ("/materials", bridge.Materials), ("/materials/slab", bridge.Materials?.Slab), ("/materials/girder", bridge.Materials?.Girder),
             ("/materials/reinforcement", bridge.Materials?.Reinforcement), ("/materials/strand", bridge.Materials?.Strand), ("/loads", bridge.Loads),
         ];
@@ -229,6 +229,20 @@ public static class BridgeValidation
         bounds.Between("/girders/overhangLeft", "Overhang on the left", girders.OverhangLeft, 0, 10, QuantityKind.Length);
         bounds.Own("/girders/overhangRight", "Overhang on the right", girders.OverhangRight, 0, 10, QuantityKind.Length);
         bounds.Between("/girders/endGap", "End gap", girders.EndGap, 0, 1.5, QuantityKind.Size);
+        bounds.Own("/girders/camber", "Camber when the slab is cast", girders.Camber, -0.3, 0.5, QuantityKind.Size);
+        bounds.Between("/girders/laterDeflection", "Deflection after the slab", girders.LaterDeflection, -0.1, 0.3, QuantityKind.Size);
+        bounds.Between("/girders/greatestHaunch", "Greatest haunch", girders.GreatestHaunch, 0, 1, QuantityKind.Size);
+        foreach (var (key, own) in girders.Own)
+        {
+            var path = $"/girders/own/{key}";
+            if (key.Split('-') is not [var girder, var span] || !int.TryParse(girder, out var g) || !int.TryParse(span, out var s) || $"{g}-{s}" != key || g is < 1 or > 40 || s is < 1 or > 30) bounds.Error(path, $"“{key}” is not the number of a girder and of a span, as in 3-2.");
+            else if (own is null) bounds.Error(path, "This part is missing.");
+            else
+            {
+                bounds.Own($"{path}/haunch", $"Haunch over the bearings of girder {g}, span {s}", own.Haunch, -0.5, 1, QuantityKind.Size);
+                bounds.Own($"{path}/camber", $"Camber of girder {g}, span {s}", own.Camber, -0.3, 0.5, QuantityKind.Size);
+            }
+        }
         bounds.Between("/girders/diaphragm/width", "Diaphragm width", girders.Diaphragm.Width, 0.1, 5, QuantityKind.Size);
         bounds.Between("/girders/diaphragm/depth", "Diaphragm depth", girders.Diaphragm.Depth, 0.1, 5, QuantityKind.Size);
     }

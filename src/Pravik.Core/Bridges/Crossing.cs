@@ -90,7 +90,6 @@ public static class Clearances
     /// </summary>
     public static Clearance? Least(BridgeGeometry geometry, Crossing crossing)
     {
-        var solids = new BridgeSolids(geometry);
         var shape = geometry.Section;
         var (origin, along, across) = crossing.Place(geometry.Road);
         Clearance? least = null;
@@ -99,7 +98,7 @@ public static class Clearances
             for (var span = 0; span < geometry.SpanCount; span++)
             {
                 var (a, b) = (girder.Spans[span].Start, girder.Spans[span].End);
-                var (from, to) = (solids.TopAt(girder, span, false) - shape.Depth, solids.TopAt(girder, span, true) - shape.Depth);
+                var line = geometry.HaunchOf(girder, span);
                 var ahead = 1 / Point.Distance(a, b) * (b - a);
                 foreach (var side in new[] { -0.5, 0, 0.5 })
                 {
@@ -108,7 +107,7 @@ public static class Clearances
                     {
                         var p = Point.Between(a + shift, b + shift, t);
                         if (Math.Abs((p - origin).Dot(across)) > crossing.Width / 2 + 1e-9) continue;
-                        var height = from + t * (to - from) - crossing.Level - crossing.Grade * (p - origin).Dot(along);
+                        var height = line.Bottom(t) - crossing.Level - crossing.Grade * (p - origin).Dot(along);
                         if (least is not null && height >= least.Height) continue;
                         var place = geometry.Road.Locate(p);
                         least = new(height, p, place.Station, place.Offset, $"{girder.Name}, span {span + 1}");

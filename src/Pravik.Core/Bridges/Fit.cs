@@ -40,6 +40,8 @@ internal static class Fit
         Coverage.Check(geometry, bounds);
         if (bounds.HasErrors) return;
         GirderLines(bridge, geometry, units, bounds);
+        if (bounds.HasErrors) return;
+        Haunches(geometry, units, bounds);
         Parapets(geometry, units, bounds);
         Clear(geometry, units, bounds);
         Advice(bridge, [.. sections.Select(s => s.Section)], values, bounds);
@@ -191,6 +193,29 @@ internal static class Fit
                     bounds.Error("/axes/skew", $"Axes {i + 1} and {i + 2} meet within the deck.");
             }
         }
+    }
+
+    /// <summary>Girders must not cut into the slab, nor lie far below it. The worst is told.</summary>
+    private static void Haunches(BridgeGeometry geometry, UnitSystem units, Bounds bounds)
+    {
+        var all = geometry.Girders.SelectMany(g => Enumerable.Range(0, geometry.SpanCount).Select(span => (Girder: g, Span: span, Line: geometry.HaunchOf(g, span)))).ToList();
+        foreach (var (girder, span, line) in all.Where(h => h.Line.Own.Haunch is not null && h.Line.Least < geometry.Bridge.Deck.Haunch - 1e-9))
+        {
+            var path = $"/girders/own/{HaunchLine.Key(girder.Number, span)}/haunch";
+            var (least, wanted) = (units.FormatWithUnit(Math.Abs(line.Least), QuantityKind.Size), units.FormatWithUnit(geometry.Bridge.Deck.Haunch, QuantityKind.Size));
+            bounds.Findings.Add(Finding.Warning(path, line.Least < 0 ? $"{girder.Name} cuts {least} into the slab in span {span + 1}: its own haunch of {units.FormatWithUnit(line.OverBearings, QuantityKind.Size)} over the bearings is too small." : $"The haunch of {girder.Name} in span {span + 1} shrinks to {least}; {wanted} are wanted.") with
+            {
+                Repair = new("Lower its seats to the computed haunch", [new("remove", path, "null")]),
+            });
+        }
+        var (thickest, at, greatest) = (all.MaxBy(h => h.Line.Greatest) is var t ? t.Girder : null!, t.Span, t.Line);
+        if (greatest.Greatest <= geometry.Bridge.Girders.GreatestHaunch) return;
+        var sag = greatest.At(0.5) - greatest.OverBearings;
+        var camber = Math.Round(greatest.CastingCamber + sag, 3);
+        bounds.Findings.Add(Finding.Warning("/girders/greatestHaunch", $"The haunch of {thickest.Name} in span {at + 1} grows to {units.FormatWithUnit(greatest.Greatest, QuantityKind.Size)}, more than {units.FormatWithUnit(geometry.Bridge.Girders.GreatestHaunch, QuantityKind.Size)}.", "Thick haunches weigh, and need links and formwork of their own.") with
+        {
+            Repair = sag > 0.01 && camber <= 0.5 ? new($"Camber all girders by {units.FormatWithUnit(camber, QuantityKind.Size)}", [new("replace", "/girders/camber", FormattableString.Invariant($"{camber:R}"))]) : null,
+        });
     }
 
     /// <summary>What is crossed must stay clear.</summary>

@@ -133,14 +133,14 @@ public sealed class ElevationView
         {
             var gap = geometry.Bridge.Girders.EndGap;
             var (a, b) = (geometry.Axes[span].Station + gap, geometry.Axes[span + 1].Station - gap);
-            // Girders are straight between their ends.
-            var unit = geometry.UnitOf(span);
-            double Top(double station) => -unit.Shape.At(station).SlabSoffit(0) + geometry.Haunch(span);
-            var (topA, topB) = (Top(a), Top(b));
-            Point On(double station, double below) => station == a ? At(a, topA + below) : At(b, topB + below);
-            canvas.Part = $"/parts/girders/1/spans/{span + 1}";
-            canvas.Area([On(a, 0), On(b, 0), On(b, shape.Depth), On(a, shape.Depth)], Fill.Precast, Pen.Edge);
-            foreach (var line in shape.Edges.Select(y => shape.Top - y)) canvas.Path([On(a, line), On(b, line)], Pen.Light);
+            // The girder next to the road line, as far below the slab there as it is in truth.
+            var girder = geometry.Girders.MinBy(g => Math.Abs(g.Spans[span].MiddleOffset))!;
+            var (unit, haunch) = (geometry.UnitOf(span), geometry.HaunchOf(girder, span));
+            IEnumerable<Point> On(double below) => Enumerable.Range(0, 13).Select(i => a + i * (b - a) / 12).Select(s =>
+                At(s, -unit.Shape.At(s).SlabSoffit(0) + unit.Pattern.Slab.Thickening + haunch.At((s - geometry.Axes[span].Station) / (geometry.Axes[span + 1].Station - geometry.Axes[span].Station)) + below));
+            canvas.Part = $"/parts/girders/{girder.Number}/spans/{span + 1}";
+            canvas.Area(On(0).Concat(On(shape.Depth).Reverse()), Fill.Precast, Pen.Edge);
+            foreach (var line in shape.Edges.Select(y => shape.Top - y)) canvas.Path(On(line), Pen.Light);
         }
         canvas.Part = null;
         var reach = 0.05 * (last - first);

@@ -74,7 +74,6 @@ public sealed class PlanView
     /// <summary>Axes on the road line, the edges and the girders; girder ends. Levels are those of the surface, or the girder's top.</summary>
     private void Snaps()
     {
-        var solids = new BridgeSolids(geometry);
         foreach (var axis in geometry.Axes)
         {
             foreach (var unit in geometry.Units.Where(u => axis.Number >= u.Start.Number && axis.Number <= u.End.Number))
@@ -91,7 +90,7 @@ public sealed class PlanView
                 foreach (var t in new[] { gap, 1 - gap })
                 {
                     var p = geometry.OnGirder(girder, span, t);
-                    canvas.Catch(At(p), new(p.X, p.Y, solids.TopAt(girder, span, false) + t * (solids.TopAt(girder, span, true) - solids.TopAt(girder, span, false))), $"{girder.Name}, end in span {span + 1}");
+                    canvas.Catch(At(p), new(p.X, p.Y, geometry.HaunchOf(girder, span).Top(t)), $"{girder.Name}, end in span {span + 1}");
                 }
             }
         }

@@ -29,7 +29,7 @@ public sealed class SectionView
         cuts = geometry.CutAt(station);
         var top = section.Strips.Max(s => Math.Max(s.SurfaceFrom, s.SurfaceTo));
         foreach (var parapet in ParapetLine.All(geometry).Where(p => above == 0 && p.Covers(station))) top = Math.Max(top, parapet.Outlines(station).Max(o => o.Max(p => p.Y)));
-        var bottom = geometry.Girders.Min(g => GirderTop(geometry.GirderOffsetAt(g, station) ?? g.Spans[geometry.SpanAt(station)].StartOffset)) - geometry.Section.Depth;
+        var bottom = geometry.Girders.Min(GirderTop) - geometry.Section.Depth;
         var (head, foot) = (3.2 * size.TextHeight + above, 5.4 * size.TextHeight);
         scale = Math.Max(DrawingScale.Fitting(section.Width, size.Width - 36), DrawingScale.Fitting(top - bottom, Math.Max(4, size.Height - head - foot)));
         perMetre = 1000.0 / scale;
@@ -66,9 +66,10 @@ public sealed class SectionView
             view.canvas.Area(cut.Section.SlabOutline(cut.From, cut.To).Select(p => view.At(p.X, p.Y)), Fill.None, Pen.Former);
         }
         var shape = old.Section;
-        foreach (var offset in old.Girders.Select(g => old.GirderOffsetAt(g, station)).OfType<double>())
+        foreach (var girder in old.Girders)
         {
-            foreach (var part in shape.Parts) view.canvas.Area(part.Outline.Points.Select(p => view.At(offset + p.X, before.GirderTop(offset) - shape.Top + p.Y)), Fill.None, Pen.Former);
+            if (old.GirderOffsetAt(girder, station) is not { } offset) continue;
+            foreach (var part in shape.Parts) view.canvas.Area(part.Outline.Points.Select(p => view.At(offset + p.X, before.GirderTop(girder) - shape.Top + p.Y)), Fill.None, Pen.Former);
         }
         return view.canvas.Finish($"Section at {units.Format(station, QuantityKind.Length)}", $"looking ahead, {DrawingScale.Text(view.scale)}; broken lines: before");
     }
@@ -97,7 +98,7 @@ public sealed class SectionView
         foreach (var girder in geometry.Girders)
         {
             if (geometry.GirderOffsetAt(girder, station) is not { } offset) continue;
-            foreach (var p in shape.Parts.SelectMany(p => p.Outline.Points).Append(new(0, shape.Bottom)).Append(new(0, shape.Top))) Catch(offset + p.X, GirderTop(offset) - shape.Top + p.Y, girder.Name);
+            foreach (var p in shape.Parts.SelectMany(p => p.Outline.Points).Append(new(0, shape.Bottom)).Append(new(0, shape.Top))) Catch(offset + p.X, GirderTop(girder) - shape.Top + p.Y, girder.Name);
         }
         foreach (var parapet in ParapetLine.All(geometry).Where(p => p.Covers(station)))
         {
@@ -128,11 +129,11 @@ public sealed class SectionView
         canvas.Text(At(section.RightEdge, 0) + new Point(3, 0), "right", TextKind.Soft);
     }
 
-    /// <summary>Level of a girder's top: the soffit of the unit that lies over it, less haunch and thickening.</summary>
-    private double GirderTop(double offset)
+    /// <summary>Level of a girder's top against the road line's; where it is not cut, that of its nearer end.</summary>
+    private double GirderTop(GirderLine girder)
     {
-        var unit = UnitOver(offset);
-        return unit.Shape.At(station).SlabSoffit(offset) - geometry.Bridge.Deck.Haunch - unit.Pattern.Slab.Thickening;
+        var cut = geometry.GirderCutAt(girder, station) ?? (Span: station < geometry.Axes[1].Station ? 0 : geometry.SpanCount - 1, Fraction: station < geometry.Axes[1].Station ? 0 : 1, Offset: 0);
+        return geometry.HaunchOf(girder, cut.Span).Top(cut.Fraction) - geometry.Road.Level(station);
     }
 
     private UnitPlace UnitOver(double offset) => geometry.UnitAt(station, offset);
@@ -195,7 +196,7 @@ public sealed class SectionView
 
     private void Girder(GirderLine girder, double offset, bool picked, string part)
     {
-        var (shape, top) = (geometry.Section, GirderTop(offset));
+        var (shape, top) = (geometry.Section, GirderTop(girder));
         var half = shape.TopWidth / 2;
         canvas.Part = part;
         var unit = UnitOver(offset);

@@ -91,6 +91,7 @@ public static class EntryReader
         IReadOnlyList<string> needs = parts switch
         {
             ["", "axes", "own", var axis, _] => [$"/axes/own/{axis}"],
+            ["", "girders", "own", var girder, _] => [$"/girders/own/{girder}"],
             ["", "deck", "units", var unit, _] => [$"/deck/units/{unit}"],
             ["", "deck", "units", var unit, var side, var strip, _] => [$"/deck/units/{unit}", $"/deck/units/{unit}/{side}", $"/deck/units/{unit}/{side}/{strip}"],
             _ => [],
@@ -114,6 +115,7 @@ public static class EntryReader
         if (path.StartsWith("/axes/spans/", StringComparison.Ordinal)) return $"Span {int.Parse(parts[^1]) + 1}";
         if (parts is ["", "road", "elements" or "points" or "profile" or "crossfalls" or "equations", var item, _])
             return $"{field.Name} of {parts[2] switch { "elements" => "element", "points" => "point", "profile" => "profile point", "crossfalls" => "crossfall", _ => "equation" }} {int.Parse(item) + 1}";
+        if (parts is ["", "girders", "own", var one, _]) return $"{field.Name} of girder {one.Replace("-", ", span ")}";
         if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";
         if (parts is ["", "sections", var section, "outlines", var line, "corners", var place, _]) return $"{field.Name} of corner {int.Parse(place) + 1}, outline {int.Parse(line) + 1}, section {int.Parse(section) + 1}";
         if (parts is ["", "sections", var shape, ..]) return $"{field.Name} of section {int.Parse(shape) + 1}";

@@ -114,9 +114,11 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                 rows.Reading("Wet slab it carries", geometry.WetSlabWidth(line, part.Span), QuantityKind.Length, "Half the spacing on each side, or the overhang."),
                 rows.Reading("I, composite", Core.Structures.GrillageBuilder.Composite(geometry, line, part.Span).SecondMoment, QuantityKind.SecondMoment, "Uncracked, in girder concrete, with the span's effective width (EN 1992-1-1 5.3.2.1)."),
             ]));
+            groups.AddRange(Levels(line, part.Span));
         }
         groups.Add(new("Layout", [rows.Entry("/girders/count"), rows.Entry("/girders/overhangLeft"), rows.Entry("/girders/overhangRight", girders.OverhangLeft), rows.Entry("/girders/endGap"),
             rows.Reading("Spacing", geometry.SpacingAt(station), QuantityKind.Length)]));
+        groups.Add(new("Haunch and camber", [rows.Entry("/deck/haunch"), rows.Entry("/girders/camber", geometry.HaunchOf(geometry.Girders[0], 0).CastingCamber), rows.Entry("/girders/laterDeflection"), rows.Entry("/girders/greatestHaunch")]) { Note = "The haunch along every girder follows; the layout “Levels” lists it." });
         groups.Add(Strands());
         var shape = geometry.Section.Shape;
         var path = $"/sections/{bridge.Sections.IndexOf(shape)}";
@@ -128,6 +130,21 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         groups.Add(new("Diaphragms", [rows.Entry("/girders/diaphragm/width"), rows.Entry("/girders/diaphragm/depth")]));
         groups.AddRange(Materials());
         return new(part.Line is { } l ? $"{l.Name}, span {part.Span + 1}" : "Girders", part.Line is null ? $"{girders.Count} in each span" : $"axes {part.Span + 1} to {part.Span + 2}", groups);
+    }
+
+    private IEnumerable<LedgerGroup> Levels(GirderLine girder, int span)
+    {
+        var (haunch, path) = (geometry.HaunchOf(girder, span), $"/girders/own/{HaunchLine.Key(girder.Number, span)}");
+        yield return new("Haunch of this girder",
+        [
+            rows.Entry($"{path}/haunch", haunch.OverBearings), rows.Entry($"{path}/camber", haunch.CastingCamber), rows.Reading("Deflection under wet slab", haunch.SlabDeflection, QuantityKind.Size, "5wL⁴/(384 EI) of the bare girder, half way."),
+            rows.Reading("Camber that stays", haunch.Camber, QuantityKind.Size, "Upward, when the road is finished."), rows.Reading("Least haunch", haunch.Least, QuantityKind.Size), rows.Reading("Greatest haunch", haunch.Greatest, QuantityKind.Size), rows.Reading("Concrete in the haunch", haunch.Volume, QuantityKind.Volume),
+        ]);
+        yield return new("Levels in tenths of the span", [.. Enumerable.Range(0, 11).SelectMany(i => new[]
+        {
+            LedgerRows.Reading("", QuantityText.Fixed(i / 10.0, 1)), LedgerRows.Reading("", rows.Units.Format(haunch.At(i / 10.0), QuantityKind.Size)),
+            LedgerRows.Reading("", rows.Units.Format(haunch.Top(i / 10.0), QuantityKind.Length)), LedgerRows.Reading("", rows.Units.Format(haunch.Bottom(i / 10.0), QuantityKind.Length)),
+        })]) { Columns = ["Part", $"Haunch, {rows.Units[QuantityKind.Size].Symbol}", $"Top, {rows.Units[QuantityKind.Length].Symbol}", "Soffit"] };
     }
 
     public Ledger Loads()

@@ -44,7 +44,7 @@ public class SlabShapeTests
         Assert.Equal(area * 20, solids.Sum(s => s.Solid.Volume), 1e-9);
         // The haunch grows by the thickening, and girders go down with it.
         Assert.Equal(0.08, geometry.Haunch(0), 1e-12);
-        Assert.Equal(0 - 0.1 - 0.2 - 0.08, new BridgeSolids(geometry).TopAt(geometry.Girders[1], 0, false), 1e-9);
+        Assert.Equal(0 - 0.1 - 0.2 - 0.08, geometry.HaunchOf(geometry.Girders[1], 0).Top(0), 1e-9);
     }
 
     /// <summary>On a curve with superelevation and a thickness from 0.2 to 0.3, the volume by integration is that of the solid within the chords of 1 m.</summary>
@@ -61,7 +61,10 @@ public class SlabShapeTests
         Assert.Equal(0.25, geometry.SlabThickness(geometry.Girders[1], 0, 1), 2e-3);
     }
 
-    /// <summary>Weight of the wet slab on an inner girder: its bay of an even slab; on the outer one also what its thick edge adds.</summary>
+    /// <summary>
+    /// Weight of the wet slab on an inner girder: its bay of an even slab; on the outer one also what its thick edge adds. That edge reaches 0.2 m over the flange and is 0.05 m
+    /// thicker at the flange's end, so the girder hangs 0.05 m lower.
+    /// </summary>
     [Fact]
     public void Wet_slab_follows_the_section_over_each_girder()
     {
@@ -71,7 +74,7 @@ public class SlabShapeTests
         var loads = new Core.Analysis.PermanentLoads(geometry, Core.Structures.GrillageBuilder.Build(geometry));
         var (bay, over) = (8.0 / 3, 0.05 * 0.65);
         Assert.Equal(25e3 * (bay * 0.2 + over), loads.WetSlab(geometry.Girders[1], 0), 1e-6);
-        Assert.Equal(25e3 * ((1 + bay / 2) * 0.2 + 0.8 * 0.2 / 2 + over), loads.WetSlab(geometry.Girders[0], 0), 1e-6);
+        Assert.Equal(25e3 * ((1 + bay / 2) * 0.2 + 0.8 * 0.2 / 2 + over + 0.8 * 0.05 - 0.2 * 0.05 / 2), loads.WetSlab(geometry.Girders[0], 0), 1e-6);
     }
 
     [Fact]
