@@ -1,12 +1,14 @@
+using System.Collections.Immutable;
 using System.Security.Cryptography;
 using System.Text;
 using Pravik.Core.Bridges;
+using Pravik.Core.Supports;
 
 namespace Pravik.Exchange;
 
 /// <summary>
-/// The hash of what an analysis reads: everything but names, titles, units, levels, the ground and what is crossed. Equal hashes have equal
-/// results.
+/// The hash of what an analysis reads: everything but names, titles, units, the ground, what is crossed, and of supports all but where their bearings lie. The profile
+/// counts: the haunch follows it, and weighs. Equal hashes have equal results.
 /// </summary>
 public static class InputHash
 {
@@ -19,9 +21,11 @@ public static class InputHash
         {
             Name = "",
             Basis = bridge.Basis with { Titles = new(), Units = "metric" },
-            Road = bridge.Road with { Name = "", Profile = [], Equations = [] },
+            Road = bridge.Road with { Name = "", Equations = [] },
             Ground = null,
             Crossings = [],
+            Bearings = [],
+            Supports = bridge.Supports.ToImmutableSortedDictionary(s => s.Key, s => new Support { Follows = s.Value.Follows, Sizes = s.Value.Sizes.RemoveRange(s.Value.Sizes.Keys.Where(k => k is not ("rows" or "bearingDistance"))), Links = s.Value.Links }),
         };
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{Computation}\n{BridgeJson.Write(read)}")))[..32];
     }

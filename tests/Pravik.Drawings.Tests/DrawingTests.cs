@@ -56,6 +56,9 @@ public class DrawingTests
         { "comparison of sections", SectionView.Compare(Geometry, Shorter, UnitSystem.Metric, Size, 40) },
         { "loads", LoadsView.Draw(Geometry, UnitSystem.Metric, ViewSize.Pixels(960, 580), 40) },
         { "girder", ShapeView.Girder(Geometry, UnitSystem.Metric, ViewSize.Pixels(960, 580)) },
+        { "abutment", SupportView.Draw(Geometry, Plain, 1, UnitSystem.Metric, Size) },
+        { "pier without ground", SupportView.Draw(Geometry, null, 2, UnitSystem.UsCustomary, Size, "/parts/supports/2") },
+        { "section", ShapeView.Draw(new(new() { Family = "steelBox" }), UnitSystem.Metric, Size) },
         { "band", BandView.Draw(Geometry, null, UnitSystem.Metric, ViewSize.Pixels(1280, 104), null, false) },
         { "sheet", GeneralArrangement.Draw(Geometry, null, UnitSystem.Metric, null, "2026-11-24") },
     };

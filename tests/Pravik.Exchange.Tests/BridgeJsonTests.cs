@@ -140,7 +140,8 @@ public class BridgeJsonTests
         Assert.Null(ResultsJson.Read("{"));
 
         Assert.Equal(InputHash.Of(bridge), InputHash.Of(bridge with { Name = "Other", Basis = bridge.Basis with { Units = "us" } }));
-        Assert.Equal(InputHash.Of(bridge), InputHash.Of(bridge with { Ground = new("Field", "0"), Crossings = [new()], Road = bridge.Road with { Name = "Lane", Profile = [new() { Level = 7 }] } }));
+        Assert.Equal(InputHash.Of(bridge), InputHash.Of(bridge with { Ground = new("Field", "0"), Crossings = [new()], Road = bridge.Road with { Name = "Lane" } }));
+        Assert.NotEqual(InputHash.Of(bridge), InputHash.Of(bridge with { Road = bridge.Road with { Profile = [new() { Level = 7 }] } }));
         Assert.NotEqual(InputHash.Of(bridge), InputHash.Of(bridge with { Loads = new() { SurfacingWeight = 23e3 } }));
     }
 }

@@ -53,7 +53,31 @@ public class EntryReaderTests
     [InlineData("/deck/patterns/0/left/0/kind", "runway", "not one of the choices")]
     [InlineData("/parapets/0/squareToDeck", "maybe", "not one of the choices")]
     [InlineData("/deck/nothing", "1", "cannot be entered")]
+    [InlineData("/supports/2/sizes/capWidth", "like axis 9", "by its number")]
+    [InlineData("/supports/2/sizes/capWidth", "like axis 3 wingspan", "not a size of a support")]
+    [InlineData("/supports/2/sizes/wingspan", "1", "cannot be entered")]
+    [InlineData("/supports/2/choices/pier", "tower", "not one of the choices")]
     public void What_cannot_be_entered_is_told(string path, string text, string reason) => Assert.Contains(reason, EntryReader.Read(Demo, path, text).Error);
+
+    /// <summary>Sizes of a support that has nothing of its own yet: typed, following another place, given back, and typed over what followed.</summary>
+    [Fact]
+    public void Sizes_of_supports_are_entered_and_may_follow_others()
+    {
+        var bridge = Enter(Demo, "/supports/2/sizes/columnWidth", "1100 mm");
+        bridge = Enter(bridge, "/supports/3/sizes/columnWidth", "like axis 2");
+        bridge = Enter(bridge, "/supports/3/sizes/capWidth", "like axis 2 columnWidth");
+        double Width(Bridge b, string size) => new BridgeGeometry(b) is var g ? g.SupportAt(g.Axes[2]).Size(size) : 0;
+        Assert.Equal((1.1, 1.1), (Width(bridge, "columnWidth"), Width(bridge, "capWidth")));
+        Assert.Equal(1.3, Width(Enter(bridge, "/supports/2/sizes/columnWidth", "1.3 m"), "capWidth"));
+        Assert.Equal(1.4, Width(Enter(bridge, "/supports/3/sizes/capWidth", ""), "capWidth"));
+        bridge = Enter(bridge, "/supports/3/sizes/capWidth", "1500");
+        Assert.Equal(1.5, Width(bridge, "capWidth"));
+        Assert.False(bridge.Supports["3"].Links.ContainsKey("capWidth"));
+        bridge = Enter(Enter(bridge, "/supports/2/choices/bearing-1", "Fixed"), "/bearings/1/name", "Pot, fixed");
+        Assert.Equal("Pot, fixed", bridge.Supports["2"].Choices["bearing-1"]);
+        Assert.Equal("3", Enter(bridge, "/supports/2/follows", "3").Supports["2"].Follows);
+        Assert.Contains("circle", BridgeEditing.Apply(bridge, EntryReader.Read(bridge, "/supports/2/sizes/columnWidth", "like axis 3").Patch).Findings[0].Message);
+    }
 
     [Fact]
     public void A_grade_sets_the_level_of_the_next_profile_point()

@@ -92,6 +92,8 @@ public class WorkspaceTests
     [InlineData("axes", 5)]
     [InlineData("deck", 4)]
     [InlineData("girders", 5)]
+    [InlineData("substructure", 5)]
+    [InlineData("sections", 2)]
     [InlineData("analysis", 2)]
     [InlineData("checks", 2)]
     public void Every_layout_of_every_step_shows_something(string step, int count)

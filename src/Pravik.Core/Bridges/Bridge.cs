@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Pravik.Core.Materials;
 using Pravik.Core.Roads;
 using Pravik.Core.Sections;
+using Pravik.Core.Supports;
 
 namespace Pravik.Core.Bridges;
 
@@ -33,6 +34,12 @@ public sealed record Bridge
 
     /// <summary>Sections of members, at least one.</summary>
     public ImmutableArray<SectionShape> Sections { get; init; } = [new() { Name = "Precast I" }];
+
+    /// <summary>Types of bearings, at least one.</summary>
+    public ImmutableArray<BearingType> Bearings { get; init; } = [.. BearingType.Usual];
+
+    /// <summary>What supports have of their own, by number of the axis. Those of axes that do not exist are kept.</summary>
+    public ImmutableSortedDictionary<string, Support> Supports { get; init; } = ImmutableSortedDictionary<string, Support>.Empty;
     public MaterialSet Materials { get; init; } = new();
     public Loads Loads { get; init; } = new();
 

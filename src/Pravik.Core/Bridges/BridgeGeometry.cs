@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Pravik.Core.Geometry;
 using Pravik.Core.Roads;
 using Pravik.Core.Sections;
+using Pravik.Core.Supports;
 
 namespace Pravik.Core.Bridges;
 
@@ -262,6 +263,9 @@ public sealed class BridgeGeometry
         var place = shape.IsConstant ? new RoadPlace(0, girder.Spans[span].StartOffset + t * (girder.Spans[span].EndOffset - girder.Spans[span].StartOffset), 0) : Road.Locate(OnGirder(girder, span, t));
         return shape.At(place.Station).Thickness(place.Offset);
     }
+
+    /// <summary>The values of the support at an axis.</summary>
+    public SupportValues SupportAt(AxisPlace axis) => new(Bridge.Supports, axis.Number, axis.Kind == AxisKind.Abutment, axis.Kind == AxisKind.Joint);
 
     /// <summary>The haunch along a girder in a span (from 0), and with it the girder's levels.</summary>
     public HaunchLine HaunchOf(GirderLine girder, int span) => haunches.GetOrAdd((girder.Number, span), _ => new(this, girder, span));

@@ -31,6 +31,7 @@ public static class BridgeValidation
         SectionValidation.Check(bridge.Sections, bounds);
         if (bridge.Girders.Section is { } named) bounds.Among("/girders/section", "Section", named, [.. bridge.Sections.Select(x => x.Name)]);
         GirderSizes(bridge.Girders, bounds);
+        SupportValidation.Check(bridge, bounds);
         Steel(bridge.Girders, bounds);
         Materials(bridge.Materials, bounds);
         Loads(bridge.Loads, bounds);
@@ -67,6 +68,7 @@ public static class BridgeValidation
             else if (bridge.Crossings.Length > 50) bounds.Error("/crossings", "There are at most 50 crossings.");
             DeckValidation.CheckLists(bridge.Deck!, bounds);
             SectionValidation.CheckLists(bridge.Sections, bounds);
+            SupportValidation.CheckLists(bridge, bounds);
             for (var i = 0; !bridge.Girders.Strands.Rows.IsDefault && i < bridge.Girders.Strands.Rows.Length; i++)
             {
                 if (bridge.Girders.Strands.Rows[i] is null) bounds.Error($"/girders/strands/rows/{i}", "This row is missing.");

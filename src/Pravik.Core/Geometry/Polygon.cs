@@ -13,6 +13,9 @@ public sealed class Polygon
 
     public ImmutableArray<Point> Points { get; }
 
+    /// <summary>Whether its points run clockwise, with y upward.</summary>
+    public bool IsClockwise => Points.Select((p, i) => p.Cross(Points[(i + 1) % Points.Length])).Sum() < 0;
+
     public double Top => Points.Max(p => p.Y);
     public double Bottom => Points.Min(p => p.Y);
 

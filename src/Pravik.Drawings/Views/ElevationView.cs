@@ -1,6 +1,8 @@
+using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Roads;
+using Pravik.Core.Substructure;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;
@@ -18,6 +20,8 @@ public sealed class ElevationView
     private readonly double x0;
     private readonly double y0;
     private readonly double depth;
+    private readonly ImmutableArray<PartSolid> substructure;
+    private readonly double low;
     private readonly double first;
     private readonly double last;
 
@@ -29,11 +33,17 @@ public sealed class ElevationView
         depth = Stations(first, last).Concat(geometry.Axes.Select(a => a.Station)).Max(s => GirderTop(geometry, s)) + geometry.Section.Depth;
         var levels = Stations(first, last).Select(geometry.Road.Level).ToList();
         var lows = Stations(first, last).Select(s => ground?.Level(geometry.Road.At(s))).OfType<double>().Append(levels.Min() - depth).Concat(geometry.Bridge.Crossings.Select(c => c.Level)).ToList();
-        var (high, low) = (Math.Max(levels.Max(), lows.Max()), lows.Min());
+        var supports = SupportPlace.All(geometry, ground);
+        substructure = [.. supports.SelectMany(s => new SupportSolids(s).Parts())];
+        // Of long piles only their heads are shown.
+        low = Math.Min(lows.Min(), supports.Min(s => s.FoundingLevel - (s.Values.HasPiles ? 2 : 0)));
+        var high = Math.Max(levels.Max(), lows.Max());
         var (head, foot) = (5.2 * size.TextHeight, 6.5 * size.TextHeight);
-        scale = Math.Max(DrawingScale.Fitting(last - first, size.Width - 26), DrawingScale.Fitting(high - low, Math.Max(4, size.Height - head - foot)));
+        var along = substructure.SelectMany(p => p.Solid.Points.Select(q => StationOf(p, q))).ToList();
+        var (left, right) = (Math.Min(first, along.Min()), Math.Max(last, along.Max()));
+        scale = Math.Max(DrawingScale.Fitting(right - left, size.Width - 26), DrawingScale.Fitting(high - low, Math.Max(4, size.Height - head - foot)));
         k = 1000.0 / scale;
-        x0 = size.Width / 2 - k * (first + last) / 2;
+        x0 = size.Width / 2 - k * (left + right) / 2;
         y0 = head + (size.Height - head - foot) / 2 + k * (high + low) / 2;
     }
 
@@ -43,6 +53,7 @@ public sealed class ElevationView
         var view = new ElevationView(geometry, ground, units, size);
         view.UnderTheBridge();
         view.Crossed();
+        view.Substructure(picked);
         view.Structure(picked);
         view.Supports(picked);
         view.Dimensions();
@@ -55,6 +66,7 @@ public sealed class ElevationView
     public static Drawing Compare(BridgeGeometry geometry, BridgeGeometry old, UnitSystem units, ViewSize size)
     {
         var view = new ElevationView(geometry, null, units, size);
+        view.Substructure(null);
         view.Structure(null);
         view.Supports(null);
         view.Dimensions();
@@ -147,6 +159,19 @@ public sealed class ElevationView
         canvas.Path(Stations(first - reach, last + reach).Select(s => At(s, 0)), Pen.Axis);
     }
 
+    /// <summary>Supports, seen from the right; what lies off the axis by its distance along the road.</summary>
+    private void Substructure(string? picked)
+    {
+        foreach (var support in substructure.GroupBy(p => p.Path)) SupportShapes.Draw(canvas, support, p => new(X(StationOf(support.First(), p)), Y(Math.Max(p.Z, low))), picked);
+    }
+
+    /// <summary>Station of a point of a support by its distance from the axis along the road there.</summary>
+    private double StationOf(PartSolid part, Point3 point)
+    {
+        var station = geometry.Axes[int.Parse(part.Path.Split('/')[3], System.Globalization.CultureInfo.InvariantCulture) - 1].Station;
+        return station + (new Point(point.X, point.Y) - geometry.Road.At(station)).Dot(Point.Towards(geometry.Road.Azimuth(station)));
+    }
+
     private void Supports(string? picked)
     {
         for (var i = 0; i < geometry.Axes.Length; i++)
@@ -156,9 +181,8 @@ public sealed class ElevationView
             canvas.Part = $"/parts/axes/{axis.Number}";
             canvas.Line(new(top.X, top.Y - 3), new(foot.X, foot.Y + 3.4), picked == canvas.Part ? Pen.Active : Pen.Axis);
             canvas.AxisBubble(new(top.X, top.Y - 3 - 0.9 * canvas.TextHeight), axis.Name);
-            canvas.Area([foot, foot + new Point(-1.3, 2.2), foot + new Point(1.3, 2.2)], Fill.Sheet, Pen.Edge);
             canvas.Part = null;
-            canvas.Text(new(foot.X + 2.4, foot.Y + 2.1 * canvas.TextHeight), $"+{units.Format(geometry.Road.Level(axis.Station), QuantityKind.Length)}", TextKind.SoftNumber, i == geometry.Axes.Length - 1 ? Anchor.End : Anchor.Start, true);
+            canvas.Text(new(top.X + (i == geometry.Axes.Length - 1 ? -1.5 : 1.5), top.Y - 1.1), $"+{units.Format(geometry.Road.Level(axis.Station), QuantityKind.Length)}", TextKind.SoftNumber, i == geometry.Axes.Length - 1 ? Anchor.End : Anchor.Start, true);
         }
     }
 

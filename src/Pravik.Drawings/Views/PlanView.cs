@@ -1,6 +1,8 @@
+using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Roads;
+using Pravik.Core.Substructure;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 
@@ -12,6 +14,8 @@ public sealed class PlanView
     private readonly BridgeGeometry geometry;
     private readonly UnitSystem units;
     private readonly Canvas canvas;
+    private readonly ImmutableArray<SupportPlace> supports;
+    private readonly ImmutableArray<PartSolid> substructure;
     private readonly int scale;
     private readonly Point centre;
     private readonly double cos;
@@ -24,10 +28,12 @@ public sealed class PlanView
         this.geometry = geometry;
         this.units = units;
         canvas = new(size.Width, size.Height, size.TextHeight);
+        supports = SupportPlace.All(geometry, null);
+        substructure = [.. supports.SelectMany(s => new SupportSolids(s).Parts()).Where(p => p.Kind is not ("bearings" or "plinths" or "piles"))];
         var chord = geometry.Road.At(geometry.LastStation) - geometry.Road.At(geometry.FirstStation);
         (cos, sin) = (chord.X / chord.Length, chord.Y / chord.Length);
         perMetre = 1;
-        var corners = geometry.Units.SelectMany(Outline).Select(Turned).ToList();
+        var corners = geometry.Units.SelectMany(Outline).Concat(substructure.SelectMany(p => p.Solid.Points).Select(p => new Point(p.X, p.Y))).Select(Turned).ToList();
         var (left, right) = (corners.Min(p => p.X), corners.Max(p => p.X));
         var (low, high) = (corners.Min(p => p.Y), corners.Max(p => p.Y));
         var (top, bottom) = (6 * size.TextHeight, 5 * size.TextHeight);
@@ -46,7 +52,9 @@ public sealed class PlanView
         view.Deck(picked);
         if (traffic is not null) view.Traffic(traffic);
         else view.Crossed();
+        if (traffic is null) view.Supports(picked);
         view.Girders(picked);
+        if (traffic is null) view.Bearings();
         view.Axes(picked);
         view.Dimensions();
         if (cursor is { } station) view.Cursor(station);
@@ -198,6 +206,27 @@ public sealed class PlanView
             canvas.Part = null;
             var start = At(geometry.OnGirder(girder, 0, 0));
             canvas.Text(new(start.X - perMetre * EndOverhang - 1.6, start.Y + 0.35 * canvas.TextHeight), girder.Name, TextKind.Soft, Anchor.End, true);
+        }
+        canvas.Part = null;
+    }
+
+    /// <summary>Supports below the deck: crossheads, walls and foundations.</summary>
+    private void Supports(string? picked)
+    {
+        SupportShapes.Draw(canvas, substructure, p => At(new Point(p.X, p.Y)), picked, kind => kind is "wing walls" or "approach slabs" ? Pen.Light : Pen.Hidden);
+    }
+
+    private void Bearings()
+    {
+        foreach (var support in supports)
+        {
+            canvas.Part = $"/parts/supports/{support.Axis.Number}";
+            foreach (var bearing in support.Bearings)
+            {
+                var line = bearing.Girder.Spans[bearing.Span];
+                var (a, b) = (At(line.Start), At(line.End));
+                SupportShapes.Bearing(canvas, bearing.Type, At(bearing.At), 1 / Point.Distance(a, b) * (b - a), perMetre);
+            }
         }
         canvas.Part = null;
     }

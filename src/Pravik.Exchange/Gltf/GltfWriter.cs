@@ -4,6 +4,7 @@ using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Roads;
+using Pravik.Core.Substructure;
 
 namespace Pravik.Exchange.Gltf;
 
@@ -17,7 +18,8 @@ public sealed class GltfWriter
     private const double GroundReach = 60;
     private static readonly (string Kind, double[] Colour)[] Looks =
     [
-        ("slab", [0.80, 0.79, 0.75]), ("surfacing", [0.33, 0.35, 0.36]), ("footways", [0.70, 0.66, 0.58]), ("edge beams", [0.86, 0.84, 0.79]), ("girders", [0.90, 0.89, 0.86]), ("parapets", [0.93, 0.92, 0.89]), ("ground", [0.85, 0.82, 0.72]),
+        ("slab", [0.80, 0.79, 0.75]), ("surfacing", [0.33, 0.35, 0.36]), ("footways", [0.70, 0.66, 0.58]), ("edge beams", [0.86, 0.84, 0.79]), ("girders", [0.90, 0.89, 0.86]), ("haunches", [0.82, 0.81, 0.77]), ("bearings", [0.24, 0.27, 0.30]), ("plinths", [0.84, 0.83, 0.79]), ("abutments", [0.78, 0.77, 0.73]), ("wing walls", [0.76, 0.75, 0.71]),
+        ("approach slabs", [0.72, 0.71, 0.68]), ("piers", [0.82, 0.81, 0.78]), ("foundations", [0.70, 0.69, 0.66]), ("piles", [0.66, 0.65, 0.62]), ("parapets", [0.93, 0.92, 0.89]), ("ground", [0.85, 0.82, 0.72]),
     ];
 
     private readonly Point3 origin;
@@ -34,7 +36,7 @@ public sealed class GltfWriter
         var middle = (geometry.FirstStation + geometry.LastStation) / 2;
         var at = geometry.Road.At(middle);
         var writer = new GltfWriter(new(Math.Round(at.X), Math.Round(at.Y), Math.Round(geometry.Road.Level(middle))));
-        foreach (var part in new BridgeSolids(geometry).All()) writer.Add(part.Path, part.Kind, part.Name, part.Solid.Points, part.Solid.Triangles);
+        foreach (var part in new BridgeSolids(geometry).All().Concat(SupportSolids.All(geometry, ground))) writer.Add(part.Path, part.Kind, part.Name, part.Solid.Points, part.Solid.Triangles);
         if (ground is not null) writer.AddGround(geometry, ground);
         return writer.Finish(geometry);
     }

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
+using Pravik.Core.Supports;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 
@@ -22,6 +23,7 @@ public static class EntryReader
         if (Fields.At(path, bridge) is not { } field) return Refused("This value cannot be entered.");
         var units = UnitSystem.Named(bridge.Basis.Units);
         text = text?.Trim() ?? "";
+        if (IsSupportSize(path) && ReadLink(bridge, field, path, text) is { } link) return link;
         if (field.IsOwn && text.Length == 0) return Clear(field, path);
         if (DerivedEntries.Matches(path)) return DerivedEntries.Read(bridge, field, path, text);
         var reading = Plain(bridge, field, path, text, units);
@@ -91,6 +93,8 @@ public static class EntryReader
         IReadOnlyList<string> needs = parts switch
         {
             ["", "axes", "own", var axis, _] => [$"/axes/own/{axis}"],
+            ["", "supports", var support, "sizes" or "choices", _] => [$"/supports/{support}", $"/supports/{support}/{parts[3]}"],
+            ["", "supports", var support, _] => [$"/supports/{support}"],
             ["", "girders", "own", var girder, _] => [$"/girders/own/{girder}"],
             ["", "deck", "units", var unit, _] => [$"/deck/units/{unit}"],
             ["", "deck", "units", var unit, var side, var strip, _] => [$"/deck/units/{unit}", $"/deck/units/{unit}/{side}", $"/deck/units/{unit}/{side}/{strip}"],
@@ -103,6 +107,8 @@ public static class EntryReader
             return new([new("replace", path, value), .. bridge.Parapets.Select((q, i) => (q, i)).Where(x => x.q.Profile == bridge.Profiles[o].Name).Select(x => new PatchOperation("replace", $"/parapets/{x.i}/profile", value.DeepClone()))], label, null);
         if (parts is ["", "sections", var section, "name"] && int.TryParse(section, out var q) && q < bridge.Sections.Length && bridge.Girders.Section == bridge.Sections[q].Name)
             return new([new("replace", path, value), new("replace", "/girders/section", value.DeepClone())], label, null);
+        if (parts is ["", "bearings", var type, "name"] && int.TryParse(type, out var b) && b < bridge.Bearings.Length)
+            return new([new("replace", path, value), .. bridge.Supports.SelectMany(s => s.Value.Choices.Where(c => c.Value == bridge.Bearings[b].Name && c.Key.StartsWith("bearing", StringComparison.Ordinal)).Select(c => new PatchOperation("replace", $"/supports/{s.Key}/choices/{c.Key}", value.DeepClone())))], label, null);
         if (needs.Count > 0) return new([new("add", path, value)], label, null) { Needs = needs };
         return new([new(path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) || IsSize(path) ? "add" : "replace", path, value)], label, null);
     }
@@ -115,6 +121,8 @@ public static class EntryReader
         if (path.StartsWith("/axes/spans/", StringComparison.Ordinal)) return $"Span {int.Parse(parts[^1]) + 1}";
         if (parts is ["", "road", "elements" or "points" or "profile" or "crossfalls" or "equations", var item, _])
             return $"{field.Name} of {parts[2] switch { "elements" => "element", "points" => "point", "profile" => "profile point", "crossfalls" => "crossfall", _ => "equation" }} {int.Parse(item) + 1}";
+        if (parts is ["", "supports", var support, ..]) return $"{field.Name} at axis {support}";
+        if (parts is ["", "bearings", var bearing, _]) return $"{field.Name} of bearing type {int.Parse(bearing) + 1}";
         if (parts is ["", "girders", "own", var one, _]) return $"{field.Name} of girder {one.Replace("-", ", span ")}";
         if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";
         if (parts is ["", "sections", var section, "outlines", var line, "corners", var place, _]) return $"{field.Name} of corner {int.Parse(place) + 1}, outline {int.Parse(line) + 1}, section {int.Parse(section) + 1}";
@@ -131,7 +139,35 @@ public static class EntryReader
         return field.Name;
     }
 
-    private static bool IsSize(string path) => path.Split('/') is ["", "sections", _, "sizes", _];
+    private static bool IsSize(string path) => path.Split('/') is ["", "sections", _, "sizes", _] or ["", "supports", _, "sizes" or "choices", _];
+
+    private static bool IsSupportSize(string path) => path.Split('/') is ["", "supports", _, "sizes", _];
+
+    /// <summary>
+    /// What changes a link of a support's size: “like axis 2” makes one to the same size there, “like axis 2 capWidth” to another; clearing or a value of its own takes
+    /// it away. Null where no link is in play.
+    /// </summary>
+    private static EntryReading? ReadLink(Bridge bridge, Field field, string path, string text)
+    {
+        var parts = path.Split('/');
+        var (support, name) = (bridge.Supports.GetValueOrDefault(parts[2]), parts[4]);
+        var link = $"/supports/{parts[2]}/links/{name}";
+        if (!text.StartsWith("like ", StringComparison.OrdinalIgnoreCase))
+        {
+            if (support?.Links.ContainsKey(name) != true) return null;
+            if (text.Length == 0) return new([new("remove", link)], $"{Named(field, path)} given back", null);
+            var reading = Read(bridge with { Supports = bridge.Supports.SetItem(parts[2], support with { Links = support.Links.Remove(name) }) }, path, text);
+            return reading.Error is null ? reading with { Patch = [new("remove", link), .. reading.Patch] } : reading;
+        }
+        var words = text[5..].Split(' ', StringSplitOptions.RemoveEmptyEntries).SkipWhile(w => w.Equals("axis", StringComparison.OrdinalIgnoreCase)).ToList();
+        if (words.Count is 0 or > 2 || !int.TryParse(words[0], out var axis) || axis < 1 || axis > bridge.Axes.Spans.Length + 1) return Refused("Name an axis by its number, as in “like axis 2”.");
+        var target = words.Count == 2 ? words[1] : name;
+        if (SupportValues.AllSizes.All(s => s.Name != target)) return Refused($"“{target}” is not a size of a support. There are {string.Join(", ", SupportValues.AllSizes.Select(s => s.Name))}.");
+        List<PatchOperation> patch = [];
+        if (support is null) patch.Add(new("add", $"/supports/{parts[2]}", new JsonObject { ["sizes"] = new JsonObject(), ["links"] = new JsonObject() }));
+        if (support?.Sizes.ContainsKey(name) == true) patch.Add(new("remove", path));
+        return new([.. patch, new("add", link, JsonValue.Create($"{axis}/{target}"))], $"{Named(field, path)} follows axis {axis}", null);
+    }
 
     private static EntryReading Refused(string reason) => new([], "", reason);
 }

@@ -1,6 +1,7 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Materials;
 using Pravik.Core.Sections;
+using Pravik.Core.Supports;
 using Pravik.Core.Units;
 
 namespace Pravik.Web.Ledgers;
@@ -81,6 +82,12 @@ public static class Fields
         Own("/girders/camber", "Camber at casting", QuantityKind.Size, "Upward, half way, when the slab is cast. Empty: just what deflects later."), Q("/girders/laterDeflection", "Later deflection", QuantityKind.Size, "Half way, under what is put on after the slab."),
         Q("/girders/greatestHaunch", "Greatest haunch", QuantityKind.Size, "A haunch greater than this is told."), Own("/girders/own/*/haunch", "Haunch over bearings", QuantityKind.Size, "In place of the computed one."), Own("/girders/own/*/camber", "Camber at casting", QuantityKind.Size, "Of this girder alone."),
         new("/girders/section", "Section", EntryKind.Choice) { IsOwn = true, Help = "Of the sections of this bridge. Empty: the first." },
+        Own("/supports/*/sizes/*", "Size", QuantityKind.Size, ""), new("/supports/*/choices/*", "Choice", EntryKind.Choice) { IsOwn = true },
+        new("/supports/*/follows", "Follows", EntryKind.Choice) { IsOwn = true, Help = "Another support, whose values this one takes where it has none of its own. Empty: none." },
+        Text("/bearings/*/name", "Name"), new("/bearings/*/freedom", "Freedom", EntryKind.Choice) { Choices = [new("fixed", "Fixed"), new("guidedAlong", "Moves along"), new("guidedAcross", "Moves across"), new("free", "Free"), new("elastomeric", "Elastomeric"), new("springs", "Own springs")] },
+        Q("/bearings/*/length", "Length", QuantityKind.Size, "Along the girder."), Q("/bearings/*/width", "Width", QuantityKind.Size, "Across the girder."), Q("/bearings/*/height", "Height", QuantityKind.Size, "Over all."),
+        Q("/bearings/*/layers", "Layers of rubber", QuantityKind.Count), Q("/bearings/*/layerThickness", "Thickness of a layer", QuantityKind.Size), Q("/bearings/*/shearModulus", "Shear modulus", QuantityKind.Stress, "0.9 MPa is usual (EN 1337-3, 4.3.1.1)."),
+        Q("/bearings/*/along", "Stiffness along", QuantityKind.LineLoad), Q("/bearings/*/across", "Stiffness across", QuantityKind.LineLoad), Q("/bearings/*/upright", "Stiffness upright", QuantityKind.LineLoad),
         Text("/sections/*/name", "Name"), new("/sections/*/family", "Family", EntryKind.Choice) { Choices = [.. SectionFamily.All.Select(f => new Choice(f.Name, f.Words))], Help = "Sizes of other families are kept." },
         Flag("/sections/*/superseded", "State", "current", "superseded"), Own("/sections/*/sizes/*", "Size", QuantityKind.Size, "Empty: the usual size of the family."),
         Flag("/sections/*/outlines/*/isVoid", "It is", "filled", "a void"), Q("/sections/*/outlines/*/weight", "Ratio of moduli", QuantityKind.Number, "Modulus of this part over that of the section's material."),
@@ -124,10 +131,19 @@ public static class Fields
         "/deck/units/*/pattern" => field with { Choices = [.. bridge.Deck.Patterns.Select(p => new Choice(p.Name, p.Superseded ? $"{p.Name} (superseded)" : p.Name))] },
         "/girders/section" => field with { Choices = [.. bridge.Sections.Select(s => new Choice(s.Name, s.Superseded ? $"{s.Name} (superseded)" : s.Name))] },
         "/sections/*/sizes/*" => Size(field, path, bridge),
+        "/supports/*/sizes/*" => SupportValues.AllSizes.FirstOrDefault(s => s.Name == path.Split('/')[4]) is { } size ? field with { Name = size.Words, Quantity = size.Kind, Help = size.Help } : null,
+        "/supports/*/choices/*" => SupportChoice(field, path.Split('/')[4], bridge),
+        "/supports/*/follows" => field with { Choices = [new("", "none"), .. Enumerable.Range(1, bridge.Axes.Spans.Length + 1).Select(n => new Choice($"{n}", $"axis {bridge.Axes.Own.GetValueOrDefault($"{n}")?.Name ?? $"{n}"}"))] },
         "/parapets/*/profile" => field with { Choices = [.. ParapetProfile.Library.Select(p => p.Name).Concat(bridge.Profiles.Select(p => p.Name)).Select(n => new Choice(n, n))] },
         "/parapets/*/line" or "/deck/patterns/*/left/*/widthLine" or "/deck/patterns/*/right/*/widthLine" => field with { Choices = [new("", "none"), .. bridge.Road.Features.Select(f => new Choice(f.Name, f.Name))] },
         _ => field,
     };
+
+    private static Field? SupportChoice(Field field, string name, Bridge bridge)
+    {
+        if (name.StartsWith("bearing", StringComparison.Ordinal)) return field with { Name = "Bearing", Choices = [.. bridge.Bearings.Select(b => new Choice(b.Name, b.Name))] };
+        return SupportValues.AllChoices.FirstOrDefault(c => c.Name == name) is { } choice ? field with { Name = choice.Words, Help = choice.Help, Choices = [.. choice.Values.Select(v => new Choice(v.Value, v.Words))] } : null;
+    }
 
     /// <summary>A size of a section has the words and the kind that its family gives it.</summary>
     private static Field? Size(Field field, string path, Bridge bridge)

@@ -7,7 +7,7 @@ namespace Pravik.Web.Pages;
 /// <summary>The workspace of a bridge; its parts are filled by the screen's own modules.</summary>
 public sealed class BridgeModel(ProjectStore store) : PageModel
 {
-    public static IReadOnlyList<string> Steps { get; } = ["basis", "road", "axes", "deck", "girders", "sections", "loads", "analysis", "checks", "sheets"];
+    public static IReadOnlyList<string> Steps { get; } = ["basis", "road", "axes", "deck", "girders", "sections", "substructure", "loads", "analysis", "checks", "sheets"];
 
     public string ProjectId { get; private set; } = "";
     public string Name { get; private set; } = "";

@@ -4,6 +4,7 @@ using Pravik.Core.Design;
 using Pravik.Core.Findings;
 using Pravik.Core.Roads;
 using Pravik.Core.Sections;
+using Pravik.Core.Substructure;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Data;
@@ -41,6 +42,7 @@ public sealed class WorkspaceBuilder
     private readonly double station;
     private readonly int girder;
     private readonly string? pick;
+    private readonly List<Finding> supportFindings;
 
     private WorkspaceBuilder(Snapshot snapshot, Around around, RunState? run, LatestResults? latest, WorkspaceRequest request)
     {
@@ -53,6 +55,7 @@ public sealed class WorkspaceBuilder
         current = this.latest?.Hash == InputHash.Of(snapshot.Bridge);
         results = this.latest is { } l ? new(geometry, l.Results, units) : null;
         pick = request.Pick;
+        supportFindings = [.. SupportChecks.Check(geometry, ground)];
         if (request.Step == "checks" && this.latest is { } known && results!.Find(pick) is null)
             pick = ResultViews.Path(known.Results.Governing, known.Results.Governing.Worst.Bending);
         var picked = results?.Find(pick);
@@ -83,6 +86,7 @@ public sealed class WorkspaceBuilder
         "axes" => [new("planElevation", "Plan and elevation", false), new("plan", "Plan", false), new("elevation", "Elevation", false), new("surroundings", "Surroundings", false), new("model", "3D", false)],
         "deck" => [new("sectionPlan", "Section and plan", false), new("section", "Section", false), new("plan", "Plan", false), new("model", "3D", false)],
         "girders" => [new("planSection", "Plan and section", false), new("girder", "Girder", false), new("levels", "Levels", false), new("section", "Section", false), new("model", "3D", false)],
+        "substructure" => [new("supportElevation", "Support and elevation", false), new("support", "Support", false), new("planElevation", "Plan and elevation", false), new("seats", "Seats", false), new("model", "3D", false)],
         "sections" => [new("shape", "Shape and table", false), new("shapeOnly", "Shape", false)],
         "loads" => [new("loads", "Loads on the section", false)],
         "analysis" => [new("effects", "Diagram and table", false), new("effectsOnly", "Diagram", false)],
@@ -95,7 +99,8 @@ public sealed class WorkspaceBuilder
         var whole = ViewSize.Pixels(request.Width, Math.Max(120, request.Height - CaptionHeight));
         var half = ViewSize.Pixels(request.Width, Math.Max(120, request.Height / 2 - CaptionHeight));
         ViewPart Plan(ViewSize size, TrafficEffect? traffic = null) => Part("plan", PlanView.Draw(geometry, units, size, station, pick, traffic));
-        ViewPart Section(ViewSize size) => Preview(size) ?? Part("section", SectionView.Draw(geometry, units, size, station, pick));
+        ViewPart Support(ViewSize size) => Part("support", SupportView.Draw(geometry, ground, SupportAxis.Number, units, size, pick));
+        ViewPart Section(ViewSize size) => request.Step == "girders" && Math.Abs(SupportAxis.Station - station) < 0.3 ? Support(size) : Preview(size) ?? Part("section", SectionView.Draw(geometry, units, size, station, pick));
         ViewPart RoadPlan(ViewSize size) => Part("road", RoadPlanView.Draw(geometry, units, size, station));
         ViewPart RoadDiagrams(ViewSize size) => Part("profile", RoadDiagramView.Draw(geometry, ground, units, size, station));
         ViewPart Elevation(ViewSize size) => Part("elevation", ElevationView.Draw(geometry, ground, units, size, station, pick));
@@ -112,6 +117,9 @@ public sealed class WorkspaceBuilder
             "sectionPlan" => ([Section(half), Plan(half)], null),
             "section" => ([Section(whole)], null),
             "planSection" => ([Plan(half), Section(half)], null),
+            "supportElevation" => ([Support(half), Elevation(half)], null),
+            "support" => ([Support(whole)], null),
+            "seats" => ([Support(half)], SupportTables.Seats(SupportPlace.All(geometry, ground), units, pick)),
             "levels" => ([Elevation(half)], GirderTables.Haunches(geometry, units, pick)),
             "girder" => ([Part("girder", ShapeView.Girder(geometry, units, whole))], null),
             "shape" => ([Part("shape", ShapeView.Draw(Shape, units, half))], ShapeTables.Compare(snapshot.Bridge.Sections, units, ShapeNumber)),
@@ -138,6 +146,10 @@ public sealed class WorkspaceBuilder
     /// <summary>The section that is picked (<c>/sections/N</c>), or the girders'.</summary>
     private int ShapeNumber => pick?.Split('/') is ["", "sections", var item, ..] && int.TryParse(item, out var i) && i >= 0 && i < snapshot.Bridge.Sections.Length
         ? i : Math.Max(0, snapshot.Bridge.Sections.Select(s => s.Name).ToList().IndexOf(geometry.Section.Shape.Name));
+
+    /// <summary>The axis whose support is picked, or the one nearest to the cursor.</summary>
+    private AxisPlace SupportAxis => pick?.Split('/') is ["", "parts", "supports" or "axes", var item, ..] && geometry.Axes.FirstOrDefault(a => $"{a.Number}" == item) is { } picked ? picked
+        : pick?.Split('/') is ["", "supports", var key, ..] && geometry.Axes.FirstOrDefault(a => $"{a.Number}" == key) is { } named ? named : geometry.Axes.MinBy(a => Math.Abs(a.Station - station))!;
 
     private MadeSection Shape => new(snapshot.Bridge.Sections[ShapeNumber]);
 
@@ -171,6 +183,7 @@ public sealed class WorkspaceBuilder
             "axes" => steps.Axes(),
             "deck" => steps.Deck(pick),
             "girders" => steps.Girders(pick),
+            "substructure" => new SubstructureLedger(snapshot.Bridge, geometry, ground, new(snapshot.Bridge)).Make(SupportAxis),
             "sections" => new SectionLedger(snapshot.Bridge, new(snapshot.Bridge), around.Library).Make(ShapeNumber),
             "loads" => steps.Loads(),
             "analysis" => results?.AnalysisLedger(run) ?? new("Analysis", run?.Doing ?? "", []),
@@ -201,6 +214,7 @@ public sealed class WorkspaceBuilder
                 { Station = point.Point.Station });
         }
         all.AddRange(GroundFindings());
+        all.AddRange(supportFindings);
         if (run is { Status: RunStatus.Failed }) all.Add(Finding.Error("", run.Doing));
         return all;
     }
@@ -217,13 +231,13 @@ public sealed class WorkspaceBuilder
 
     private List<StepState> Steps()
     {
-        StepState Described(string id, string name, params string[] paths) => snapshot.Findings.Any(f => paths.Any(p => f.Path.StartsWith(p, StringComparison.Ordinal)))
+        StepState Described(string id, string name, params string[] paths) => snapshot.Findings.Concat(supportFindings).Any(f => paths.Any(p => f.Path.StartsWith(p, StringComparison.Ordinal)))
             ? new(id, name, "look", "needs a look") : new(id, name, "good", "in order");
         var fails = current && latest is { } l && !l.Results.Passes;
         var state = results is null ? ("none", "nothing yet") : !current ? ("old", "out of date") : ("good", "in order");
         return
         [
-            Described("road", "Road", "/road", "/ground"), Described("axes", "Axes", "/axes", "/crossings"), Described("deck", "Deck", "/deck", "/parapets"), Described("girders", "Girders", "/girders", "/sections", "/materials"), Described("loads", "Loads", "/loads", "/basis"),
+            Described("road", "Road", "/road", "/ground"), Described("axes", "Axes", "/axes", "/crossings"), Described("deck", "Deck", "/deck", "/parapets"), Described("girders", "Girders", "/girders", "/sections", "/materials"), Described("substructure", "Substructure", "/supports", "/bearings"), Described("loads", "Loads", "/loads", "/basis"),
             new("analysis", "Analysis", state.Item1, state.Item2), fails ? new("checks", "Checks", "fails", "a check fails") : new("checks", "Checks", state.Item1, state.Item2), new("sheets", "Sheets", "good", "in order"),
         ];
     }

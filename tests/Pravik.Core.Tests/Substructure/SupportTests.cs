@@ -1,0 +1,171 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Geometry;
+using Pravik.Core.Roads;
+using Pravik.Core.Substructure;
+using Pravik.Core.Supports;
+
+namespace Pravik.Core.Tests.Substructure;
+
+/// <summary>Supports: levels, volumes, values that follow, and what does not fit.</summary>
+public class SupportTests
+{
+    /// <summary>Level ground at a level about the origin.</summary>
+    private static Ground Plain(double level) => new([-9e5, -9e5, level, 9e5, -9e5, level, 9e5, 9e5, level, -9e5, 9e5, level], [0, 1, 2, 0, 2, 3]);
+
+    private static Bridge With(Bridge bridge, int axis, (string, double)[]? sizes = null, (string, string)[]? choices = null, (string, string)[]? links = null, string? follows = null) => bridge with
+    {
+        Supports = bridge.Supports.SetItem($"{axis}", new()
+        {
+            Follows = follows,
+            Sizes = (sizes ?? []).ToImmutableSortedDictionary(s => s.Item1, s => s.Item2),
+            Choices = (choices ?? []).ToImmutableSortedDictionary(s => s.Item1, s => s.Item2),
+            Links = (links ?? []).ToImmutableSortedDictionary(s => s.Item1, s => s.Item2),
+        }),
+    };
+
+    private static SupportPlace At(Bridge bridge, int axis, Ground? ground = null)
+    {
+        var geometry = new BridgeGeometry(bridge);
+        return new(geometry, ground, geometry.Axes[axis - 1]);
+    }
+
+    /// <summary>road − surfacing − slab − haunch − girder − bearing = seat, plinths from the shelf up to it: against the girder's own levels, which come from its chord.</summary>
+    [Fact]
+    public void The_chain_of_levels_adds_up_to_the_road()
+    {
+        var geometry = new BridgeGeometry(With(TestBridges.Demo, 2, [("rows", 2), ("bearingDistance", 0.6)]));
+        foreach (var support in SupportPlace.All(geometry, null))
+        {
+            Assert.Equal(support.Axis.Number == 2 ? 10 : 5, support.Bearings.Length);
+            foreach (var b in support.Bearings)
+            {
+                var line = geometry.HaunchOf(b.Girder, b.Span);
+                Assert.Equal(line.Bottom(b.IsAhead ? line.From : line.To), b.Soffit, 1e-9);
+                var place = geometry.Road.Locate(b.At);
+                Assert.Equal(geometry.Road.Level(place.Station) + geometry.SectionAt(place.Station, place.Offset).Surface(place.Offset), b.Seat + b.Type.Height + b.GirderDepth + b.Haunch + b.Slab + b.Surfacing, 1e-9);
+            }
+            Assert.Equal(0.10, support.Bearings.Min(b => b.Seat) - support.ShelfLevel, 1e-9);
+        }
+        // Bearings of two rows lie 0.6 m from the axis along their girder.
+        var two = new SupportPlace(geometry, null, geometry.Axes[1]);
+        Assert.All(two.Bearings, b => Assert.Equal(0.6, Point.Distance(b.At, b.IsAhead ? b.Girder.Spans[b.Span].Start : b.Girder.Spans[b.Span].End), 1e-9));
+    }
+
+    [Fact]
+    public void Foundations_lie_below_the_ground_or_where_they_are_told()
+    {
+        var demo = TestBridges.Symmetric(0, 20, 20);
+        Assert.Equal(-9.5 - 2, At(With(demo, 2, [("foundingDepth", 2)]), 2, Plain(-9.5)).FoundingLevel, 1e-9);
+        Assert.Equal(-14, At(With(demo, 2, [("foundingLevel", -14)]), 2, Plain(-9.5)).FoundingLevel, 1e-9);
+        var none = At(demo, 2);
+        Assert.Null(none.LowestGround);
+        Assert.Equal(none.ShelfLevel - 6, none.FoundingLevel, 1e-9);
+    }
+
+    /// <summary>All solids are closed; a round column of 1.0 m, a pad and a crosshead have the volumes of their closed forms.</summary>
+    [Fact]
+    public void Solids_of_every_form_are_closed_and_have_their_volumes()
+    {
+        foreach (var (abutment, pier, foundation, wings, shape) in new[] { ("bankSeat", "columns", "pad", "parallel", "round"), ("wall", "hammerhead", "pileCap", "splayed", "obround"), ("piled", "wall", "combined", "square", "round"), ("wall", "pileBent", "shaft", "none", "rectangular"), ("wall", "columns", "shaft", "parallel", "rectangular") })
+        {
+            var bridge = TestBridges.Demo;
+            foreach (var axis in new[] { 1, 4 }) bridge = With(bridge, axis, [("pileRake", 0.1)], [("abutment", abutment), ("foundation", foundation), ("wings", wings)]);
+            foreach (var axis in new[] { 2, 3 }) bridge = With(bridge, axis, [("columnTaper", 0.02), ("columnLength", 0.7)], [("pier", pier), ("foundation", foundation), ("columnShape", shape)]);
+            var parts = SupportSolids.All(new(bridge), Plain(36)).ToList();
+            Assert.All(parts, p => Assert.True(p.Solid.IsClosed, $"{abutment} {pier} {p.Name}"));
+            Assert.All(parts, p => Assert.True(p.Solid.Volume > 0, $"{abutment} {pier} {p.Name} {p.Solid.Volume}"));
+        }
+        var level = With(TestBridges.Symmetric(0, 20, 20), 2, [("capEndDepth", 1.2)], [("columnShape", "round")]);
+        var support = At(level, 2, Plain(-9));
+        var solids = new SupportSolids(support).Parts().ToList();
+        double Volume(string name) => solids.Single(p => p.Name.StartsWith(name, StringComparison.Ordinal)).Solid.Volume;
+        Assert.Equal(Math.PI / 4 * (support.CapSoffit - support.FootTop), Volume("Column 2"), 1e-9);
+        Assert.Equal(1.4 * 1.2 * (support.LastGirder - support.FirstGirder + 1.2), Volume("Crosshead"), 1e-9);
+        Assert.Equal(1.0 * 3.6 * (1.0 + 1.6), Volume("Pad 2"), 1e-9);
+        Assert.Equal(0.25 * 0.40 * 0.10, Volume("Bearing under G1"), 1e-9);
+    }
+
+    [Fact]
+    public void Values_are_own_followed_linked_or_usual()
+    {
+        var bridge = With(With(TestBridges.Demo, 2, [("columnWidth", 1.3), ("capDepth", 1.5)], [("columnShape", "obround")]), 3, [("capDepth", 1.1)], null, [("capWidth", "2/columnWidth")], "2");
+        var values = At(bridge, 3).Values;
+        Assert.Equal((1.1, ValueSource.Own), (values.Size("capDepth"), values.Source("capDepth")));
+        Assert.Equal((1.3, ValueSource.Followed), (values.Size("columnWidth"), values.Source("columnWidth")));
+        Assert.Equal((1.3, ValueSource.Linked), (values.Size("capWidth"), values.Source("capWidth")));
+        Assert.Equal((0.6, ValueSource.Usual), (values.Size("capOverhang"), values.Source("capOverhang")));
+        Assert.Equal(("obround", ValueSource.Followed), (values.Choice("columnShape"), values.Source("columnShape")));
+        Assert.DoesNotContain(BridgeValidation.Check(bridge), f => f.Severity == Findings.Severity.Error);
+    }
+
+    public static TheoryData<string, Func<Bridge, Bridge>> Bad => new()
+    {
+        { "/supports/2/follows", b => With(With(b, 2, follows: "3"), 3, follows: "2") },
+        { "/supports/2/follows", b => With(b, 2, follows: "1") },
+        { "/supports/2/links", b => With(b, 2, links: [("capWidth", "2/columnWidth"), ("columnWidth", "2/capWidth")]) },
+        { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", "somewhere")]) },
+        { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", "3/columns")]) },
+        { "/supports/2/sizes/capWidth", b => With(b, 2, [("capWidth", 0)]) },
+        { "/supports/2/sizes/columns", b => With(b, 2, [("columns", 2.5)]) },
+        { "/supports/2/sizes/wingspan", b => With(b, 2, [("wingspan", 2)]) },
+        { "/supports/2/choices/pier", b => With(b, 2, null, [("pier", "tower")]) },
+        { "/supports/2/choices/bearing-1", b => With(b, 2, null, [("bearing-1", "Roller")]) },
+        { "/supports/x", b => b with { Supports = b.Supports.Add("x", new()) } },
+        { "/bearings", b => b with { Bearings = [] } },
+        { "/bearings/0/height", b => b with { Bearings = [new() { Layers = 20 }] } },
+        { "/bearings/1/name", b => b with { Bearings = [new(), new()] } },
+    };
+
+    [Theory]
+    [MemberData(nameof(Bad))]
+    public void Bad_values_are_refused_at_their_place(string path, Func<Bridge, Bridge> spoil) =>
+        Assert.Contains(BridgeValidation.Check(spoil(TestBridges.Demo)), f => f.Severity == Findings.Severity.Error && f.Path == path && f.Message.Length > 10);
+
+    public static TheoryData<string, string, Func<Bridge, Bridge>> Unfit => new()
+    {
+        { "columnSpacing", "beyond the crosshead", b => With(b, 2, [("columnSpacing", 6)]) },
+        { "columnSpacing", "touch", b => With(b, 2, [("columnSpacing", 0.9)]) },
+        { "foundingLevel", "above the lowest ground", b => With(b, 2, [("foundingLevel", 37)]) },
+        { "shelfLevel", "above the seat", b => With(b, 2, [("shelfLevel", 45)]) },
+        { "capWidth", "beyond its shelf", b => With(b, 2, [("rows", 2), ("bearingDistance", 0.7)]) },
+        { "bearingDistance", "beyond the ends", b => With(b, 2, [("rows", 2), ("bearingDistance", 0.4)]) },
+        { "pilesAcross", "beyond their cap", b => With(b, 2, [("pilesAcross", 9)], [("foundation", "pileCap")]) },
+    };
+
+    [Theory]
+    [MemberData(nameof(Unfit))]
+    public void What_does_not_fit_is_told(string size, string words, Func<Bridge, Bridge> spoil)
+    {
+        var bridge = spoil(TestBridges.Demo);
+        Assert.DoesNotContain(BridgeValidation.Check(bridge), f => f.Severity == Findings.Severity.Error);
+        Assert.Contains(SupportChecks.Check(new(bridge), Plain(36)), f => f.Path == $"/supports/2/sizes/{size}" && f.Message.Contains(words));
+        Assert.Empty(SupportChecks.Check(new(TestBridges.Demo), Plain(36)));
+    }
+
+    /// <summary>Back wall to approach slab stand behind the deck's end at both ends, in the frame of a skewed axis.</summary>
+    [Fact]
+    public void Abutments_stand_behind_the_deck_at_both_ends()
+    {
+        foreach (var axis in new[] { 1, 4 })
+        {
+            var support = At(TestBridges.Demo, axis);
+            var wall = new SupportSolids(support).Parts().Single(p => p.Name.StartsWith("Back wall", StringComparison.Ordinal)).Solid;
+            var v = wall.Points.Select(p => support.Local(new(p.X, p.Y)).Y * support.Front).ToList();
+            var overhang = TestBridges.Demo.Deck.EndOverhang * Math.Cos(support.Axis.Skew);
+            Assert.Equal(-overhang - 0.05, v.Max(), 1e-9);
+            Assert.Equal(-overhang - 0.45, v.Min(), 1e-9);
+        }
+    }
+
+    /// <summary>EN 1337-3 by hand: A = 0.1 m², ΣT = 55 mm, S = 250·400/(2·11·650) = 6.993; shear 0.9·0.1/0.055 MN/m; 1/(5·0.9·48.90) + 1/2000 = 5.044e-3 per MPa.</summary>
+    [Fact]
+    public void An_elastomeric_bearing_has_the_stiffness_of_its_dimensions()
+    {
+        var bearing = new BearingType();
+        Assert.Equal(6.993, bearing.ShapeFactor(), 5e-4);
+        Assert.Equal(0.9e6 * 0.1 / 0.055, bearing.Shear().Along, 1);
+        Assert.Equal(0.1e6 / (0.055 * 5.0443e-3), bearing.Compression(), 2e5);
+        Assert.Equal((0, double.PositiveInfinity), new BearingType { Freedom = Freedom.GuidedAlong }.Shear());
+    }
+}
