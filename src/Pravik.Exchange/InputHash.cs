@@ -25,6 +25,7 @@ public static class InputHash
             Ground = null,
             Crossings = [],
             Bearings = [],
+            Costs = new(),
             Supports = bridge.Supports.ToImmutableSortedDictionary(s => s.Key, s => new Support { Follows = s.Value.Follows, Sizes = s.Value.Sizes.RemoveRange(s.Value.Sizes.Keys.Where(k => k is not ("rows" or "bearingDistance"))), Links = s.Value.Links }),
         };
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{Computation}\n{BridgeJson.Write(read)}")))[..32];

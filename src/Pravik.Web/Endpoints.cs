@@ -2,6 +2,7 @@ using System.Text;
 using System.Text.Json;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
+using Pravik.Core.Quantities;
 using Pravik.Core.Units;
 using Pravik.Data;
 using Pravik.Drawings.Sheets;
@@ -9,6 +10,7 @@ using Pravik.Drawings.Writers;
 using Pravik.Exchange;
 using Pravik.Exchange.Gltf;
 using Pravik.Exchange.LandXml;
+using Pravik.Exchange.Tables;
 using Pravik.Web.Ledgers;
 using Pravik.Web.Runs;
 using Pravik.Web.Workspaces;
@@ -73,6 +75,18 @@ public static class Endpoints
         bridge.MapGet("/model.glb", async (string id, ProjectStore store, GroundStore grounds) =>
             await store.FindAsync(id) is { } s ? Results.File(GltfWriter.Write(new(s.Bridge), GroundOf(s, grounds)), "model/gltf-binary", $"{FileName(s.Bridge)}.glb") : NoSuchBridge(id));
         bridge.MapGet("/general-arrangement.{format}", Sheet);
+        bridge.MapGet("/quantities.{format}", async (string id, string format, HttpRequest http, ProjectStore store, GroundStore grounds) =>
+        {
+            if (await store.FindAsync(id) is not { } kept) return NoSuchBridge(id);
+            var snapshot = UserUnits.For(http, kept);
+            var content = BillTables.Content(Bill.Of(new(snapshot.Bridge), GroundOf(snapshot, grounds)), UnitSystem.Named(snapshot.Bridge.Basis.Units), snapshot.Bridge.Costs.Currency);
+            return format switch
+            {
+                "csv" => Results.File(TableFiles.Csv(content), "text/csv", $"{FileName(snapshot.Bridge)}-quantities.csv"),
+                "xlsx" => Results.File(TableFiles.Spreadsheet(content), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", $"{FileName(snapshot.Bridge)}-quantities.xlsx"),
+                _ => Results.NotFound(),
+            };
+        });
     }
 
     /// <summary>

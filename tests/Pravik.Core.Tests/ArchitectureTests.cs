@@ -7,7 +7,7 @@ namespace Pravik.Core.Tests;
 public class ArchitectureTests
 {
     private static readonly string[] Order =
-        ["Units", "Findings", "Calculations", "Numerics", "Geometry", "Roads", "Materials", "Sections", "Supports", "Bridges", "Substructure", "Structures", "Analysis", "Traffic", "Codes", "Design"];
+        ["Units", "Findings", "Calculations", "Numerics", "Geometry", "Roads", "Materials", "Sections", "Supports", "Bridges", "Substructure", "Quantities", "Structures", "Analysis", "Traffic", "Codes", "Design"];
 
     [Fact]
     public void Every_folder_of_Core_is_in_the_order_and_uses_only_earlier_ones()

@@ -42,6 +42,7 @@ public sealed record Bridge
     public ImmutableSortedDictionary<string, Support> Supports { get; init; } = ImmutableSortedDictionary<string, Support>.Empty;
     public MaterialSet Materials { get; init; } = new();
     public Loads Loads { get; init; } = new();
+    public CostRates Costs { get; init; } = new();
 
     /// <summary>A bridge with defaults that give a sound single span, to be edited.</summary>
     public static Bridge New(string name) => new() { Format = FormatName, Version = CurrentVersion, Name = name };
@@ -197,6 +198,9 @@ public sealed record MaterialSet
 {
     public ConcreteGrade Slab { get; init; } = new() { Class = "C35/45" };
     public ConcreteGrade Girder { get; init; } = new() { Class = "C45/55" };
+
+    /// <summary>Of abutments, piers and foundations.</summary>
+    public ConcreteGrade Support { get; init; } = new() { Class = "C30/37" };
     public ReinforcementGrade Reinforcement { get; init; } = new();
     public StrandGrade Strand { get; init; } = new();
 }

@@ -35,6 +35,9 @@ public static class BridgeValidation
         Steel(bridge.Girders, bounds);
         Materials(bridge.Materials, bounds);
         Loads(bridge.Loads, bounds);
+        bounds.Text("/costs/currency", "The currency", bridge.Costs.Currency, 12);
+        if (bridge.Costs.Rates.Count > 200) bounds.Error("/costs/rates", "There are at most 200 rates.");
+        foreach (var (key, rate) in bridge.Costs.Rates) bounds.Between($"/costs/rates/{key}", "The rate", rate, 0, 1e9, QuantityKind.Number);
         if (!bounds.HasErrors) Fit.Check(bridge, bounds);
         return bounds.Findings;
     }
@@ -50,7 +53,7 @@ public static class BridgeValidation
             ("/axes", bridge.Axes), ("/deck", bridge.Deck), ("/girders", bridge.Girders), ("/girders/strands", bridge.Girders?.Strands), ("/girders/slabBars", bridge.Girders?.SlabBars), ("/girders/slabBars/top", bridge.Girders?.SlabBars?.Top),
             ("/girders/slabBars/bottom", bridge.Girders?.SlabBars?.Bottom), ("/girders/diaphragm", bridge.Girders?.Diaphragm), ("/girders/own", bridge.Girders?.Own),
             ("/materials", bridge.Materials), ("/materials/slab", bridge.Materials?.Slab), ("/materials/girder", bridge.Materials?.Girder),
-            ("/materials/reinforcement", bridge.Materials?.Reinforcement), ("/materials/strand", bridge.Materials?.Strand), ("/loads", bridge.Loads),
+            ("/materials/support", bridge.Materials?.Support), ("/costs", bridge.Costs), ("/costs/rates", bridge.Costs?.Rates), ("/materials/reinforcement", bridge.Materials?.Reinforcement), ("/materials/strand", bridge.Materials?.Strand), ("/loads", bridge.Loads),
         ];
         foreach (var (path, _) in parts.Where(p => p.Part is null)) bounds.Error(path, "This part is missing.");
         if (!bounds.HasErrors)
@@ -272,7 +275,7 @@ public static class BridgeValidation
 
     private static void Materials(MaterialSet materials, Bounds bounds)
     {
-        foreach (var (name, grade) in new[] { ("slab", materials.Slab), ("girder", materials.Girder) })
+        foreach (var (name, grade) in new[] { ("slab", materials.Slab), ("girder", materials.Girder), ("support", materials.Support) })
         {
             var path = $"/materials/{name}";
             bounds.Among($"{path}/class", "Concrete class", grade.Class ?? "", [.. Concrete.Classes]);

@@ -31,6 +31,20 @@ public sealed record Solid(ImmutableArray<Point3> Points, ImmutableArray<int> Tr
         }
     }
 
+    /// <summary>Area of the faces whose outward normal, of length 1, is wanted.</summary>
+    public double Area(Func<Point3, bool> wanted)
+    {
+        double sum = 0;
+        for (var t = 0; t < Triangles.Length; t += 3)
+        {
+            var (a, b, c) = (Points[Triangles[t]], Points[Triangles[t + 1]], Points[Triangles[t + 2]]);
+            var normal = (b - a).Cross(c - a);
+            var length = Math.Sqrt(normal.Dot(normal));
+            if (length > 0 && wanted(new(normal.X / length, normal.Y / length, normal.Z / length))) sum += length / 2;
+        }
+        return sum;
+    }
+
     /// <summary>Whether every edge of every triangle is met by exactly one other in the opposite direction.</summary>
     public bool IsClosed
     {

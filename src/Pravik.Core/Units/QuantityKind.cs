@@ -27,6 +27,8 @@ public enum QuantityKind
     Modulus,
     /// <summary>Volumes (m³ or yd³).</summary>
     Volume,
+    /// <summary>Masses (t or lb).</summary>
+    Mass,
     /// <summary>Forces (kN or kip).</summary>
     Force,
     /// <summary>Bending moments (kNm or kip-ft).</summary>

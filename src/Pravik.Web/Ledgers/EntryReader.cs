@@ -139,7 +139,7 @@ public static class EntryReader
         return field.Name;
     }
 
-    private static bool IsSize(string path) => path.Split('/') is ["", "sections", _, "sizes", _] or ["", "supports", _, "sizes" or "choices", _];
+    private static bool IsSize(string path) => path.Split('/') is ["", "sections", _, "sizes", _] or ["", "supports", _, "sizes" or "choices", _] or ["", "costs", "rates", _];
 
     private static bool IsSupportSize(string path) => path.Split('/') is ["", "supports", _, "sizes", _];
 

@@ -3,6 +3,7 @@ using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
+using Pravik.Core.Quantities;
 using Pravik.Core.Sections;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
@@ -168,9 +169,10 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         ]);
     }
 
-    public Ledger Sheets() => new("Sheets", "general arrangement, A3",
+    public Ledger Sheets(IReadOnlyList<BillItem> bill) => new("Sheets", "general arrangement, A3",
     [
         new("Titles", [.. new[] { "project", "client", "office", "number", "issue", "drawn", "checked" }.Select(t => rows.Entry($"/basis/titles/{t}"))]),
+        new("Rates", [rows.Entry("/costs/currency"), .. bill.Select(i => rows.Entry($"/costs/rates/{i.Key}", null, i.Words) with { Unit = $"per {(i.Kind == QuantityKind.Count ? "piece" : rows.Units[i.Kind].Symbol)}" })]) { Note = "A rate gives its quantity a cost. Rates are per unit of the project's own units." },
     ]);
 
     private NotionalLanes Lanes() => section.Carriageway is { } c ? NotionalLanes.On(c.Width, NationalValues.For(bridge.Basis)["laneWidth"]) : new(0, 0, 0);
@@ -190,7 +192,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
 
     private IEnumerable<LedgerGroup> Materials()
     {
-        foreach (var (path, title, grade) in new[] { ("/materials/girder", "Girder concrete", bridge.Materials.Girder), ("/materials/slab", "Slab concrete", bridge.Materials.Slab) })
+        foreach (var (path, title, grade) in new[] { ("/materials/girder", "Girder concrete", bridge.Materials.Girder), ("/materials/slab", "Slab concrete", bridge.Materials.Slab), ("/materials/support", "Concrete of supports", bridge.Materials.Support) })
         {
             var concrete = Concrete.Of(new ConcreteGrade { Class = grade.Class });
             yield return new(title, [rows.Entry($"{path}/class"), rows.Reading("f_ck", concrete.Fck, QuantityKind.Stress, "Characteristic cylinder strength."), rows.Reading("f_cm", concrete.Fcm, QuantityKind.Stress, "f_ck + 8 MPa (Table 3.1)."),

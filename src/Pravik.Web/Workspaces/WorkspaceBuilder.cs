@@ -2,6 +2,7 @@ using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
 using Pravik.Core.Design;
 using Pravik.Core.Findings;
+using Pravik.Core.Quantities;
 using Pravik.Core.Roads;
 using Pravik.Core.Sections;
 using Pravik.Core.Substructure;
@@ -91,7 +92,7 @@ public sealed class WorkspaceBuilder
         "loads" => [new("loads", "Loads on the section", false)],
         "analysis" => [new("effects", "Diagram and table", false), new("effectsOnly", "Diagram", false)],
         "checks" => [new("check", "Diagram", false), new("traffic", "Traffic on the deck", false)],
-        _ => [new("sheet", "General arrangement", false)],
+        _ => [new("sheet", "General arrangement", false), new("quantities", "Quantities", false)],
     };
 
     private (IReadOnlyList<ViewPart>, DataTable?) Sheet(string layout)
@@ -120,6 +121,7 @@ public sealed class WorkspaceBuilder
             "supportElevation" => ([Support(half), Elevation(half)], null),
             "support" => ([Support(whole)], null),
             "seats" => ([Support(half)], SupportTables.Seats(SupportPlace.All(geometry, ground), units, pick)),
+            "quantities" => ([], BillTables.Show(Bill.Of(geometry, ground), units, snapshot.Bridge.Costs.Currency)),
             "levels" => ([Elevation(half)], GirderTables.Haunches(geometry, units, pick)),
             "girder" => ([Part("girder", ShapeView.Girder(geometry, units, whole))], null),
             "shape" => ([Part("shape", ShapeView.Draw(Shape, units, half))], ShapeTables.Compare(snapshot.Bridge.Sections, units, ShapeNumber)),
@@ -188,7 +190,7 @@ public sealed class WorkspaceBuilder
             "loads" => steps.Loads(),
             "analysis" => results?.AnalysisLedger(run) ?? new("Analysis", run?.Doing ?? "", []),
             "checks" => results?.Find(pick) is { } found ? results.CheckLedger(snapshot.ProjectId, found.Point, found.Bending) : new("Checks", run?.Doing ?? "", []),
-            _ => steps.Sheets(),
+            _ => steps.Sheets(Bill.Of(geometry, ground)),
         };
     }
 

@@ -195,6 +195,9 @@ Alpine.data("workspace", () => ({
   get roadXmlUrl() {
     return `${this.api?.base ?? ""}/road.xml`;
   },
+  quantitiesUrl(format) {
+    return `${this.api?.base ?? ""}/quantities.${format}`;
+  },
   sheetUrl(format) {
     return `${this.api?.base ?? ""}/general-arrangement.${format}`;
   },
