@@ -99,7 +99,7 @@ test("the model in space is valid glTF, is shown, and a part of it can be picked
   const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/girders?layout=model`);
   await page.locator(".kinds label", { hasText: "girders" }).waitFor();
   for (const kind of ["ground", "slab", "surfacing", "footways", "edge beams", "parapets"])
-    await page.locator(".kinds label", { hasText: kind }).locator("input").uncheck();
+    await page.getByRole("checkbox", { name: kind, exact: true }).uncheck();
   await page.getByRole("button", { name: "From right" }).click();
   await page.waitForTimeout(500);
   const box = await restingBox(page.locator(".model canvas"));

@@ -107,7 +107,7 @@ public enum AxisKind
     Joint,
 }
 
-/// <summary>Girders, equally spaced between the overhangs, one line for each in every span.</summary>
+/// <summary>Girders, one line for each in every span: spaced equally between the overhangs or as listed, and span by span where a span has values of its own.</summary>
 public sealed record Girders
 {
     public int Count { get; init; } = 5;
@@ -117,6 +117,15 @@ public sealed record Girders
 
     /// <summary>The same on the right; null for as on the left.</summary>
     public double? OverhangRight { get; init; }
+
+    /// <summary>Spacings from the first girder to the last; null for equal ones.</summary>
+    public ImmutableArray<double>? Spacings { get; init; }
+
+    /// <summary>Whether overhangs and spacings are measured along the axes instead of square to the road.</summary>
+    public bool AlongAxis { get; init; }
+
+    /// <summary>Own values of spans, by number from 1. Those of spans that do not exist are kept.</summary>
+    public ImmutableSortedDictionary<string, SpanLayout> Spans { get; init; } = ImmutableSortedDictionary<string, SpanLayout>.Empty;
 
     /// <summary>From an axis to the end of a girder, along the girder.</summary>
     public double EndGap { get; init; } = 0.35;

@@ -32,6 +32,7 @@ public sealed record GirderSpan(Point Start, Point End, double StartOffset, doub
 public sealed class BridgeGeometry
 {
     private readonly Lazy<double> deckArea;
+    private readonly ImmutableArray<GirderLayout> layouts;
     private readonly System.Collections.Concurrent.ConcurrentDictionary<(int Girder, int Span), HaunchLine> haunches = [];
 
     /// <param name="bridge">A valid bridge.</param>
@@ -43,6 +44,7 @@ public sealed class BridgeGeometry
         Axes = [.. PlaceAxes(bridge.Axes)];
         Section = new(bridge.Sections.FirstOrDefault(s => s.Name == bridge.Girders.Section) ?? bridge.Sections[0]);
         Units = [.. PlaceUnits()];
+        layouts = [.. Enumerable.Range(0, SpanCount).Select(span => GirderLayout.Of(bridge.Girders, span))];
         deckArea = new(() => Units.Sum(u => u.Integral((_, _) => 1)));
         Girders = placeGirders ? [.. Enumerable.Range(1, bridge.Girders.Count).Select(Line)] : [];
     }
@@ -277,16 +279,27 @@ public sealed class BridgeGeometry
     public double Haunch(int span) => Bridge.Deck.Haunch + UnitOf(span).Pattern.Slab.Thickening;
 
     /// <summary>Spacing of girders square to the road at a station; 0 for a single girder.</summary>
-    public double SpacingAt(double station) => Spacing(UnitAt(station).Shape, station);
+    public double SpacingAt(double station) => SpacingIn(SpanAt(station), station);
 
-    /// <summary>Spacing of girders in a span (from 0) at a station.</summary>
-    public double SpacingIn(int span, double station) => Spacing(UnitOf(span).Shape, station);
-
-    private double Spacing(DeckShape shape, double station)
+    /// <summary>Spacing of girders in a span (from 0) at a station, the least where spacings are listed.</summary>
+    public double SpacingIn(int span, double station)
     {
-        var girders = Bridge.Girders;
-        return girders.Count == 1 ? 0 : (shape.RightEdge(station) - shape.LeftEdge(station) - girders.OverhangLeft - (girders.OverhangRight ?? girders.OverhangLeft)) / (girders.Count - 1);
+        var shape = UnitOf(span).Shape;
+        return LayoutOf(span).Spacing(Bridge.Girders.Count, shape.RightEdge(station) - shape.LeftEdge(station));
     }
+
+    /// <summary>The layout of girders in a span (from 0).</summary>
+    public GirderLayout LayoutOf(int span) => layouts[span];
+
+    /// <summary>Fractions of a span between which a girder lies, its end gaps taken off.</summary>
+    public (double From, double To) EndsOf(GirderLine girder, int span)
+    {
+        var (layout, length) = (LayoutOf(span), girder.SpanLength(span));
+        return (layout.StartGap / length, 1 - layout.EndGap / length);
+    }
+
+    /// <summary>Length of a girder from end to end (m).</summary>
+    public double LengthOf(GirderLine girder, int span) => girder.SpanLength(span) - LayoutOf(span).StartGap - LayoutOf(span).EndGap;
 
     /// <summary>Units lie between the ends of the bridge and the joints.</summary>
     private IEnumerable<UnitPlace> PlaceUnits()
@@ -309,16 +322,25 @@ public sealed class BridgeGeometry
         }
     }
 
-    /// <summary>A girder line, equally spaced with the others between the overhangs at every axis: where the deck widens, girders splay.</summary>
+    /// <summary>A girder line, placed by the layout of every span at both of its axes: where the deck widens, girders splay.</summary>
     private GirderLine Line(int number)
     {
         var spans = ImmutableArray.CreateBuilder<GirderSpan>();
-        foreach (var unit in Units)
+        for (var span = 0; span < SpanCount; span++)
         {
-            var shape = unit.Shape;
-            var places = Axes[(unit.Start.Number - 1)..unit.End.Number].Select(axis => Meet(axis, s => shape.LeftEdge(s) + Bridge.Girders.OverhangLeft + (number - 1) * Spacing(shape, s))).ToList();
-            for (var i = 1; i < places.Count; i++) spans.Add(new(Road.At(places[i - 1]), Road.At(places[i]), places[i - 1].Offset, places[i].Offset));
+            var (start, end) = (GirderOnAxis(Axes[span], span, number), GirderOnAxis(Axes[span + 1], span, number));
+            spans.Add(new(Road.At(start), Road.At(end), start.Offset, end.Offset));
         }
         return new(number, spans.ToImmutable());
+    }
+
+    private RoadPlace GirderOnAxis(AxisPlace axis, int span, int number)
+    {
+        var (layout, unit, count) = (LayoutOf(span), UnitOf(span), Bridge.Girders.Count);
+        if (!layout.AlongAxis) return Meet(axis, s => unit.Shape.LeftEdge(s) + layout.FromLeft(number, count, unit.Shape.RightEdge(s) - unit.Shape.LeftEdge(s)));
+        var edges = unit.OnAxis(axis);
+        var (left, right) = (Road.At(edges.Left), Road.At(edges.Right));
+        var width = Point.Distance(left, right);
+        return Road.Locate(left + layout.FromLeft(number, count, width) / width * (right - left));
     }
 }

@@ -96,9 +96,9 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
             {
                 var line = geometry.HaunchOf(girder, span);
                 if (line.Least <= 1e-6) continue;
-                var gap = geometry.Bridge.Girders.EndGap / girder.SpanLength(span);
+                var (from, to) = geometry.EndsOf(girder, span);
                 var places = new[] { -half, 0, half };
-                yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "haunches", $"Haunch of {girder.Name}, span {span + 1}", Solid.Sweep([.. Along(girder, span, gap, 1 - gap).Select(t =>
+                yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "haunches", $"Haunch of {girder.Name}, span {span + 1}", Solid.Sweep([.. Along(girder, span, from, to).Select(t =>
                     (places.Select(x => Corner(girder, span, t, x, line.Top(t))).ToArray(), places.Select(x => Corner(girder, span, t, x, line.Top(t) + line.At(t, x))).ToArray()))]));
             }
         }
@@ -129,8 +129,8 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         {
             for (var span = 0; span < geometry.SpanCount; span++)
             {
-                var (line, gap) = (geometry.HaunchOf(girder, span), geometry.Bridge.Girders.EndGap / girder.SpanLength(span));
-                var pieces = Math.Abs(line.Camber) < 1e-9 ? [gap, 1 - gap] : Along(girder, span, gap, 1 - gap).ToList();
+                var (line, (from, to)) = (geometry.HaunchOf(girder, span), geometry.EndsOf(girder, span));
+                var pieces = Math.Abs(line.Camber) < 1e-9 ? [from, to] : Along(girder, span, from, to).ToList();
                 foreach (var (points, caps) in outlines)
                 {
                     var rings = pieces.Select(t => points.Select(q => Corner(girder, span, t, q.X, line.Top(t) - shape.Top + q.Y)).ToArray()).ToList();

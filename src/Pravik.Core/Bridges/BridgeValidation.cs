@@ -51,7 +51,7 @@ public static class BridgeValidation
         [
             ("/basis", bridge.Basis), ("/basis/titles", bridge.Basis?.Titles), ("/basis/ownValues", bridge.Basis?.OwnValues), ("/road", bridge.Road),
             ("/axes", bridge.Axes), ("/deck", bridge.Deck), ("/girders", bridge.Girders), ("/girders/strands", bridge.Girders?.Strands), ("/girders/slabBars", bridge.Girders?.SlabBars), ("/girders/slabBars/top", bridge.Girders?.SlabBars?.Top),
-            ("/girders/slabBars/bottom", bridge.Girders?.SlabBars?.Bottom), ("/girders/diaphragm", bridge.Girders?.Diaphragm), ("/girders/own", bridge.Girders?.Own),
+            ("/girders/slabBars/bottom", bridge.Girders?.SlabBars?.Bottom), ("/girders/diaphragm", bridge.Girders?.Diaphragm), ("/girders/own", bridge.Girders?.Own), ("/girders/spans", bridge.Girders?.Spans),
             ("/materials", bridge.Materials), ("/materials/slab", bridge.Materials?.Slab), ("/materials/girder", bridge.Materials?.Girder),
             ("/materials/support", bridge.Materials?.Support), ("/costs", bridge.Costs), ("/costs/rates", bridge.Costs?.Rates), ("/materials/reinforcement", bridge.Materials?.Reinforcement), ("/materials/strand", bridge.Materials?.Strand), ("/loads", bridge.Loads),
         ];
@@ -233,6 +233,35 @@ public static class BridgeValidation
         bounds.Between("/girders/count", "Number of girders", girders.Count, 1, 40, QuantityKind.Count);
         bounds.Between("/girders/overhangLeft", "Overhang on the left", girders.OverhangLeft, 0, 10, QuantityKind.Length);
         bounds.Own("/girders/overhangRight", "Overhang on the right", girders.OverhangRight, 0, 10, QuantityKind.Length);
+        Spacings("/girders/spacings", girders.Spacings, "");
+        foreach (var (key, own) in girders.Spans)
+        {
+            var path = $"/girders/spans/{key}";
+            if (!int.TryParse(key, out var span) || $"{span}" != key || span is < 1 or > 30) bounds.Error(path, $"“{key}” is not the number of a span.");
+            else if (own is null) bounds.Error(path, "This part is missing.");
+            else
+            {
+                bounds.Own($"{path}/overhangLeft", $"Overhang on the left in span {key}", own.OverhangLeft, 0, 10, QuantityKind.Length);
+                bounds.Own($"{path}/overhangRight", $"Overhang on the right in span {key}", own.OverhangRight, 0, 10, QuantityKind.Length);
+                bounds.Own($"{path}/startGap", $"Gap at the beginning of span {key}", own.StartGap, 0, 1.5, QuantityKind.Size);
+                bounds.Own($"{path}/endGap", $"Gap at the end of span {key}", own.EndGap, 0, 1.5, QuantityKind.Size);
+                Spacings($"{path}/spacings", own.Spacings, $" in span {key}");
+                if (own.Follows is { } follows && (!int.TryParse(follows, out var other) || other is < 1 or > 30)) bounds.Error($"{path}/follows", $"“{follows}” is not the number of a span.");
+            }
+        }
+        // A circle is told once every span by itself is sound.
+        if (!bounds.HasErrors)
+            foreach (var key in girders.Spans.Keys.Where(k => GirderLayout.IsCircular(girders, int.Parse(k) - 1))) bounds.Error($"/girders/spans/{key}/follows", $"Span {key} would follow itself in a circle.");
+
+        void Spacings(string path, System.Collections.Immutable.ImmutableArray<double>? list, string where)
+        {
+            if (list is not { } spacings) return;
+            if (spacings.IsDefault) bounds.Error(path, "The list of spacings is missing.");
+            else if (spacings.Length != girders.Count - 1) bounds.Error(path, $"{girders.Count} girders have {girders.Count - 1} spacings between them{where}; {spacings.Length} were given.");
+            else
+                for (var i = 0; i < spacings.Length; i++) bounds.Between($"{path}/{i}", $"Spacing {i + 1}{where}", spacings[i], 0.1, 20, QuantityKind.Length);
+        }
+
         bounds.Between("/girders/endGap", "End gap", girders.EndGap, 0, 1.5, QuantityKind.Size);
         bounds.Own("/girders/camber", "Camber when the slab is cast", girders.Camber, -0.3, 0.5, QuantityKind.Size);
         bounds.Between("/girders/laterDeflection", "Deflection after the slab", girders.LaterDeflection, -0.1, 0.3, QuantityKind.Size);

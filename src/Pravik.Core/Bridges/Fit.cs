@@ -28,10 +28,10 @@ internal static class Fit
         Lines(geometry, units, bounds);
         if (bounds.HasErrors) return;
         var sections = geometry.Units.SelectMany(u => Sections(geometry, u)).ToList();
-        foreach (var (unit, section) in sections)
+        foreach (var (unit, section, span) in sections)
         {
             if (!bounds.HasErrors) Strips(unit, section, values, units, bounds);
-            if (!bounds.HasErrors) Girders(bridge, geometry.Section, section, units, bounds);
+            if (!bounds.HasErrors) Girders(bridge, span, geometry.Section, section, units, bounds);
             if (!bounds.HasErrors) Bars(section, bridge.Girders.SlabBars, bounds);
         }
         Joints(geometry, units, bounds);
@@ -48,12 +48,13 @@ internal static class Fit
     }
 
     /// <summary>A unit's sections at its axes, half way between them, and wherever a table has an entry.</summary>
-    private static IEnumerable<(UnitPlace Unit, DeckSection Section)> Sections(BridgeGeometry geometry, UnitPlace unit)
+    private static IEnumerable<(UnitPlace Unit, DeckSection Section, int Span)> Sections(BridgeGeometry geometry, UnitPlace unit)
     {
         var axes = geometry.Axes.Where(a => a.Number >= unit.Start.Number && a.Number <= unit.End.Number).Select(a => a.Station).ToList();
         var breaks = unit.Shape.Breaks.Concat(geometry.Bridge.Road.Crossfalls.Select(c => c.Station)).Where(s => s > axes[0] && s < axes[^1]);
         var places = axes.Concat(axes.Zip(axes.Skip(1), (a, b) => (a + b) / 2)).Concat(breaks);
-        return places.Distinct().Order().Take(2000).Select(s => (unit, unit.Shape.At(s)));
+        // An axis belongs to the spans on both sides of it.
+        return places.Distinct().Order().Take(2000).SelectMany(s => new[] { geometry.SpanAt(s - 1e-6), geometry.SpanAt(s + 1e-6) }.Distinct().Where(unit.Has).Select(span => (unit, unit.Shape.At(s), span)));
     }
 
     /// <summary>Lines of the road that strips and parapets name must be there and reach over the unit.</summary>
@@ -109,25 +110,35 @@ internal static class Fit
             bounds.Error($"/deck/patterns/{unit.PatternIndex}/left", $"The carriageway is {units.FormatWithUnit(part.Width, QuantityKind.Length)} wide between kerbs; one notional lane needs {units.FormatWithUnit(values["laneWidth"], QuantityKind.Length)}.");
     }
 
-    private static void Girders(Bridge bridge, MadeSection shape, DeckSection deck, UnitSystem units, Bounds bounds)
+    private static void Girders(Bridge bridge, int span, MadeSection shape, DeckSection deck, UnitSystem units, Bounds bounds)
     {
-        var girders = bridge.Girders;
+        var (girders, layout) = (bridge.Girders, GirderLayout.Of(bridge.Girders, span));
+        // Along a skewed axis lengths are longer; validated at the axes, where girders lie.
+        if (layout.AlongAxis) return;
         var flange = Math.Max(shape.TopWidth, shape.BottomWidth);
         string Text(double length) => units.FormatWithUnit(length, QuantityKind.Length);
-        var right = girders.OverhangRight ?? girders.OverhangLeft;
+        var leftPath = GirderLayout.PathOf(girders, span, "overhangLeft", l => l.OverhangLeft is not null);
         if (girders.Count == 1)
         {
-            if (girders.OverhangLeft < flange / 2 || girders.OverhangLeft > deck.Width - flange / 2)
-                bounds.Error("/girders/overhangLeft", $"The girder would lie at or beyond the deck's edge; its overhang must lie between {Text(flange / 2)} and {Text(deck.Width - flange / 2)}.");
+            if (layout.OverhangLeft < flange / 2 || layout.OverhangLeft > deck.Width - flange / 2)
+                bounds.Error(leftPath, $"The girder would lie at or beyond the deck's edge; its overhang must lie between {Text(flange / 2)} and {Text(deck.Width - flange / 2)}.");
             return;
         }
-        if (girders.OverhangLeft < flange / 2)
-            bounds.Error("/girders/overhangLeft", $"The first girder lies on the deck's edge: with a flange of {Text(flange)} the overhang must be at least {Text(flange / 2)}.");
-        if (right < flange / 2)
-            bounds.Error(girders.OverhangRight is null ? "/girders/overhangLeft" : "/girders/overhangRight", $"The last girder lies on the deck's edge: with a flange of {Text(flange)} the overhang must be at least {Text(flange / 2)}.");
-        var room = deck.Width - girders.OverhangLeft - right;
+        if (layout.OverhangLeft < flange / 2)
+            bounds.Error(leftPath, $"The first girder lies on the deck's edge: with a flange of {Text(flange)} the overhang must be at least {Text(flange / 2)}.");
+        if (!layout.Spacings.IsEmpty)
+        {
+            var path = GirderLayout.PathOf(girders, span, "spacings", l => l.Spacings is not null);
+            var left = deck.Width - layout.OverhangLeft - layout.Spacings.Sum();
+            if (left < flange / 2) bounds.Error(path, $"With these spacings the last girder lies {Text(Math.Abs(left))} {(left < 0 ? "beyond" : "from")} the right edge of the deck, {Text(deck.Width)} wide; half its flange, {Text(flange / 2)}, must stay under it.");
+            else if (layout.Spacings.Min() < flange) bounds.Error(path, $"A spacing of {Text(layout.Spacings.Min())} is less than the girders' flange of {Text(flange)}: they would cross.");
+            return;
+        }
+        if (layout.OverhangRight < flange / 2)
+            bounds.Error(GirderLayout.PathOf(girders, span, "overhangRight", l => l.OverhangRight is not null) is var right && right == "/girders/overhangRight" && girders.OverhangRight is null ? leftPath : right, $"The last girder lies on the deck's edge: with a flange of {Text(flange)} the overhang must be at least {Text(flange / 2)}.");
+        var room = deck.Width - layout.OverhangLeft - layout.OverhangRight;
         var most = (int)Math.Floor(room / flange + 1e-9) + 1;
-        if (room <= 0) bounds.Error("/girders/overhangLeft", $"The overhangs leave no room for girders on a deck {Text(deck.Width)} wide.");
+        if (room <= 0) bounds.Error(leftPath, $"The overhangs leave no room for girders on a deck {Text(deck.Width)} wide.");
         else if (girders.Count > most)
             bounds.Error("/girders/count", $"{girders.Count} girders do not fit: between the overhangs there are {Text(room)}, room for {most} with flanges of {Text(flange)}.");
     }
@@ -174,16 +185,17 @@ internal static class Fit
             for (var span = 0; span < geometry.SpanCount; span++)
             {
                 var length = girder.SpanLength(span);
-                if (length < 1 + 2 * bridge.Girders.EndGap)
+                if (geometry.LengthOf(girder, span) < 1)
                 {
                     bounds.Error($"/axes/spans/{span}", $"{girder.Name} is only {units.FormatWithUnit(length, QuantityKind.Length)} long in span {span + 1}; little is left between its end gaps.");
                     continue;
                 }
                 var room = Enumerable.Range(0, 9).Select(i => geometry.Road.Locate(geometry.OnGirder(girder, span, i / 8.0))).Min(p => Math.Min(p.Offset - geometry.UnitOf(span).Shape.LeftEdge(p.Station), geometry.UnitOf(span).Shape.RightEdge(p.Station) - p.Offset));
                 if (room < half - 1e-9)
-                    bounds.Error("/girders/overhangLeft", $"{girder.Name} is straight under a curved deck and comes within {units.FormatWithUnit(Math.Max(0, room), QuantityKind.Length)} of its edge in span {span + 1}, less than half its flange. Widen the overhang.");
+                    bounds.Error(GirderLayout.PathOf(bridge.Girders, span, "overhangLeft", l => l.OverhangLeft is not null), $"{girder.Name} is straight under a curved deck and comes within {units.FormatWithUnit(Math.Max(0, room), QuantityKind.Length)} of its edge in span {span + 1}, less than half its flange. Widen the overhang.");
             }
         }
+        Steps(geometry, units, bounds);
         for (var i = 0; i < geometry.SpanCount; i++)
         {
             var unit = geometry.UnitOf(i);
@@ -192,6 +204,26 @@ internal static class Fit
                 if (unit.BoundaryOnAxis(geometry.Axes[i + 1], edge).Station - unit.BoundaryOnAxis(geometry.Axes[i], edge).Station < 0.5)
                     bounds.Error("/axes/skew", $"Axes {i + 1} and {i + 2} meet within the deck.");
             }
+        }
+    }
+
+    /// <summary>Girders that keep their distance along the axis, and do not step aside between continuous spans.</summary>
+    private static void Steps(BridgeGeometry geometry, UnitSystem units, Bounds bounds)
+    {
+        var flange = Math.Max(geometry.Section.TopWidth, geometry.Section.BottomWidth);
+        for (var span = 0; span < geometry.SpanCount; span++)
+        {
+            foreach (var (before, after) in geometry.Girders.Zip(geometry.Girders.Skip(1)))
+            {
+                var near = Math.Min(after.Spans[span].StartOffset - before.Spans[span].StartOffset, after.Spans[span].EndOffset - before.Spans[span].EndOffset);
+                if (near >= flange - 1e-6) continue;
+                bounds.Error(GirderLayout.PathOf(geometry.Bridge.Girders, span, "spacings", l => l.Spacings is not null), $"{before.Name} and {after.Name} come within {units.FormatWithUnit(near, QuantityKind.Length)} of each other in span {span + 1}: they would cross.");
+                return;
+            }
+            if (span == 0 || geometry.UnitOf(span).FirstSpan == span) continue;
+            var (girder, step) = geometry.Girders.Select(g => (Girder: g, Step: Math.Abs(g.Spans[span].StartOffset - g.Spans[span - 1].EndOffset))).MaxBy(g => g.Step);
+            if (step > 0.02)
+                bounds.Warning($"/girders/spans/{span + 1}", $"{girder.Name} steps aside by {units.FormatWithUnit(step, QuantityKind.Length)} over axis {geometry.Axes[span].Name}, where the deck is continuous.", "The model leads its moments straight over the support; the twist that the step causes is not in it.", geometry.Axes[span].Station);
         }
     }
 

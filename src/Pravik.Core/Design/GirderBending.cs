@@ -52,9 +52,9 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
     private bool AtPier(EffectPoint point)
     {
         var length = geometry.Girders[point.Girder].SpanLength(point.Span);
-        var gap = bridge.Girders.EndGap + 1e-9;
+        var layout = geometry.LayoutOf(point.Span);
         var unit = geometry.UnitOf(point.Span);
-        return (point.Span > unit.FirstSpan && point.Fraction * length <= gap) || (point.Span < unit.LastSpan && (1 - point.Fraction) * length <= gap);
+        return (point.Span > unit.FirstSpan && point.Fraction * length <= layout.StartGap + 1e-9) || (point.Span < unit.LastSpan && (1 - point.Fraction) * length <= layout.EndGap + 1e-9);
     }
 
     private double Width(EffectPoint point, Calculation? calculation)

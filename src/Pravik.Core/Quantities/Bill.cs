@@ -26,7 +26,7 @@ public static class Bill
         var parts = supports.SelectMany(s => new SupportSolids(s).Parts()).ToList();
         var factor = UnitSystem.Named(bridge.Basis.Units);
         List<BillItem> items = [];
-        var lines = geometry.Girders.SelectMany(g => Enumerable.Range(0, geometry.SpanCount).Select(span => (Girder: g, Span: span, Length: g.SpanLength(span) - 2 * bridge.Girders.EndGap))).ToList();
+        var lines = geometry.Girders.SelectMany(g => Enumerable.Range(0, geometry.SpanCount).Select(span => (Girder: g, Span: span, Length: geometry.LengthOf(g, span)))).ToList();
         var (slab, girder, support) = (bridge.Materials.Slab.Class, bridge.Materials.Girder.Class, bridge.Materials.Support.Class);
         double Volume(params string[] kinds) => parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Volume);
         double Sides(params string[] kinds) => parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Area(n => Math.Abs(n.Z) < Upright));

@@ -33,8 +33,9 @@ public static class SupportChecks
             yield return Warn(values.IsAbutment ? "seatFront" : values.Is("pier", "wall") ? "wallThickness" : "capWidth", $"The bearing of {bearing.Girder.Name} at axis {axis.Name} reaches {Size(beyond)} beyond its shelf. Widen the shelf, or move the bearing.");
             break;
         }
-        if (values.Rows == 2 && values.BearingDistance < support.Geometry.Bridge.Girders.EndGap + lowest.Type.Length / 2 - 1e-9)
-            yield return Warn("bearingDistance", $"Bearings at axis {axis.Name} lie beyond the ends of the girders: from the axis to a bearing must be at least {Size(support.Geometry.Bridge.Girders.EndGap + lowest.Type.Length / 2)}.");
+        var gap = support.Bearings.Max(b => b.IsAhead ? support.Geometry.LayoutOf(b.Span).StartGap : support.Geometry.LayoutOf(b.Span).EndGap);
+        if (values.Rows == 2 && values.BearingDistance < gap + lowest.Type.Length / 2 - 1e-9)
+            yield return Warn("bearingDistance", $"Bearings at axis {axis.Name} lie beyond the ends of the girders: from the axis to a bearing must be at least {Size(gap + lowest.Type.Length / 2)}.");
         if (!values.IsAbutment && !values.Is("pier", "wall"))
         {
             var (from, to) = (support.FirstGirder - values.Size("capOverhang"), support.LastGirder + values.Size("capOverhang"));

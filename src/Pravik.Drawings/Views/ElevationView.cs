@@ -143,8 +143,8 @@ public sealed class ElevationView
         }
         for (var span = 0; span < geometry.SpanCount; span++)
         {
-            var gap = geometry.Bridge.Girders.EndGap;
-            var (a, b) = (geometry.Axes[span].Station + gap, geometry.Axes[span + 1].Station - gap);
+            var layout = geometry.LayoutOf(span);
+            var (a, b) = (geometry.Axes[span].Station + layout.StartGap, geometry.Axes[span + 1].Station - layout.EndGap);
             // The girder next to the road line, as far below the slab there as it is in truth.
             var girder = geometry.Girders.MinBy(g => Math.Abs(g.Spans[span].MiddleOffset))!;
             var (unit, haunch) = (geometry.UnitOf(span), geometry.HaunchOf(girder, span));

@@ -94,8 +94,8 @@ public sealed class PlanView
         {
             for (var span = 0; span < geometry.SpanCount; span++)
             {
-                var gap = geometry.Bridge.Girders.EndGap / girder.SpanLength(span);
-                foreach (var t in new[] { gap, 1 - gap })
+                var (from, to) = geometry.EndsOf(girder, span);
+                foreach (var t in new[] { from, to })
                 {
                     var p = geometry.OnGirder(girder, span, t);
                     canvas.Catch(At(p), new(p.X, p.Y, geometry.HaunchOf(girder, span).Top(t)), $"{girder.Name}, end in span {span + 1}");
@@ -192,8 +192,8 @@ public sealed class PlanView
             {
                 var part = $"/parts/girders/{girder.Number}/spans/{span + 1}";
                 var length = girder.SpanLength(span);
-                var gap = geometry.Bridge.Girders.EndGap / length;
-                var (a, b) = (geometry.OnGirder(girder, span, gap), geometry.OnGirder(girder, span, 1 - gap));
+                var (from, to) = geometry.EndsOf(girder, span);
+                var (a, b) = (geometry.OnGirder(girder, span, from), geometry.OnGirder(girder, span, to));
                 var side = half / (b - a).Length * new Point(b.Y - a.Y, a.X - b.X);
                 var isPicked = picked == part;
                 canvas.Part = part;
@@ -254,7 +254,9 @@ public sealed class PlanView
         var (station, last) = (geometry.FirstStation + 0.28 * geometry.Bridge.Axes.Spans[0], geometry.Girders.Length - 1);
         List<Point> across = [.. geometry.Girders.Select(g => At(station, geometry.GirderOffsetAt(g, station) ?? g.Spans[0].StartOffset))];
         var (a, b) = (across[0], across[last]);
-        canvas.Dimensions(across, []);
+        var listed = geometry.LayoutOf(0).Spacings;
+        canvas.Dimensions(across, listed.IsEmpty ? [] : [.. listed.Select(v => units.Format(v, QuantityKind.Length))]);
+        if (!listed.IsEmpty) return;
         canvas.Text(new(Point.Between(a, b, 0.5).X + 1.2, Point.Between(a, b, 0.5 - 0.5 / Math.Max(2, last)).Y + 0.35 * canvas.TextHeight),
             $"{last} × {units.Format(geometry.SpacingAt(station), QuantityKind.Length)}", TextKind.Number, Anchor.Start, true);
     }

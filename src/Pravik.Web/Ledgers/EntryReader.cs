@@ -50,17 +50,17 @@ public static class EntryReader
         {
             var times = item.Split('*');
             var count = 1.0;
-            if (times.Length > 2) return ([], $"“{item.Trim()}” was not understood; equal spans are typed as 5*30.");
+            if (times.Length > 2) return ([], $"“{item.Trim()}” was not understood; equal ones are typed as 5*30.");
             if (times.Length == 2)
             {
                 var number = QuantityParser.Parse(times[0], QuantityKind.Count, units);
                 if (!number.IsValid) return ([], number.Error);
-                if (number.Value is < 1 or > MostSpans) return ([], $"The number of equal spans must lie between 1 and {MostSpans}.");
+                if (number.Value is < 1 or > MostSpans) return ([], $"The number of equal ones must lie between 1 and {MostSpans}.");
                 count = number.Value;
             }
             var length = QuantityParser.Parse(times[^1], QuantityKind.Length, units);
             if (!length.IsValid) return ([], length.Error);
-            if (spans.Count + count > MostSpans) return ([], $"There are more than {MostSpans} spans.");
+            if (spans.Count + count > MostSpans) return ([], $"There are more than {MostSpans}.");
             for (var i = 0; i < count; i++) spans.Add(length.Value);
         }
         return (spans, null);
@@ -95,6 +95,7 @@ public static class EntryReader
             ["", "axes", "own", var axis, _] => [$"/axes/own/{axis}"],
             ["", "supports", var support, "sizes" or "choices", _] => [$"/supports/{support}", $"/supports/{support}/{parts[3]}"],
             ["", "supports", var support, _] => [$"/supports/{support}"],
+            ["", "girders", "spans", var span, _] => [$"/girders/spans/{span}"],
             ["", "girders", "own", var girder, _] => [$"/girders/own/{girder}"],
             ["", "deck", "units", var unit, _] => [$"/deck/units/{unit}"],
             ["", "deck", "units", var unit, var side, var strip, _] => [$"/deck/units/{unit}", $"/deck/units/{unit}/{side}", $"/deck/units/{unit}/{side}/{strip}"],
@@ -123,6 +124,7 @@ public static class EntryReader
             return $"{field.Name} of {parts[2] switch { "elements" => "element", "points" => "point", "profile" => "profile point", "crossfalls" => "crossfall", _ => "equation" }} {int.Parse(item) + 1}";
         if (parts is ["", "supports", var support, ..]) return $"{field.Name} at axis {support}";
         if (parts is ["", "bearings", var bearing, _]) return $"{field.Name} of bearing type {int.Parse(bearing) + 1}";
+        if (parts is ["", "girders", "spans", var inSpan, _]) return $"{field.Name} of span {inSpan}";
         if (parts is ["", "girders", "own", var one, _]) return $"{field.Name} of girder {one.Replace("-", ", span ")}";
         if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";
         if (parts is ["", "sections", var section, "outlines", var line, "corners", var place, _]) return $"{field.Name} of corner {int.Parse(place) + 1}, outline {int.Parse(line) + 1}, section {int.Parse(section) + 1}";

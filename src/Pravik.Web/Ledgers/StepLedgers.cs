@@ -107,7 +107,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         List<LedgerGroup> groups = [];
         if (part.Line is { } line)
         {
-            var length = line.SpanLength(part.Span) - 2 * girders.EndGap;
+            var length = geometry.LengthOf(line, part.Span);
             groups.Add(new("Readings of this girder",
             [
                 rows.Reading("Offset from road line", line.Spans[part.Span].MiddleOffset, QuantityKind.Length), rows.Reading("Axis to axis", line.SpanLength(part.Span), QuantityKind.Length),
@@ -117,8 +117,10 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
             ]));
             groups.AddRange(Levels(line, part.Span));
         }
-        groups.Add(new("Layout", [rows.Entry("/girders/count"), rows.Entry("/girders/overhangLeft"), rows.Entry("/girders/overhangRight", girders.OverhangLeft), rows.Entry("/girders/endGap"),
-            rows.Reading("Spacing", geometry.SpacingAt(station), QuantityKind.Length)]));
+        var here = part.Line is null ? geometry.SpanAt(station) : part.Span;
+        groups.Add(new("Layout", [rows.Entry("/girders/count"), rows.Entry("/girders/overhangLeft"), rows.Entry("/girders/overhangRight", girders.OverhangLeft), rows.Entry("/girders/spacings", inheritedChoice: "equal"), rows.Entry("/girders/alongAxis"), rows.Entry("/girders/endGap"),
+            rows.Reading(geometry.LayoutOf(here).Spacings.IsEmpty ? "Spacing" : "Least spacing", geometry.SpacingAt(station), QuantityKind.Length)]));
+        if (geometry.SpanCount > 1) groups.Add(SpanLayout(here));
         groups.Add(new("Haunch and camber", [rows.Entry("/deck/haunch"), rows.Entry("/girders/camber", geometry.HaunchOf(geometry.Girders[0], 0).CastingCamber), rows.Entry("/girders/laterDeflection"), rows.Entry("/girders/greatestHaunch")]) { Note = "The haunch along every girder follows; the layout “Levels” lists it." });
         groups.Add(Strands());
         var shape = geometry.Section.Shape;
@@ -131,6 +133,20 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         groups.Add(new("Diaphragms", [rows.Entry("/girders/diaphragm/width"), rows.Entry("/girders/diaphragm/depth")]));
         groups.AddRange(Materials());
         return new(part.Line is { } l ? $"{l.Name}, span {part.Span + 1}" : "Girders", part.Line is null ? $"{girders.Count} in each span" : $"axes {part.Span + 1} to {part.Span + 2}", groups);
+    }
+
+    /// <summary>What the span at the cursor, or of the picked girder, has of its own.</summary>
+    private LedgerGroup SpanLayout(int span)
+    {
+        var (layout, path) = (geometry.LayoutOf(span), $"/girders/spans/{span + 1}");
+        var followed = bridge.Girders.Spans.GetValueOrDefault($"{span + 1}")?.Follows is { } other ? $"span {other}" : "the common layout";
+        return new($"Layout in span {span + 1}",
+        [
+            rows.Entry($"{path}/follows", inheritedChoice: ""), rows.Entry($"{path}/overhangLeft", layout.OverhangLeft), rows.Entry($"{path}/overhangRight", layout.OverhangRight),
+            rows.Entry($"{path}/spacings", inheritedChoice: layout.Spacings.IsEmpty ? "equal" : string.Join(" + ", layout.Spacings.Select(v => rows.Units.Format(v, QuantityKind.Length)))), rows.Entry($"{path}/alongAxis", inheritedChoice: layout.AlongAxis ? "true" : "false"),
+            rows.Entry($"{path}/startGap", layout.StartGap), rows.Entry($"{path}/endGap", layout.EndGap),
+        ])
+        { Note = $"Grey values follow {followed}. Own ones are kept when following changes.", Actions = bridge.Girders.Spans.ContainsKey($"{span + 1}") ? [new("As the others again", $"Span {span + 1} follows the common layout", [new("remove", path)])] : [] };
     }
 
     private IEnumerable<LedgerGroup> Levels(GirderLine girder, int span)

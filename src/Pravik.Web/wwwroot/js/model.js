@@ -5,6 +5,19 @@ import { GLTFLoader } from "../lib/three/loaders/GLTFLoader.js";
 
 const EYE = 1.4;
 const SPEED = 16;
+// How far apart the layers of an opened view lie (m), and what lies in each, from below.
+const APART = 2;
+const LAYERS = [
+  ["ground", "piles", "foundations"],
+  ["abutments", "piers", "wing walls"],
+  ["plinths"],
+  ["bearings"],
+  ["girders"],
+  ["haunches"],
+  ["slab", "approach slabs"],
+  ["surfacing", "footways", "edge beams"],
+  ["parapets"],
+];
 const DIRECTIONS = [
   ["Plan", (ahead) => ({ from: new THREE.Vector3(0, 1, 0), up: new THREE.Vector3(ahead.z, 0, -ahead.x) })],
   ["From left", (ahead) => ({ from: new THREE.Vector3(ahead.z, 0.12, -ahead.x) })],
@@ -81,6 +94,17 @@ export class ModelView {
       },
       "Cut at the station cursor and look ahead",
     );
+    button(
+      "Apart",
+      (b) => {
+        this.apart = !this.apart;
+        b.classList.toggle("on", this.apart);
+        b.setAttribute("aria-pressed", this.apart);
+        this.mark();
+        this.look(0);
+      },
+      "Lift the parts off one another",
+    );
     this.kinds = document.createElement("span");
     this.kinds.className = "kinds";
     this.bar.append(this.kinds);
@@ -149,6 +173,13 @@ export class ModelView {
     this.model?.traverse((o) => {
       if (!o.isMesh) return;
       o.visible = !this.hidden.has(o.userData.kind);
+      o.position.y = this.apart
+        ? APART *
+          Math.max(
+            0,
+            LAYERS.findIndex((l) => l.includes(o.userData.kind)),
+          )
+        : 0;
       o.material.emissive?.set(o.userData.part === this.picked ? "#0F7B6C" : "#000000");
     });
     this.draw();
@@ -262,6 +293,7 @@ export class ModelView {
       const near = corners.find((c) => c.distanceTo(hit.point) < 0.02 * hit.distance);
       const p = near ?? hit.point;
       const [x, y, z] = this.origin;
+      p.y -= hit.object.position.y;
       this.onMeasure({ name: near ? "corner" : "face", world: [p.x + x, y - p.z, p.y + z].join(",") });
     } else if (hit && hit.object.userData.kind !== "ground") this.onPick(hit.object.userData.part);
   }

@@ -1,0 +1,66 @@
+using System.Collections.Immutable;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>What the layout of girders has of its own in a span; null follows the span named, or the common layout.</summary>
+public sealed record SpanLayout
+{
+    /// <summary>Number of the span that this one follows in all that it has not of its own.</summary>
+    public string? Follows { get; init; }
+    public double? OverhangLeft { get; init; }
+    public double? OverhangRight { get; init; }
+
+    /// <summary>Spacings from the first girder to the last, in place of equal ones.</summary>
+    public ImmutableArray<double>? Spacings { get; init; }
+
+    /// <summary>Whether overhangs and spacings are measured along the axes instead of square to the road.</summary>
+    public bool? AlongAxis { get; init; }
+
+    /// <summary>From the axes to the ends of the girders where the span begins and ends, along the girder.</summary>
+    public double? StartGap { get; init; }
+    public double? EndGap { get; init; }
+}
+
+/// <summary>The layout of girders that holds in a span. Spacings are empty for equal ones.</summary>
+public sealed record GirderLayout(double OverhangLeft, double OverhangRight, ImmutableArray<double> Spacings, bool AlongAxis, double StartGap, double EndGap)
+{
+    private const int Deepest = 40;
+
+    /// <summary>The layout in a span (from 0): its own values, those of the span it follows, then the common ones.</summary>
+    public static GirderLayout Of(Girders girders, int span)
+    {
+        var chain = Chain(girders, span).ToList();
+        T? First<T>(Func<SpanLayout, T?> of) where T : struct => chain.Select(of).FirstOrDefault(v => v is not null);
+        var left = First(l => l.OverhangLeft) ?? girders.OverhangLeft;
+        return new(left, First(l => l.OverhangRight) ?? girders.OverhangRight ?? left, First(l => l.Spacings) ?? girders.Spacings ?? [], First(l => l.AlongAxis) ?? girders.AlongAxis, First(l => l.StartGap) ?? girders.EndGap, First(l => l.EndGap) ?? girders.EndGap);
+    }
+
+    /// <summary>Whether following leads from a span back to itself.</summary>
+    public static bool IsCircular(Girders girders, int span) => Chain(girders, span).Count() > Deepest;
+
+    /// <summary>Path at which a value that holds in a span (from 0) is kept: the span's own, or the common one.</summary>
+    public static string PathOf(Girders girders, int span, string value, Func<SpanLayout, bool> has)
+    {
+        for (var (at, depth) = (span + 1, 0); depth < Deepest && girders.Spans.TryGetValue($"{at}", out var own); depth++)
+        {
+            if (has(own)) return $"/girders/spans/{at}/{value}";
+            if (!int.TryParse(own.Follows, out at)) break;
+        }
+        return $"/girders/{(value == "startGap" ? "endGap" : value)}";
+    }
+
+    /// <summary>From the left edge to a girder (from 1) where the deck is as wide as given, edges and girders measured alike (m).</summary>
+    public double FromLeft(int girder, int count, double width) => OverhangLeft + (Spacings.IsEmpty ? (girder - 1) * Spacing(count, width) : Spacings.Take(girder - 1).Sum());
+
+    /// <summary>The spacing, or the least of those listed; 0 for a single girder.</summary>
+    public double Spacing(int count, double width) => count == 1 ? 0 : Spacings.IsEmpty ? (width - OverhangLeft - OverhangRight) / (count - 1) : Spacings.Min();
+
+    private static IEnumerable<SpanLayout> Chain(Girders girders, int span)
+    {
+        for (var (at, depth) = (span + 1, 0); depth <= Deepest && girders.Spans.TryGetValue($"{at}", out var own); depth++)
+        {
+            yield return own;
+            if (!int.TryParse(own.Follows, out at)) yield break;
+        }
+    }
+}
