@@ -9,13 +9,10 @@ namespace Pravik.Core.Analysis;
 public sealed class PermanentLoads
 {
     private readonly BridgeGeometry geometry;
-    private readonly double girderWeight;
 
     public PermanentLoads(BridgeGeometry geometry, Grillage grillage)
     {
         this.geometry = geometry;
-        var bridge = geometry.Bridge;
-        girderWeight = geometry.Section.Properties.Area * bridge.Loads.ConcreteWeight;
         (Superimposed, SuperimposedTotal) = SpreadSuperimposed(grillage);
         (Surfacing, SurfacingTotal) = SpreadSurfacing(grillage);
     }
@@ -30,8 +27,8 @@ public sealed class PermanentLoads
     public double[] Surfacing { get; }
     public double SurfacingTotal { get; }
 
-    /// <summary>Weight of a bare girder (N/m).</summary>
-    public double Girder => girderWeight;
+    /// <summary>Weight of a bare girder in a span (N/m).</summary>
+    public double Girder(GirderLine girder, int span) => geometry.SectionOf(girder, span).Properties.Area * geometry.Bridge.Loads.ConcreteWeight;
 
     /// <summary>
     /// Weight of the slab and haunch that a girder carries while they are wet (N/m): the mean along the span, by Simpson's rule, of the slab's

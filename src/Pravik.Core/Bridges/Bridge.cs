@@ -155,6 +155,12 @@ public sealed record GirderOwn
     /// <summary>Haunch over both bearings, in place of the computed one (m).</summary>
     public double? Haunch { get; init; }
     public double? Camber { get; init; }
+
+    /// <summary>Name of a section of the bridge, in place of that of all girders.</summary>
+    public string? Section { get; init; }
+
+    /// <summary>How far it lies right of where the layout puts it, square to the road (m).</summary>
+    public double? Shift { get; init; }
 }
 
 /// <summary>The pretensioned strands of every girder.</summary>

@@ -32,6 +32,7 @@ public sealed record GirderSpan(Point Start, Point End, double StartOffset, doub
 public sealed class BridgeGeometry
 {
     private readonly Lazy<double> deckArea;
+    private readonly Dictionary<string, Lazy<MadeSection>> sections;
     private readonly ImmutableArray<GirderLayout> layouts;
     private readonly System.Collections.Concurrent.ConcurrentDictionary<(int Girder, int Span), HaunchLine> haunches = [];
 
@@ -42,7 +43,8 @@ public sealed class BridgeGeometry
         Bridge = bridge;
         Road = new(bridge.Road);
         Axes = [.. PlaceAxes(bridge.Axes)];
-        Section = new(bridge.Sections.FirstOrDefault(s => s.Name == bridge.Girders.Section) ?? bridge.Sections[0]);
+        sections = bridge.Sections.DistinctBy(s => s.Name).ToDictionary(s => s.Name, s => new Lazy<MadeSection>(() => new(s)));
+        Section = (bridge.Girders.Section is { } named && sections.TryGetValue(named, out var all) ? all : sections[bridge.Sections[0].Name]).Value;
         Units = [.. PlaceUnits()];
         layouts = [.. Enumerable.Range(0, SpanCount).Select(span => GirderLayout.Of(bridge.Girders, span))];
         deckArea = new(() => Units.Sum(u => u.Integral((_, _) => 1)));
@@ -52,8 +54,17 @@ public sealed class BridgeGeometry
     public Bridge Bridge { get; }
     public RoadLine Road { get; }
 
-    /// <summary>The section of the girders.</summary>
+    /// <summary>The section that girders have where they have none of their own.</summary>
     public MadeSection Section { get; }
+
+    /// <summary>The section of a girder in a span (from 0).</summary>
+    public MadeSection SectionOf(GirderLine girder, int span) => SectionOf(girder.Number, span);
+
+    /// <summary>The sections that girders have, each once.</summary>
+    public IEnumerable<MadeSection> SectionsInUse => Enumerable.Range(1, Bridge.Girders.Count).SelectMany(n => Enumerable.Range(0, SpanCount).Select(span => SectionOf(n, span))).Distinct();
+
+    private MadeSection SectionOf(int number, int span) =>
+        Bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span))?.Section is { } name && sections.TryGetValue(name, out var own) ? own.Value : Section;
 
     /// <summary>The units of the deck, along the bridge.</summary>
     public ImmutableArray<UnitPlace> Units { get; }
@@ -337,10 +348,11 @@ public sealed class BridgeGeometry
     private RoadPlace GirderOnAxis(AxisPlace axis, int span, int number)
     {
         var (layout, unit, count) = (LayoutOf(span), UnitOf(span), Bridge.Girders.Count);
-        if (!layout.AlongAxis) return Meet(axis, s => unit.Shape.LeftEdge(s) + layout.FromLeft(number, count, unit.Shape.RightEdge(s) - unit.Shape.LeftEdge(s)));
+        var shift = Bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span))?.Shift ?? 0;
+        if (!layout.AlongAxis) return Meet(axis, s => shift + unit.Shape.LeftEdge(s) + layout.FromLeft(number, count, unit.Shape.RightEdge(s) - unit.Shape.LeftEdge(s)));
         var edges = unit.OnAxis(axis);
         var (left, right) = (Road.At(edges.Left), Road.At(edges.Right));
         var width = Point.Distance(left, right);
-        return Road.Locate(left + layout.FromLeft(number, count, width) / width * (right - left));
+        return Road.Locate(left + (shift / Math.Cos(axis.Skew) + layout.FromLeft(number, count, width)) / width * (right - left));
     }
 }

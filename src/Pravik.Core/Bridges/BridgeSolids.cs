@@ -89,11 +89,11 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
     /// <summary>Haunches between girder and slab, wherever they have a thickness.</summary>
     public IEnumerable<PartSolid> Haunches()
     {
-        var half = geometry.Section.TopWidth / 2;
         foreach (var girder in geometry.Girders)
         {
             for (var span = 0; span < geometry.SpanCount; span++)
             {
+                var half = geometry.SectionOf(girder, span).TopWidth / 2;
                 var line = geometry.HaunchOf(girder, span);
                 if (line.Least <= 1e-6) continue;
                 var (from, to) = geometry.EndsOf(girder, span);
@@ -122,16 +122,16 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
     /// <summary>Girders, straight from end to end in plan, cambered; their ends are square to them.</summary>
     public IEnumerable<PartSolid> Girders()
     {
-        var shape = geometry.Section;
         // Seen looking ahead, as the outlines are drawn: validation refuses those that cannot be filled.
-        var outlines = shape.Solids.Select(o => (o.Points, Caps: o.Triangulate()!.Value)).ToList();
+        var all = geometry.SectionsInUse.ToDictionary(s => s, s => s.Solids.Select(o => (o.Points, Caps: o.Triangulate()!.Value)).ToList());
         foreach (var girder in geometry.Girders)
         {
             for (var span = 0; span < geometry.SpanCount; span++)
             {
                 var (line, (from, to)) = (geometry.HaunchOf(girder, span), geometry.EndsOf(girder, span));
                 var pieces = Math.Abs(line.Camber) < 1e-9 ? [from, to] : Along(girder, span, from, to).ToList();
-                foreach (var (points, caps) in outlines)
+                var shape = geometry.SectionOf(girder, span);
+                foreach (var (points, caps) in all[shape])
                 {
                     var rings = pieces.Select(t => points.Select(q => Corner(girder, span, t, q.X, line.Top(t) - shape.Top + q.Y)).ToArray()).ToList();
                     yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "girders", $"{girder.Name}, span {span + 1}", Solid.Lead(rings, caps));

@@ -30,6 +30,7 @@ public static class BridgeValidation
         Crossings(bridge, bounds);
         SectionValidation.Check(bridge.Sections, bounds);
         if (bridge.Girders.Section is { } named) bounds.Among("/girders/section", "Section", named, [.. bridge.Sections.Select(x => x.Name)]);
+        foreach (var (key, own) in bridge.Girders.Own.Where(o => o.Value?.Section is not null)) bounds.Among($"/girders/own/{key}/section", "Section", own.Section!, [.. bridge.Sections.Select(x => x.Name)]);
         GirderSizes(bridge.Girders, bounds);
         SupportValidation.Check(bridge, bounds);
         Steel(bridge.Girders, bounds);
@@ -275,6 +276,7 @@ public static class BridgeValidation
             {
                 bounds.Own($"{path}/haunch", $"Haunch over the bearings of girder {g}, span {s}", own.Haunch, -0.5, 1, QuantityKind.Size);
                 bounds.Own($"{path}/camber", $"Camber of girder {g}, span {s}", own.Camber, -0.3, 0.5, QuantityKind.Size);
+                bounds.Own($"{path}/shift", $"Shift of girder {g}, span {s}", own.Shift, -5, 5, QuantityKind.Length);
             }
         }
         bounds.Between("/girders/diaphragm/width", "Diaphragm width", girders.Diaphragm.Width, 0.1, 5, QuantityKind.Size);

@@ -90,7 +90,6 @@ public static class Clearances
     /// </summary>
     public static Clearance? Least(BridgeGeometry geometry, Crossing crossing)
     {
-        var shape = geometry.Section;
         var (origin, along, across) = crossing.Place(geometry.Road);
         Clearance? least = null;
         foreach (var girder in geometry.Girders)
@@ -98,7 +97,7 @@ public static class Clearances
             for (var span = 0; span < geometry.SpanCount; span++)
             {
                 var (a, b) = (girder.Spans[span].Start, girder.Spans[span].End);
-                var line = geometry.HaunchOf(girder, span);
+                var (line, shape) = (geometry.HaunchOf(girder, span), geometry.SectionOf(girder, span));
                 var ahead = 1 / Point.Distance(a, b) * (b - a);
                 foreach (var side in new[] { -0.5, 0, 0.5 })
                 {

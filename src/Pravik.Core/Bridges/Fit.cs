@@ -22,9 +22,9 @@ internal static class Fit
             }
         }
         var geometry = new BridgeGeometry(bridge, placeGirders: false);
-        if (SectionFamily.Named(geometry.Section.Shape.Family)!.Material == "steel")
-            bounds.Error("/girders/section", "Girders are prestressed concrete in this version: a section of steel can be designed and kept, but not yet carry the deck.");
-        Strands(bridge, geometry.Section, bounds);
+        foreach (var shape in geometry.SectionsInUse.Where(s => SectionFamily.Named(s.Shape.Family)!.Material == "steel"))
+            bounds.Error(shape == geometry.Section ? "/girders/section" : $"/girders/own/{bridge.Girders.Own.First(o => o.Value.Section == shape.Shape.Name).Key}/section", "Girders are prestressed concrete in this version: a section of steel can be designed and kept, but not yet carry the deck.");
+        foreach (var shape in geometry.SectionsInUse) Strands(bridge, shape, bounds);
         Lines(geometry, units, bounds);
         if (bounds.HasErrors) return;
         var sections = geometry.Units.SelectMany(u => Sections(geometry, u)).ToList();
@@ -179,11 +179,11 @@ internal static class Fit
             bounds.Error("/road/elements", "The road turns so tightly under the bridge that the deck would fold over itself at its edge.");
             return;
         }
-        var half = geometry.Section.TopWidth / 2;
         foreach (var girder in new[] { geometry.Girders[0], geometry.Girders[^1] })
         {
             for (var span = 0; span < geometry.SpanCount; span++)
             {
+                var half = geometry.SectionOf(girder, span).TopWidth / 2;
                 var length = girder.SpanLength(span);
                 if (geometry.LengthOf(girder, span) < 1)
                 {
@@ -210,14 +210,16 @@ internal static class Fit
     /// <summary>Girders that keep their distance along the axis, and do not step aside between continuous spans.</summary>
     private static void Steps(BridgeGeometry geometry, UnitSystem units, Bounds bounds)
     {
-        var flange = Math.Max(geometry.Section.TopWidth, geometry.Section.BottomWidth);
         for (var span = 0; span < geometry.SpanCount; span++)
         {
             foreach (var (before, after) in geometry.Girders.Zip(geometry.Girders.Skip(1)))
             {
+                double Half(GirderLine girder) => geometry.SectionOf(girder, span) is var s ? Math.Max(s.TopWidth, s.BottomWidth) / 2 : 0;
+                var flange = Half(before) + Half(after);
                 var near = Math.Min(after.Spans[span].StartOffset - before.Spans[span].StartOffset, after.Spans[span].EndOffset - before.Spans[span].EndOffset);
                 if (near >= flange - 1e-6) continue;
-                bounds.Error(GirderLayout.PathOf(geometry.Bridge.Girders, span, "spacings", l => l.Spacings is not null), $"{before.Name} and {after.Name} come within {units.FormatWithUnit(near, QuantityKind.Length)} of each other in span {span + 1}: they would cross.");
+                var moved = new[] { before, after }.Select(g => HaunchLine.Key(g.Number, span)).FirstOrDefault(k => geometry.Bridge.Girders.Own.GetValueOrDefault(k) is { Shift: not null } or { Section: not null });
+                bounds.Error(moved is not null ? $"/girders/own/{moved}/{(geometry.Bridge.Girders.Own[moved].Shift is null ? "section" : "shift")}" : GirderLayout.PathOf(geometry.Bridge.Girders, span, "spacings", l => l.Spacings is not null), $"{before.Name} and {after.Name} come within {units.FormatWithUnit(near, QuantityKind.Length)} of each other in span {span + 1}: they would cross.");
                 return;
             }
             if (span == 0 || geometry.UnitOf(span).FirstSpan == span) continue;

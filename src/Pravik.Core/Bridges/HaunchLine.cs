@@ -30,7 +30,7 @@ public sealed class HaunchLine
         (this.geometry, this.girder, this.span) = (geometry, girder, span);
         var line = girder.Spans[span];
         var along = 1 / line.Length * (line.End - line.Start);
-        (across, half) = (new(along.Y, -along.X), geometry.Section.TopWidth / 2);
+        (across, half) = (new(along.Y, -along.X), geometry.SectionOf(girder, span).TopWidth / 2);
         (From, To) = (geometry.SupportAt(geometry.Axes[span]).BearingDistance / line.Length, 1 - geometry.SupportAt(geometry.Axes[span + 1]).BearingDistance / line.Length);
         var rule = geometry.Bridge.Girders;
         Own = rule.Own.GetValueOrDefault(Key(girder.Number, span)) ?? new();
@@ -65,7 +65,7 @@ public sealed class HaunchLine
     public double Top(double t) => Line(t) - OverBearings;
 
     /// <summary>Level of the girder's soffit.</summary>
-    public double Bottom(double t) => Top(t) - geometry.Section.Depth;
+    public double Bottom(double t) => Top(t) - geometry.SectionOf(girder, span).Depth;
 
     /// <summary>Haunch at fraction t of the span and a distance to the right of the centre line, at most half the flange.</summary>
     public double At(double t, double right = 0) => SoffitAt(t).Level(right) - Top(t);
@@ -158,6 +158,6 @@ public sealed class HaunchLine
     {
         var (bridge, length) = (geometry.Bridge, girder.SpanLength(span));
         var load = bridge.Loads.ConcreteWeight * (geometry.WetSlabWidth(girder, span) * geometry.SlabThickness(girder, span, 0.5) + 2 * half * geometry.Haunch(span));
-        return 5 * load * Math.Pow(length, 4) / (384 * Concrete.Of(bridge.Materials.Girder).Ecm * geometry.Section.Bending.SecondMoment);
+        return 5 * load * Math.Pow(length, 4) / (384 * Concrete.Of(bridge.Materials.Girder).Ecm * geometry.SectionOf(girder, span).Bending.SecondMoment);
     }
 }

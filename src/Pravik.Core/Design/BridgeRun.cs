@@ -62,7 +62,7 @@ public static class BridgeRun
         var span = girder.SpanLength(point.Span);
         double Mean(double[] load) => (upper.Of(load) + lower.Of(load)) / 2;
         var effects = new PermanentEffects(
-            PermanentLoads.OnSimpleSpan(permanent.Girder, span, point.Fraction, kind),
+            PermanentLoads.OnSimpleSpan(permanent.Girder(girder, point.Span), span, point.Fraction, kind),
             PermanentLoads.OnSimpleSpan(permanent.WetSlab(girder, point.Span), span, point.Fraction, kind),
             Mean(permanent.Superimposed), Mean(permanent.Surfacing));
         var (greatest, least) = (placement.Worst(upper), ReferenceEquals(upper, lower) ? null : placement.Worst(lower));

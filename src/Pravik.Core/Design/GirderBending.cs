@@ -23,8 +23,8 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
     private readonly ReinforcingSteel bars = ReinforcingSteel.Of(geometry.Bridge.Materials.Reinforcement);
     private readonly Dictionary<(CompositePlace, Bending), UltimateState?> known = [];
 
-    /// <summary>What tells one cross-section from another: effective width, slab thickness and haunch (m), and whether it is over a pier.</summary>
-    private readonly record struct CompositePlace(double Width, double Slab, double Haunch, bool AtPier);
+    /// <summary>What tells one cross-section from another: the girder's section, effective width, slab thickness and haunch (m), and whether it is over a pier.</summary>
+    private readonly record struct CompositePlace(MadeSection Girder, double Width, double Slab, double Haunch, bool AtPier);
 
     /// <summary>Resistance at a point, or null where the section cannot balance its steel. With a calculation, its lines are written.</summary>
     public UltimateState? At(EffectPoint point, Bending bending, Calculation? calculation = null)
@@ -32,7 +32,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         calculation?.Heading("Section");
         var width = Width(point, calculation);
         var pier = AtPier(point);
-        var place = new CompositePlace(Math.Round(width, 9), Math.Round(geometry.SlabThickness(geometry.Girders[point.Girder], point.Span, point.Fraction), 9), geometry.Haunch(point.Span), pier);
+        var place = new CompositePlace(geometry.SectionOf(geometry.Girders[point.Girder], point.Span), Math.Round(width, 9), Math.Round(geometry.SlabThickness(geometry.Girders[point.Girder], point.Span, point.Fraction), 9), geometry.Haunch(point.Span), pier);
         var key = (place, bending);
         calculation?.Line("h_s", "thickness of the slab over the girder", place.Slab, QuantityKind.Size, "entered");
         lock (known)
@@ -65,12 +65,12 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         var length = EffectiveWidth.IsNearPier(spans.Count, span, point.Fraction)
             ? EffectiveWidth.ZeroMomentLengthAtPier(spans, point.Fraction <= 0.5 ? span - 1 : span)
             : EffectiveWidth.ZeroMomentLength(spans, span);
-        return EffectiveWidth.Of(geometry.Section.WebWidth, left, right, length, calculation);
+        return EffectiveWidth.Of(geometry.SectionOf(line, point.Span).WebWidth, left, right, length, calculation);
     }
 
     private UltimateSection Section(CompositePlace place)
     {
-        var (shape, (width, thickness, haunch, atPier)) = (geometry.Section, place);
+        var (shape, width, thickness, haunch, atPier) = place;
         var slabSoffit = shape.Depth + haunch;
         var fcdSlab = slab.DesignStrength(values["alphaCc"], values["gammaC"]);
         var soffit = atPier && slab.Fck < girder.Fck ? slab : girder;

@@ -35,7 +35,7 @@ public static class Bill
         Add("concrete.haunches", "Concrete", $"Haunches, {slab}", lines.Sum(l => geometry.HaunchOf(l.Girder, l.Span).Volume), QuantityKind.Volume);
         Add("concrete.diaphragms", "Concrete", $"Diaphragms, {slab}", supports.Sum(s => (s.Axis.Kind == AxisKind.Joint ? 2 : 1) * (s.LastGirder - s.FirstGirder) * bridge.Girders.Diaphragm.Width * bridge.Girders.Diaphragm.Depth), QuantityKind.Volume);
         Add("concrete.edgeBeams", "Concrete", $"Edge beams, {slab}", superstructure.Strips().Where(p => p.Kind == "edge beams").Sum(p => p.Solid.Volume), QuantityKind.Volume);
-        Add("concrete.girders", "Concrete", $"Precast girders, {girder}", geometry.Section.Properties.GrossArea * lines.Sum(l => l.Length), QuantityKind.Volume);
+        Add("concrete.girders", "Concrete", $"Precast girders, {girder}", lines.Sum(l => geometry.SectionOf(l.Girder, l.Span).Properties.GrossArea * l.Length), QuantityKind.Volume);
         Add("concrete.abutments", "Concrete", $"Abutments and wing walls, {support}", Volume("abutments", "wing walls"), QuantityKind.Volume);
         Add("concrete.approach", "Concrete", $"Approach slabs, {support}", Volume("approach slabs"), QuantityKind.Volume);
         Add("concrete.piers", "Concrete", $"Piers, crossheads and plinths, {support}", Volume("piers", "plinths"), QuantityKind.Volume);
@@ -43,15 +43,18 @@ public static class Bill
         Add("concrete.piles", "Concrete", $"Piles and shafts, {support}", Volume("piles"), QuantityKind.Volume);
 
         // Under the slab the girders' flanges are no formwork; over them the haunches' sides are.
-        var soffit = superstructure.Slabs().Sum(p => p.Solid.Area(n => n.Z < Upright)) - geometry.Section.TopWidth * lines.Sum(l => l.Length);
+        var soffit = superstructure.Slabs().Sum(p => p.Solid.Area(n => n.Z < Upright)) - lines.Sum(l => geometry.SectionOf(l.Girder, l.Span).TopWidth * l.Length);
         Add("formwork.deck", "Formwork", "Slab, soffit and edges", soffit, QuantityKind.Area);
         Add("formwork.haunches", "Formwork", "Sides of haunches", superstructure.Haunches().Sum(p => p.Solid.Area(n => Math.Abs(n.Z) < Upright)), QuantityKind.Area);
         Add("formwork.abutments", "Formwork", "Abutments and wing walls", Sides("abutments", "wing walls", "approach slabs"), QuantityKind.Area);
         Add("formwork.piers", "Formwork", "Piers and plinths, crossheads with soffit", Sides("piers", "plinths") + parts.Where(p => p.Kind == "piers" && p.Name.StartsWith("Crosshead", StringComparison.Ordinal)).Sum(p => p.Solid.Area(n => n.Z <= -Upright)), QuantityKind.Area);
         Add("formwork.foundations", "Formwork", "Pads and pile caps", Sides("foundations"), QuantityKind.Area);
 
-        Add("girders.number", "Girders", $"{geometry.Section.Shape.Name}, number", lines.Count, QuantityKind.Count);
-        Add("girders.length", "Girders", $"{geometry.Section.Shape.Name}, length", lines.Sum(l => l.Length), QuantityKind.Length);
+        foreach (var kind in lines.GroupBy(l => geometry.SectionOf(l.Girder, l.Span).Shape.Name))
+        {
+            Add($"girders.number.{kind.Key}", "Girders", $"{kind.Key}, number", kind.Count(), QuantityKind.Count);
+            Add($"girders.length.{kind.Key}", "Girders", $"{kind.Key}, length", kind.Sum(l => l.Length), QuantityKind.Length);
+        }
         var strands = bridge.Girders.Strands.Rows.Sum(r => r.Count);
         Add("steel.strands", "Steel", $"Strands, {strands} in every girder", strands * PrestressingSteel.Of(bridge.Materials.Strand).Area * lines.Sum(l => l.Length) * SteelDensity, QuantityKind.Mass);
         Add("steel.slabBars", "Steel", "Slab bars along the bridge, without laps", (bridge.Girders.SlabBars.Top.AreaPerMetre + bridge.Girders.SlabBars.Bottom.AreaPerMetre) * geometry.DeckArea * SteelDensity, QuantityKind.Mass);

@@ -62,9 +62,9 @@ public sealed class GrillageBuilder
         var bridge = geometry.Bridge;
         var (left, right) = ClearWidths(geometry, girder, span);
         var (spans, number) = Continuous(geometry, girder, span);
-        var width = EffectiveWidth.Of(geometry.Section.WebWidth, left, right, EffectiveWidth.ZeroMomentLength(spans, number));
+        var width = EffectiveWidth.Of(geometry.SectionOf(girder, span).WebWidth, left, right, EffectiveWidth.ZeroMomentLength(spans, number));
         var ratio = Concrete.Of(bridge.Materials.Slab).Ecm / Concrete.Of(bridge.Materials.Girder).Ecm;
-        return CompositeSection.Of(geometry.Section.Bending, width, geometry.SlabThickness(girder, span, 0.5), geometry.Haunch(span), geometry.Section.TopWidth, ratio);
+        return CompositeSection.Of(geometry.SectionOf(girder, span).Bending, width, geometry.SlabThickness(girder, span, 0.5), geometry.Haunch(span), geometry.SectionOf(girder, span).TopWidth, ratio);
     }
 
     /// <summary>Lengths of the spans over which a girder is continuous with a span, and the number of that span among them.</summary>
@@ -77,7 +77,7 @@ public sealed class GrillageBuilder
     /// <summary>b_1 and b_2: half the clear distance to the next web, or the clear width to the deck's edge.</summary>
     public static (double Left, double Right) ClearWidths(BridgeGeometry geometry, GirderLine girder, int span)
     {
-        var web = geometry.Section.WebWidth / 2;
+        var web = geometry.SectionOf(girder, span).WebWidth / 2;
         var (left, right) = geometry.SlabShares(girder, span);
         return (Math.Max(0, left - web), Math.Max(0, right - web));
     }
@@ -139,7 +139,6 @@ public sealed class GrillageBuilder
     private ImmutableArray<ImmutableArray<int>> AddLongitudinals()
     {
         var modulus = Concrete.Of(bridge.Materials.Girder).Ecm;
-        var torsion = geometry.Section.Properties.J;
         var lines = new List<int>[geometry.Girders.Length];
         for (var i = 0; i < lines.Length; i++) lines[i] = [];
         for (var span = 0; span < geometry.SpanCount; span++)
@@ -148,7 +147,7 @@ public sealed class GrillageBuilder
             var rigidities = geometry.Girders.Select(girder =>
             {
                 var composite = Composite(geometry, girder, span);
-                return (modulus * composite.SecondMoment, Shear(modulus) * torsion + Shear(slab.Ecm) * Torsion(SlabShare(girder, span), thickness[girder.Number - 1]));
+                return (modulus * composite.SecondMoment, Shear(modulus) * geometry.SectionOf(girder, span).Properties.J + Shear(slab.Ecm) * Torsion(SlabShare(girder, span), thickness[girder.Number - 1]));
             }).ToList();
             // Nothing leads over a joint.
             for (var g = 0; g < lines.Length && lines[g].Count < spans[span].First; g++) lines[g].Add(-1);

@@ -146,7 +146,7 @@ public sealed class SupportPlace
                 var section = Geometry.UnitOf(span).Shape.At(place.Station);
                 var name = Values.Bearing(girder.Number, isAhead && Values.Rows == 2);
                 yield return new(girder, span, isAhead, types.FirstOrDefault(b => b.Name == name) ?? types[0], at, Geometry.Road.Level(place.Station) + section.Surface(place.Offset), section.Surface(place.Offset) - section.SlabTop(place.Offset),
-                    section.Thickness(place.Offset) + Geometry.UnitOf(span).Pattern.Slab.Thickening, line.At(t), Geometry.Section.Depth);
+                    section.Thickness(place.Offset) + Geometry.UnitOf(span).Pattern.Slab.Thickening, line.At(t), Geometry.SectionOf(girder, span).Depth);
             }
         }
     }

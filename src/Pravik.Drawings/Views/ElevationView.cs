@@ -30,7 +30,7 @@ public sealed class ElevationView
         (this.geometry, this.ground, this.units) = (geometry, ground, units);
         canvas = new(size.Width, size.Height, size.TextHeight);
         (first, last) = Ends(geometry);
-        depth = Stations(first, last).Concat(geometry.Axes.Select(a => a.Station)).Max(s => GirderTop(geometry, s)) + geometry.Section.Depth;
+        depth = Stations(first, last).Concat(geometry.Axes.Select(a => a.Station)).Max(s => GirderTop(geometry, s)) + geometry.SectionsInUse.Max(s => s.Depth);
         var levels = Stations(first, last).Select(geometry.Road.Level).ToList();
         var lows = Stations(first, last).Select(s => ground?.Level(geometry.Road.At(s))).OfType<double>().Append(levels.Min() - depth).Concat(geometry.Bridge.Crossings.Select(c => c.Level)).ToList();
         var supports = SupportPlace.All(geometry, ground);
@@ -130,7 +130,6 @@ public sealed class ElevationView
 
     private void Structure(string? picked)
     {
-        var shape = geometry.Section;
         foreach (var unit in geometry.Units)
         {
             var (from, to) = (unit.Start.Station - unit.StartOverhang, unit.End.Station + unit.EndOverhang);
@@ -147,7 +146,7 @@ public sealed class ElevationView
             var (a, b) = (geometry.Axes[span].Station + layout.StartGap, geometry.Axes[span + 1].Station - layout.EndGap);
             // The girder next to the road line, as far below the slab there as it is in truth.
             var girder = geometry.Girders.MinBy(g => Math.Abs(g.Spans[span].MiddleOffset))!;
-            var (unit, haunch) = (geometry.UnitOf(span), geometry.HaunchOf(girder, span));
+            var (unit, haunch, shape) = (geometry.UnitOf(span), geometry.HaunchOf(girder, span), geometry.SectionOf(girder, span));
             IEnumerable<Point> On(double below) => Enumerable.Range(0, 13).Select(i => a + i * (b - a) / 12).Select(s =>
                 At(s, -unit.Shape.At(s).SlabSoffit(0) + unit.Pattern.Slab.Thickening + haunch.At((s - geometry.Axes[span].Station) / (geometry.Axes[span + 1].Station - geometry.Axes[span].Station)) + below));
             canvas.Part = $"/parts/girders/{girder.Number}/spans/{span + 1}";

@@ -185,13 +185,12 @@ public sealed class PlanView
 
     private void Girders(string? picked)
     {
-        var half = geometry.Section.TopWidth / 2;
         foreach (var girder in geometry.Girders)
         {
             for (var span = 0; span < geometry.SpanCount; span++)
             {
                 var part = $"/parts/girders/{girder.Number}/spans/{span + 1}";
-                var length = girder.SpanLength(span);
+                var half = geometry.SectionOf(girder, span).TopWidth / 2;
                 var (from, to) = geometry.EndsOf(girder, span);
                 var (a, b) = (geometry.OnGirder(girder, span, from), geometry.OnGirder(girder, span, to));
                 var side = half / (b - a).Length * new Point(b.Y - a.Y, a.X - b.X);

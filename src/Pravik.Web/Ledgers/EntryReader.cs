@@ -106,8 +106,9 @@ public static class EntryReader
             return new([new("replace", path, value), .. bridge.Deck.Units.Where(u => u.Value.Pattern == bridge.Deck.Patterns[p].Name).Select(u => new PatchOperation("replace", $"/deck/units/{u.Key}/pattern", value.DeepClone()))], label, null);
         if (parts is ["", "profiles", var profile, "name"] && int.TryParse(profile, out var o) && o < bridge.Profiles.Length)
             return new([new("replace", path, value), .. bridge.Parapets.Select((q, i) => (q, i)).Where(x => x.q.Profile == bridge.Profiles[o].Name).Select(x => new PatchOperation("replace", $"/parapets/{x.i}/profile", value.DeepClone()))], label, null);
-        if (parts is ["", "sections", var section, "name"] && int.TryParse(section, out var q) && q < bridge.Sections.Length && bridge.Girders.Section == bridge.Sections[q].Name)
-            return new([new("replace", path, value), new("replace", "/girders/section", value.DeepClone())], label, null);
+        if (parts is ["", "sections", var section, "name"] && int.TryParse(section, out var q) && q < bridge.Sections.Length)
+            return new([new("replace", path, value), .. bridge.Girders.Section == bridge.Sections[q].Name ? new[] { new PatchOperation("replace", "/girders/section", value.DeepClone()) } : [],
+                .. bridge.Girders.Own.Where(g => g.Value.Section == bridge.Sections[q].Name).Select(g => new PatchOperation("replace", $"/girders/own/{g.Key}/section", value.DeepClone()))], label, null);
         if (parts is ["", "bearings", var type, "name"] && int.TryParse(type, out var b) && b < bridge.Bearings.Length)
             return new([new("replace", path, value), .. bridge.Supports.SelectMany(s => s.Value.Choices.Where(c => c.Value == bridge.Bearings[b].Name && c.Key.StartsWith("bearing", StringComparison.Ordinal)).Select(c => new PatchOperation("replace", $"/supports/{s.Key}/choices/{c.Key}", value.DeepClone())))], label, null);
         if (needs.Count > 0) return new([new("add", path, value)], label, null) { Needs = needs };

@@ -86,6 +86,7 @@ public static class Fields
         new("/girders/spans/*/follows", "Follows", EntryKind.Choice) { IsOwn = true, Help = "Another span, whose layout this one takes where it has none of its own. Empty: the common layout." },
         Own("/girders/camber", "Camber at casting", QuantityKind.Size, "Upward, half way, when the slab is cast. Empty: just what deflects later."), Q("/girders/laterDeflection", "Later deflection", QuantityKind.Size, "Half way, under what is put on after the slab."),
         Q("/girders/greatestHaunch", "Greatest haunch", QuantityKind.Size, "A haunch greater than this is told."), Own("/girders/own/*/haunch", "Haunch over bearings", QuantityKind.Size, "In place of the computed one."), Own("/girders/own/*/camber", "Camber at casting", QuantityKind.Size, "Of this girder alone."),
+        new("/girders/own/*/section", "Section", EntryKind.Choice) { IsOwn = true, Help = "Of this girder alone. Empty: that of all girders." }, Own("/girders/own/*/shift", "Shift to the right", QuantityKind.Length, "From where the layout puts it, square to the road."),
         new("/girders/section", "Section", EntryKind.Choice) { IsOwn = true, Help = "Of the sections of this bridge. Empty: the first." },
         Own("/supports/*/sizes/*", "Size", QuantityKind.Size, ""), new("/supports/*/choices/*", "Choice", EntryKind.Choice) { IsOwn = true },
         new("/supports/*/follows", "Follows", EntryKind.Choice) { IsOwn = true, Help = "Another support, whose values this one takes where it has none of its own. Empty: none." },
@@ -135,7 +136,7 @@ public static class Fields
     public static Field? At(string path, Bridge bridge) => At(path) is not { } field ? null : field.Pattern switch
     {
         "/deck/units/*/pattern" => field with { Choices = [.. bridge.Deck.Patterns.Select(p => new Choice(p.Name, p.Superseded ? $"{p.Name} (superseded)" : p.Name))] },
-        "/girders/section" => field with { Choices = [.. bridge.Sections.Select(s => new Choice(s.Name, s.Superseded ? $"{s.Name} (superseded)" : s.Name))] },
+        "/girders/section" or "/girders/own/*/section" => field with { Choices = [.. bridge.Sections.Select(s => new Choice(s.Name, s.Superseded ? $"{s.Name} (superseded)" : s.Name))] },
         "/sections/*/sizes/*" => Size(field, path, bridge),
         "/supports/*/sizes/*" => SupportValues.AllSizes.FirstOrDefault(s => s.Name == path.Split('/')[4]) is { } size ? field with { Name = size.Words, Quantity = size.Kind, Help = size.Help } : null,
         "/supports/*/choices/*" => SupportChoice(field, path.Split('/')[4], bridge),

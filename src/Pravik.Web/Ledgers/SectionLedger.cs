@@ -23,7 +23,7 @@ internal sealed class SectionLedger(Bridge bridge, LedgerRows rows, IReadOnlyLis
         return new(shape.Name, family.Words.ToLowerInvariant(), groups);
     }
 
-    private bool IsUsed(SectionShape shape) => (bridge.Girders.Section ?? bridge.Sections[0].Name) == shape.Name;
+    private bool IsUsed(SectionShape shape) => (bridge.Girders.Section ?? bridge.Sections[0].Name) == shape.Name || bridge.Girders.Own.Values.Any(o => o.Section == shape.Name);
 
     private IEnumerable<LedgerAction> Actions(int index)
     {

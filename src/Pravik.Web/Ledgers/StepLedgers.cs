@@ -102,7 +102,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         var girders = bridge.Girders;
         var part = picked?.Split('/') is ["", "parts", "girders", var number, "spans", var span] && int.TryParse(number, out var n) && int.TryParse(span, out var s)
             && n >= 1 && n <= geometry.Girders.Length && s >= 1 && s <= geometry.SpanCount ? (Line: geometry.Girders[n - 1], Span: s - 1) : default;
-        var bare = geometry.Section.Bending;
+        var bare = (part.Line is { } own ? geometry.SectionOf(own, part.Span) : geometry.Section).Bending;
         var weight = bare.Area * bridge.Loads.ConcreteWeight;
         List<LedgerGroup> groups = [];
         if (part.Line is { } line)
@@ -113,8 +113,9 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                 rows.Reading("Offset from road line", line.Spans[part.Span].MiddleOffset, QuantityKind.Length), rows.Reading("Axis to axis", line.SpanLength(part.Span), QuantityKind.Length),
                 rows.Reading("Length of the girder", length, QuantityKind.Length), rows.Reading("Weight", length * weight, QuantityKind.Force),
                 rows.Reading("Wet slab it carries", geometry.WetSlabWidth(line, part.Span), QuantityKind.Length, "Half the spacing on each side, or the overhang."),
+                rows.Entry($"/girders/own/{HaunchLine.Key(line.Number, part.Span)}/section", inheritedChoice: geometry.Section.Shape.Name), rows.Entry($"/girders/own/{HaunchLine.Key(line.Number, part.Span)}/shift", 0),
                 rows.Reading("I, composite", Core.Structures.GrillageBuilder.Composite(geometry, line, part.Span).SecondMoment, QuantityKind.SecondMoment, "Uncracked, in girder concrete, with the span's effective width (EN 1992-1-1 5.3.2.1)."),
-            ]));
+            ]) { Actions = [.. Copies(line, part.Span)] });
             groups.AddRange(Levels(line, part.Span));
         }
         var here = part.Line is null ? geometry.SpanAt(station) : part.Span;
@@ -133,6 +134,17 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         groups.Add(new("Diaphragms", [rows.Entry("/girders/diaphragm/width"), rows.Entry("/girders/diaphragm/depth")]));
         groups.AddRange(Materials());
         return new(part.Line is { } l ? $"{l.Name}, span {part.Span + 1}" : "Girders", part.Line is null ? $"{girders.Count} in each span" : $"axes {part.Span + 1} to {part.Span + 2}", groups);
+    }
+
+    /// <summary>Gives what a girder has of its own to others.</summary>
+    private IEnumerable<LedgerAction> Copies(GirderLine girder, int span)
+    {
+        if (bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(girder.Number, span)) is not { } own) yield break;
+        var node = Exchange.BridgeJson.Node(own);
+        LedgerAction Give(string words, IEnumerable<string> keys) => new(words, $"Own values of {girder.Name}, span {span + 1}: {words.ToLowerInvariant()}", [.. keys.Select(k => new Exchange.PatchOperation("add", $"/girders/own/{k}", node.DeepClone()))]);
+        if (geometry.SpanCount > 1) yield return Give($"Give to {girder.Name} in all spans", Enumerable.Range(0, geometry.SpanCount).Where(s => s != span).Select(s => HaunchLine.Key(girder.Number, s)));
+        if (geometry.Girders.Length > 1) yield return Give($"Give to all girders in span {span + 1}", geometry.Girders.Where(g => g != girder).Select(g => HaunchLine.Key(g.Number, span)));
+        yield return new("As the others again", $"{girder.Name}, span {span + 1} as the others", [new("remove", $"/girders/own/{HaunchLine.Key(girder.Number, span)}")]);
     }
 
     /// <summary>What the span at the cursor, or of the picked girder, has of its own.</summary>

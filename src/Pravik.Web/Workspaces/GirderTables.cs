@@ -6,6 +6,28 @@ namespace Pravik.Web.Workspaces;
 /// <summary>Tables of all girders.</summary>
 internal static class GirderTables
 {
+    /// <summary>All girders with what they are; values that are a girder's own are marked.</summary>
+    public static DataTable All(BridgeGeometry geometry, UnitSystem units, string? picked)
+    {
+        string Head(string name, QuantityKind kind) => $"{name}, {units[kind].Symbol}";
+        TableColumn[] columns =
+        [
+            new("Girder", false), new("Span", true), new("Section", false), new(Head("Length", QuantityKind.Length), true), new(Head("Weight", QuantityKind.Force), true), new(Head("Offset at start", QuantityKind.Length), true), new("At end", true),
+            new(Head("Wet slab", QuantityKind.Length), true), new(Head("Camber", QuantityKind.Size), true), new("Least haunch", true), new("Own", false),
+        ];
+        var rows = geometry.Girders.SelectMany(girder => Enumerable.Range(0, geometry.SpanCount).Select(span =>
+        {
+            var (section, line, at) = (geometry.SectionOf(girder, span), geometry.HaunchOf(girder, span), girder.Spans[span]);
+            var length = geometry.LengthOf(girder, span);
+            var (weight, wet, path) = (length * section.Properties.Area * geometry.Bridge.Loads.ConcreteWeight, geometry.WetSlabWidth(girder, span), $"/parts/girders/{girder.Number}/spans/{span + 1}");
+            string[] own = [.. new[] { ("section", line.Own.Section is not null), ("shift", line.Own.Shift is not null), ("haunch", line.Own.Haunch is not null), ("camber", line.Own.Camber is not null) }.Where(o => o.Item2).Select(o => o.Item1)];
+            return new TableRow(
+                [girder.Name, $"{span + 1}", section.Shape.Name, units.Format(length, QuantityKind.Length), units.Format(weight, QuantityKind.Force), units.Format(at.StartOffset, QuantityKind.Length), units.Format(at.EndOffset, QuantityKind.Length), units.Format(wet, QuantityKind.Length), units.Format(line.CastingCamber, QuantityKind.Size), units.Format(line.Least, QuantityKind.Size), own.Length == 0 ? "–" : string.Join(", ", own)],
+                [girder.Number, span + 1, null, length, weight, at.StartOffset, at.EndOffset, wet, line.CastingCamber, line.Least, own.Length], path, null, path == picked);
+        }));
+        return new("All girders", columns, [.. rows]);
+    }
+
     /// <summary>The haunch of every girder in tenths of its span.</summary>
     public static DataTable Haunches(BridgeGeometry geometry, UnitSystem units, string? picked)
     {

@@ -91,6 +91,34 @@ public class GirderLayoutTests
     public void Bad_layouts_are_refused_at_their_place(string path, Func<Bridge, Bridge> spoil) =>
         Assert.Contains(BridgeValidation.Check(spoil(TestBridges.Demo)), f => f.Severity == Severity.Error && f.Path == path && f.Message.Length > 10);
 
+    private static Bridge Owned(Bridge bridge, GirderOwn own, params string[] keys) => bridge with { Girders = bridge.Girders with { Own = keys.ToImmutableSortedDictionary(k => k, _ => own) } };
+
+    /// <summary>The same section given to every girder by itself, or to all at once, is the same bridge.</summary>
+    [Fact]
+    public void Own_sections_of_all_girders_are_the_section_of_all()
+    {
+        var demo = TestBridges.Demo with { Sections = [.. TestBridges.Demo.Sections, new() { Name = "Deeper", Sizes = ImmutableSortedDictionary<string, double>.Empty.Add("depth", 1.35) }] };
+        string[] keys = [.. Enumerable.Range(1, 5).SelectMany(g => Enumerable.Range(1, 3).Select(s => $"{g}-{s}"))];
+        var (each, all) = (Core.Design.BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, keys)), Core.Design.BridgeRun.Run(demo with { Girders = demo.Girders with { Section = "Deeper" } }));
+        Assert.Equal(all.Governing.Worst.Utilisation, each.Governing.Worst.Utilisation, 1e-12);
+        // One deeper girder draws load to itself, and has a resistance of its own.
+        var one = Core.Design.BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, "2-1", "2-2", "2-3"));
+        var usual = Core.Design.BridgeRun.Run(demo);
+        double Live(Core.Design.BridgeResults run, int girder) => run.Points.Where(p => p.Point.Girder == girder && p.Point.Span == 1).Max(p => p.Moment.Traffic.Max.Total);
+        Assert.True(Live(one, 1) > 1.05 * Live(usual, 1));
+        Assert.True(Live(one, 2) < Live(usual, 2));
+    }
+
+    [Fact]
+    public void A_shifted_girder_lies_aside_and_may_not_meet_its_neighbour()
+    {
+        var (usual, moved) = (new BridgeGeometry(TestBridges.Demo), new BridgeGeometry(Owned(TestBridges.Demo, new() { Shift = 0.3 }, "2-1", "2-2", "2-3")));
+        Assert.Equal(usual.Girders[1].Spans[1].StartOffset + 0.3, moved.Girders[1].Spans[1].StartOffset, 1e-9);
+        Assert.Equal(usual.WetSlabWidth(usual.Girders[0], 1) + 0.15, moved.WetSlabWidth(moved.Girders[0], 1), 1e-9);
+        Assert.Contains(BridgeValidation.Check(Owned(TestBridges.Demo, new() { Shift = 1.6 }, "2-2")), f => f.Severity == Severity.Error && f.Path == "/girders/own/2-2/shift");
+        Assert.Contains(BridgeValidation.Check(Owned(TestBridges.Demo, new() { Section = "None" }, "2-2")), f => f.Severity == Severity.Error && f.Path == "/girders/own/2-2/section");
+    }
+
     [Fact]
     public void Girders_that_step_aside_over_a_pier_are_told()
     {

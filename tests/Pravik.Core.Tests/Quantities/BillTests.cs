@@ -25,8 +25,8 @@ public class BillTests
         var bill = Bill.Of(new(Plain), null).ToDictionary(i => i.Key, i => i.Amount);
         Assert.Equal(21 * 10 * 0.2, bill["concrete.slab"], 1e-9);
         Assert.Equal(4 * 20 * 0.8 * 0.03, bill["concrete.haunches"], 1e-9);
-        Assert.Equal(4, bill["girders.number"]);
-        Assert.Equal(4 * 19.3, bill["girders.length"], 1e-9);
+        Assert.Equal(4, bill["girders.number.Precast I"]);
+        Assert.Equal(4 * 19.3, bill["girders.length.Precast I"], 1e-9);
         Assert.Equal(4 * 19.3 * 0.456200, bill["concrete.girders"], 2e-3);
         // Soffit without flanges, and four edges.
         Assert.Equal(21 * 10 - 4 * 19.3 * 0.8 + 2 * (21 + 10) * 0.2, bill["formwork.deck"], 1e-6);
@@ -52,11 +52,11 @@ public class BillTests
     [Fact]
     public void Costs_are_rates_times_amounts_in_the_project_units()
     {
-        var priced = Plain with { Costs = new() { Rates = ImmutableSortedDictionary<string, double>.Empty.Add("concrete.slab", 200).Add("girders.number", 7000) } };
+        var priced = Plain with { Costs = new() { Rates = ImmutableSortedDictionary<string, double>.Empty.Add("concrete.slab", 200).Add("girders.number.Precast I", 7000) } };
         var bill = Bill.Of(new(priced), null);
         Assert.Equal(42 * 200, bill.Single(i => i.Key == "concrete.slab").Cost!.Value, 1e-6);
-        Assert.Equal(28000, bill.Single(i => i.Key == "girders.number").Cost!.Value, 1e-6);
-        Assert.Null(bill.Single(i => i.Key == "girders.length").Cost);
+        Assert.Equal(28000, bill.Single(i => i.Key == "girders.number.Precast I").Cost!.Value, 1e-6);
+        Assert.Null(bill.Single(i => i.Key == "girders.length.Precast I").Cost);
         var us = priced with { Basis = priced.Basis with { Units = "us" } };
         Assert.Equal(42 * 1.3079506 * 200, Bill.Of(new(us), null).Single(i => i.Key == "concrete.slab").Cost!.Value, 1e-2);
     }
