@@ -49,6 +49,21 @@ public sealed class PermanentLoads
         return area * bridge.Loads.ConcreteWeight;
     }
 
+    /// <summary>
+    /// Effect of the placed diaphragms on a girder alone, as a simple span: half of each bay's weight at its place, M = P·L·t(1 − a) before it and P·L·a(1 − t) behind,
+    /// V = P·(1 − a) and −P·a.
+    /// </summary>
+    public double Diaphragms(GirderLine girder, int span, double t, EffectKind kind)
+    {
+        double sum = 0;
+        foreach (var bay in geometry.DiaphragmBays().Where(d => d.Span == span && (d.Bay == girder.Number || d.Bay == girder.Number - 1)))
+        {
+            var (a, half) = (bay.Diaphragm.At, bay.Clear * bay.Diaphragm.Width * bay.Diaphragm.Depth * geometry.Bridge.Loads.ConcreteWeight / 2);
+            sum += half * (kind == EffectKind.Moment ? girder.SpanLength(span) * (t <= a ? t * (1 - a) : a * (1 - t)) : t <= a ? 1 - a : -a);
+        }
+        return sum;
+    }
+
     /// <summary>Effect of a load per metre on a simple span at fraction t: M = w·L²·t(1 − t)/2, V = w·L·(½ − t).</summary>
     public static double OnSimpleSpan(double perMetre, double span, double t, EffectKind kind) =>
         kind == EffectKind.Moment ? perMetre * span * span * t * (1 - t) / 2 : perMetre * span * (0.5 - t);

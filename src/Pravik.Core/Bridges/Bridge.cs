@@ -136,6 +136,9 @@ public sealed record Girders
     public SlabBars SlabBars { get; init; } = new();
     public Diaphragm Diaphragm { get; init; } = new();
 
+    /// <summary>Diaphragms between the axes.</summary>
+    public ImmutableArray<PlacedDiaphragm> Diaphragms { get; init; } = [];
+
     /// <summary>Camber half way along every girder when the slab is cast (m); null for just what deflects later, so that girders end straight.</summary>
     public double? Camber { get; init; }
 
@@ -206,6 +209,29 @@ public sealed record Diaphragm
 {
     public double Width { get; init; } = 0.9;
     public double Depth { get; init; } = 1.2;
+}
+
+/// <summary>A concrete diaphragm between the girders, at the same part of every girder's span, cast before the slab or with it.</summary>
+public sealed record PlacedDiaphragm
+{
+    /// <summary>Number of the span; null for every one.</summary>
+    public int? Span { get; init; }
+
+    /// <summary>Where, as a part of the span.</summary>
+    public double At { get; init; } = 0.5;
+    public double Width { get; init; } = 0.3;
+
+    /// <summary>From the girders' top downward.</summary>
+    public double Depth { get; init; } = 0.9;
+
+    /// <summary>First and last bay, counted from the left from 1; null for the outer ones.</summary>
+    public int? FirstBay { get; init; }
+    public int? LastBay { get; init; }
+
+    /// <summary>Whether it stands in a span (from 0), and in a bay (from 1).</summary>
+    public bool IsIn(int span) => Span is null || Span == span + 1;
+
+    public bool HasBay(int bay) => bay >= (FirstBay ?? 1) && bay <= (LastBay ?? int.MaxValue);
 }
 
 /// <summary>The materials in use.</summary>

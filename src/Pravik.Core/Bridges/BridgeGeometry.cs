@@ -60,6 +60,27 @@ public sealed class BridgeGeometry
     /// <summary>The section of a girder in a span (from 0).</summary>
     public MadeSection SectionOf(GirderLine girder, int span) => SectionOf(girder.Number, span);
 
+    /// <summary>
+    /// Placed diaphragms bay by bay: which, in which span and bay (from 1), between which points of the girders' centre lines, and its clear length between their webs.
+    /// </summary>
+    public IEnumerable<(PlacedDiaphragm Diaphragm, int Index, int Span, int Bay, Point From, Point To, double Clear)> DiaphragmBays()
+    {
+        for (var i = 0; i < Bridge.Girders.Diaphragms.Length; i++)
+        {
+            var placed = Bridge.Girders.Diaphragms[i];
+            for (var span = 0; span < SpanCount; span++)
+            {
+                for (var bay = 1; placed.IsIn(span) && bay < Girders.Length; bay++)
+                {
+                    if (!placed.HasBay(bay)) continue;
+                    var (left, right) = (Girders[bay - 1], Girders[bay]);
+                    var (from, to) = (OnGirder(left, span, placed.At), OnGirder(right, span, placed.At));
+                    yield return (placed, i, span, bay, from, to, Point.Distance(from, to) - (SectionOf(left, span).WebWidth + SectionOf(right, span).WebWidth) / 2);
+                }
+            }
+        }
+    }
+
     /// <summary>The sections that girders have, each once.</summary>
     public IEnumerable<MadeSection> SectionsInUse => Enumerable.Range(1, Bridge.Girders.Count).SelectMany(n => Enumerable.Range(0, SpanCount).Select(span => SectionOf(n, span))).Distinct();
 

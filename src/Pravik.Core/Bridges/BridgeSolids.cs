@@ -10,7 +10,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
 {
     private const double LongestPiece = 1;
 
-    public IReadOnlyList<PartSolid> All() => [.. Slabs(), .. Strips(), .. Girders(), .. Haunches(), .. Parapets()];
+    public IReadOnlyList<PartSolid> All() => [.. Slabs(), .. Strips(), .. Girders(), .. Haunches(), .. Diaphragms(), .. Parapets()];
 
     /// <summary>The slab of every unit, and its thickenings over the girders.</summary>
     public IEnumerable<PartSolid> Slabs()
@@ -137,6 +137,24 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
                     yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "girders", $"{girder.Name}, span {span + 1}", Solid.Lead(rings, caps));
                 }
             }
+        }
+    }
+
+    /// <summary>Diaphragms between the axes, from web to web, their top at the girders'.</summary>
+    public IEnumerable<PartSolid> Diaphragms()
+    {
+        foreach (var (placed, index, span, bay, from, to, clear) in geometry.DiaphragmBays())
+        {
+            var along = 1 / Point.Distance(from, to) * (to - from);
+            var (left, right) = (geometry.Girders[bay - 1], geometry.Girders[bay]);
+            // Led from left to right; ahead lies to the left of that.
+            var ahead = new Point(-along.Y, along.X);
+            Point3[] Ring(GirderLine girder, Point at, double toward)
+            {
+                var (p, top) = (at + toward * geometry.SectionOf(girder, span).WebWidth / 2 * along, geometry.HaunchOf(girder, span).Top(placed.At));
+                return [.. new[] { (0.5, -placed.Depth), (-0.5, -placed.Depth), (-0.5, 0.0), (0.5, 0.0) }.Select(c => new Point3(p.X + c.Item1 * placed.Width * ahead.X, p.Y + c.Item1 * placed.Width * ahead.Y, top + c.Item2))];
+            }
+            if (clear > 0.01) yield return new($"/parts/diaphragms/{index + 1}", "diaphragms", $"Diaphragm {index + 1}, span {span + 1}, bay {bay}", Solid.Lead([Ring(left, from, 1), Ring(right, to, -1)], [0, 1, 2, 0, 2, 3]));
         }
     }
 

@@ -73,6 +73,8 @@ public static class BridgeValidation
             DeckValidation.CheckLists(bridge.Deck!, bounds);
             SectionValidation.CheckLists(bridge.Sections, bounds);
             SupportValidation.CheckLists(bridge, bounds);
+            if (bridge.Girders.Diaphragms.IsDefault || bridge.Girders.Diaphragms.Contains(null!)) bounds.Error("/girders/diaphragms", "The list of diaphragms, or one of them, is missing.");
+            else if (bridge.Girders.Diaphragms.Length > 100) bounds.Error("/girders/diaphragms", "There are at most 100 diaphragms.");
             for (var i = 0; !bridge.Girders.Strands.Rows.IsDefault && i < bridge.Girders.Strands.Rows.Length; i++)
             {
                 if (bridge.Girders.Strands.Rows[i] is null) bounds.Error($"/girders/strands/rows/{i}", "This row is missing.");
@@ -278,6 +280,15 @@ public static class BridgeValidation
                 bounds.Own($"{path}/camber", $"Camber of girder {g}, span {s}", own.Camber, -0.3, 0.5, QuantityKind.Size);
                 bounds.Own($"{path}/shift", $"Shift of girder {g}, span {s}", own.Shift, -5, 5, QuantityKind.Length);
             }
+        }
+        for (var i = 0; i < girders.Diaphragms.Length; i++)
+        {
+            var (placed, path) = (girders.Diaphragms[i], $"/girders/diaphragms/{i}");
+            if (placed.Span is < 1 or > 30) bounds.Error($"{path}/span", "Spans are counted from 1.");
+            bounds.Between($"{path}/at", $"Place of diaphragm {i + 1}", placed.At, 0.02, 0.98, QuantityKind.Number);
+            bounds.Between($"{path}/width", $"Width of diaphragm {i + 1}", placed.Width, 0.1, 3, QuantityKind.Size);
+            bounds.Between($"{path}/depth", $"Depth of diaphragm {i + 1}", placed.Depth, 0.1, 4, QuantityKind.Size);
+            if ((placed.FirstBay ?? 1) < 1 || (placed.FirstBay ?? 1) > (placed.LastBay ?? Math.Max(1, girders.Count - 1)) || placed.LastBay > girders.Count - 1) bounds.Error($"{path}/lastBay", $"There are {girders.Count - 1} bays between {girders.Count} girders, counted from the left.");
         }
         bounds.Between("/girders/diaphragm/width", "Diaphragm width", girders.Diaphragm.Width, 0.1, 5, QuantityKind.Size);
         bounds.Between("/girders/diaphragm/depth", "Diaphragm depth", girders.Diaphragm.Depth, 0.1, 5, QuantityKind.Size);

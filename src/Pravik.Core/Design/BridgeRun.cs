@@ -63,7 +63,7 @@ public static class BridgeRun
         double Mean(double[] load) => (upper.Of(load) + lower.Of(load)) / 2;
         var effects = new PermanentEffects(
             PermanentLoads.OnSimpleSpan(permanent.Girder(girder, point.Span), span, point.Fraction, kind),
-            PermanentLoads.OnSimpleSpan(permanent.WetSlab(girder, point.Span), span, point.Fraction, kind),
+            PermanentLoads.OnSimpleSpan(permanent.WetSlab(girder, point.Span), span, point.Fraction, kind) + permanent.Diaphragms(girder, point.Span, point.Fraction, kind),
             Mean(permanent.Superimposed), Mean(permanent.Surfacing));
         var (greatest, least) = (placement.Worst(upper), ReferenceEquals(upper, lower) ? null : placement.Worst(lower));
         return new(point, kind, effects, least is null ? greatest : greatest with { Min = least.Min, FrequentMin = least.FrequentMin, FootwayMin = least.FootwayMin });

@@ -33,7 +33,7 @@ public static class Bill
 
         Add("concrete.slab", "Concrete", $"Deck slab, {slab}", geometry.SlabVolume, QuantityKind.Volume);
         Add("concrete.haunches", "Concrete", $"Haunches, {slab}", lines.Sum(l => geometry.HaunchOf(l.Girder, l.Span).Volume), QuantityKind.Volume);
-        Add("concrete.diaphragms", "Concrete", $"Diaphragms, {slab}", supports.Sum(s => (s.Axis.Kind == AxisKind.Joint ? 2 : 1) * (s.LastGirder - s.FirstGirder) * bridge.Girders.Diaphragm.Width * bridge.Girders.Diaphragm.Depth), QuantityKind.Volume);
+        Add("concrete.diaphragms", "Concrete", $"Diaphragms, {slab}", supports.Sum(s => (s.Axis.Kind == AxisKind.Joint ? 2 : 1) * (s.LastGirder - s.FirstGirder) * bridge.Girders.Diaphragm.Width * bridge.Girders.Diaphragm.Depth) + superstructure.Diaphragms().Sum(p => p.Solid.Volume), QuantityKind.Volume);
         Add("concrete.edgeBeams", "Concrete", $"Edge beams, {slab}", superstructure.Strips().Where(p => p.Kind == "edge beams").Sum(p => p.Solid.Volume), QuantityKind.Volume);
         Add("concrete.girders", "Concrete", $"Precast girders, {girder}", lines.Sum(l => geometry.SectionOf(l.Girder, l.Span).Properties.GrossArea * l.Length), QuantityKind.Volume);
         Add("concrete.abutments", "Concrete", $"Abutments and wing walls, {support}", Volume("abutments", "wing walls"), QuantityKind.Volume);

@@ -187,7 +187,9 @@ public sealed class GrillageBuilder
         var aligned = geometry.Axes.Max(a => Math.Abs(a.Skew)) <= GreatestAlignedSkew;
         for (var bay = 0; bay + 1 < longitudinals; bay++)
         {
-            foreach (var line in axes) AddDiaphragm(Node(bay, line), Node(bay + 1, line));
+            foreach (var line in axes) AddDiaphragm(Node(bay, line), Node(bay + 1, line), bridge.Girders.Diaphragm.Width, bridge.Girders.Diaphragm.Depth);
+            var placed = geometry.DiaphragmBays().Where(d => d.Bay == bay).Select(d => (Line: spans[d.Span].First + (int)Math.Round(d.Diaphragm.At * divisions[d.Span]), d.Diaphragm)).Where(d => !axes.Contains(d.Line)).ToList();
+            foreach (var (line, diaphragm) in placed) AddDiaphragm(Node(bay, line), Node(bay + 1, line), diaphragm.Width, diaphragm.Depth);
             foreach (var unit in geometry.Units)
             {
                 var (first, last) = (spans[unit.FirstSpan].First, spans[unit.LastSpan].Last);
@@ -239,9 +241,8 @@ public sealed class GrillageBuilder
         return Math.Abs(along.Cross(across)) / across.Length / 2;
     }
 
-    private void AddDiaphragm(int i, int j)
+    private void AddDiaphragm(int i, int j, double width, double depth)
     {
-        var (width, depth) = (bridge.Girders.Diaphragm.Width, bridge.Girders.Diaphragm.Depth);
         members.Add(new(i, j, MemberKind.Diaphragm, slab.Ecm * width * Math.Pow(depth, 3) / 12, Shear(slab.Ecm) * Rectangle.TorsionConstant(width, depth)));
     }
 

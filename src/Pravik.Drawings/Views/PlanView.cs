@@ -54,6 +54,7 @@ public sealed class PlanView
         else view.Crossed();
         if (traffic is null) view.Supports(picked);
         view.Girders(picked);
+        view.Diaphragms(picked);
         if (traffic is null) view.Bearings();
         view.Axes(picked);
         view.Dimensions();
@@ -213,6 +214,21 @@ public sealed class PlanView
     private void Supports(string? picked)
     {
         SupportShapes.Draw(canvas, substructure, p => At(new Point(p.X, p.Y)), picked, kind => kind is "wing walls" or "approach slabs" ? Pen.Light : Pen.Hidden);
+    }
+
+    private void Diaphragms(string? picked)
+    {
+        foreach (var group in geometry.DiaphragmBays().GroupBy(d => d.Index))
+        {
+            canvas.Part = $"/parts/diaphragms/{group.Key + 1}";
+            foreach (var bay in group)
+            {
+                var along = 1 / Point.Distance(bay.From, bay.To) * (bay.To - bay.From);
+                var side = bay.Diaphragm.Width / 2 * new Point(-along.Y, along.X);
+                canvas.Area(new[] { bay.From + side, bay.To + side, bay.To - side, bay.From - side }.Select(At), picked == canvas.Part ? Fill.Picked : Fill.None, picked == canvas.Part ? Pen.Active : Pen.Hidden);
+            }
+        }
+        canvas.Part = null;
     }
 
     private void Bearings()

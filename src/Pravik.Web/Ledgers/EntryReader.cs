@@ -125,6 +125,7 @@ public static class EntryReader
             return $"{field.Name} of {parts[2] switch { "elements" => "element", "points" => "point", "profile" => "profile point", "crossfalls" => "crossfall", _ => "equation" }} {int.Parse(item) + 1}";
         if (parts is ["", "supports", var support, ..]) return $"{field.Name} at axis {support}";
         if (parts is ["", "bearings", var bearing, _]) return $"{field.Name} of bearing type {int.Parse(bearing) + 1}";
+        if (parts is ["", "girders", "diaphragms", var placed, _]) return $"{field.Name} of diaphragm {int.Parse(placed) + 1}";
         if (parts is ["", "girders", "spans", var inSpan, _]) return $"{field.Name} of span {inSpan}";
         if (parts is ["", "girders", "own", var one, _]) return $"{field.Name} of girder {one.Replace("-", ", span ")}";
         if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";

@@ -131,7 +131,15 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         { Actions = [new("Design sections", "", []) { Goes = "sections" }], Note = "All properties, other families, published shapes and own outlines are with the design of sections." });
         foreach (var layer in new[] { "top", "bottom" })
             groups.Add(new($"Slab bars, {layer}", [rows.Entry($"/girders/slabBars/{layer}/diameter"), rows.Entry($"/girders/slabBars/{layer}/spacing"), rows.Entry($"/girders/slabBars/{layer}/axisDistance")]));
-        groups.Add(new("Diaphragms", [rows.Entry("/girders/diaphragm/width"), rows.Entry("/girders/diaphragm/depth")]));
+        groups.Add(new("Diaphragms on the axes", [rows.Entry("/girders/diaphragm/width"), rows.Entry("/girders/diaphragm/depth")]));
+        var placed = girders.Diaphragms;
+        groups.Add(new("Diaphragms between", [.. placed.SelectMany((_, i) => new[] { "span", "at", "width", "depth", "firstBay", "lastBay" }.Select(c => rows.Entry($"/girders/diaphragms/{i}/{c}", inheritedChoice: "all")))])
+        {
+            Columns = placed.IsEmpty ? [] : ["Span", "At", $"Width, {rows.Units[QuantityKind.Size].Symbol}", "Depth", "Bays", "to"],
+            RowActions = [.. placed.Select((_, i) => new LedgerAction($"Take diaphragm {i + 1} away", $"Diaphragm {i + 1} taken away", [new("remove", $"/girders/diaphragms/{i}")]))],
+            Actions = [new("Add a diaphragm", "Diaphragm added", [new("add", "/girders/diaphragms/-", new JsonObject())])],
+            Note = placed.IsEmpty ? "" : "At a part of every girder's span; an empty span means every one. Their weight is on the girders alone, their stiffness in the model.",
+        });
         groups.AddRange(Materials());
         return new(part.Line is { } l ? $"{l.Name}, span {part.Span + 1}" : "Girders", part.Line is null ? $"{girders.Count} in each span" : $"axes {part.Span + 1} to {part.Span + 2}", groups);
     }
