@@ -59,6 +59,7 @@ public class DrawingTests
         { "abutment", SupportView.Draw(Geometry, Plain, 1, UnitSystem.Metric, Size) },
         { "pier without ground", SupportView.Draw(Geometry, null, 2, UnitSystem.UsCustomary, Size, "/parts/supports/2") },
         { "section", ShapeView.Draw(new(new() { Family = "steelBox" }), UnitSystem.Metric, Size) },
+        { "materials", MaterialView.Draw(Bridge, UnitSystem.UsCustomary, Size) },
         { "band", BandView.Draw(Geometry, null, UnitSystem.Metric, ViewSize.Pixels(1280, 104), null, false) },
         { "sheet", GeneralArrangement.Draw(Geometry, null, UnitSystem.Metric, null, "2026-11-24") },
     };

@@ -79,6 +79,18 @@ public class EntryReaderTests
         Assert.Contains("circle", BridgeEditing.Apply(bridge, EntryReader.Read(bridge, "/supports/2/sizes/columnWidth", "like axis 3").Patch).Findings[0].Message);
     }
 
+    /// <summary>What nothing uses is listed, and clearing it leaves a sound bridge that has none left.</summary>
+    [Fact]
+    public void Unused_definitions_are_found_and_cleared()
+    {
+        var bridge = Demo with { Sections = [.. Demo.Sections, new() { Name = "Spare" }], Profiles = [new() { Name = "Spare wall", Outline = [new(), new() { Across = 0.3 }, new() { Up = 1 }] }] };
+        var unused = Unused.In(bridge);
+        Assert.Equal(["Spare wall", "Spare"], unused.Where(u => u.Name.StartsWith("Spare")).Select(u => u.Name));
+        var cleared = BridgeEditing.Apply(bridge, [.. unused.Reverse().Select(u => new PatchOperation("remove", u.Path))]);
+        Assert.NotNull(cleared.Bridge);
+        Assert.Empty(Unused.In(cleared.Bridge!));
+    }
+
     [Fact]
     public void A_grade_sets_the_level_of_the_next_profile_point()
     {

@@ -91,7 +91,7 @@ public class WorkspaceTests
     [InlineData("road", 4)]
     [InlineData("axes", 5)]
     [InlineData("deck", 4)]
-    [InlineData("girders", 6)]
+    [InlineData("girders", 7)]
     [InlineData("substructure", 5)]
     [InlineData("sections", 2)]
     [InlineData("sheets", 2)]

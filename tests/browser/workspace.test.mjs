@@ -204,9 +204,19 @@ test("nothing serious stands in the way of keyboard and screen reader", async ()
   const found = [];
   for (const path of [
     "/",
-    ...["basis", "road", "axes", "deck", "girders", "loads", "analysis", "checks", "sheets"].map(
-      (s) => `/bridges/sorrel-brook/${s}`,
-    ),
+    ...[
+      "basis",
+      "road",
+      "axes",
+      "deck",
+      "girders",
+      "sections",
+      "substructure",
+      "loads",
+      "analysis",
+      "checks",
+      "sheets",
+    ].map((s) => `/bridges/sorrel-brook/${s}`),
   ]) {
     await page.goto(used.app.url + path);
     if (path !== "/") await page.locator(".ledger h2").first().waitFor();

@@ -120,54 +120,94 @@ public sealed class ShapeProperties
 
     private static double WidthAt(ImmutableArray<SectionPart> parts, double y) => parts.Sum(p => (p.IsVoid ? -1 : p.Weight) * p.Outline.WidthAt(y));
 
-    /// <summary>Heights between which the width is linear, from the bottom.</summary>
-    private static List<double> Heights(ImmutableArray<SectionPart> parts) => [.. parts.SelectMany(p => p.Outline.Points).Select(p => p.Y).Distinct().Order()];
+    /// <summary>A band of a section between two heights, in which the width by weight is linear.</summary>
+    private readonly record struct Band(double Low, double High, double AtLow, double AtHigh)
+    {
+        private double Height => High - Low;
+
+        public double Width(double y) => AtLow + (y - Low) / Height * (AtHigh - AtLow);
+
+        /// <summary>Area and first moment about a height of what lies between two heights within the band: exact, by Simpson's rule.</summary>
+        public (double Area, double Moment) Between(double from, double to, double about)
+        {
+            var middle = (from + to) / 2;
+            var (low, mean, high) = (Width(from), Width(middle), Width(to));
+            return ((low + high) / 2 * (to - from), (to - from) / 6 * (low * (from - about) + 4 * mean * (middle - about) + high * (to - about)));
+        }
+    }
+
+    /// <summary>Bands from the bottom up, by a line that sweeps over the edges in order of their lower ends.</summary>
+    private static List<Band> Bands(ImmutableArray<SectionPart> parts)
+    {
+        var edges = new List<(double Low, double High, double AtLow, double Slope, double Weight)>();
+        foreach (var part in parts)
+        {
+            var points = part.Outline.Points;
+            // Width is the sum of right edges less left ones.
+            var weight = (part.IsVoid ? -1 : part.Weight) * (part.Outline.IsClockwise ? -1 : 1);
+            for (var i = 0; i < points.Length; i++)
+            {
+                var (p, q) = (points[i], points[(i + 1) % points.Length]);
+                if (p.Y == q.Y) continue;
+                var (low, high) = p.Y < q.Y ? (p, q) : (q, p);
+                edges.Add((low.Y, high.Y, low.X, (high.X - low.X) / (high.Y - low.Y), p.Y < q.Y ? weight : -weight));
+            }
+        }
+        edges.Sort((a, b) => a.Low.CompareTo(b.Low));
+        var heights = edges.SelectMany(e => new[] { e.Low, e.High }).Distinct().Order().ToArray();
+        var (bands, active, next) = (new List<Band>(heights.Length), new List<int>(), 0);
+        for (var k = 0; k + 1 < heights.Length; k++)
+        {
+            var (low, high) = (heights[k], heights[k + 1]);
+            active.RemoveAll(e => edges[e].High <= low);
+            while (next < edges.Count && edges[next].Low <= low) active.Add(next++);
+            if (high - low < 1e-12) continue;
+            double atLow = 0, atHigh = 0;
+            foreach (var e in active)
+            {
+                atLow += edges[e].Weight * (edges[e].AtLow + (low - edges[e].Low) * edges[e].Slope);
+                atHigh += edges[e].Weight * (edges[e].AtLow + (high - edges[e].Low) * edges[e].Slope);
+            }
+            bands.Add(new(low, high, atLow, atHigh));
+        }
+        return bands;
+    }
 
     private static double ShearArea(ImmutableArray<SectionPart> parts, double second, double centroid)
     {
-        var rule = Numerics.GaussLegendre.Ten;
-        var heights = Heights(parts);
+        var bands = Bands(parts);
+        var rule = bands.Count > 60 ? Numerics.GaussLegendre.Five : Numerics.GaussLegendre.Ten;
         double sum = 0, above = 0;
-        for (var k = heights.Count - 1; k > 0; k--)
+        for (var k = bands.Count - 1; k >= 0; k--)
         {
-            var (low, high) = (heights[k - 1], heights[k]);
-            var step = high - low;
-            if (step < 1e-12) continue;
-            // Just inside, where the width is that of this band.
-            var (atLow, atHigh) = (WidthAt(parts, low + 1e-9 * step), WidthAt(parts, high - 1e-9 * step));
-            double Width(double y) => atLow + (y - low) / step * (atHigh - atLow);
+            var band = bands[k];
             for (var i = 0; i < rule.At.Length; i++)
             {
-                var y = low + rule.At[i] * step;
-                // First moment of the band above y: the width is linear, so Simpson's rule is exact.
-                double Moment(double t) => Width(t) * (t - centroid);
-                var s = above + (high - y) / 6 * (Moment(y) + 4 * Moment((y + high) / 2) + Moment(high));
-                if (Width(y) > 1e-12) sum += rule.Weight[i] * step * s * s / Width(y);
+                var y = band.Low + rule.At[i] * (band.High - band.Low);
+                var s = above + band.Between(y, band.High, centroid).Moment;
+                if (band.Width(y) > 1e-12) sum += rule.Weight[i] * (band.High - band.Low) * s * s / band.Width(y);
             }
-            above += step / 6 * (Width(low) * (low - centroid) + 4 * Width((low + high) / 2) * ((low + high) / 2 - centroid) + Width(high) * (high - centroid));
+            above += band.Between(band.Low, band.High, centroid).Moment;
         }
         return second * second / sum;
     }
 
     private static double Plastic(ImmutableArray<SectionPart> parts)
     {
-        var heights = Heights(parts);
-        var bands = heights.Zip(heights.Skip(1)).Where(b => b.Second - b.First > 1e-12)
-            .Select(b => (Low: b.First, High: b.Second, AtLow: WidthAt(parts, b.First + 1e-9 * (b.Second - b.First)), AtHigh: WidthAt(parts, b.Second - 1e-9 * (b.Second - b.First)))).ToList();
-        // Area and first moment about y of what lies below y within a band.
-        (double Area, double Moment) Below((double Low, double High, double AtLow, double AtHigh) b, double y, double about)
+        var bands = Bands(parts);
+        var half = bands.Sum(b => b.Between(b.Low, b.High, 0).Area) / 2;
+        var (below, axis) = (0.0, bands[^1].High);
+        foreach (var band in bands)
         {
-            var top = Math.Clamp(y, b.Low, b.High);
-            var h = top - b.Low;
-            double Width(double t) => b.AtLow + (t - b.Low) / (b.High - b.Low) * (b.AtHigh - b.AtLow);
-            double M(double t) => Width(t) * (about - t);
-            return ((Width(b.Low) + Width(top)) / 2 * h, h / 6 * (M(b.Low) + 4 * M((b.Low + top) / 2) + M(top)));
+            var area = band.Between(band.Low, band.High, 0).Area;
+            if (below + area < half)
+            {
+                below += area;
+                continue;
+            }
+            axis = Numerics.Roots.Bisect(y => below + band.Between(band.Low, y, 0).Area - half, band.Low, band.High) ?? band.High;
+            break;
         }
-        var whole = bands.Sum(b => Below(b, double.PositiveInfinity, 0).Area);
-        var axis = Numerics.Roots.Bisect(y => bands.Sum(b => Below(b, y, 0).Area) - whole / 2, heights[0], heights[^1]) ?? heights[0];
-        var below = bands.Sum(b => Below(b, axis, axis).Moment);
-        var all = bands.Sum(b => Below(b, double.PositiveInfinity, axis).Moment);
-        // What lies above has negative moments about the axis.
-        return below + (below - all);
+        return bands.Sum(b => b.High <= axis ? -b.Between(b.Low, b.High, axis).Moment : b.Low >= axis ? b.Between(b.Low, b.High, axis).Moment : b.Between(axis, b.High, axis).Moment - b.Between(b.Low, axis, axis).Moment);
     }
 }

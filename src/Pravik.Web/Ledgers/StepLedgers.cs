@@ -21,12 +21,19 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
     {
         var set = NationalValues.Named(bridge.Basis.NationalSet)!;
         var titles = new[] { "project", "client", "office", "number", "issue", "drawn", "checked" }.Select(t => rows.Entry($"/basis/titles/{t}"));
+        var unused = Unused.In(bridge);
         return new("Basis", "what the project is built on",
         [
             new("Project", [rows.Entry("/name"), LedgerRows.Reading("Code", "EN 1990, 1991, 1992", "Design basis of actions and checks."), rows.Entry("/basis/nationalSet"), rows.Entry("/basis/units")]),
             new("Titles", [.. titles]) { Note = "Printed on every sheet." },
             new("National values", [.. set.Entries.Select(e => rows.Entry($"/basis/ownValues/{e.Name}", e.Value, e.Meaning) with { Help = e.Clause })])
             { Note = "Grey values are those of the set. A value typed here replaces one." },
+            new("Definitions that nothing uses", [.. unused.Select(u => LedgerRows.Reading(u.Kind, u.Name))])
+            {
+                // From the last of each list, so that the paths of those before stay.
+                Actions = unused.Count == 0 ? [] : [new("Clear them all", $"{unused.Count} unused definitions cleared", [.. unused.Reverse().Select(u => new Exchange.PatchOperation("remove", u.Path))])],
+                Note = unused.Count == 0 ? "Everything that is defined is in use." : "",
+            },
         ]);
     }
 

@@ -10,6 +10,9 @@ namespace Pravik.Core.Tests.Substructure;
 /// <summary>Supports: levels, volumes, values that follow, and what does not fit.</summary>
 public class SupportTests
 {
+    /// <summary>The demo with the usual supports.</summary>
+    private static readonly Bridge Demo = TestBridges.Demo with { Supports = ImmutableSortedDictionary<string, Support>.Empty };
+
     /// <summary>Level ground at a level about the origin.</summary>
     private static Ground Plain(double level) => new([-9e5, -9e5, level, 9e5, -9e5, level, 9e5, 9e5, level, -9e5, 9e5, level], [0, 1, 2, 0, 2, 3]);
 
@@ -34,7 +37,7 @@ public class SupportTests
     [Fact]
     public void The_chain_of_levels_adds_up_to_the_road()
     {
-        var geometry = new BridgeGeometry(With(TestBridges.Demo, 2, [("rows", 2), ("bearingDistance", 0.6)]));
+        var geometry = new BridgeGeometry(With(Demo, 2, [("rows", 2), ("bearingDistance", 0.6)]));
         foreach (var support in SupportPlace.All(geometry, null))
         {
             Assert.Equal(support.Axis.Number == 2 ? 10 : 5, support.Bearings.Length);
@@ -69,7 +72,7 @@ public class SupportTests
     {
         foreach (var (abutment, pier, foundation, wings, shape) in new[] { ("bankSeat", "columns", "pad", "parallel", "round"), ("wall", "hammerhead", "pileCap", "splayed", "obround"), ("piled", "wall", "combined", "square", "round"), ("wall", "pileBent", "shaft", "none", "rectangular"), ("wall", "columns", "shaft", "parallel", "rectangular") })
         {
-            var bridge = TestBridges.Demo;
+            var bridge = Demo;
             foreach (var axis in new[] { 1, 4 }) bridge = With(bridge, axis, [("pileRake", 0.1)], [("abutment", abutment), ("foundation", foundation), ("wings", wings)]);
             foreach (var axis in new[] { 2, 3 }) bridge = With(bridge, axis, [("columnTaper", 0.02), ("columnLength", 0.7)], [("pier", pier), ("foundation", foundation), ("columnShape", shape)]);
             var parts = SupportSolids.All(new(bridge), Plain(36)).ToList();
@@ -89,7 +92,7 @@ public class SupportTests
     [Fact]
     public void Values_are_own_followed_linked_or_usual()
     {
-        var bridge = With(With(TestBridges.Demo, 2, [("columnWidth", 1.3), ("capDepth", 1.5)], [("columnShape", "obround")]), 3, [("capDepth", 1.1)], null, [("capWidth", "2/columnWidth")], "2");
+        var bridge = With(With(Demo, 2, [("columnWidth", 1.3), ("capDepth", 1.5)], [("columnShape", "obround")]), 3, [("capDepth", 1.1)], null, [("capWidth", "2/columnWidth")], "2");
         var values = At(bridge, 3).Values;
         Assert.Equal((1.1, ValueSource.Own), (values.Size("capDepth"), values.Source("capDepth")));
         Assert.Equal((1.3, ValueSource.Followed), (values.Size("columnWidth"), values.Source("columnWidth")));
@@ -120,7 +123,7 @@ public class SupportTests
     [Theory]
     [MemberData(nameof(Bad))]
     public void Bad_values_are_refused_at_their_place(string path, Func<Bridge, Bridge> spoil) =>
-        Assert.Contains(BridgeValidation.Check(spoil(TestBridges.Demo)), f => f.Severity == Findings.Severity.Error && f.Path == path && f.Message.Length > 10);
+        Assert.Contains(BridgeValidation.Check(spoil(Demo)), f => f.Severity == Findings.Severity.Error && f.Path == path && f.Message.Length > 10);
 
     public static TheoryData<string, string, Func<Bridge, Bridge>> Unfit => new()
     {
@@ -137,10 +140,10 @@ public class SupportTests
     [MemberData(nameof(Unfit))]
     public void What_does_not_fit_is_told(string size, string words, Func<Bridge, Bridge> spoil)
     {
-        var bridge = spoil(TestBridges.Demo);
+        var bridge = spoil(Demo);
         Assert.DoesNotContain(BridgeValidation.Check(bridge), f => f.Severity == Findings.Severity.Error);
         Assert.Contains(SupportChecks.Check(new(bridge), Plain(36)), f => f.Path == $"/supports/2/sizes/{size}" && f.Message.Contains(words));
-        Assert.Empty(SupportChecks.Check(new(TestBridges.Demo), Plain(36)));
+        Assert.Empty(SupportChecks.Check(new(Demo), Plain(36)));
     }
 
     /// <summary>Back wall to approach slab stand behind the deck's end at both ends, in the frame of a skewed axis.</summary>
@@ -149,10 +152,10 @@ public class SupportTests
     {
         foreach (var axis in new[] { 1, 4 })
         {
-            var support = At(TestBridges.Demo, axis);
+            var support = At(Demo, axis);
             var wall = new SupportSolids(support).Parts().Single(p => p.Name.StartsWith("Back wall", StringComparison.Ordinal)).Solid;
             var v = wall.Points.Select(p => support.Local(new(p.X, p.Y)).Y * support.Front).ToList();
-            var overhang = TestBridges.Demo.Deck.EndOverhang * Math.Cos(support.Axis.Skew);
+            var overhang = Demo.Deck.EndOverhang * Math.Cos(support.Axis.Skew);
             Assert.Equal(-overhang - 0.05, v.Max(), 1e-9);
             Assert.Equal(-overhang - 0.45, v.Min(), 1e-9);
         }

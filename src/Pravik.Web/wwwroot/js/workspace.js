@@ -457,7 +457,7 @@ Alpine.data("workspace", () => ({
     return this.table.columns;
   },
   get tableRows() {
-    const rows = this.table.rows.map((r, i) => ({ ...r, key: r.pick ?? i }));
+    const rows = this.table.rows.map((r, i) => ({ ...r, key: `${r.pick ?? ""}#${i}` }));
     if (!this.sort) return rows;
     const { column, by } = this.sort;
     const value = (r) => r.sort[column] ?? r.cells[column];
