@@ -28,6 +28,11 @@ internal static class CheckCommand
     private static int Run(string file, bool asJson, DirectoryInfo? folder)
     {
         if (BridgeFile.Read(file) is not { } bridge) return Exit.BadInput;
+        if (BridgeRun.Refusal(bridge) is { } reason)
+        {
+            Console.Error.WriteLine($"{file}: {reason}.");
+            return Exit.BadInput;
+        }
         BridgeResults results;
         try
         {

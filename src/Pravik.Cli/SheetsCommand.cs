@@ -28,7 +28,7 @@ internal static class SheetsCommand
         if (BridgeFile.Read(file) is not { } bridge) return Exit.BadInput;
         Ground? ground = null;
         if (groundFile is not null && !Read(groundFile, bridge.Ground?.Name, out ground)) return Exit.BadInput;
-        var drawing = GeneralArrangement.Draw(new BridgeGeometry(bridge), ground, UnitSystem.Named(bridge.Basis.Units), BridgeRun.Run(bridge), DateTime.Now.ToString("yyyy-MM-dd"));
+        var drawing = GeneralArrangement.Draw(new BridgeGeometry(bridge), ground, UnitSystem.Named(bridge.Basis.Units), BridgeRun.Refusal(bridge) is null ? BridgeRun.Run(bridge) : null, DateTime.Now.ToString("yyyy-MM-dd"));
         foreach (var (name, content) in new[] { ("general-arrangement.pdf", PdfWriter.Write(bridge.Name, [drawing])), ("general-arrangement.svg", Encoding.UTF8.GetBytes(SvgWriter.File(drawing))) })
         {
             if (!BridgeFile.Write(folder, name, content)) return Exit.BadInput;

@@ -32,6 +32,9 @@ public static class LibraryJson
     /// <summary>Sections of members.</summary>
     public const string Section = "section";
 
+    /// <summary>Sets of national values.</summary>
+    public const string NationalSet = "nationalSet";
+
     public static string Write(IEnumerable<LibraryItem> items) => new JsonObject
     {
         ["format"] = FormatName,
@@ -74,6 +77,7 @@ public static class LibraryJson
             {
                 Pattern => Sound(value.Deserialize<DeckPattern>(BridgeJson.Options), p => p.Name, BridgeValidation.Check),
                 Section => Sound(value.Deserialize<SectionShape>(BridgeJson.Options), s => s.Name, BridgeValidation.Check),
+                NationalSet => Sound(value.Deserialize<OfficeSet>(BridgeJson.Options), s => s.Name, BridgeValidation.Check),
                 Profile => Sound(value.Deserialize<OwnProfile>(BridgeJson.Options), p => p.Name, BridgeValidation.Check),
                 _ => (null, [Finding.Error("", $"“{kind}” is not a kind of library item.")]),
             };

@@ -160,8 +160,8 @@ public static class Endpoints
     {
         if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
         var path = what?.Path ?? "";
-        var kind = path.StartsWith("/deck/patterns/", StringComparison.Ordinal) ? LibraryJson.Pattern : path.StartsWith("/profiles/", StringComparison.Ordinal) ? LibraryJson.Profile : path.StartsWith("/sections/", StringComparison.Ordinal) ? LibraryJson.Section : "";
-        var (item, findings) = LibraryJson.Item(kind, kind.Length == 0 ? null : BridgeEditing.ValueAt(snapshot.Bridge, path), false);
+        var kind = path.StartsWith("/deck/patterns/", StringComparison.Ordinal) ? LibraryJson.Pattern : path.StartsWith("/profiles/", StringComparison.Ordinal) ? LibraryJson.Profile : path.StartsWith("/sections/", StringComparison.Ordinal) ? LibraryJson.Section : path == "/basis" ? LibraryJson.NationalSet : "";
+        var (item, findings) = LibraryJson.Item(kind, kind.Length == 0 ? null : kind == LibraryJson.NationalSet ? BridgeJson.Node(OfficeSet.Of(snapshot.Bridge)) : BridgeEditing.ValueAt(snapshot.Bridge, path), false);
         if (item is null) return Refused([.. findings]);
         var replaced = await library.KeepAsync(item);
         return Results.Json(new { words = replaced ? $"“{item.Name}” replaced in the office library." : $"“{item.Name}” is in the office library." });

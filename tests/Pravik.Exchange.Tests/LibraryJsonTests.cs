@@ -11,6 +11,8 @@ public class LibraryJsonTests
         [
             new(LibraryJson.Pattern, "Rural", true, BridgeJson.Node(new DeckPattern { Name = "Rural", Slab = new() { Thickness = 0.24, Soffit = SoffitLaw.Level } })),
             new(LibraryJson.Profile, "Low wall", false, BridgeJson.Node(new OwnProfile { Name = "Low wall", Outline = [new(), new() { Up = 0.6 }, new() { Across = 0.3, Up = 0.6 }, new() { Across = 0.3 }] })),
+            new(LibraryJson.Section, "Deep T", false, BridgeJson.Node(new Core.Sections.SectionShape { Name = "Deep T", Family = "tee" })),
+            new(LibraryJson.NationalSet, "County", false, BridgeJson.Node(new OfficeSet { Name = "County", Values = System.Collections.Immutable.ImmutableSortedDictionary<string, double>.Empty.Add("gammaC", 1.4) })),
         ];
         var reading = LibraryJson.Read(LibraryJson.Write(items));
         Assert.Empty(reading.Findings);
@@ -29,6 +31,8 @@ public class LibraryJsonTests
     [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"pattern\", \"value\": {\"slab\": {\"thickness\": 9}}}]}", "between")]
     [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"profile\", \"value\": {\"outline\": null}}]}", "")]
     [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"profile\", \"value\": {\"outline\": [{}, {}, {}]}}]}", "no area")]
+    [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"nationalSet\", \"value\": {\"name\": \"X\", \"values\": {\"gammaC\": 9}}}]}", "between")]
+    [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"section\", \"value\": {\"family\": \"own\", \"outlines\": []}}]}", "at least one outline")]
     public void What_is_wrong_with_a_library_is_told_and_nothing_of_it_taken(string text, string words)
     {
         var reading = LibraryJson.Read(text);

@@ -28,7 +28,7 @@ public sealed class PermanentLoads
     public double SurfacingTotal { get; }
 
     /// <summary>Weight of a bare girder in a span (N/m).</summary>
-    public double Girder(GirderLine girder, int span) => geometry.SectionOf(girder, span).Properties.Area * geometry.Bridge.Loads.ConcreteWeight;
+    public double Girder(GirderLine girder, int span) => geometry.GirderWeight(girder, span);
 
     /// <summary>
     /// Weight of the slab and haunch that a girder carries while they are wet (N/m): the mean along the span, by Simpson's rule, of the slab's

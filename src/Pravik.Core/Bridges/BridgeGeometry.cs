@@ -81,6 +81,9 @@ public sealed class BridgeGeometry
         }
     }
 
+    /// <summary>Weight of a bare girder in a span (N/m).</summary>
+    public double GirderWeight(GirderLine girder, int span) => SectionOf(girder, span) is var s ? s.Properties.Area * (s.IsSteel ? Bridge.Loads.SteelWeight : Bridge.Loads.ConcreteWeight) : 0;
+
     /// <summary>The sections that girders have, each once.</summary>
     public IEnumerable<MadeSection> SectionsInUse => Enumerable.Range(1, Bridge.Girders.Count).SelectMany(n => Enumerable.Range(0, SpanCount).Select(span => SectionOf(n, span))).Distinct();
 

@@ -175,6 +175,22 @@ public static class BridgeValidation
         return bounds.Findings;
     }
 
+    /// <summary>The findings about one set of national values by itself, as it stands in a library.</summary>
+    public static IReadOnlyList<Finding> Check(OfficeSet set)
+    {
+        var bounds = new Bounds(UnitSystem.Metric);
+        bounds.Text("/name", "The name of the set", set.Name, 140);
+        if (string.IsNullOrWhiteSpace(set.Name)) bounds.Error("/name", "The set needs a name.");
+        if (set.Values is null) bounds.Error("/values", "The values are missing.");
+        else if (bounds.Among("/nationalSet", "National set", set.NationalSet ?? "", [.. NationalValues.Names]))
+            foreach (var (name, value) in set.Values)
+            {
+                if (!NationalValues.Named(set.NationalSet!)!.Has(name)) bounds.Error($"/values/{name}", $"“{name}” is not a value of the national set.");
+                else NationalBounds(name, value, bounds);
+            }
+        return bounds.Findings;
+    }
+
     /// <summary>The findings about one section of members by itself, as it stands in a library.</summary>
     public static IReadOnlyList<Finding> Check(Sections.SectionShape section)
     {
@@ -344,6 +360,7 @@ public static class BridgeValidation
 
     private static void Loads(Loads loads, Bounds bounds)
     {
+        bounds.Between("/loads/steelWeight", "Weight of steel", loads.SteelWeight, 60e3, 90e3, QuantityKind.UnitWeight);
         bounds.Between("/loads/concreteWeight", "Weight of concrete", loads.ConcreteWeight, 10e3, 40e3, QuantityKind.UnitWeight);
         bounds.Between("/loads/surfacingWeight", "Weight of surfacing", loads.SurfacingWeight, 0, 40e3, QuantityKind.UnitWeight);
         bounds.Between("/loads/footwayWeight", "Weight of footway fill", loads.FootwayWeight, 0, 40e3, QuantityKind.UnitWeight);

@@ -22,9 +22,9 @@ internal static class Fit
             }
         }
         var geometry = new BridgeGeometry(bridge, placeGirders: false);
-        foreach (var shape in geometry.SectionsInUse.Where(s => SectionFamily.Named(s.Shape.Family)!.Material == "steel"))
-            bounds.Error(shape == geometry.Section ? "/girders/section" : $"/girders/own/{bridge.Girders.Own.First(o => o.Value.Section == shape.Shape.Name).Key}/section", "Girders are prestressed concrete in this version: a section of steel can be designed and kept, but not yet carry the deck.");
-        foreach (var shape in geometry.SectionsInUse) Strands(bridge, shape, bounds);
+        foreach (var shape in geometry.SectionsInUse.Where(s => s.IsSteel))
+            bounds.Warning(shape == geometry.Section ? "/girders/section" : $"/girders/own/{bridge.Girders.Own.First(o => o.Value.Section == shape.Shape.Name).Key}/section", $"The section “{shape.Shape.Name}” is of steel: girders of steel are laid out, drawn and billed, but not analysed in this version.");
+        foreach (var shape in geometry.SectionsInUse.Where(s => !s.IsSteel)) Strands(bridge, shape, bounds);
         Lines(geometry, units, bounds);
         if (bounds.HasErrors) return;
         var sections = geometry.Units.SelectMany(u => Sections(geometry, u)).ToList();

@@ -158,6 +158,8 @@ public sealed class HaunchLine
     {
         var (bridge, length) = (geometry.Bridge, girder.SpanLength(span));
         var load = bridge.Loads.ConcreteWeight * (geometry.WetSlabWidth(girder, span) * geometry.SlabThickness(girder, span, 0.5) + 2 * half * geometry.Haunch(span));
-        return 5 * load * Math.Pow(length, 4) / (384 * Concrete.Of(bridge.Materials.Girder).Ecm * geometry.SectionOf(girder, span).Bending.SecondMoment);
+        // Structural steel: E = 210 GPa (EN 1993-1-1 3.2.6).
+        var modulus = geometry.SectionOf(girder, span).IsSteel ? 210e9 : Concrete.Of(bridge.Materials.Girder).Ecm;
+        return 5 * load * Math.Pow(length, 4) / (384 * modulus * geometry.SectionOf(girder, span).Bending.SecondMoment);
     }
 }

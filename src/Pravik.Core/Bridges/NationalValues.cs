@@ -6,6 +6,17 @@ namespace Pravik.Core.Bridges;
 /// <summary>One nationally determined value: its name, size, what it is and the clause that asks for it.</summary>
 public sealed record NationalValue(string Name, double Value, string Meaning, string Clause);
 
+/// <summary>A set of an office's own: a shipped set, and the values that replace some of its.</summary>
+public sealed record OfficeSet
+{
+    public string Name { get; init; } = "";
+    public string NationalSet { get; init; } = NationalValues.Recommended;
+    public ImmutableSortedDictionary<string, double> Values { get; init; } = ImmutableSortedDictionary<string, double>.Empty;
+
+    /// <summary>The set that a project has.</summary>
+    public static OfficeSet Of(Bridge bridge) => new() { Name = $"Values of {bridge.Name}", NationalSet = bridge.Basis.NationalSet, Values = bridge.Basis.OwnValues };
+}
+
 /// <summary>A set of nationally determined values. Data, read from a file; own values of a project replace single entries.</summary>
 public sealed class NationalValues
 {

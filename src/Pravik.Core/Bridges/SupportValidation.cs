@@ -1,3 +1,4 @@
+using Pravik.Core.Findings;
 using Pravik.Core.Supports;
 using Pravik.Core.Units;
 
@@ -48,7 +49,7 @@ internal static class SupportValidation
                 else if (SupportValues.AllSizes.First(s => s.Name == target.Size).Kind is var kind && (kind == QuantityKind.Size ? QuantityKind.Length : kind) != (size.Kind == QuantityKind.Size ? QuantityKind.Length : size.Kind)) bounds.Error($"{path}/links/{name}", $"{size.Words} cannot follow a value of another kind.");
             }
             if (support.Follows is { } follows && (!int.TryParse(follows, out var other) || other < 1 || other > 31)) bounds.Error($"{path}/follows", $"“{follows}” is not the number of an axis.");
-            else if (support.Follows is { } followed && number <= last && int.Parse(followed) <= last && IsAbutment(bridge, number) != IsAbutment(bridge, int.Parse(followed))) bounds.Error($"{path}/follows", "An abutment and a pier cannot follow one another.");
+            else if (support.Follows is { } followed && number <= last && int.Parse(followed) <= last && IsAbutment(bridge, number) != IsAbutment(bridge, int.Parse(followed))) bounds.Findings.Add(Finding.Warning($"{path}/follows", $"The support at axis {key} follows one of the other kind: an abutment and a pier share only bearings and foundation.") with { Repair = new("Let it stand for itself", [new("remove", $"{path}/follows", "null")]) });
             else if (new SupportValues(bridge.Supports, number, IsAbutment(bridge, number), false).IsCircular) bounds.Error(support.Follows is null ? $"{path}/links" : $"{path}/follows", $"The support at axis {key} would follow itself in a circle.");
         }
     }

@@ -17,9 +17,13 @@ public static class BridgeRun
     /// <summary>Effects solved together. Keeps memory bounded and lets a run stop quickly.</summary>
     private const int BlockSize = 42;
 
-    /// <summary>Throws <see cref="OperationCanceledException"/> when cancelled and <see cref="UnstableStructureException"/> for a grillage that can move.</summary>
+    /// <summary>Why a bridge is not analysed in this version, or null where it is.</summary>
+    public static string? Refusal(Bridge bridge) => new BridgeGeometry(bridge).SectionsInUse.Any(s => s.IsSteel) ? "Not analysed: girders of steel" : null;
+
+    /// <summary>Throws <see cref="NotSupportedException"/> where <see cref="Refusal"/> has a reason, <see cref="OperationCanceledException"/> when cancelled and <see cref="UnstableStructureException"/> for a grillage that can move.</summary>
     public static BridgeResults Run(Bridge bridge, IProgress<RunProgress>? progress = null, CancellationToken cancel = default)
     {
+        if (Refusal(bridge) is { } reason) throw new NotSupportedException(reason);
         progress?.Report(new(0, "Making the grillage"));
         var geometry = new BridgeGeometry(bridge);
         var values = NationalValues.For(bridge.Basis);

@@ -27,6 +27,7 @@ public static class Bill
         var factor = UnitSystem.Named(bridge.Basis.Units);
         List<BillItem> items = [];
         var lines = geometry.Girders.SelectMany(g => Enumerable.Range(0, geometry.SpanCount).Select(span => (Girder: g, Span: span, Length: geometry.LengthOf(g, span)))).ToList();
+        var (cast, steel) = (lines.Where(l => !geometry.SectionOf(l.Girder, l.Span).IsSteel).ToList(), lines.Where(l => geometry.SectionOf(l.Girder, l.Span).IsSteel).ToList());
         var (slab, girder, support) = (bridge.Materials.Slab.Class, bridge.Materials.Girder.Class, bridge.Materials.Support.Class);
         double Volume(params string[] kinds) => parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Volume);
         double Sides(params string[] kinds) => parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Area(n => Math.Abs(n.Z) < Upright));
@@ -35,7 +36,7 @@ public static class Bill
         Add("concrete.haunches", "Concrete", $"Haunches, {slab}", lines.Sum(l => geometry.HaunchOf(l.Girder, l.Span).Volume), QuantityKind.Volume);
         Add("concrete.diaphragms", "Concrete", $"Diaphragms, {slab}", supports.Sum(s => (s.Axis.Kind == AxisKind.Joint ? 2 : 1) * (s.LastGirder - s.FirstGirder) * bridge.Girders.Diaphragm.Width * bridge.Girders.Diaphragm.Depth) + superstructure.Diaphragms().Sum(p => p.Solid.Volume), QuantityKind.Volume);
         Add("concrete.edgeBeams", "Concrete", $"Edge beams, {slab}", superstructure.Strips().Where(p => p.Kind == "edge beams").Sum(p => p.Solid.Volume), QuantityKind.Volume);
-        Add("concrete.girders", "Concrete", $"Precast girders, {girder}", lines.Sum(l => geometry.SectionOf(l.Girder, l.Span).Properties.GrossArea * l.Length), QuantityKind.Volume);
+        Add("concrete.girders", "Concrete", $"Precast girders, {girder}", cast.Sum(l => geometry.SectionOf(l.Girder, l.Span).Properties.GrossArea * l.Length), QuantityKind.Volume);
         Add("concrete.abutments", "Concrete", $"Abutments and wing walls, {support}", Volume("abutments", "wing walls"), QuantityKind.Volume);
         Add("concrete.approach", "Concrete", $"Approach slabs, {support}", Volume("approach slabs"), QuantityKind.Volume);
         Add("concrete.piers", "Concrete", $"Piers, crossheads and plinths, {support}", Volume("piers", "plinths"), QuantityKind.Volume);
@@ -55,8 +56,9 @@ public static class Bill
             Add($"girders.number.{kind.Key}", "Girders", $"{kind.Key}, number", kind.Count(), QuantityKind.Count);
             Add($"girders.length.{kind.Key}", "Girders", $"{kind.Key}, length", kind.Sum(l => l.Length), QuantityKind.Length);
         }
+        Add("steel.girders", "Steel", "Girders of steel, without stiffeners and studs", steel.Sum(l => geometry.SectionOf(l.Girder, l.Span).Properties.GrossArea * l.Length) * SteelDensity, QuantityKind.Mass);
         var strands = bridge.Girders.Strands.Rows.Sum(r => r.Count);
-        Add("steel.strands", "Steel", $"Strands, {strands} in every girder", strands * PrestressingSteel.Of(bridge.Materials.Strand).Area * lines.Sum(l => l.Length) * SteelDensity, QuantityKind.Mass);
+        Add("steel.strands", "Steel", $"Strands, {strands} in every girder", strands * PrestressingSteel.Of(bridge.Materials.Strand).Area * cast.Sum(l => l.Length) * SteelDensity, QuantityKind.Mass);
         Add("steel.slabBars", "Steel", "Slab bars along the bridge, without laps", (bridge.Girders.SlabBars.Top.AreaPerMetre + bridge.Girders.SlabBars.Bottom.AreaPerMetre) * geometry.DeckArea * SteelDensity, QuantityKind.Mass);
 
         foreach (var type in supports.SelectMany(s => s.Bearings).GroupBy(b => b.Type.Name)) Add($"bearings.{type.Key}", "Bearings", type.Key, type.Count(), QuantityKind.Count);

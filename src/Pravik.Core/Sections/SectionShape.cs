@@ -65,6 +65,9 @@ public sealed class MadeSection
     }
 
     public SectionShape Shape { get; }
+
+    /// <summary>Whether its family is one of steel.</summary>
+    public bool IsSteel => SectionFamily.Named(Shape.Family)!.Material == "steel";
     public ImmutableArray<SectionPart> Parts { get; }
     public ShapeProperties Properties => properties.Value;
     public double Bottom { get; }

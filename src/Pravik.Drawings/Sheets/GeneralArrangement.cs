@@ -49,8 +49,8 @@ public static class GeneralArrangement
         [
             $"1  Stations, levels and dimensions in {units[QuantityKind.Length].Symbol}.",
             $"2  {Skews(geometry, units)}; dimensions along the road line.",
-            $"3  Slab {bridge.Materials.Slab.Class}, {SlabThickness(geometry, units)}; girders {bridge.Materials.Girder.Class}, depth {units.FormatWithUnit(geometry.Section.Depth, QuantityKind.Size)}.",
-            $"4  Strands {bridge.Materials.Strand.Type}, {bridge.Girders.Strands.Rows.Sum(r => r.Count)} in each girder; bars {bridge.Materials.Reinforcement.Class}.",
+            $"3  Slab {bridge.Materials.Slab.Class}, {SlabThickness(geometry, units)}; girders {(geometry.Section.IsSteel ? "of steel" : bridge.Materials.Girder.Class)}, depth {units.FormatWithUnit(geometry.Section.Depth, QuantityKind.Size)}.",
+            geometry.Section.IsSteel ? $"4  Bars {bridge.Materials.Reinforcement.Class}." : $"4  Strands {bridge.Materials.Strand.Type}, {bridge.Girders.Strands.Rows.Sum(r => r.Count)} in each girder; bars {bridge.Materials.Reinforcement.Class}.",
             $"5  Actions to EN 1991 with load model 1; values of the set “{bridge.Basis.NationalSet}”{(bridge.Basis.OwnValues.Count > 0 ? " with own values" : "")}.",
             results is null ? "6  Ultimate bending not checked at the time of issue."
                 : $"6  Worst utilisation, ultimate bending: {QuantityText.Fixed(results.Governing.Worst.Utilisation, 2)} ({geometry.Girders[results.Governing.Point.Girder].Name}, span {results.Governing.Point.Span + 1}).",

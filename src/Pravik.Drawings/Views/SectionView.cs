@@ -213,7 +213,7 @@ public sealed class SectionView
         foreach (var shapePart in shape.Parts)
             canvas.Area(shapePart.Outline.Points.Select(p => At(offset + p.X, top - shape.Top + p.Y)), shapePart.IsVoid ? Fill.Sheet : picked ? Fill.Picked : Fill.Precast, picked ? Pen.Active : Pen.Cut);
         var radius = Math.Max(0.25, 0.008 * perMetre);
-        foreach (var row in geometry.Bridge.Girders.Strands.Rows)
+        foreach (var row in shape.IsSteel ? [] : geometry.Bridge.Girders.Strands.Rows)
         {
             for (var i = 0; i < row.Count; i++)
                 canvas.Circle(At(offset + (i - (row.Count - 1) / 2.0) * row.Spacing, top - shape.Depth + row.Level), radius, Pen.None, Fill.Ink);

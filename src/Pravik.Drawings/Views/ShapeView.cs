@@ -36,7 +36,7 @@ public sealed class ShapeView
     {
         var view = new ShapeView(geometry.Section, units, size);
         view.Parts();
-        view.Strands(geometry.Bridge.Girders.Strands);
+        if (!geometry.Section.IsSteel) view.Strands(geometry.Bridge.Girders.Strands);
         view.Dimensions();
         return view.Finish("Girder section");
     }

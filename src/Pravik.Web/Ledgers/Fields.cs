@@ -116,6 +116,7 @@ public static class Fields
         Own("/materials/strand/fp01k", "f_p0.1k", QuantityKind.Stress, "Characteristic 0.1 % proof strength."), Own("/materials/strand/ep", "E_p", QuantityKind.Stress, "Modulus of elasticity."),
         Text("/costs/currency", "Currency"), Own("/costs/rates/*", "Rate", QuantityKind.Number, "Cost per unit. Empty: it is not counted."),
         Q("/loads/concreteWeight", "Concrete", QuantityKind.UnitWeight, "Reinforced concrete of girders, slab and edge beams (EN 1991-1-1 Table A.1)."),
+        Q("/loads/steelWeight", "Structural steel", QuantityKind.UnitWeight, "Of girders of steel (EN 1991-1-1 Table A.4)."),
         Q("/loads/surfacingWeight", "Surfacing", QuantityKind.UnitWeight, "On carriageway and hard strips, over the depth above the slab."),
         Q("/loads/footwayWeight", "Footway and verge fill", QuantityKind.UnitWeight, "Fill and paving over the depth above the slab."),
         Text("/profiles/*/name", "Name"), Own("/profiles/*/weight", "Weight", QuantityKind.LineLoad, "Per metre. Empty: that of solid concrete."),

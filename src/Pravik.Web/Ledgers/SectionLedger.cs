@@ -71,7 +71,7 @@ internal sealed class SectionLedger(Bridge bridge, LedgerRows rows, IReadOnlyLis
             rows.Reading("J", p.J, QuantityKind.SecondMoment, $"Torsion constant, between bounds by the stress and the warping function; right to {p.TorsionError * 100:0.00} %."),
             rows.Reading("Shear area, vertical", p.VerticalShearArea, QuantityKind.SectionArea, "I² / ∫(S²/b) dy."), rows.Reading("Shear area, horizontal", p.HorizontalShearArea, QuantityKind.SectionArea),
             rows.Reading("Wpl", p.PlasticModulus, QuantityKind.Modulus, "Plastic modulus about the horizontal axis."), rows.Reading("Wpl, vertical axis", p.PlasticModulusVertical, QuantityKind.Modulus),
-            rows.Reading("Perimeter", p.Perimeter, QuantityKind.Length, "Of all outlines, voids too."), rows.Reading("Weight in concrete", p.GrossArea * bridge.Loads.ConcreteWeight, QuantityKind.LineLoad),
+            rows.Reading("Perimeter", p.Perimeter, QuantityKind.Length, "Of all outlines, voids too."), rows.Reading("Weight", p.GrossArea * (section.IsSteel ? bridge.Loads.SteelWeight : bridge.Loads.ConcreteWeight), QuantityKind.LineLoad, section.IsSteel ? "In structural steel." : "In reinforced concrete."),
         ]);
     }
 

@@ -7,6 +7,7 @@ using Pravik.Core.Quantities;
 using Pravik.Core.Sections;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
+using Pravik.Exchange;
 using Pravik.Web.Workspaces;
 
 namespace Pravik.Web.Ledgers;
@@ -27,11 +28,19 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
             new("Project", [rows.Entry("/name"), LedgerRows.Reading("Code", "EN 1990, 1991, 1992", "Design basis of actions and checks."), rows.Entry("/basis/nationalSet"), rows.Entry("/basis/units")]),
             new("Titles", [.. titles]) { Note = "Printed on every sheet." },
             new("National values", [.. set.Entries.Select(e => rows.Entry($"/basis/ownValues/{e.Name}", e.Value, e.Meaning) with { Help = e.Clause })])
-            { Note = "Grey values are those of the set. A value typed here replaces one." },
+            {
+                Note = "Grey values are those of the set. A value typed here replaces one.",
+                Actions =
+                [
+                    new("Keep as a set in the office library", "", []) { Saves = "/basis" },
+                    .. around.Library.Where(r => r.Kind == LibraryJson.NationalSet && !r.Superseded).Select(r => new LedgerAction($"Take “{r.Name}”", $"National values of “{r.Name}” taken",
+                        [new("replace", "/basis/nationalSet", r.Value["nationalSet"]!.DeepClone()), new("replace", "/basis/ownValues", r.Value["values"]!.DeepClone())])),
+                ],
+            },
             new("Definitions that nothing uses", [.. unused.Select(u => LedgerRows.Reading(u.Kind, u.Name))])
             {
                 // From the last of each list, so that the paths of those before stay.
-                Actions = unused.Count == 0 ? [] : [new("Clear them all", $"{unused.Count} unused definitions cleared", [.. unused.Reverse().Select(u => new Exchange.PatchOperation("remove", u.Path))])],
+                Actions = unused.Count == 0 ? [] : [new("Clear them all", $"{unused.Count} unused definitions cleared", [.. unused.Reverse().Select(u => new PatchOperation("remove", u.Path))])],
                 Note = unused.Count == 0 ? "Everything that is defined is in use." : "",
             },
         ]);
@@ -110,7 +119,6 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         var part = picked?.Split('/') is ["", "parts", "girders", var number, "spans", var span] && int.TryParse(number, out var n) && int.TryParse(span, out var s)
             && n >= 1 && n <= geometry.Girders.Length && s >= 1 && s <= geometry.SpanCount ? (Line: geometry.Girders[n - 1], Span: s - 1) : default;
         var bare = (part.Line is { } own ? geometry.SectionOf(own, part.Span) : geometry.Section).Bending;
-        var weight = bare.Area * bridge.Loads.ConcreteWeight;
         List<LedgerGroup> groups = [];
         if (part.Line is { } line)
         {
@@ -118,7 +126,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
             groups.Add(new("Readings of this girder",
             [
                 rows.Reading("Offset from road line", line.Spans[part.Span].MiddleOffset, QuantityKind.Length), rows.Reading("Axis to axis", line.SpanLength(part.Span), QuantityKind.Length),
-                rows.Reading("Length of the girder", length, QuantityKind.Length), rows.Reading("Weight", length * weight, QuantityKind.Force),
+                rows.Reading("Length of the girder", length, QuantityKind.Length), rows.Reading("Weight", length * geometry.GirderWeight(line, part.Span), QuantityKind.Force),
                 rows.Reading("Wet slab it carries", geometry.WetSlabWidth(line, part.Span), QuantityKind.Length, "Half the spacing on each side, or the overhang."),
                 rows.Entry($"/girders/own/{HaunchLine.Key(line.Number, part.Span)}/section", inheritedChoice: geometry.Section.Shape.Name), rows.Entry($"/girders/own/{HaunchLine.Key(line.Number, part.Span)}/shift", 0),
                 rows.Reading("I, composite", Core.Structures.GrillageBuilder.Composite(geometry, line, part.Span).SecondMoment, QuantityKind.SecondMoment, "Uncracked, in girder concrete, with the span's effective width (EN 1992-1-1 5.3.2.1)."),
@@ -130,7 +138,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
             rows.Reading(geometry.LayoutOf(here).Spacings.IsEmpty ? "Spacing" : "Least spacing", geometry.SpacingAt(station), QuantityKind.Length)]));
         if (geometry.SpanCount > 1) groups.Add(SpanLayout(here));
         groups.Add(new("Haunch and camber", [rows.Entry("/deck/haunch"), rows.Entry("/girders/camber", geometry.HaunchOf(geometry.Girders[0], 0).CastingCamber), rows.Entry("/girders/laterDeflection"), rows.Entry("/girders/greatestHaunch")]) { Note = "The haunch along every girder follows; the layout “Levels” lists it." });
-        groups.Add(Strands());
+        if (geometry.SectionsInUse.Any(s => !s.IsSteel)) groups.Add(Strands());
         var shape = geometry.Section.Shape;
         var path = $"/sections/{bridge.Sections.IndexOf(shape)}";
         groups.Add(new("Section", [rows.Entry("/girders/section", inheritedChoice: shape.Name), .. SectionFamily.Named(shape.Family)!.Sizes.Select(f => rows.Entry($"{path}/sizes/{f.Name}", f.Usual)),
@@ -155,8 +163,8 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
     private IEnumerable<LedgerAction> Copies(GirderLine girder, int span)
     {
         if (bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(girder.Number, span)) is not { } own) yield break;
-        var node = Exchange.BridgeJson.Node(own);
-        LedgerAction Give(string words, IEnumerable<string> keys) => new(words, $"Own values of {girder.Name}, span {span + 1}: {words.ToLowerInvariant()}", [.. keys.Select(k => new Exchange.PatchOperation("add", $"/girders/own/{k}", node.DeepClone()))]);
+        var node = BridgeJson.Node(own);
+        LedgerAction Give(string words, IEnumerable<string> keys) => new(words, $"Own values of {girder.Name}, span {span + 1}: {words.ToLowerInvariant()}", [.. keys.Select(k => new PatchOperation("add", $"/girders/own/{k}", node.DeepClone()))]);
         if (geometry.SpanCount > 1) yield return Give($"Give to {girder.Name} in all spans", Enumerable.Range(0, geometry.SpanCount).Where(s => s != span).Select(s => HaunchLine.Key(girder.Number, s)));
         if (geometry.Girders.Length > 1) yield return Give($"Give to all girders in span {span + 1}", geometry.Girders.Where(g => g != girder).Select(g => HaunchLine.Key(g.Number, span)));
         yield return new("As the others again", $"{girder.Name}, span {span + 1} as the others", [new("remove", $"/girders/own/{HaunchLine.Key(girder.Number, span)}")]);
@@ -197,7 +205,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         var lanes = Lanes();
         return new("Loads", "what acts on the finished deck",
         [
-            new("Unit weights", [rows.Entry("/loads/concreteWeight"), rows.Entry("/loads/surfacingWeight"), rows.Entry("/loads/footwayWeight")]),
+            new("Unit weights", [rows.Entry("/loads/concreteWeight"), rows.Entry("/loads/steelWeight"), rows.Entry("/loads/surfacingWeight"), rows.Entry("/loads/footwayWeight")]),
             new("Parapets", [.. ParapetLine.All(geometry).Select(p => rows.Reading($"{p.Profile.Name}, {(p.Side < 0 ? "left" : "right")}", p.Weight, QuantityKind.LineLoad, "Entered in the deck step."))]),
             new("Readings: strips, left to right", [.. strips.SelectMany(s => new[]
             {
@@ -205,7 +213,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                 LedgerRows.Reading("", rows.Units.Format(s.MeanFill, QuantityKind.Size)),
                 LedgerRows.Reading("", rows.Units.Format(PermanentLoads.StripLoad(s, bridge.Loads), QuantityKind.AreaLoad)),
             })]) { Columns = ["Strip", $"Depth, {rows.Units[QuantityKind.Size].Symbol}", rows.Units[QuantityKind.AreaLoad].Symbol] },
-            new("Readings: on each girder", [rows.Reading("Girder", geometry.Section.Properties.Area * bridge.Loads.ConcreteWeight, QuantityKind.LineLoad)]),
+            new("Readings: on each girder", [rows.Reading("Girder", geometry.GirderWeight(geometry.Girders[0], 0), QuantityKind.LineLoad)]),
             new("Readings: traffic", [rows.Reading("Carriageway", section.Carriageway?.Width ?? 0, QuantityKind.Length), LedgerRows.Reading("Notional lanes", lanes.Count.ToString(), "EN 1991-2 Table 4.1"),
                 rows.Reading("Width of a lane", lanes.Width, QuantityKind.Length), rows.Reading("Remaining area", lanes.Remaining, QuantityKind.Length)])
             { Note = "Load model 1 and footway load of EN 1991-2, factors from the national set (Basis). Lanes go anywhere in the carriageway, tandems anywhere along it, for every effect by itself." },

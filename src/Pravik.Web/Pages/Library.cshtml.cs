@@ -30,6 +30,8 @@ public sealed class LibraryModel(LibraryStore library) : PageModel
             return $"{profile.Outline.Length} corners, {Units.FormatWithUnit(ParapetProfile.Of(profile).Height, QuantityKind.Size)} high";
         if (row.Kind == LibraryJson.Section && row.Value.Deserialize<SectionShape>(BridgeJson.Options) is { } section)
             return $"{SectionFamily.Named(section.Family)?.Words}, {Units.FormatWithUnit(new MadeSection(section).Depth, QuantityKind.Size)} deep";
+        if (row.Kind == LibraryJson.NationalSet && row.Value.Deserialize<OfficeSet>(BridgeJson.Options) is { } set)
+            return $"{set.NationalSet}{(set.Values.Count == 0 ? "" : $", with {string.Join(", ", set.Values.Select(v => $"{v.Key} {QuantityText.Fixed(v.Value, 3)}").Take(6))}")}";
         return "";
     }
 

@@ -45,6 +45,11 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
             Tell(project, new(hash, RunStatus.Done, 1, "Results are current"));
             return;
         }
+        if (BridgeRun.Refusal(bridge) is { } reason)
+        {
+            Tell(project, new(hash, RunStatus.Stopped, 0, reason));
+            return;
+        }
         var job = new Job(project, hash, bridge, new());
         current[project] = job;
         Tell(project, new(hash, RunStatus.Waiting, 0, "Waiting for its turn"));

@@ -19,7 +19,7 @@ internal static class GirderTables
         {
             var (section, line, at) = (geometry.SectionOf(girder, span), geometry.HaunchOf(girder, span), girder.Spans[span]);
             var length = geometry.LengthOf(girder, span);
-            var (weight, wet, path) = (length * section.Properties.Area * geometry.Bridge.Loads.ConcreteWeight, geometry.WetSlabWidth(girder, span), $"/parts/girders/{girder.Number}/spans/{span + 1}");
+            var (weight, wet, path) = (length * geometry.GirderWeight(girder, span), geometry.WetSlabWidth(girder, span), $"/parts/girders/{girder.Number}/spans/{span + 1}");
             string[] own = [.. new[] { ("section", line.Own.Section is not null), ("shift", line.Own.Shift is not null), ("haunch", line.Own.Haunch is not null), ("camber", line.Own.Camber is not null) }.Where(o => o.Item2).Select(o => o.Item1)];
             return new TableRow(
                 [girder.Name, $"{span + 1}", section.Shape.Name, units.Format(length, QuantityKind.Length), units.Format(weight, QuantityKind.Force), units.Format(at.StartOffset, QuantityKind.Length), units.Format(at.EndOffset, QuantityKind.Length), units.Format(wet, QuantityKind.Length), units.Format(line.CastingCamber, QuantityKind.Size), units.Format(line.Least, QuantityKind.Size), own.Length == 0 ? "–" : string.Join(", ", own)],

@@ -252,7 +252,7 @@ public sealed class WorkspaceBuilder
         var words = status switch
         {
             RunStatus.Done when latest is { } l => l.Results.Passes ? $"passes, worst {QuantityText.Fixed(l.Results.Governing.Worst.Utilisation, 2)}" : $"fails, worst {QuantityText.Fixed(l.Results.Governing.Worst.Utilisation, 2)}",
-            RunStatus.Stopped => "stopped",
+            RunStatus.Stopped => run?.Doing.Split(':')[0].ToLowerInvariant() ?? "stopped",
             RunStatus.Failed => "analysis failed",
             _ => run?.Doing ?? "waiting",
         };

@@ -49,7 +49,6 @@ public class ValidationTests
         { "/sections/0/outlines/0/corners/1/x", b => WithOutlines(b, Outline(false, (0, 0), (100, 0), (1, 1))) },
         { "/sections/0/outlines/0/corners", b => WithOutlines(b, Outline(false, (0, 0), (1, 0))) },
         { "/girders/section", b => b with { Girders = b.Girders with { Section = "Nowhere" } } },
-        { "/girders/section", b => WithSection(b, new() { Family = "rolled" }) },
         { "/girders/slabBars/top/axisDistance", b => b with { Girders = b.Girders with { SlabBars = b.Girders.SlabBars with { Top = b.Girders.SlabBars.Top with { AxisDistance = 0.3 } } } } },
         { "/materials/slab/class", b => b with { Materials = b.Materials with { Slab = new() { Class = "C36/46" } } } },
         { "/materials/strand/fp01k", b => b with { Materials = b.Materials with { Strand = new() { Fp01k = 1900e6 } } } },
@@ -81,6 +80,21 @@ public class ValidationTests
     private static OwnOutline Outline(bool isVoid, params (double X, double Y)[] corners) => new() { IsVoid = isVoid, Corners = [.. corners.Select(c => new SectionCorner { X = c.X, Y = c.Y })] };
 
     private static ImmutableSortedDictionary<string, double> Sizes(params (string Name, double Value)[] sizes) => sizes.ToImmutableSortedDictionary(s => s.Name, s => s.Value);
+
+    /// <summary>Girders of steel are told not to be analysed, and are not.</summary>
+    [Fact]
+    public void Girders_of_steel_are_laid_out_but_not_analysed()
+    {
+        var steel = WithSection(TestBridges.Demo, new() { Family = "plateGirder" });
+        var findings = BridgeValidation.Check(steel);
+        Assert.DoesNotContain(findings, f => f.Severity == Severity.Error);
+        Assert.Contains(findings, f => f.Path == "/girders/section" && f.Message.Contains("not analysed"));
+        Assert.Throws<NotSupportedException>(() => Core.Design.BridgeRun.Run(steel));
+        Assert.Null(Core.Design.BridgeRun.Refusal(TestBridges.Demo));
+        var bill = Core.Quantities.Bill.Of(new(steel), null);
+        Assert.DoesNotContain(bill, i => i.Key is "concrete.girders" or "steel.strands");
+        Assert.True(bill.Single(i => i.Key == "steel.girders").Amount > 1e4);
+    }
 
     [Theory]
     [MemberData(nameof(Bad))]

@@ -105,7 +105,6 @@ public class SupportTests
     public static TheoryData<string, Func<Bridge, Bridge>> Bad => new()
     {
         { "/supports/2/follows", b => With(With(b, 2, follows: "3"), 3, follows: "2") },
-        { "/supports/2/follows", b => With(b, 2, follows: "1") },
         { "/supports/2/links", b => With(b, 2, links: [("capWidth", "2/columnWidth"), ("columnWidth", "2/capWidth")]) },
         { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", "somewhere")]) },
         { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", "3/columns")]) },
@@ -124,6 +123,16 @@ public class SupportTests
     [MemberData(nameof(Bad))]
     public void Bad_values_are_refused_at_their_place(string path, Func<Bridge, Bridge> spoil) =>
         Assert.Contains(BridgeValidation.Check(spoil(Demo)), f => f.Severity == Findings.Severity.Error && f.Path == path && f.Message.Length > 10);
+
+    /// <summary>A pier that comes to follow an abutment, as when a span is added, is told and keeps its form.</summary>
+    [Fact]
+    public void Following_the_other_kind_is_told_and_harmless()
+    {
+        var bridge = With(With(Demo, 1, [("leastPlinth", 0.2)], [("abutment", "wall")]), 2, follows: "1");
+        var finding = Assert.Single(BridgeValidation.Check(bridge), f => f.Path == "/supports/2/follows");
+        Assert.Equal((Findings.Severity.Warning, "remove"), (finding.Severity, finding.Repair!.Patch[0].Op));
+        Assert.Equal(("columns", 0.2), (At(bridge, 2).Values.Choice("pier"), At(bridge, 2).Values.Size("leastPlinth")));
+    }
 
     public static TheoryData<string, string, Func<Bridge, Bridge>> Unfit => new()
     {
