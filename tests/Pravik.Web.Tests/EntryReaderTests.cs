@@ -63,7 +63,7 @@ public class EntryReaderTests
     [Fact]
     public void Sizes_of_supports_are_entered_and_may_follow_others()
     {
-        var bridge = Enter(Demo, "/supports/2/sizes/columnWidth", "1100 mm");
+        var bridge = Enter(Demo with { Supports = Demo.Supports.Clear() }, "/supports/2/sizes/columnWidth", "1100 mm");
         bridge = Enter(bridge, "/supports/3/sizes/columnWidth", "like axis 2");
         bridge = Enter(bridge, "/supports/3/sizes/capWidth", "like axis 2 columnWidth");
         double Width(Bridge b, string size) => new BridgeGeometry(b) is var g ? g.SupportAt(g.Axes[2]).Size(size) : 0;

@@ -9,10 +9,13 @@ namespace Pravik.Core.Analysis;
 public sealed class PermanentLoads
 {
     private readonly BridgeGeometry geometry;
+    private readonly ILookup<(int Girder, int Span), (double At, double Load)> diaphragms;
 
     public PermanentLoads(BridgeGeometry geometry, Grillage grillage)
     {
         this.geometry = geometry;
+        diaphragms = geometry.DiaphragmBays().SelectMany(d => new[] { d.Bay, d.Bay + 1 }.Select(girder => (Girder: girder, d.Span, d.Diaphragm.At, Load: d.Clear * d.Diaphragm.Width * d.Diaphragm.Depth * geometry.Bridge.Loads.ConcreteWeight / 2)))
+            .ToLookup(d => (d.Girder, d.Span), d => (d.At, d.Load));
         (Superimposed, SuperimposedTotal) = SpreadSuperimposed(grillage);
         (Surfacing, SurfacingTotal) = SpreadSurfacing(grillage);
     }
@@ -55,13 +58,7 @@ public sealed class PermanentLoads
     /// </summary>
     public double Diaphragms(GirderLine girder, int span, double t, EffectKind kind)
     {
-        double sum = 0;
-        foreach (var bay in geometry.DiaphragmBays().Where(d => d.Span == span && (d.Bay == girder.Number || d.Bay == girder.Number - 1)))
-        {
-            var (a, half) = (bay.Diaphragm.At, bay.Clear * bay.Diaphragm.Width * bay.Diaphragm.Depth * geometry.Bridge.Loads.ConcreteWeight / 2);
-            sum += half * (kind == EffectKind.Moment ? girder.SpanLength(span) * (t <= a ? t * (1 - a) : a * (1 - t)) : t <= a ? 1 - a : -a);
-        }
-        return sum;
+        return diaphragms[(girder.Number, span)].Sum(d => d.Load * (kind == EffectKind.Moment ? girder.SpanLength(span) * (t <= d.At ? t * (1 - d.At) : d.At * (1 - t)) : t <= d.At ? 1 - d.At : -d.At));
     }
 
     /// <summary>Effect of a load per metre on a simple span at fraction t: M = w·L²·t(1 − t)/2, V = w·L·(½ − t).</summary>

@@ -232,7 +232,7 @@ internal static class Fit
     /// <summary>Girders must not cut into the slab, nor lie far below it. The worst is told.</summary>
     private static void Haunches(BridgeGeometry geometry, UnitSystem units, Bounds bounds)
     {
-        var all = geometry.Girders.SelectMany(g => Enumerable.Range(0, geometry.SpanCount).Select(span => (Girder: g, Span: span, Line: geometry.HaunchOf(g, span)))).ToList();
+        var all = geometry.Girders.AsParallel().AsOrdered().SelectMany(g => Enumerable.Range(0, geometry.SpanCount).Select(span => (Girder: g, Span: span, Line: geometry.HaunchOf(g, span)))).ToList();
         foreach (var (girder, span, line) in all.Where(h => h.Line.Own.Haunch is not null && h.Line.Least < geometry.Bridge.Deck.Haunch - 1e-9))
         {
             var path = $"/girders/own/{HaunchLine.Key(girder.Number, span)}/haunch";

@@ -44,7 +44,9 @@ public static class Bill
         Add("concrete.piles", "Concrete", $"Piles and shafts, {support}", Volume("piles"), QuantityKind.Volume);
 
         // Under the slab the girders' flanges are no formwork; over them the haunches' sides are.
-        var soffit = superstructure.Slabs().Sum(p => p.Solid.Area(n => n.Z < Upright)) - lines.Sum(l => geometry.SectionOf(l.Girder, l.Span).TopWidth * l.Length);
+        var slabs = superstructure.Slabs().ToList();
+        // A thickening covers as much of the soffit as its own top.
+        var soffit = slabs.Sum(p => p.Solid.Area(n => n.Z < Upright)) - slabs.Where(p => p.Name.StartsWith("Thickening", StringComparison.Ordinal)).Sum(p => p.Solid.Area(n => n.Z >= Upright)) - lines.Sum(l => geometry.SectionOf(l.Girder, l.Span).TopWidth * l.Length);
         Add("formwork.deck", "Formwork", "Slab, soffit and edges", soffit, QuantityKind.Area);
         Add("formwork.haunches", "Formwork", "Sides of haunches", superstructure.Haunches().Sum(p => p.Solid.Area(n => Math.Abs(n.Z) < Upright)), QuantityKind.Area);
         Add("formwork.abutments", "Formwork", "Abutments and wing walls", Sides("abutments", "wing walls", "approach slabs"), QuantityKind.Area);

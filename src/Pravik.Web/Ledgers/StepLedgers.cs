@@ -130,7 +130,8 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                 rows.Reading("Wet slab it carries", geometry.WetSlabWidth(line, part.Span), QuantityKind.Length, "Half the spacing on each side, or the overhang."),
                 rows.Entry($"/girders/own/{HaunchLine.Key(line.Number, part.Span)}/section", inheritedChoice: geometry.Section.Shape.Name), rows.Entry($"/girders/own/{HaunchLine.Key(line.Number, part.Span)}/shift", 0),
                 rows.Reading("I, composite", Core.Structures.GrillageBuilder.Composite(geometry, line, part.Span).SecondMoment, QuantityKind.SecondMoment, "Uncracked, in girder concrete, with the span's effective width (EN 1992-1-1 5.3.2.1)."),
-            ]) { Actions = [.. Copies(line, part.Span)] });
+            ])
+            { Actions = [.. Copies(line, part.Span)] });
             groups.AddRange(Levels(line, part.Span));
         }
         var here = part.Line is null ? geometry.SpanAt(station) : part.Span;
@@ -196,7 +197,8 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         {
             LedgerRows.Reading("", QuantityText.Fixed(i / 10.0, 1)), LedgerRows.Reading("", rows.Units.Format(haunch.At(i / 10.0), QuantityKind.Size)),
             LedgerRows.Reading("", rows.Units.Format(haunch.Top(i / 10.0), QuantityKind.Length)), LedgerRows.Reading("", rows.Units.Format(haunch.Bottom(i / 10.0), QuantityKind.Length)),
-        })]) { Columns = ["Part", $"Haunch, {rows.Units[QuantityKind.Size].Symbol}", $"Top, {rows.Units[QuantityKind.Length].Symbol}", "Soffit"] };
+        })])
+        { Columns = ["Part", $"Haunch, {rows.Units[QuantityKind.Size].Symbol}", $"Top, {rows.Units[QuantityKind.Length].Symbol}", "Soffit"] };
     }
 
     public Ledger Loads()
