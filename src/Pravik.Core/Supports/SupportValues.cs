@@ -132,7 +132,7 @@ public sealed class SupportValues(IReadOnlyDictionary<string, Support> supports,
     {
         if (depth > Deepest) return (null, ValueSource.Usual, true);
         if (!supports.TryGetValue($"{at}", out var support)) return (null, ValueSource.Usual, false);
-        if (support.Links.TryGetValue(name, out var link) && LinkTarget(link) is { } target)
+        if (support.Links.TryGetValue(name, out var link) && link is not null && LinkTarget(link) is { } target)
         {
             var found = FindSize(target.Axis, target.Size, depth + 1);
             return (found.Value ?? (found.IsCircular ? null : AllSizes.FirstOrDefault(s => s.Name == target.Size)?.Usual), ValueSource.Linked, found.IsCircular);

@@ -107,6 +107,7 @@ public class SupportTests
         { "/supports/2/follows", b => With(With(b, 2, follows: "3"), 3, follows: "2") },
         { "/supports/2/links", b => With(b, 2, links: [("capWidth", "2/columnWidth"), ("columnWidth", "2/capWidth")]) },
         { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", "somewhere")]) },
+        { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", null!)]) },
         { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", "3/columns")]) },
         { "/supports/2/sizes/capWidth", b => With(b, 2, [("capWidth", 0)]) },
         { "/supports/2/sizes/columns", b => With(b, 2, [("columns", 2.5)]) },
