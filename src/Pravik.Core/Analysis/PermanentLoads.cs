@@ -30,9 +30,6 @@ public sealed class PermanentLoads
     public double[] Surfacing { get; }
     public double SurfacingTotal { get; }
 
-    /// <summary>Weight of a bare girder in a span (N/m).</summary>
-    public double Girder(GirderLine girder, int span) => geometry.GirderWeight(girder, span);
-
     /// <summary>
     /// Weight of the slab and haunch that a girder carries while they are wet (N/m): the mean along the span, by Simpson's rule, of the slab's
     /// section over the girder's share of the width.
@@ -56,10 +53,8 @@ public sealed class PermanentLoads
     /// Effect of the placed diaphragms on a girder alone, as a simple span: half of each bay's weight at its place, M = P·L·t(1 − a) before it and P·L·a(1 − t) behind,
     /// V = P·(1 − a) and −P·a.
     /// </summary>
-    public double Diaphragms(GirderLine girder, int span, double t, EffectKind kind)
-    {
-        return diaphragms[(girder.Number, span)].Sum(d => d.Load * (kind == EffectKind.Moment ? girder.SpanLength(span) * (t <= d.At ? t * (1 - d.At) : d.At * (1 - t)) : t <= d.At ? 1 - d.At : -d.At));
-    }
+    public double Diaphragms(GirderLine girder, int span, double t, EffectKind kind) =>
+        diaphragms[(girder.Number, span)].Sum(d => d.Load * (kind == EffectKind.Moment ? girder.SpanLength(span) * (t <= d.At ? t * (1 - d.At) : d.At * (1 - t)) : t <= d.At ? 1 - d.At : -d.At));
 
     /// <summary>Effect of a load per metre on a simple span at fraction t: M = w·L²·t(1 − t)/2, V = w·L·(½ − t).</summary>
     public static double OnSimpleSpan(double perMetre, double span, double t, EffectKind kind) =>

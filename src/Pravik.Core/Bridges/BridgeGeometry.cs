@@ -25,6 +25,10 @@ public sealed record GirderLine(int Number, ImmutableArray<GirderSpan> Spans)
 public sealed record GirderSpan(Point Start, Point End, double StartOffset, double EndOffset)
 {
     public double Length => Point.Distance(Start, End);
+
+    /// <summary>Directions of length 1: along the girder, and to its right.</summary>
+    public Point Along => 1 / Length * (End - Start);
+    public Point Right => Along is var ahead ? new(ahead.Y, -ahead.X) : default;
     public double MiddleOffset => (StartOffset + EndOffset) / 2;
 }
 

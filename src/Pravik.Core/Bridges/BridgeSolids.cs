@@ -113,9 +113,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
 
     private Point3 Corner(GirderLine girder, int span, double t, double right, double level)
     {
-        var at = girder.Spans[span];
-        var along = 1 / at.Length * (at.End - at.Start);
-        var p = Point.Between(at.Start, at.End, t) + right * new Point(along.Y, -along.X);
+        var p = geometry.OnGirder(girder, span, t) + right * girder.Spans[span].Right;
         return new(p.X, p.Y, level);
     }
 
@@ -174,7 +172,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
     {
         // Seen looking ahead, offsets to the right and levels up: anticlockwise has positive area.
         var seen = outline.Points.Select(p => new Point(line.Side * p.X, p.Y)).ToList();
-        var isClockwise = seen.Select((p, i) => p.Cross(seen[(i + 1) % seen.Count])).Sum() < 0;
+        var isClockwise = new Polygon(seen).IsClockwise;
         if (isClockwise) seen.Reverse();
         IEnumerable<Point> Ring(double station) => isClockwise ? line.Place(outline, station).Reverse() : line.Place(outline, station);
         var rings = stations.Select(s => Ring(s).Select(p =>

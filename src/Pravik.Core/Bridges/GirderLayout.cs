@@ -29,7 +29,7 @@ public sealed record GirderLayout(double OverhangLeft, double OverhangRight, Imm
     /// <summary>The layout in a span (from 0): its own values, those of the span it follows, then the common ones.</summary>
     public static GirderLayout Of(Girders girders, int span)
     {
-        var chain = Chain(girders, span).ToList();
+        var chain = Chain(girders, span).Select(c => c.Layout).ToList();
         T? First<T>(Func<SpanLayout, T?> of) where T : struct => chain.Select(of).FirstOrDefault(v => v is not null);
         var left = First(l => l.OverhangLeft) ?? girders.OverhangLeft;
         return new(left, First(l => l.OverhangRight) ?? girders.OverhangRight ?? left, First(l => l.Spacings) ?? girders.Spacings ?? [], First(l => l.AlongAxis) ?? girders.AlongAxis, First(l => l.StartGap) ?? girders.EndGap, First(l => l.EndGap) ?? girders.EndGap);
@@ -41,10 +41,9 @@ public sealed record GirderLayout(double OverhangLeft, double OverhangRight, Imm
     /// <summary>Path at which a value that holds in a span (from 0) is kept: the span's own, or the common one.</summary>
     public static string PathOf(Girders girders, int span, string value, Func<SpanLayout, bool> has)
     {
-        for (var (at, depth) = (span + 1, 0); depth < Deepest && girders.Spans.TryGetValue($"{at}", out var own); depth++)
+        foreach (var (at, own) in Chain(girders, span))
         {
             if (has(own)) return $"/girders/spans/{at}/{value}";
-            if (!int.TryParse(own.Follows, out at)) break;
         }
         return $"/girders/{(value == "startGap" ? "endGap" : value)}";
     }
@@ -55,11 +54,12 @@ public sealed record GirderLayout(double OverhangLeft, double OverhangRight, Imm
     /// <summary>The spacing, or the least of those listed; 0 for a single girder.</summary>
     public double Spacing(int count, double width) => count == 1 ? 0 : Spacings.IsEmpty ? (width - OverhangLeft - OverhangRight) / (count - 1) : Spacings.Min();
 
-    private static IEnumerable<SpanLayout> Chain(Girders girders, int span)
+    /// <summary>Numbers and own layouts of a span (from 0) and of those that it follows, one after the other.</summary>
+    private static IEnumerable<(int Span, SpanLayout Layout)> Chain(Girders girders, int span)
     {
         for (var (at, depth) = (span + 1, 0); depth <= Deepest && girders.Spans.TryGetValue($"{at}", out var own); depth++)
         {
-            yield return own;
+            yield return (at, own);
             if (!int.TryParse(own.Follows, out at)) yield break;
         }
     }

@@ -29,8 +29,7 @@ public sealed class HaunchLine
     {
         (this.geometry, this.girder, this.span) = (geometry, girder, span);
         var line = girder.Spans[span];
-        var along = 1 / line.Length * (line.End - line.Start);
-        (across, half) = (new(along.Y, -along.X), geometry.SectionOf(girder, span).TopWidth / 2);
+        (across, half) = (line.Right, geometry.SectionOf(girder, span).TopWidth / 2);
         (From, To) = (geometry.SupportAt(geometry.Axes[span]).BearingDistance / line.Length, 1 - geometry.SupportAt(geometry.Axes[span + 1]).BearingDistance / line.Length);
         var rule = geometry.Bridge.Girders;
         Own = rule.Own.GetValueOrDefault(Key(girder.Number, span)) ?? new();

@@ -18,14 +18,16 @@ public static class BridgeRun
     private const int BlockSize = 42;
 
     /// <summary>Why a bridge is not analysed in this version, or null where it is.</summary>
-    public static string? Refusal(Bridge bridge) => new BridgeGeometry(bridge).SectionsInUse.Any(s => s.IsSteel) ? "Not analysed: girders of steel" : null;
+    public static string? Refusal(Bridge bridge) => Refusal(new BridgeGeometry(bridge, placeGirders: false));
 
-    /// <summary>Throws <see cref="NotSupportedException"/> where <see cref="Refusal"/> has a reason, <see cref="OperationCanceledException"/> when cancelled and <see cref="UnstableStructureException"/> for a grillage that can move.</summary>
+    private static string? Refusal(BridgeGeometry geometry) => geometry.SectionsInUse.Any(s => s.IsSteel) ? "Not analysed: girders of steel" : null;
+
+    /// <summary>Throws <see cref="NotSupportedException"/> where <see cref="Refusal(Bridge)"/> has a reason, <see cref="OperationCanceledException"/> when cancelled and <see cref="UnstableStructureException"/> for a grillage that can move.</summary>
     public static BridgeResults Run(Bridge bridge, IProgress<RunProgress>? progress = null, CancellationToken cancel = default)
     {
-        if (Refusal(bridge) is { } reason) throw new NotSupportedException(reason);
         progress?.Report(new(0, "Making the grillage"));
         var geometry = new BridgeGeometry(bridge);
+        if (Refusal(geometry) is { } reason) throw new NotSupportedException(reason);
         var values = NationalValues.For(bridge.Basis);
         var grillage = GrillageBuilder.Build(geometry);
         cancel.ThrowIfCancellationRequested();
@@ -66,7 +68,7 @@ public static class BridgeRun
         var span = girder.SpanLength(point.Span);
         double Mean(double[] load) => (upper.Of(load) + lower.Of(load)) / 2;
         var effects = new PermanentEffects(
-            PermanentLoads.OnSimpleSpan(permanent.Girder(girder, point.Span), span, point.Fraction, kind),
+            PermanentLoads.OnSimpleSpan(geometry.GirderWeight(girder, point.Span), span, point.Fraction, kind),
             PermanentLoads.OnSimpleSpan(permanent.WetSlab(girder, point.Span), span, point.Fraction, kind) + permanent.Diaphragms(girder, point.Span, point.Fraction, kind),
             Mean(permanent.Superimposed), Mean(permanent.Surfacing));
         var (greatest, least) = (placement.Worst(upper), ReferenceEquals(upper, lower) ? null : placement.Worst(lower));

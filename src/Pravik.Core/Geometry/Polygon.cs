@@ -13,6 +13,14 @@ public sealed class Polygon
 
     public ImmutableArray<Point> Points { get; }
 
+    /// <summary>A circle as a polygon of the circle's own area, standing on an edge where the corners are a multiple of four.</summary>
+    public static Polygon Circle(Point centre, double radius, int corners)
+    {
+        var step = 2 * Math.PI / corners;
+        var r = radius * Math.Sqrt(step / Math.Sin(step));
+        return new(Enumerable.Range(0, corners).Select(i => centre + r * new Point(Math.Cos(step * (i + 0.5)), Math.Sin(step * (i + 0.5)))));
+    }
+
     /// <summary>Whether its points run clockwise, with y upward.</summary>
     public bool IsClockwise => Points.Select((p, i) => p.Cross(Points[(i + 1) % Points.Length])).Sum() < 0;
 

@@ -136,12 +136,7 @@ public sealed class SectionFamily
         Symmetric((width - 2 * chamfer, bottom), (width, bottom + chamfer), (width, top - chamfer), (width - 2 * chamfer, top)) with { IsVoid = true };
 
     /// <summary>A circle as a polygon of 48 corners and the circle's own area.</summary>
-    private static SectionPart Round(double x, double y, double radius, bool isVoid)
-    {
-        const int Corners = 48;
-        var r = radius * Math.Sqrt(2 * Math.PI / Corners / Math.Sin(2 * Math.PI / Corners));
-        return new(new(Enumerable.Range(0, Corners).Select(i => new Point(x, y) + r * new Point(Math.Cos(2 * Math.PI * (i + 0.5) / Corners), Math.Sin(2 * Math.PI * (i + 0.5) / Corners)))), 1, isVoid);
-    }
+    private static SectionPart Round(double x, double y, double radius, bool isVoid) => new(Polygon.Circle(new(x, y), radius, 48), 1, isVoid);
 
     private static IEnumerable<SectionPart> U(SectionShape s)
     {

@@ -1,22 +1,10 @@
-using Pravik.Core.Geometry;
-
 namespace Pravik.Core.Sections;
 
 /// <summary>Properties of a plane section (m², m, m⁴): area, height of the centroid above the soffit, second moment about the horizontal axis.</summary>
 public sealed record SectionProperties(double Area, double Centroid, double SecondMoment, double Depth)
 {
-    /// <summary>St Venant torsion constant (m⁴); 0 where it was not asked for.</summary>
-    public double TorsionConstant { get; init; }
-
     public double TopModulus => SecondMoment / (Depth - Centroid);
     public double BottomModulus => SecondMoment / Centroid;
-
-    public static SectionProperties Of(Polygon outline)
-    {
-        var (area, sx, _, ixx, _) = outline.Moments();
-        var centroid = sx / area;
-        return new(area, centroid - outline.Bottom, ixx - area * centroid * centroid, outline.Top - outline.Bottom);
-    }
 }
 
 /// <summary>The solid rectangle.</summary>

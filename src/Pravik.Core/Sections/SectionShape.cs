@@ -95,9 +95,9 @@ public sealed class MadeSection
     {
         foreach (var part in parts.Where(p => !p.IsVoid))
         {
-            var points = Anticlockwise(part.Outline.Points, true);
+            var points = Turning(part.Outline, false);
             // The void whose rightmost corner lies furthest to the right first, so that cuts do not cross one another.
-            foreach (var hole in parts.Where(p => p.IsVoid && part.Outline.Contains(p.Outline.Points[0])).Select(p => Anticlockwise(p.Outline.Points, false)).OrderByDescending(h => h.Max(p => p.X)))
+            foreach (var hole in parts.Where(p => p.IsVoid && part.Outline.Contains(p.Outline.Points[0])).Select(p => Turning(p.Outline, true)).OrderByDescending(h => h.Max(p => p.X)))
             {
                 var from = hole.IndexOf(hole.MaxBy(p => p.X));
                 var start = hole[from];
@@ -120,11 +120,7 @@ public sealed class MadeSection
         return true;
     }
 
-    private static List<Point> Anticlockwise(ImmutableArray<Point> points, bool wanted)
-    {
-        var area = points.Select((p, i) => p.Cross(points[(i + 1) % points.Length])).Sum();
-        return area > 0 == wanted ? [.. points] : [.. points.Reverse()];
-    }
+    private static List<Point> Turning(Polygon outline, bool clockwise) => outline.IsClockwise == clockwise ? [.. outline.Points] : [.. outline.Points.Reverse()];
 
     /// <summary>Heights between bottom and top at which an edge of the outside runs along the member: those of flanges.</summary>
     public IEnumerable<double> Edges => Parts.Where(p => !p.IsVoid).SelectMany(p => p.Outline.Points).Where(p => p.X > 0 && p.Y > Bottom + 1e-6 && p.Y < Top - 1e-6 && p.X > 0.98 * Math.Min(TopWidth, BottomWidth) / 2).Select(p => p.Y).Distinct();

@@ -23,7 +23,7 @@ public sealed class ShapeProperties
         foreach (var part in parts)
         {
             var sign = part.IsVoid ? -1 : 1;
-            var weight = part.IsVoid ? -WeightAround(part) : part.Weight;
+            var weight = Weight(part);
             var m = part.Outline.Moments();
             gross += sign * m.Area;
             (Area, sx, sy, ixx, iyy, ixy) = (Area + weight * m.Area, sx + weight * m.Sx, sy + weight * m.Sy, ixx + weight * m.Ixx, iyy + weight * m.Iyy, ixy + weight * Product(part.Outline));
@@ -77,29 +77,27 @@ public sealed class ShapeProperties
     /// Shear area for vertical force: A_v = I²/∫(S²/b) dy, S the first moment of what lies above and b the width there (Gere and Timoshenko,
     /// Mechanics of Materials, form factor for shear; 5/6·A for a rectangle).
     /// </summary>
-    public double VerticalShearArea => ShearArea(parts, Ix, Centroid.Y);
+    public double VerticalShearArea => ShearArea(Bands(false), Ix, Centroid.Y);
 
     /// <summary>The same for horizontal force.</summary>
-    public double HorizontalShearArea => ShearArea([.. parts.Select(p => p with { Outline = new(p.Outline.Points.Select(q => new Point(q.Y, q.X))) })], Iy, Centroid.X);
+    public double HorizontalShearArea => ShearArea(Bands(true), Iy, Centroid.X);
 
     /// <summary>Plastic modulus about the horizontal axis that halves the weighted area: ∫w·|y − y_p| dA.</summary>
-    public double PlasticModulus => Plastic(parts);
+    public double PlasticModulus => Plastic(Bands(false));
 
     /// <summary>The same about the vertical axis.</summary>
-    public double PlasticModulusVertical => Plastic([.. parts.Select(p => p with { Outline = new(p.Outline.Points.Select(q => new Point(q.Y, q.X))) })]);
+    public double PlasticModulusVertical => Plastic(Bands(true));
 
     /// <summary>Section moduli at chosen places.</summary>
     public ImmutableArray<PointModulus> At(IEnumerable<StressPoint> places) =>
         [.. places.Select(p => new PointModulus(p.Name, p.X, p.Y, Ix / (p.Y - Centroid.Y), Iy / (p.X - Centroid.X)))];
 
-    /// <summary>Width by weight at a height; voids taken away.</summary>
-    public double WidthAt(double y) => WidthAt(parts, y);
-
-    /// <summary>A void takes away the weight of the part that surrounds it.</summary>
-    private double WeightAround(SectionPart hole)
+    /// <summary>The weight with which a part counts: a void takes away that of the part which surrounds it.</summary>
+    private double Weight(SectionPart part)
     {
-        var inside = 0.5 * (hole.Outline.Points[0] + hole.Outline.Points[1]);
-        return parts.FirstOrDefault(p => !p.IsVoid && p.Outline.Contains(inside))?.Weight ?? 1;
+        if (!part.IsVoid) return part.Weight;
+        var inside = 0.5 * (part.Outline.Points[0] + part.Outline.Points[1]);
+        return -(parts.FirstOrDefault(p => !p.IsVoid && p.Outline.Contains(inside))?.Weight ?? 1);
     }
 
     /// <summary>∫xy dA = ¹⁄₂₄Σ(x_i(2y_i + y_j) + x_j(y_i + 2y_j))·c, by Green's theorem.</summary>
@@ -118,8 +116,6 @@ public sealed class ShapeProperties
 
     private static double Around(Polygon outline) => outline.Points.Select((p, i) => Point.Distance(p, outline.Points[(i + 1) % outline.Points.Length])).Sum();
 
-    private static double WidthAt(ImmutableArray<SectionPart> parts, double y) => parts.Sum(p => (p.IsVoid ? -1 : p.Weight) * p.Outline.WidthAt(y));
-
     /// <summary>A band of a section between two heights, in which the width by weight is linear.</summary>
     private readonly record struct Band(double Low, double High, double AtLow, double AtHigh)
     {
@@ -136,18 +132,19 @@ public sealed class ShapeProperties
         }
     }
 
-    /// <summary>Bands from the bottom up, by a line that sweeps over the edges in order of their lower ends.</summary>
-    private static List<Band> Bands(ImmutableArray<SectionPart> parts)
+    /// <summary>Bands from the bottom up, or across from the left, by a line that sweeps over the edges in order of their lower ends.</summary>
+    private List<Band> Bands(bool across)
     {
         var edges = new List<(double Low, double High, double AtLow, double Slope, double Weight)>();
         foreach (var part in parts)
         {
             var points = part.Outline.Points;
-            // Width is the sum of right edges less left ones.
-            var weight = (part.IsVoid ? -1 : part.Weight) * (part.Outline.IsClockwise ? -1 : 1);
+            // Width is the sum of right edges less left ones. Exchanging the axes turns the sense of an outline.
+            var weight = Weight(part) * (part.Outline.IsClockwise == across ? 1 : -1);
             for (var i = 0; i < points.Length; i++)
             {
                 var (p, q) = (points[i], points[(i + 1) % points.Length]);
+                if (across) (p, q) = (new(p.Y, p.X), new(q.Y, q.X));
                 if (p.Y == q.Y) continue;
                 var (low, high) = p.Y < q.Y ? (p, q) : (q, p);
                 edges.Add((low.Y, high.Y, low.X, (high.X - low.X) / (high.Y - low.Y), p.Y < q.Y ? weight : -weight));
@@ -173,9 +170,8 @@ public sealed class ShapeProperties
         return bands;
     }
 
-    private static double ShearArea(ImmutableArray<SectionPart> parts, double second, double centroid)
+    private static double ShearArea(List<Band> bands, double second, double centroid)
     {
-        var bands = Bands(parts);
         var rule = bands.Count > 60 ? Numerics.GaussLegendre.Five : Numerics.GaussLegendre.Ten;
         double sum = 0, above = 0;
         for (var k = bands.Count - 1; k >= 0; k--)
@@ -192,9 +188,8 @@ public sealed class ShapeProperties
         return second * second / sum;
     }
 
-    private static double Plastic(ImmutableArray<SectionPart> parts)
+    private static double Plastic(List<Band> bands)
     {
-        var bands = Bands(parts);
         var half = bands.Sum(b => b.Between(b.Low, b.High, 0).Area) / 2;
         var (below, axis) = (0.0, bands[^1].High);
         foreach (var band in bands)

@@ -24,13 +24,15 @@ public static class SupportChecks
         var lowest = support.Bearings.MinBy(b => b.Seat)!;
         if (lowest.Seat - support.ShelfLevel < Math.Min(1e-6, values.Size("leastPlinth")) - 1e-9)
             yield return Warn("shelfLevel", $"The shelf at axis {axis.Name} lies {Size(support.ShelfLevel - lowest.Seat)} above the seat of {lowest.Girder.Name}.") with { Repair = new("Let the shelf follow from the least plinth", [new("remove", Path("shelfLevel"), "null")]) };
+        var shelf = values.IsAbutment ? "seatFront" : values.Is("pier", "wall") ? "wallThickness" : "capWidth";
+        var (front, back) = values.IsAbutment ? (support.Front * values.Size(shelf), support.BackFace) : (values.Size(shelf) / 2, -values.Size(shelf) / 2);
+        if (front < back) (front, back) = (back, front);
         foreach (var bearing in support.Bearings)
         {
             var v = support.Local(bearing.At).Y;
-            var (back, front) = values.IsAbutment ? (Math.Min(support.BackFace, support.Front * values.Size("seatFront")), Math.Max(support.BackFace, support.Front * values.Size("seatFront"))) : (-values.Size(values.Is("pier", "wall") ? "wallThickness" : "capWidth") / 2, values.Size(values.Is("pier", "wall") ? "wallThickness" : "capWidth") / 2);
             var beyond = Math.Max(back - (v - bearing.Type.Length / 2), v + bearing.Type.Length / 2 - front);
             if (beyond <= 1e-6) continue;
-            yield return Warn(values.IsAbutment ? "seatFront" : values.Is("pier", "wall") ? "wallThickness" : "capWidth", $"The bearing of {bearing.Girder.Name} at axis {axis.Name} reaches {Size(beyond)} beyond its shelf. Widen the shelf, or move the bearing.");
+            yield return Warn(shelf, $"The bearing of {bearing.Girder.Name} at axis {axis.Name} reaches {Size(beyond)} beyond its shelf. Widen the shelf, or move the bearing.");
             break;
         }
         var gap = support.Bearings.Max(b => b.IsAhead ? support.Geometry.LayoutOf(b.Span).StartGap : support.Geometry.LayoutOf(b.Span).EndGap);

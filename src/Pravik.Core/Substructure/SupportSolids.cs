@@ -8,7 +8,6 @@ namespace Pravik.Core.Substructure;
 public sealed class SupportSolids(SupportPlace support)
 {
     private const int Round = 24;
-    private readonly SupportPlace support = support;
 
     /// <summary>The solids of all supports of a bridge.</summary>
     public static IEnumerable<PartSolid> All(BridgeGeometry geometry, Ground? ground) => SupportPlace.All(geometry, ground).SelectMany(s => new SupportSolids(s).Parts());
@@ -23,8 +22,7 @@ public sealed class SupportSolids(SupportPlace support)
         foreach (var bearing in support.Bearings)
         {
             var line = bearing.Girder.Spans[bearing.Span];
-            var along = 1 / line.Length * (line.End - line.Start);
-            var right = new Point(along.Y, -along.X);
+            var (along, right) = (line.Along, line.Right);
             IEnumerable<Point> Around(double margin)
             {
                 var (l, w) = (bearing.Type.Length / 2 + margin, bearing.Type.Width / 2 + margin);
@@ -143,12 +141,7 @@ public sealed class SupportSolids(SupportPlace support)
 
     private static IEnumerable<Point> Rectangle(double left, double right, double a, double b) => [new(left, Math.Min(a, b)), new(right, Math.Min(a, b)), new(right, Math.Max(a, b)), new(left, Math.Max(a, b))];
 
-    /// <summary>A circle as a polygon of the same area.</summary>
-    private static IEnumerable<Point> Circle(Point centre, double radius)
-    {
-        var r = radius * Math.Sqrt(2 * Math.PI / Round / Math.Sin(2 * Math.PI / Round));
-        return Enumerable.Range(0, Round).Select(i => centre + r * new Point(Math.Cos(2 * Math.PI * i / Round), Math.Sin(2 * Math.PI * i / Round)));
-    }
+    private static IEnumerable<Point> Circle(Point centre, double radius) => Polygon.Circle(centre, radius, Round).Points;
 
     /// <summary>The outline of a column, wider by a taper in both directions.</summary>
     private static IEnumerable<Point> Plan(SupportPlace.Stem stem, double taper)

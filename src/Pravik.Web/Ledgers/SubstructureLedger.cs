@@ -114,11 +114,12 @@ internal sealed class SubstructureLedger(Bridge bridge, BridgeGeometry geometry,
 
     private IEnumerable<LedgerGroup> Types()
     {
+        var inUse = SupportPlace.All(geometry, ground).SelectMany(s => s.Bearings).Select(b => b.Type.Name).ToHashSet();
         for (var i = 0; i < bridge.Bearings.Length; i++)
         {
             var (bearing, path) = (bridge.Bearings[i], $"/bearings/{i}");
             string[] more = bearing.Freedom switch { Freedom.Elastomeric => ["layers", "layerThickness", "shearModulus"], Freedom.Springs => ["along", "across", "upright"], _ => [] };
-            var used = geometry.Axes.Any(a => new SupportPlace(geometry, null, a).Bearings.Any(b => b.Type == bearing));
+            var used = inUse.Contains(bearing.Name);
             yield return new($"Bearing type: {bearing.Name}", [.. new[] { "name", "freedom", "length", "width", "height" }.Concat(more).Select(f => rows.Entry($"{path}/{f}")), LedgerRows.Reading("In use", used ? "yes" : "no"),
                 .. bearing.Freedom == Freedom.Elastomeric ? new[] { rows.Reading("Shear stiffness", bearing.Shear().Along, QuantityKind.LineLoad, "G·A/ΣT (EN 1337-3, 5.3.3.2)."), rows.Reading("Compression stiffness", bearing.Compression(), QuantityKind.LineLoad, "EN 1337-3, 5.3.3.7.") } : []])
             { Actions = used || bridge.Bearings.Length == 1 ? [] : [new("Take away", $"Bearing type “{bearing.Name}” taken away", [new("remove", path)])] };

@@ -44,6 +44,7 @@ public sealed class WorkspaceBuilder
     private readonly int girder;
     private readonly string? pick;
     private readonly List<Finding> supportFindings;
+    private readonly Lazy<IReadOnlyList<BillItem>> bill;
 
     private WorkspaceBuilder(Snapshot snapshot, Around around, RunState? run, LatestResults? latest, WorkspaceRequest request)
     {
@@ -56,6 +57,7 @@ public sealed class WorkspaceBuilder
         current = this.latest?.Hash == InputHash.Of(snapshot.Bridge);
         results = this.latest is { } l ? new(geometry, l.Results, units) : null;
         pick = request.Pick;
+        bill = new(() => Bill.Of(geometry, ground));
         supportFindings = [.. SupportChecks.Check(geometry, ground)];
         if (request.Step == "checks" && this.latest is { } known && results!.Find(pick) is null)
             pick = ResultViews.Path(known.Results.Governing, known.Results.Governing.Worst.Bending);
@@ -121,7 +123,7 @@ public sealed class WorkspaceBuilder
             "supportElevation" => ([Support(half), Elevation(half)], null),
             "support" => ([Support(whole)], null),
             "seats" => ([Support(half)], SupportTables.Seats(SupportPlace.All(geometry, ground), units, pick)),
-            "quantities" => ([], BillTables.Show(Bill.Of(geometry, ground), units, snapshot.Bridge.Costs.Currency)),
+            "quantities" => ([], BillTables.Show(bill.Value, units, snapshot.Bridge.Costs.Currency)),
             "allGirders" => ([Plan(half)], GirderTables.All(geometry, units, pick)),
             "materials" => ([Part("materials", MaterialView.Draw(snapshot.Bridge, units, whole))], null),
             "levels" => ([Elevation(half)], GirderTables.Haunches(geometry, units, pick)),
@@ -192,7 +194,7 @@ public sealed class WorkspaceBuilder
             "loads" => steps.Loads(),
             "analysis" => results?.AnalysisLedger(run) ?? new("Analysis", run?.Doing ?? "", []),
             "checks" => results?.Find(pick) is { } found ? results.CheckLedger(snapshot.ProjectId, found.Point, found.Bending) : new("Checks", run?.Doing ?? "", []),
-            _ => steps.Sheets(Bill.Of(geometry, ground)),
+            _ => steps.Sheets(bill.Value),
         };
     }
 

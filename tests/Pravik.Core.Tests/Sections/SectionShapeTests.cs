@@ -120,6 +120,19 @@ public class SectionShapeTests
         Assert.True(section.Contains(new(0.15, 0.17)));
     }
 
+    /// <summary>A void takes away what surrounds it: a hollow block twice as stiff all through has twice every property.</summary>
+    [Fact]
+    public void Voids_count_with_the_weight_of_what_surrounds_them()
+    {
+        ShapeProperties Hollow(double weight) => Own(Box(-0.3, 0, 0.3, 0.9, weight: weight), Box(-0.2, 0.1, 0.2, 0.6, true)).Properties;
+        var (one, two) = (Hollow(1), Hollow(2));
+        foreach (var (single, twice) in new[] { (one.Area, two.Area), (one.Ix, two.Ix), (one.Iy, two.Iy), (one.VerticalShearArea, two.VerticalShearArea), (one.HorizontalShearArea, two.HorizontalShearArea), (one.PlasticModulus, two.PlasticModulus), (one.PlasticModulusVertical, two.PlasticModulusVertical) })
+            Assert.Equal(2 * single, twice, 1e-9 * single);
+        Assert.Equal(2 * one.J, two.J, 1e-6 * one.J);
+        // About the vertical axis the plastic modulus is that of two rectangles, outer less inner.
+        Assert.Equal(0.9 * 0.36 / 4 - 0.5 * 0.16 / 4, one.PlasticModulusVertical, 1e-9);
+    }
+
     /// <summary>Outlines with their voids cut in keep the area; a keyhole never crosses another void.</summary>
     [Theory]
     [InlineData("voidedSlab")]
