@@ -14,13 +14,46 @@ public sealed class PermanentLoads
     public PermanentLoads(BridgeGeometry geometry, Grillage grillage)
     {
         this.geometry = geometry;
-        diaphragms = geometry.DiaphragmBays().SelectMany(d => new[] { d.Bay, d.Bay + 1 }.Select(girder => (Girder: girder, d.Span, d.Diaphragm.At, Load: d.Clear * d.Diaphragm.Width * d.Diaphragm.Depth * geometry.Bridge.Loads.ConcreteWeight / 2)))
-            .ToLookup(d => (d.Girder, d.Span), d => (d.At, d.Load));
+        diaphragms = geometry.DiaphragmBays().Where(d => d.Diaphragm.Stage != DiaphragmStage.AfterSlab).SelectMany(d => Halves(d)).ToLookup(d => (d.Girder.Number, d.Span), d => (d.At, d.Load));
         (Superimposed, SuperimposedTotal) = SpreadSuperimposed(grillage);
         (Surfacing, SurfacingTotal) = SpreadSurfacing(grillage);
     }
 
-    /// <summary>Nodal loads of edge beams, footways, verges and parapets (N, down positive).</summary>
+    /// <summary>Half of the weight of a bay's diaphragm on each of its girders, at its place.</summary>
+    private IEnumerable<(GirderLine Girder, int Span, double At, double Load)> Halves(DiaphragmBay bay)
+    {
+        var half = geometry.DiaphragmWeight(bay) / 2;
+        return [(bay.Left, bay.Span, bay.OnLeft, half), (bay.Right, bay.Span, bay.OnRight, half)];
+    }
+
+    /// <summary>
+    /// Effect of a girder's own weight on it alone, as a simple span, at fraction t: that of a uniform load, or with x for the part of the span M = L²·[(1 − t)·∫₀ᵗ w·x dx +
+    /// t·∫ₜ¹ w·(1 − x) dx] and V = L·[∫₀¹ w·(1 − x) dx − ∫₀ᵗ w dx], by Gauss's rule in forty parts.
+    /// </summary>
+    public double Girder(GirderLine girder, int span, double t, EffectKind kind)
+    {
+        var length = girder.SpanLength(span);
+        if (geometry.IsUniform(girder, span)) return OnSimpleSpan(geometry.GirderWeight(girder, span), length, t, kind);
+        double Integral(double from, double to, Func<double, double> weight)
+        {
+            const int Parts = 20;
+            var (rule, step, sum) = (Numerics.GaussLegendre.Five, (to - from) / Parts, 0.0);
+            for (var part = 0; part < Parts; part++)
+            {
+                for (var i = 0; i < rule.At.Length; i++)
+                {
+                    var x = from + (part + rule.At[i]) * step;
+                    sum += rule.Weight[i] * step * weight(x) * geometry.WeightAt(girder, span, x);
+                }
+            }
+            return sum;
+        }
+        return kind == EffectKind.Moment
+            ? length * length * ((1 - t) * Integral(0, t, x => x) + t * Integral(t, 1, x => 1 - x))
+            : length * (Integral(0, t, x => 1 - x) + Integral(t, 1, x => 1 - x) - Integral(0, t, _ => 1));
+    }
+
+    /// <summary>Nodal loads of edge beams, footways, verges, parapets and of diaphragms that come after the slab (N, down positive).</summary>
     public double[] Superimposed { get; }
 
     /// <summary>Their sum worked out from widths, lengths and weights, not from the nodal loads.</summary>
@@ -84,6 +117,12 @@ public sealed class PermanentLoads
             double Weight(double station) => parapet.Loads(station) ? parapet.Weight : 0;
             DeckLine.Along(grillage, geometry, parapet.Centre, parapet.Unit).Spread(nodal, Weight);
             total += Along(parapet.Unit, parapet.Centre, Weight, false);
+        }
+        foreach (var (girder, span, at, load) in geometry.DiaphragmBays().Where(d => d.Diaphragm.Stage == DiaphragmStage.AfterSlab).SelectMany(d => Halves(d)))
+        {
+            var (first, last) = grillage.Spans[span];
+            nodal[grillage.NodeAt(girder.Number, first + (int)Math.Round(at * (last - first)))] += load;
+            total += load;
         }
         return (nodal, total);
     }

@@ -107,9 +107,13 @@ public enum AxisKind
     Joint,
 }
 
-/// <summary>Girders, one line for each in every span: spaced equally between the overhangs or as listed, and span by span where a span has values of its own.</summary>
+/// <summary>Girders, a line for each: spaced equally between the overhangs or as listed, and span by span where a span has values of its own.</summary>
 public sealed record Girders
 {
+    /// <summary>Courses of girders between the axes: straight, or keeping their offset from the road line. Any other is the name of a line of the road file.</summary>
+    public const string Straight = "straight";
+    public const string WithRoad = "road";
+
     public int Count { get; init; } = 5;
 
     /// <summary>From the left edge of the deck to the centre line of the first girder.</summary>
@@ -123,6 +127,21 @@ public sealed record Girders
 
     /// <summary>Whether overhangs and spacings are measured along the axes instead of square to the road.</summary>
     public bool AlongAxis { get; init; }
+
+    /// <summary>What girders follow between the axes; null for straight.</summary>
+    public string? Course { get; init; }
+
+    /// <summary>Whether girders run on over the piers in one piece.</summary>
+    public bool RunsOn { get; init; }
+
+    /// <summary>Depth along every span; null for that of the section.</summary>
+    public DepthLaw? Depth { get; init; }
+
+    /// <summary>Sections over parts of the length.</summary>
+    public ImmutableArray<SectionRange> Ranges { get; init; } = [];
+
+    /// <summary>Whether girders are cast in place on falsework, with the deck.</summary>
+    public bool CastInPlace { get; init; }
 
     /// <summary>Own values of spans, by number from 1. Those of spans that do not exist are kept.</summary>
     public ImmutableSortedDictionary<string, SpanLayout> Spans { get; init; } = ImmutableSortedDictionary<string, SpanLayout>.Empty;
@@ -138,6 +157,9 @@ public sealed record Girders
 
     /// <summary>Diaphragms between the axes.</summary>
     public ImmutableArray<PlacedDiaphragm> Diaphragms { get; init; } = [];
+
+    /// <summary>Stiffeners of girders of steel.</summary>
+    public ImmutableArray<PlacedStiffener> Stiffeners { get; init; } = [];
 
     /// <summary>Camber half way along every girder when the slab is cast (m); null for just what deflects later, so that girders end straight.</summary>
     public double? Camber { get; init; }
@@ -164,6 +186,9 @@ public sealed record GirderOwn
 
     /// <summary>How far it lies right of where the layout puts it, square to the road (m).</summary>
     public double? Shift { get; init; }
+
+    /// <summary>Whether the girder is left out of the span.</summary>
+    public bool? Absent { get; init; }
 }
 
 /// <summary>The pretensioned strands of every girder.</summary>
@@ -211,14 +236,45 @@ public sealed record Diaphragm
     public double Depth { get; init; } = 1.2;
 }
 
-/// <summary>A concrete diaphragm between the girders, at the same part of every girder's span, cast before the slab or with it.</summary>
+/// <summary>When a diaphragm is cast or set.</summary>
+public enum DiaphragmStage
+{
+    BeforeSlab,
+    WithSlab,
+    AfterSlab,
+}
+
+/// <summary>What stands between the girders: a concrete diaphragm, or a steel one of a member or a frame of bars.</summary>
+public enum DiaphragmKind
+{
+    Concrete,
+    /// <summary>A steel member at half depth.</summary>
+    Beam,
+    /// <summary>Two diagonals that cross, and a bar at the bottom.</summary>
+    CrossFrame,
+    /// <summary>Two diagonals that meet half way at the bottom bar, and a bar at the top and the bottom.</summary>
+    KFrame,
+}
+
+/// <summary>A diaphragm or cross-frame between the girders, at the same part of every girder's span or square to them.</summary>
 public sealed record PlacedDiaphragm
 {
     /// <summary>Number of the span; null for every one.</summary>
     public int? Span { get; init; }
 
-    /// <summary>Where, as a part of the span.</summary>
+    /// <summary>Where, as a part of the span, which scales with its length.</summary>
     public double At { get; init; } = 0.5;
+
+    /// <summary>Where, as a distance from the first axis along the girder (m), which does not; null for the part of the span.</summary>
+    public double? Distance { get; init; }
+
+    /// <summary>Square to the girders, bay by bay, instead of at the same part of all.</summary>
+    public bool Square { get; init; }
+    public DiaphragmKind Kind { get; init; }
+    public DiaphragmStage Stage { get; init; } = DiaphragmStage.WithSlab;
+
+    /// <summary>Section of the bars of a steel one; null for the first section of steel.</summary>
+    public string? Section { get; init; }
     public double Width { get; init; } = 0.3;
 
     /// <summary>From the girders' top downward.</summary>
@@ -244,6 +300,9 @@ public sealed record MaterialSet
     public ConcreteGrade Support { get; init; } = new() { Class = "C30/37" };
     public ReinforcementGrade Reinforcement { get; init; } = new();
     public StrandGrade Strand { get; init; } = new();
+
+    /// <summary>Of girders, frames and stiffeners of steel.</summary>
+    public StructuralGrade Structural { get; init; } = new();
 }
 
 /// <summary>Weights that load the deck (N/m³, N/m).</summary>

@@ -9,29 +9,6 @@ namespace Pravik.Core.Bridges;
 /// <summary>A support axis: its number from 1, name, station, skew (rad) and kind.</summary>
 public sealed record AxisPlace(int Number, string Name, double Station, double Skew, AxisKind Kind);
 
-/// <summary>A girder line: its number from the left, and where it runs in each span.</summary>
-public sealed record GirderLine(int Number, ImmutableArray<GirderSpan> Spans)
-{
-    public string Name => $"G{Number}";
-
-    /// <summary>Distance between the axes of a span (from 0), along the straight girder.</summary>
-    public double SpanLength(int span) => Spans[span].Length;
-
-    /// <summary>Points along the line from axis to axis; over a joint it may step aside.</summary>
-    public IEnumerable<Point> Points => Spans.SelectMany(s => new[] { s.Start, s.End });
-}
-
-/// <summary>A girder in a span, from the axis at which it begins to the one at which it ends: its points there and their offsets.</summary>
-public sealed record GirderSpan(Point Start, Point End, double StartOffset, double EndOffset)
-{
-    public double Length => Point.Distance(Start, End);
-
-    /// <summary>Directions of length 1: along the girder, and to its right.</summary>
-    public Point Along => 1 / Length * (End - Start);
-    public Point Right => Along is var ahead ? new(ahead.Y, -ahead.X) : default;
-    public double MiddleOffset => (StartOffset + EndOffset) / 2;
-}
-
 /// <summary>Where everything is. A pure function of a valid bridge.</summary>
 public sealed class BridgeGeometry
 {
@@ -50,9 +27,9 @@ public sealed class BridgeGeometry
         sections = bridge.Sections.DistinctBy(s => s.Name).ToDictionary(s => s.Name, s => new Lazy<MadeSection>(() => new(s)));
         Section = (bridge.Girders.Section is { } named && sections.TryGetValue(named, out var all) ? all : sections[bridge.Sections[0].Name]).Value;
         Units = [.. PlaceUnits()];
-        layouts = [.. Enumerable.Range(0, SpanCount).Select(span => GirderLayout.Of(bridge.Girders, span))];
+        layouts = [.. Enumerable.Range(0, SpanCount).Select(span => GirderLayout.Of(bridge.Girders, span, SpanCount))];
         deckArea = new(() => Units.Sum(u => u.Integral((_, _) => 1)));
-        Girders = placeGirders ? [.. Enumerable.Range(1, bridge.Girders.Count).Select(Line)] : [];
+        Girders = placeGirders ? [.. Enumerable.Range(1, layouts.Max(l => l.Count)).Select(Line)] : [];
     }
 
     public Bridge Bridge { get; }
@@ -61,43 +38,135 @@ public sealed class BridgeGeometry
     /// <summary>The section that girders have where they have none of their own.</summary>
     public MadeSection Section { get; }
 
-    /// <summary>The section of a girder in a span (from 0).</summary>
-    public MadeSection SectionOf(GirderLine girder, int span) => SectionOf(girder.Number, span);
+    /// <summary>The section of a girder half way along a span (from 0).</summary>
+    public MadeSection SectionOf(GirderLine girder, int span) => SectionOf(girder, span, 0.5);
+
+    /// <summary>The section of a girder at fraction t of a span: its own, that of a range or of all girders, as deep as the span's law of depth says.</summary>
+    public MadeSection SectionOf(GirderLine girder, int span, double t)
+    {
+        var made = BaseSection(girder.Number, span, t);
+        return LayoutOf(span).Depth is { } law ? made.WithDepth(law.At(t, Bridge.Axes.Spans[span])) : made;
+    }
+
+    /// <summary>Fractions of a span (from 0) at which the section of a girder may change: its ends, those of ranges, and where a law of depth has a corner.</summary>
+    public ImmutableArray<double> Breaks(GirderLine girder, int span)
+    {
+        var (from, to) = EndsOf(girder, span);
+        double[] corners = LayoutOf(span).Depth is { } law ? [law.Reach, 0.5, 1 - law.Reach] : [];
+        return [.. Bridge.Girders.Ranges.Where(r => r.IsIn(span)).SelectMany(r => new[] { r.From, r.To }).Concat(corners).Where(t => t > from && t < to).Append(from).Append(to).Distinct().Order()];
+    }
+
+    /// <summary>Whether a girder has one section from end to end of a span.</summary>
+    public bool IsUniform(GirderLine girder, int span) => LayoutOf(span).Depth is null && (HasOwnSection(girder.Number, span) || !Bridge.Girders.Ranges.Any(r => r.IsIn(span)));
+
+    /// <summary>Volume of a girder in a span (m³), by Gauss's rule between the places where its section changes.</summary>
+    public double GirderVolume(GirderLine girder, int span)
+    {
+        if (IsUniform(girder, span)) return SectionOf(girder, span).Properties.GrossArea * LengthOf(girder, span);
+        var (breaks, rule) = (Breaks(girder, span), Numerics.GaussLegendre.Five);
+        double Area(double a, double b) => Enumerable.Range(0, rule.At.Length).Sum(i => rule.Weight[i] * SectionOf(girder, span, a + rule.At[i] * (b - a)).Properties.GrossArea);
+        return girder.SpanLength(span) * breaks.Zip(breaks.Skip(1), (a, b) => (b - a) * Area(a, b)).Sum();
+    }
 
     /// <summary>
     /// Placed diaphragms bay by bay: which, in which span and bay (from 1), between which points of the girders' centre lines, and its clear length between their webs.
     /// </summary>
-    public IEnumerable<(PlacedDiaphragm Diaphragm, int Index, int Span, int Bay, Point From, Point To, double Clear)> DiaphragmBays()
+    public IEnumerable<DiaphragmBay> DiaphragmBays()
     {
         for (var i = 0; i < Bridge.Girders.Diaphragms.Length; i++)
         {
             var placed = Bridge.Girders.Diaphragms[i];
             for (var span = 0; span < SpanCount; span++)
             {
-                for (var bay = 1; placed.IsIn(span) && bay < Girders.Length; bay++)
+                if (!placed.IsIn(span)) continue;
+                var girders = GirdersIn(span);
+                for (var bay = 1; bay < girders.Length; bay++)
                 {
                     if (!placed.HasBay(bay)) continue;
-                    var (left, right) = (Girders[bay - 1], Girders[bay]);
-                    var (from, to) = (OnGirder(left, span, placed.At), OnGirder(right, span, placed.At));
-                    yield return (placed, i, span, bay, from, to, Point.Distance(from, to) - (SectionOf(left, span).WebWidth + SectionOf(right, span).WebWidth) / 2);
+                    var (left, right) = (girders[bay - 1], girders[bay]);
+                    var (onLeft, onRight) = Fractions(placed, left, right, span);
+                    var (from, to) = (OnGirder(left, span, onLeft), OnGirder(right, span, onRight));
+                    yield return new(placed, i, span, bay, left, right, onLeft, onRight, from, to, Point.Distance(from, to) - (SectionOf(left, span, onLeft).WebWidth + SectionOf(right, span, onRight).WebWidth) / 2);
                 }
             }
         }
     }
 
-    /// <summary>Weight of a bare girder in a span (N/m).</summary>
-    public double GirderWeight(GirderLine girder, int span) => SectionOf(girder, span) is var s ? s.Properties.Area * (s.IsSteel ? Bridge.Loads.SteelWeight : Bridge.Loads.ConcreteWeight) : 0;
+    /// <summary>Stiffeners of girders of steel, one by one.</summary>
+    public IEnumerable<StiffenerPlace> StiffenerPlaces() => StiffenerPlace.All(this);
+
+    /// <summary>Fractions of the span at which a diaphragm meets the girders of a bay: the same part of both, or square to the left one about the middle of the bay.</summary>
+    private (double Left, double Right) Fractions(PlacedDiaphragm placed, GirderLine left, GirderLine right, int span)
+    {
+        double Part(GirderLine girder) => placed.Distance is { } distance ? distance / girder.SpanLength(span) : placed.At;
+        if (!placed.Square) return (Part(left), Part(right));
+        // Projections of the middle of the bay on both girders, along which they are all but straight.
+        var middle = Point.Between(OnGirder(left, span, Part(left)), OnGirder(right, span, Part(right)), 0.5);
+        double Foot(GirderLine girder) => Math.Clamp(Part(girder) + (middle - OnGirder(girder, span, Part(girder))).Dot(left.In(span).Along(Part(left))) / girder.SpanLength(span), 0, 1);
+        return (Foot(left), Foot(right));
+    }
+
+    /// <summary>Weight of a diaphragm in a bay (N): its clear length times its section, or its bars.</summary>
+    public double DiaphragmWeight(DiaphragmBay bay)
+    {
+        var placed = bay.Diaphragm;
+        if (placed.Kind == DiaphragmKind.Concrete) return bay.Clear * placed.Width * placed.Depth * Bridge.Loads.ConcreteWeight;
+        return (BarsOf(placed)?.Properties.GrossArea ?? 0) * BarLength(bay) * Bridge.Loads.SteelWeight;
+    }
+
+    /// <summary>Length of the bars of a steel diaphragm in a bay together (m), between the girders' webs.</summary>
+    public static double BarLength(DiaphragmBay bay) => BridgeSolids.Bars(bay.Diaphragm).Sum(b => Math.Sqrt(Math.Pow((b.To.Across - b.From.Across) * bay.Clear, 2) + Math.Pow(b.To.Below - b.From.Below, 2)));
+
+    /// <summary>Mean weight of a bare girder in a span (N/m).</summary>
+    public double GirderWeight(GirderLine girder, int span) => IsUniform(girder, span) ? WeightAt(girder, span, 0.5) : GirderVolume(girder, span) / LengthOf(girder, span) * UnitWeight(SectionOf(girder, span));
+
+    /// <summary>Weight of a bare girder at fraction t of a span (N/m).</summary>
+    public double WeightAt(GirderLine girder, int span, double t) => SectionOf(girder, span, t) is var section ? section.Properties.GrossArea * UnitWeight(section) : 0;
+
+    private double UnitWeight(MadeSection section) => section.IsSteel ? Bridge.Loads.SteelWeight : Bridge.Loads.ConcreteWeight;
 
     /// <summary>The sections that girders have, each once.</summary>
-    public IEnumerable<MadeSection> SectionsInUse => Enumerable.Range(1, Bridge.Girders.Count).SelectMany(n => Enumerable.Range(0, SpanCount).Select(span => SectionOf(n, span))).Distinct();
+    public IEnumerable<MadeSection> SectionsInUse => Enumerable.Range(0, SpanCount).SelectMany(span => Enumerable.Range(1, LayoutOf(span).Count).Where(n => IsPresent(n, span)).SelectMany(n => Places(span).Select(t => BaseSection(n, span, t)))).Distinct();
 
-    private MadeSection SectionOf(int number, int span) =>
-        Bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span))?.Section is { } name && sections.TryGetValue(name, out var own) ? own.Value : Section;
+    /// <summary>A place within each part of a span in which one section holds.</summary>
+    private IEnumerable<double> Places(int span)
+    {
+        double[] ends = [.. Bridge.Girders.Ranges.Where(r => r.IsIn(span)).SelectMany(r => new[] { r.From, r.To }).Append(0).Append(1).Distinct().Order()];
+        return ends.Zip(ends.Skip(1), (a, b) => (a + b) / 2);
+    }
+
+    /// <summary>The section of the bars of a steel diaphragm; null for a concrete one, and where the bridge has no section of steel.</summary>
+    public MadeSection? BarsOf(PlacedDiaphragm placed)
+    {
+        if (placed.Kind == DiaphragmKind.Concrete) return null;
+        var name = placed.Section is { } own && sections.ContainsKey(own) ? own : Bridge.Sections.FirstOrDefault(s => SectionFamily.Named(s.Family)?.Material == "steel")?.Name;
+        return name is null ? null : sections[name].Value;
+    }
+
+    /// <summary>The section of a girder at a fraction of a span before a law of depth changes it.</summary>
+    public MadeSection BaseSectionOf(GirderLine girder, int span, double t) => BaseSection(girder.Number, span, t);
+
+    private bool HasOwnSection(int number, int span) => Bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span))?.Section is { } name && sections.ContainsKey(name);
+
+    private MadeSection BaseSection(int number, int span, double t)
+    {
+        if (HasOwnSection(number, span)) return sections[Bridge.Girders.Own[HaunchLine.Key(number, span)].Section!].Value;
+        return Bridge.Girders.Ranges.LastOrDefault(r => r.Holds(span, t)) is { } range ? sections[range.Section is { } name && sections.ContainsKey(name) ? name : Bridge.Sections[0].Name].Value : Section;
+    }
 
     /// <summary>The units of the deck, along the bridge.</summary>
     public ImmutableArray<UnitPlace> Units { get; }
     public ImmutableArray<AxisPlace> Axes { get; }
     public ImmutableArray<GirderLine> Girders { get; }
+
+    /// <summary>The lines that have a girder in a span (from 0), from the left.</summary>
+    public ImmutableArray<GirderLine> GirdersIn(int span) => [.. Girders.Where(g => g.IsIn(span))];
+
+    /// <summary>Every girder with its span (from 0), line by line.</summary>
+    public IEnumerable<(GirderLine Girder, int Span)> Pieces => Girders.SelectMany(g => Enumerable.Range(0, SpanCount).Where(g.IsIn).Select(span => (g, span)));
+
+    /// <summary>Whether every line has a girder in every span.</summary>
+    public bool IsComplete => layouts.All(l => l.Count == layouts[0].Count) && Enumerable.Range(0, SpanCount).All(span => Enumerable.Range(1, layouts[0].Count).All(n => IsPresent(n, span)));
 
     public int SpanCount => Axes.Length - 1;
     public double FirstStation => Axes[0].Station;
@@ -135,7 +204,7 @@ public sealed class BridgeGeometry
             return slab.EdgeInset * (at.SlabTop(edge) - at.SlabSoffit(next)) / 2 * Road.Line.LengthAt(unit.Shape.Boundary(boundary, (from + to) / 2), from, to);
         }
         var loss = slab.EdgeInset == 0 ? 0 : EdgeLoss(0) + EdgeLoss(unit.Shape.Boundaries - 1);
-        var over = Girders.Sum(g => Enumerable.Range(unit.FirstSpan, unit.SpanCount).Sum(span => g.SpanLength(span) * ThickeningArea(slab)));
+        var over = Pieces.Where(p => unit.Has(p.Span)).Sum(p => p.Girder.SpanLength(p.Span) * ThickeningArea(slab));
         return unit.Integral((s, o) => unit.Shape.At(s).Thickness(o)) - loss + over;
     });
 
@@ -247,8 +316,8 @@ public sealed class BridgeGeometry
         return (at.MinBy(e => e.Left.Offset).Left, at.MaxBy(e => e.Right.Offset).Right);
     }
 
-    /// <summary>A point on a girder at fraction t of a span (0 at its first axis). Girders are straight between axes.</summary>
-    public Point OnGirder(GirderLine girder, int span, double t) => Point.Between(girder.Spans[span].Start, girder.Spans[span].End, t);
+    /// <summary>A point on a girder at fraction t of a span (0 at its first axis).</summary>
+    public Point OnGirder(GirderLine girder, int span, double t) => girder.In(span).At(t);
 
     /// <summary>
     /// Offset of a girder where the section square to the road at a station cuts it; null before its first axis and beyond its last.
@@ -260,6 +329,7 @@ public sealed class BridgeGeometry
     {
         for (var span = 0; span < SpanCount; span++)
         {
+            if (!girder.IsIn(span)) continue;
             double Station(double t) => Road.Locate(OnGirder(girder, span, t)).Station;
             if (station < Station(0) - 1e-9 || station > Station(1) + 1e-9) continue;
             var t = Numerics.Roots.Bisect(t => Station(t) - station, 0, 1) ?? (Math.Abs(Station(0) - station) < 1e-6 ? 0 : 1);
@@ -292,16 +362,17 @@ public sealed class BridgeGeometry
     public (double Left, double Right) SlabShares(GirderLine girder, int span)
     {
         var station = Road.Locate(OnGirder(girder, span, 0.5)).Station;
-        var (offset, shape) = (girder.Spans[span].MiddleOffset, UnitOf(span).Shape);
-        double Gap(GirderLine other) => Math.Abs(other.Spans[span].MiddleOffset - offset) / 2;
-        return (girder.Number == 1 ? offset - shape.LeftEdge(station) : Gap(Girders[girder.Number - 2]), girder.Number == Girders.Length ? shape.RightEdge(station) - offset : Gap(Girders[girder.Number]));
+        var (offset, shape, all) = (girder.In(span).MiddleOffset, UnitOf(span).Shape, GirdersIn(span));
+        var at = all.IndexOf(girder);
+        double Gap(GirderLine other) => Math.Abs(other.In(span).MiddleOffset - offset) / 2;
+        return (at == 0 ? offset - shape.LeftEdge(station) : Gap(all[at - 1]), at == all.Length - 1 ? shape.RightEdge(station) - offset : Gap(all[at + 1]));
     }
 
     /// <summary>Thickness of the slab over a girder at fraction t of a span, without the thickening over it.</summary>
     public double SlabThickness(GirderLine girder, int span, double t)
     {
         var shape = UnitOf(span).Shape;
-        var place = shape.IsConstant ? new RoadPlace(0, girder.Spans[span].StartOffset + t * (girder.Spans[span].EndOffset - girder.Spans[span].StartOffset), 0) : Road.Locate(OnGirder(girder, span, t));
+        var place = shape.IsConstant ? new RoadPlace(0, girder.In(span).StartOffset + t * (girder.In(span).EndOffset - girder.In(span).StartOffset), 0) : Road.Locate(OnGirder(girder, span, t));
         return shape.At(place.Station).Thickness(place.Offset);
     }
 
@@ -324,7 +395,7 @@ public sealed class BridgeGeometry
     public double SpacingIn(int span, double station)
     {
         var shape = UnitOf(span).Shape;
-        return LayoutOf(span).Spacing(Bridge.Girders.Count, shape.RightEdge(station) - shape.LeftEdge(station));
+        return LayoutOf(span).Spacing(shape.RightEdge(station) - shape.LeftEdge(station));
     }
 
     /// <summary>The layout of girders in a span (from 0).</summary>
@@ -362,25 +433,31 @@ public sealed class BridgeGeometry
     }
 
     /// <summary>A girder line, placed by the layout of every span at both of its axes: where the deck widens, girders splay.</summary>
-    private GirderLine Line(int number)
+    private GirderLine Line(int number) => new(number, [.. Enumerable.Range(0, SpanCount).Select(span => IsPresent(number, span) ? Between(number, span) : null)]);
+
+    private bool IsPresent(int number, int span) => number <= LayoutOf(span).Count && Bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span))?.Absent != true;
+
+    /// <summary>A girder between the axes of a span: straight, or keeping its offset from the road line or a line of its file, evenly from that at one axis to that at the other.</summary>
+    private GirderSpan Between(int number, int span)
     {
-        var spans = ImmutableArray.CreateBuilder<GirderSpan>();
-        for (var span = 0; span < SpanCount; span++)
-        {
-            var (start, end) = (GirderOnAxis(Axes[span], span, number), GirderOnAxis(Axes[span + 1], span, number));
-            spans.Add(new(Road.At(start), Road.At(end), start.Offset, end.Offset));
-        }
-        return new(number, spans.ToImmutable());
+        var (start, end) = (GirderOnAxis(Axes[span], span, number), GirderOnAxis(Axes[span + 1], span, number));
+        var straight = new GirderSpan(Road.At(start), Road.At(end), start.Offset, end.Offset);
+        var course = LayoutOf(span).Course;
+        if (course == Bridges.Girders.Straight) return straight;
+        var line = Road.Features.FirstOrDefault(f => f.Name == course);
+        double Guide(double station) => line?.OffsetAt(station) ?? 0;
+        var (first, change) = (start.Offset - Guide(start.Station), end.Offset - Guide(end.Station) - start.Offset + Guide(start.Station));
+        return straight with { Curve = new(Road, start.Station, end.Station, s => Guide(s) + first + (s - start.Station) / (end.Station - start.Station) * change) };
     }
 
     private RoadPlace GirderOnAxis(AxisPlace axis, int span, int number)
     {
-        var (layout, unit, count) = (LayoutOf(span), UnitOf(span), Bridge.Girders.Count);
+        var (layout, unit) = (LayoutOf(span), UnitOf(span));
         var shift = Bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span))?.Shift ?? 0;
-        if (!layout.AlongAxis) return Meet(axis, s => shift + unit.Shape.LeftEdge(s) + layout.FromLeft(number, count, unit.Shape.RightEdge(s) - unit.Shape.LeftEdge(s)));
+        if (!layout.AlongAxis) return Meet(axis, s => shift + unit.Shape.LeftEdge(s) + layout.FromLeft(number, unit.Shape.RightEdge(s) - unit.Shape.LeftEdge(s)));
         var edges = unit.OnAxis(axis);
         var (left, right) = (Road.At(edges.Left), Road.At(edges.Right));
         var width = Point.Distance(left, right);
-        return Road.Locate(left + (shift / Math.Cos(axis.Skew) + layout.FromLeft(number, count, width)) / width * (right - left));
+        return Road.Locate(left + (shift / Math.Cos(axis.Skew) + layout.FromLeft(number, width)) / width * (right - left));
     }
 }

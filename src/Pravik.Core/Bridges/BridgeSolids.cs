@@ -1,4 +1,5 @@
 using Pravik.Core.Geometry;
+using Pravik.Core.Sections;
 
 namespace Pravik.Core.Bridges;
 
@@ -10,7 +11,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
 {
     private const double LongestPiece = 1;
 
-    public IReadOnlyList<PartSolid> All() => [.. Slabs(), .. Strips(), .. Girders(), .. Haunches(), .. Diaphragms(), .. Parapets()];
+    public IReadOnlyList<PartSolid> All() => [.. Slabs(), .. Strips(), .. Girders(), .. Haunches(), .. Diaphragms(), .. Stiffeners(), .. Parapets()];
 
     /// <summary>The slab of every unit, and its thickenings over the girders.</summary>
     public IEnumerable<PartSolid> Slabs()
@@ -19,11 +20,8 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         {
             yield return new($"/parts/units/{unit.Number}", "slab", geometry.Units.Length == 1 ? "Slab" : $"Slab, {unit.Name}", Slab(unit));
             if (unit.Pattern.Slab.Thickening <= 0) continue;
-            foreach (var girder in geometry.Girders)
-            {
-                for (var span = unit.FirstSpan; span <= unit.LastSpan; span++)
-                    yield return new($"/parts/units/{unit.Number}", "slab", $"Thickening over {girder.Name}, span {span + 1}", Thickening(girder, span, unit.Pattern.Slab));
-            }
+            foreach (var (girder, span) in geometry.Pieces.Where(p => unit.Has(p.Span)))
+                yield return new($"/parts/units/{unit.Number}", "slab", $"Thickening over {girder.Name}, span {span + 1}", Thickening(girder, span, unit.Pattern.Slab));
         }
     }
 
@@ -89,18 +87,15 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
     /// <summary>Haunches between girder and slab, wherever they have a thickness.</summary>
     public IEnumerable<PartSolid> Haunches()
     {
-        foreach (var girder in geometry.Girders)
+        foreach (var (girder, span) in geometry.Pieces)
         {
-            for (var span = 0; span < geometry.SpanCount; span++)
-            {
-                var half = geometry.SectionOf(girder, span).TopWidth / 2;
-                var line = geometry.HaunchOf(girder, span);
-                if (line.Least <= 1e-6) continue;
-                var (from, to) = geometry.EndsOf(girder, span);
-                var places = new[] { -half, 0, half };
-                yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "haunches", $"Haunch of {girder.Name}, span {span + 1}", Solid.Sweep([.. Along(girder, span, from, to).Select(t =>
-                    (places.Select(x => Corner(girder, span, t, x, line.Top(t))).ToArray(), places.Select(x => Corner(girder, span, t, x, line.Top(t) + line.At(t, x))).ToArray()))]));
-            }
+            var half = geometry.SectionOf(girder, span).TopWidth / 2;
+            var line = geometry.HaunchOf(girder, span);
+            if (line.Least <= 1e-6) continue;
+            var (from, to) = geometry.EndsOf(girder, span);
+            var places = new[] { -half, 0, half };
+            yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "haunches", $"Haunch of {girder.Name}, span {span + 1}", Solid.Sweep([.. Along(girder, span, from, to).Select(t =>
+                (places.Select(x => Corner(girder, span, t, x, line.Top(t))).ToArray(), places.Select(x => Corner(girder, span, t, x, line.Top(t) + line.At(t, x))).ToArray()))]));
         }
     }
 
@@ -113,46 +108,102 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
 
     private Point3 Corner(GirderLine girder, int span, double t, double right, double level)
     {
-        var p = geometry.OnGirder(girder, span, t) + right * girder.Spans[span].Right;
+        var p = geometry.OnGirder(girder, span, t) + right * girder.In(span).Right(t);
         return new(p.X, p.Y, level);
     }
 
-    /// <summary>Girders, straight from end to end in plan, cambered; their ends are square to them.</summary>
+    /// <summary>Girders from end to end, part by part where their section changes, cambered; their ends are square to them.</summary>
     public IEnumerable<PartSolid> Girders()
     {
         // Seen looking ahead, as the outlines are drawn: validation refuses those that cannot be filled.
-        var all = geometry.SectionsInUse.ToDictionary(s => s, s => s.Solids.Select(o => (o.Points, Caps: o.Triangulate()!.Value)).ToList());
-        foreach (var girder in geometry.Girders)
+        var caps = geometry.SectionsInUse.ToDictionary(s => s, s => s.Solids.Select(o => o.Triangulate()!.Value).ToList());
+        foreach (var (girder, span) in geometry.Pieces)
         {
-            for (var span = 0; span < geometry.SpanCount; span++)
+            var (line, breaks) = (geometry.HaunchOf(girder, span), geometry.Breaks(girder, span));
+            var isStraight = girder.In(span).Curve is null && Math.Abs(line.Camber) < 1e-9 && geometry.LayoutOf(span).Depth is null;
+            for (var part = 0; part + 1 < breaks.Length; part++)
             {
-                var (line, (from, to)) = (geometry.HaunchOf(girder, span), geometry.EndsOf(girder, span));
-                var pieces = Math.Abs(line.Camber) < 1e-9 ? [from, to] : Along(girder, span, from, to).ToList();
-                var shape = geometry.SectionOf(girder, span);
-                foreach (var (points, caps) in all[shape])
+                var (from, to) = (breaks[part], breaks[part + 1]);
+                // At the ends of a part, the section that holds within it.
+                MadeSection Made(double t) => geometry.SectionOf(girder, span, Math.Clamp(t, from + 1e-9, to - 1e-9));
+                var pattern = geometry.BaseSectionOf(girder, span, (from + to) / 2);
+                var pieces = (isStraight ? [from, to] : Along(girder, span, from, to).ToList()).Select(t => (T: t, Made: Made(t))).ToList();
+                for (var k = 0; k < caps[pattern].Count; k++)
                 {
-                    var rings = pieces.Select(t => points.Select(q => Corner(girder, span, t, q.X, line.Top(t) - shape.Top + q.Y)).ToArray()).ToList();
-                    yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "girders", $"{girder.Name}, span {span + 1}", Solid.Lead(rings, caps));
+                    var rings = pieces.Select(p => p.Made.SolidsLike(pattern)[k].Points.Select(q => Corner(girder, span, p.T, q.X, line.Top(p.T) - p.Made.Top + q.Y)).ToArray()).ToList();
+                    yield return new($"/parts/girders/{girder.Number}/spans/{span + 1}", "girders", $"{girder.Name}, span {span + 1}", Solid.Lead(rings, caps[pattern][k]));
                 }
             }
         }
     }
 
-    /// <summary>Diaphragms between the axes, from web to web, their top at the girders'.</summary>
+    /// <summary>Diaphragms between the axes, from web to web, their top at the girders'; steel ones bar by bar, without their section's shape.</summary>
     public IEnumerable<PartSolid> Diaphragms()
     {
-        foreach (var (placed, index, span, bay, from, to, clear) in geometry.DiaphragmBays())
+        foreach (var bay in geometry.DiaphragmBays().Where(b => b.Clear > 0.01))
         {
-            var along = 1 / Point.Distance(from, to) * (to - from);
-            var (left, right) = (geometry.Girders[bay - 1], geometry.Girders[bay]);
+            var (placed, along) = (bay.Diaphragm, 1 / Point.Distance(bay.From, bay.To) * (bay.To - bay.From));
             // Led from left to right; ahead lies to the left of that.
             var ahead = new Point(-along.Y, along.X);
-            Point3[] Ring(GirderLine girder, Point at, double toward)
+            Point3[] Ring(Point at, double middle, double width, double depth) =>
+                [.. new[] { (0.5, -0.5), (-0.5, -0.5), (-0.5, 0.5), (0.5, 0.5) }.Select(c => new Point3(at.X + c.Item1 * width * ahead.X, at.Y + c.Item1 * width * ahead.Y, middle + c.Item2 * depth))];
+            var (left, right) = (bay.From + geometry.SectionOf(bay.Left, bay.Span, bay.OnLeft).WebWidth / 2 * along, bay.To - geometry.SectionOf(bay.Right, bay.Span, bay.OnRight).WebWidth / 2 * along);
+            var (topLeft, topRight) = (geometry.HaunchOf(bay.Left, bay.Span).Top(bay.OnLeft), geometry.HaunchOf(bay.Right, bay.Span).Top(bay.OnRight));
+            var bars = geometry.BarsOf(placed);
+            var (width, depth) = bars is null ? (placed.Width, placed.Depth) : (Math.Max(bars.TopWidth, bars.BottomWidth), bars.Depth);
+            foreach (var (from, to, name) in Bars(placed))
             {
-                var (p, top) = (at + toward * geometry.SectionOf(girder, span).WebWidth / 2 * along, geometry.HaunchOf(girder, span).Top(placed.At));
-                return [.. new[] { (0.5, -placed.Depth), (-0.5, -placed.Depth), (-0.5, 0.0), (0.5, 0.0) }.Select(c => new Point3(p.X + c.Item1 * placed.Width * ahead.X, p.Y + c.Item1 * placed.Width * ahead.Y, top + c.Item2))];
+                // Level below the girders' tops, from one to the other, as a part of the way across.
+                double Level((double Across, double Below) p) => topLeft + p.Across * (topRight - topLeft) - p.Below;
+                yield return new($"/parts/diaphragms/{bay.Index + 1}", "diaphragms", $"{name} {bay.Index + 1}, span {bay.Span + 1}, bay {bay.Bay}",
+                    Solid.Lead([Ring(Point.Between(left, right, from.Across), Level(from), width, depth), Ring(Point.Between(left, right, to.Across), Level(to), width, depth)], [0, 1, 2, 0, 2, 3]));
             }
-            if (clear > 0.01) yield return new($"/parts/diaphragms/{index + 1}", "diaphragms", $"Diaphragm {index + 1}, span {span + 1}, bay {bay}", Solid.Lead([Ring(left, from, 1), Ring(right, to, -1)], [0, 1, 2, 0, 2, 3]));
+        }
+    }
+
+    /// <summary>Axes of what a diaphragm is made of: parts of the way across and depths below the girders' tops.</summary>
+    public static IReadOnlyList<((double Across, double Below) From, (double Across, double Below) To, string Name)> Bars(PlacedDiaphragm placed)
+    {
+        var (top, bottom) = (0.1 * placed.Depth, placed.Depth);
+        return placed.Kind switch
+        {
+            DiaphragmKind.Concrete => [((0, placed.Depth / 2), (1, placed.Depth / 2), "Diaphragm")],
+            DiaphragmKind.Beam => [((0, placed.Depth / 2), (1, placed.Depth / 2), "Steel diaphragm")],
+            DiaphragmKind.CrossFrame => [((0, top), (1, bottom), "Cross-frame"), ((0, bottom), (1, top), "Cross-frame"), ((0, bottom), (1, bottom), "Cross-frame")],
+            _ => [((0, top), (1, top), "K-frame"), ((0, top), (0.5, bottom), "K-frame"), ((0.5, bottom), (1, top), "K-frame"), ((0, bottom), (1, bottom), "K-frame")],
+        };
+    }
+
+    /// <summary>Stiffeners, on the webs of girders that are open and inside those of boxes alike.</summary>
+    public IEnumerable<PartSolid> Stiffeners()
+    {
+        foreach (var place in geometry.StiffenerPlaces())
+        {
+            var (stiffener, girder, span) = (place.Stiffener, place.Girder, place.Span);
+            var line = geometry.HaunchOf(girder, span);
+            foreach (var side in stiffener.BothSides ? new[] { -1, 1 } : [1])
+            {
+                // From left to right, so that rings look the same on both sides.
+                (double From, double To) Across(double t) => geometry.SectionOf(girder, span, t).WebWidth / 2 is var web && side > 0 ? (web, web + stiffener.Width) : (-web - stiffener.Width, -web);
+                double Level(double t, double part) => geometry.SectionOf(girder, span, t) is var made && made.Web is var (low, high) ? line.Top(t) - made.Depth + low + part * (high - low) : 0;
+                List<Point3[]> rings;
+                if (place.IsUpright)
+                {
+                    var (t, half) = (place.From, stiffener.Thickness / 2 / girder.SpanLength(span));
+                    var (from, to) = Across(t);
+                    rings = [.. new[] { from, to }.Select(x => new[] { Corner(girder, span, t + half, x, Level(t, 0)), Corner(girder, span, t - half, x, Level(t, 0)), Corner(girder, span, t - half, x, Level(t, 1)), Corner(girder, span, t + half, x, Level(t, 1)) })];
+                }
+                else
+                {
+                    rings = [.. Along(girder, span, place.From, place.To).Select(t =>
+                    {
+                        var (from, to) = Across(t);
+                        var (low, high) = (Level(t, stiffener.Height) - stiffener.Thickness / 2, Level(t, stiffener.Height) + stiffener.Thickness / 2);
+                        return new[] { Corner(girder, span, t, from, low), Corner(girder, span, t, to, low), Corner(girder, span, t, to, high), Corner(girder, span, t, from, high) };
+                    })];
+                }
+                yield return new($"/parts/stiffeners/{place.Index + 1}", "stiffeners", $"Stiffener {place.Index + 1} of {girder.Name}, span {span + 1}", Solid.Lead(rings, [0, 1, 2, 0, 2, 3]));
+            }
         }
     }
 

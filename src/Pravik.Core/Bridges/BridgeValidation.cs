@@ -1,5 +1,4 @@
 using Pravik.Core.Findings;
-using Pravik.Core.Materials;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.Bridges;
@@ -31,10 +30,10 @@ public static class BridgeValidation
         SectionValidation.Check(bridge.Sections, bounds);
         if (bridge.Girders.Section is { } named) bounds.Among("/girders/section", "Section", named, [.. bridge.Sections.Select(x => x.Name)]);
         foreach (var (key, own) in bridge.Girders.Own.Where(o => o.Value?.Section is not null)) bounds.Among($"/girders/own/{key}/section", "Section", own.Section!, [.. bridge.Sections.Select(x => x.Name)]);
-        GirderSizes(bridge.Girders, bounds);
+        GirderValidation.Sizes(bridge, bounds);
         SupportValidation.Check(bridge, bounds);
         Steel(bridge.Girders, bounds);
-        Materials(bridge.Materials, bounds);
+        MaterialValidation.Check(bridge.Materials, bounds);
         Loads(bridge.Loads, bounds);
         bounds.Text("/costs/currency", "The currency", bridge.Costs.Currency, 12);
         if (bridge.Costs.Rates.Count > 200) bounds.Error("/costs/rates", "There are at most 200 rates.");
@@ -54,7 +53,7 @@ public static class BridgeValidation
             ("/axes", bridge.Axes), ("/deck", bridge.Deck), ("/girders", bridge.Girders), ("/girders/strands", bridge.Girders?.Strands), ("/girders/slabBars", bridge.Girders?.SlabBars), ("/girders/slabBars/top", bridge.Girders?.SlabBars?.Top),
             ("/girders/slabBars/bottom", bridge.Girders?.SlabBars?.Bottom), ("/girders/diaphragm", bridge.Girders?.Diaphragm), ("/girders/own", bridge.Girders?.Own), ("/girders/spans", bridge.Girders?.Spans),
             ("/materials", bridge.Materials), ("/materials/slab", bridge.Materials?.Slab), ("/materials/girder", bridge.Materials?.Girder),
-            ("/materials/support", bridge.Materials?.Support), ("/costs", bridge.Costs), ("/costs/rates", bridge.Costs?.Rates), ("/materials/reinforcement", bridge.Materials?.Reinforcement), ("/materials/strand", bridge.Materials?.Strand), ("/loads", bridge.Loads),
+            ("/materials/support", bridge.Materials?.Support), ("/costs", bridge.Costs), ("/costs/rates", bridge.Costs?.Rates), ("/materials/reinforcement", bridge.Materials?.Reinforcement), ("/materials/strand", bridge.Materials?.Strand), ("/materials/structural", bridge.Materials?.Structural), ("/loads", bridge.Loads),
         ];
         foreach (var (path, _) in parts.Where(p => p.Part is null)) bounds.Error(path, "This part is missing.");
         if (!bounds.HasErrors)
@@ -73,8 +72,7 @@ public static class BridgeValidation
             DeckValidation.CheckLists(bridge.Deck!, bounds);
             SectionValidation.CheckLists(bridge.Sections, bounds);
             SupportValidation.CheckLists(bridge, bounds);
-            if (bridge.Girders.Diaphragms.IsDefault || bridge.Girders.Diaphragms.Contains(null!)) bounds.Error("/girders/diaphragms", "The list of diaphragms, or one of them, is missing.");
-            else if (bridge.Girders.Diaphragms.Length > 100) bounds.Error("/girders/diaphragms", "There are at most 100 diaphragms.");
+            GirderValidation.CheckLists(bridge.Girders, bounds);
             for (var i = 0; !bridge.Girders.Strands.Rows.IsDefault && i < bridge.Girders.Strands.Rows.Length; i++)
             {
                 if (bridge.Girders.Strands.Rows[i] is null) bounds.Error($"/girders/strands/rows/{i}", "This row is missing.");
@@ -247,69 +245,6 @@ public static class BridgeValidation
         }
     }
 
-    private static void GirderSizes(Girders girders, Bounds bounds)
-    {
-        bounds.Between("/girders/count", "Number of girders", girders.Count, 1, 40, QuantityKind.Count);
-        bounds.Between("/girders/overhangLeft", "Overhang on the left", girders.OverhangLeft, 0, 10, QuantityKind.Length);
-        bounds.Own("/girders/overhangRight", "Overhang on the right", girders.OverhangRight, 0, 10, QuantityKind.Length);
-        Spacings("/girders/spacings", girders.Spacings, "");
-        foreach (var (key, own) in girders.Spans)
-        {
-            var path = $"/girders/spans/{key}";
-            if (!int.TryParse(key, out var span) || $"{span}" != key || span is < 1 or > 30) bounds.Error(path, $"“{key}” is not the number of a span.");
-            else if (own is null) bounds.Error(path, "This part is missing.");
-            else
-            {
-                bounds.Own($"{path}/overhangLeft", $"Overhang on the left in span {key}", own.OverhangLeft, 0, 10, QuantityKind.Length);
-                bounds.Own($"{path}/overhangRight", $"Overhang on the right in span {key}", own.OverhangRight, 0, 10, QuantityKind.Length);
-                bounds.Own($"{path}/startGap", $"Gap at the beginning of span {key}", own.StartGap, 0, 1.5, QuantityKind.Size);
-                bounds.Own($"{path}/endGap", $"Gap at the end of span {key}", own.EndGap, 0, 1.5, QuantityKind.Size);
-                Spacings($"{path}/spacings", own.Spacings, $" in span {key}");
-                if (own.Follows is { } follows && (!int.TryParse(follows, out var other) || other is < 1 or > 30)) bounds.Error($"{path}/follows", $"“{follows}” is not the number of a span.");
-            }
-        }
-        // A circle is told once every span by itself is sound.
-        if (!bounds.HasErrors)
-            foreach (var key in girders.Spans.Keys.Where(k => GirderLayout.IsCircular(girders, int.Parse(k) - 1))) bounds.Error($"/girders/spans/{key}/follows", $"Span {key} would follow itself in a circle.");
-
-        void Spacings(string path, System.Collections.Immutable.ImmutableArray<double>? list, string where)
-        {
-            if (list is not { } spacings) return;
-            if (spacings.IsDefault) bounds.Error(path, "The list of spacings is missing.");
-            else if (spacings.Length != girders.Count - 1) bounds.Error(path, $"{girders.Count} girders have {girders.Count - 1} spacings between them{where}; {spacings.Length} were given.");
-            else
-                for (var i = 0; i < spacings.Length; i++) bounds.Between($"{path}/{i}", $"Spacing {i + 1}{where}", spacings[i], 0.1, 20, QuantityKind.Length);
-        }
-
-        bounds.Between("/girders/endGap", "End gap", girders.EndGap, 0, 1.5, QuantityKind.Size);
-        bounds.Own("/girders/camber", "Camber when the slab is cast", girders.Camber, -0.3, 0.5, QuantityKind.Size);
-        bounds.Between("/girders/laterDeflection", "Deflection after the slab", girders.LaterDeflection, -0.1, 0.3, QuantityKind.Size);
-        bounds.Between("/girders/greatestHaunch", "Greatest haunch", girders.GreatestHaunch, 0, 1, QuantityKind.Size);
-        foreach (var (key, own) in girders.Own)
-        {
-            var path = $"/girders/own/{key}";
-            if (key.Split('-') is not [var girder, var span] || !int.TryParse(girder, out var g) || !int.TryParse(span, out var s) || $"{g}-{s}" != key || g is < 1 or > 40 || s is < 1 or > 30) bounds.Error(path, $"“{key}” is not the number of a girder and of a span, as in 3-2.");
-            else if (own is null) bounds.Error(path, "This part is missing.");
-            else
-            {
-                bounds.Own($"{path}/haunch", $"Haunch over the bearings of girder {g}, span {s}", own.Haunch, -0.5, 1, QuantityKind.Size);
-                bounds.Own($"{path}/camber", $"Camber of girder {g}, span {s}", own.Camber, -0.3, 0.5, QuantityKind.Size);
-                bounds.Own($"{path}/shift", $"Shift of girder {g}, span {s}", own.Shift, -5, 5, QuantityKind.Length);
-            }
-        }
-        for (var i = 0; i < girders.Diaphragms.Length; i++)
-        {
-            var (placed, path) = (girders.Diaphragms[i], $"/girders/diaphragms/{i}");
-            if (placed.Span is < 1 or > 30) bounds.Error($"{path}/span", "Spans are counted from 1.");
-            bounds.Between($"{path}/at", $"Place of diaphragm {i + 1}", placed.At, 0.02, 0.98, QuantityKind.Number);
-            bounds.Between($"{path}/width", $"Width of diaphragm {i + 1}", placed.Width, 0.1, 3, QuantityKind.Size);
-            bounds.Between($"{path}/depth", $"Depth of diaphragm {i + 1}", placed.Depth, 0.1, 4, QuantityKind.Size);
-            if ((placed.FirstBay ?? 1) < 1 || (placed.FirstBay ?? 1) > (placed.LastBay ?? Math.Max(1, girders.Count - 1)) || placed.LastBay > girders.Count - 1) bounds.Error($"{path}/lastBay", $"There are {girders.Count - 1} bays between {girders.Count} girders, counted from the left.");
-        }
-        bounds.Between("/girders/diaphragm/width", "Diaphragm width", girders.Diaphragm.Width, 0.1, 5, QuantityKind.Size);
-        bounds.Between("/girders/diaphragm/depth", "Diaphragm depth", girders.Diaphragm.Depth, 0.1, 5, QuantityKind.Size);
-    }
-
     private static void Steel(Girders girders, Bounds bounds)
     {
         var strands = girders.Strands;
@@ -329,33 +264,6 @@ public static class BridgeValidation
             bounds.Between($"{path}/spacing", $"Spacing of the {name} slab bars", layer.Spacing, 0.05, 1, QuantityKind.Size);
             bounds.Between($"{path}/axisDistance", $"Axis distance of the {name} slab bars", layer.AxisDistance, 0.01, 0.5, QuantityKind.Size);
         }
-    }
-
-    private static void Materials(MaterialSet materials, Bounds bounds)
-    {
-        foreach (var (name, grade) in new[] { ("slab", materials.Slab), ("girder", materials.Girder), ("support", materials.Support) })
-        {
-            var path = $"/materials/{name}";
-            bounds.Among($"{path}/class", "Concrete class", grade.Class ?? "", [.. Concrete.Classes]);
-            bounds.Own($"{path}/fctm", "Tensile strength", grade.Fctm, 0.5e6, 10e6, QuantityKind.Stress);
-            bounds.Own($"{path}/ecm", "Modulus of elasticity", grade.Ecm, 5e9, 80e9, QuantityKind.Stress);
-            bounds.Own($"{path}/epsilonC2", "Strain at the end of the parabola", grade.EpsilonC2, 0.001, 0.0035, QuantityKind.Strain);
-            bounds.Own($"{path}/epsilonCu2", "Ultimate strain", grade.EpsilonCu2, 0.002, 0.006, QuantityKind.Strain);
-            bounds.Own($"{path}/exponent", "Exponent of the parabola", grade.Exponent, 1, 3, QuantityKind.Number);
-            if (grade.EpsilonC2 > grade.EpsilonCu2) bounds.Error($"{path}/epsilonC2", "The parabola ends beyond the ultimate strain.");
-        }
-        bounds.Among("/materials/reinforcement/class", "Reinforcement class", materials.Reinforcement.Class ?? "", [.. ReinforcingSteel.Classes]);
-        bounds.Own("/materials/reinforcement/fyk", "Yield strength", materials.Reinforcement.Fyk, 200e6, 1000e6, QuantityKind.Stress);
-        bounds.Own("/materials/reinforcement/es", "Modulus of elasticity", materials.Reinforcement.Es, 150e9, 220e9, QuantityKind.Stress);
-        var strand = materials.Strand;
-        bounds.Among("/materials/strand/type", "Strand", strand.Type ?? "", [.. PrestressingSteel.Types]);
-        bounds.Own("/materials/strand/area", "Area of a strand", strand.Area, 10e-6, 500e-6, QuantityKind.SmallArea);
-        bounds.Own("/materials/strand/fpk", "Tensile strength", strand.Fpk, 1000e6, 2500e6, QuantityKind.Stress);
-        bounds.Own("/materials/strand/fp01k", "Proof strength", strand.Fp01k, 800e6, 2300e6, QuantityKind.Stress);
-        bounds.Own("/materials/strand/ep", "Modulus of elasticity", strand.Ep, 150e9, 220e9, QuantityKind.Stress);
-        if (bounds.HasErrors) return;
-        var steel = PrestressingSteel.Of(strand);
-        if (steel.Fp01k > steel.Fpk) bounds.Error("/materials/strand/fp01k", "The proof strength is above the tensile strength.");
     }
 
     private static void Loads(Loads loads, Bounds bounds)

@@ -92,38 +92,40 @@ public static class Clearances
     {
         var (origin, along, across) = crossing.Place(geometry.Road);
         Clearance? least = null;
-        foreach (var girder in geometry.Girders)
+        foreach (var (girder, span) in geometry.Pieces)
         {
-            for (var span = 0; span < geometry.SpanCount; span++)
+            var (line, width, run) = (geometry.HaunchOf(girder, span), geometry.SectionOf(girder, span).BottomWidth, girder.In(span));
+            foreach (var side in new[] { -0.5, 0, 0.5 })
             {
-                var (a, b) = (girder.Spans[span].Start, girder.Spans[span].End);
-                var (line, shape) = (geometry.HaunchOf(girder, span), geometry.SectionOf(girder, span));
-                var ahead = 1 / Point.Distance(a, b) * (b - a);
-                foreach (var side in new[] { -0.5, 0, 0.5 })
+                Point At(double t) => run.At(t) + side * width * run.Right(t);
+                foreach (var t in Places(At))
                 {
-                    var shift = side * shape.BottomWidth * new Point(ahead.Y, -ahead.X);
-                    foreach (var t in Places(a + shift, b + shift))
-                    {
-                        var p = Point.Between(a + shift, b + shift, t);
-                        if (Math.Abs((p - origin).Dot(across)) > crossing.Width / 2 + 1e-9) continue;
-                        var height = line.Bottom(t) - crossing.Level - crossing.Grade * (p - origin).Dot(along);
-                        if (least is not null && height >= least.Height) continue;
-                        var place = geometry.Road.Locate(p);
-                        least = new(height, p, place.Station, place.Offset, $"{girder.Name}, span {span + 1}");
-                    }
+                    var p = At(t);
+                    if (Math.Abs((p - origin).Dot(across)) > crossing.Width / 2 + 1e-9) continue;
+                    var height = line.Bottom(t) - crossing.Level - crossing.Grade * (p - origin).Dot(along);
+                    if (least is not null && height >= least.Height) continue;
+                    var place = geometry.Road.Locate(p);
+                    least = new(height, p, place.Station, place.Offset, $"{girder.Name}, span {span + 1}");
                 }
             }
         }
         return least;
 
-        // Regular places, and where the line runs over an edge of the envelope.
-        IEnumerable<double> Places(Point a, Point b)
+        // Regular places, and where the line runs over an edge of the envelope, between the places on either side of it.
+        IEnumerable<double> Places(Func<double, Point> at)
         {
-            for (var i = 0; i <= Steps; i++) yield return (double)i / Steps;
-            var (start, run) = ((a - origin).Dot(across), (b - a).Dot(across));
-            foreach (var edge in new[] { -crossing.Width / 2, crossing.Width / 2 })
+            double Across(double t) => (at(t) - origin).Dot(across);
+            var before = Across(0);
+            yield return 0;
+            for (var i = 1; i <= Steps; i++)
             {
-                if (run != 0 && (edge - start) / run is >= 0 and <= 1 and var t) yield return t;
+                var (t, here) = ((double)i / Steps, Across((double)i / Steps));
+                foreach (var edge in new[] { -crossing.Width / 2, crossing.Width / 2 })
+                {
+                    if (here != before && (edge - before) / (here - before) is > 0 and < 1 and var part) yield return t - (1 - part) / Steps;
+                }
+                yield return t;
+                before = here;
             }
         }
     }

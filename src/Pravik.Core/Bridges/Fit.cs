@@ -23,8 +23,8 @@ internal static class Fit
         }
         var geometry = new BridgeGeometry(bridge, placeGirders: false);
         foreach (var shape in geometry.SectionsInUse.Where(s => s.IsSteel))
-            bounds.Warning(shape == geometry.Section ? "/girders/section" : $"/girders/own/{bridge.Girders.Own.First(o => o.Value.Section == shape.Shape.Name).Key}/section", $"The section “{shape.Shape.Name}” is of steel: girders of steel are laid out, drawn and billed, but not analysed in this version.");
-        foreach (var shape in geometry.SectionsInUse.Where(s => !s.IsSteel)) Strands(bridge, shape, bounds);
+            bounds.Warning(shape == geometry.Section ? "/girders/section" : bridge.Girders.Own.FirstOrDefault(o => o.Value.Section == shape.Shape.Name).Key is { } key ? $"/girders/own/{key}/section" : "/girders/ranges", $"The section “{shape.Shape.Name}” is of steel: girders of steel are laid out, drawn and billed, but not analysed in this version.");
+        foreach (var shape in geometry.SectionsInUse.Where(s => !s.IsSteel && !bridge.Girders.CastInPlace)) Strands(bridge, shape, bounds);
         Lines(geometry, units, bounds);
         if (bounds.HasErrors) return;
         var sections = geometry.Units.SelectMany(u => Sections(geometry, u)).ToList();
@@ -44,7 +44,7 @@ internal static class Fit
         Haunches(geometry, units, bounds);
         Parapets(geometry, units, bounds);
         Clear(geometry, units, bounds);
-        Advice(bridge, [.. sections.Select(s => s.Section)], values, bounds);
+        Advice(bridge, geometry, [.. sections.Select(s => s.Section)], values, bounds);
     }
 
     /// <summary>A unit's sections at its axes, half way between them, and wherever a table has an entry.</summary>
@@ -112,13 +112,13 @@ internal static class Fit
 
     private static void Girders(Bridge bridge, int span, MadeSection shape, DeckSection deck, UnitSystem units, Bounds bounds)
     {
-        var (girders, layout) = (bridge.Girders, GirderLayout.Of(bridge.Girders, span));
+        var (girders, layout) = (bridge.Girders, GirderLayout.Of(bridge.Girders, span, bridge.Axes.Spans.Length));
         // Along a skewed axis lengths are longer; validated at the axes, where girders lie.
         if (layout.AlongAxis) return;
         var flange = Math.Max(shape.TopWidth, shape.BottomWidth);
         string Text(double length) => units.FormatWithUnit(length, QuantityKind.Length);
         var leftPath = GirderLayout.PathOf(girders, span, "overhangLeft", l => l.OverhangLeft is not null);
-        if (girders.Count == 1)
+        if (layout.Count == 1)
         {
             if (layout.OverhangLeft < flange / 2 || layout.OverhangLeft > deck.Width - flange / 2)
                 bounds.Error(leftPath, $"The girder would lie at or beyond the deck's edge; its overhang must lie between {Text(flange / 2)} and {Text(deck.Width - flange / 2)}.");
@@ -139,8 +139,8 @@ internal static class Fit
         var room = deck.Width - layout.OverhangLeft - layout.OverhangRight;
         var most = (int)Math.Floor(room / flange + 1e-9) + 1;
         if (room <= 0) bounds.Error(leftPath, $"The overhangs leave no room for girders on a deck {Text(deck.Width)} wide.");
-        else if (girders.Count > most)
-            bounds.Error("/girders/count", $"{girders.Count} girders do not fit: between the overhangs there are {Text(room)}, room for {most} with flanges of {Text(flange)}.");
+        else if (layout.Count > most)
+            bounds.Error(GirderLayout.PathOf(girders, span, "count", l => l.Count is not null), $"{layout.Count} girders do not fit: between the overhangs there are {Text(room)}, room for {most} with flanges of {Text(flange)}.");
     }
 
     private static void Strands(Bridge bridge, MadeSection section, Bounds bounds)
@@ -179,9 +179,10 @@ internal static class Fit
             bounds.Error("/road/elements", "The road turns so tightly under the bridge that the deck would fold over itself at its edge.");
             return;
         }
-        foreach (var girder in new[] { geometry.Girders[0], geometry.Girders[^1] })
+        for (var span = 0; span < geometry.SpanCount; span++)
         {
-            for (var span = 0; span < geometry.SpanCount; span++)
+            var all = geometry.GirdersIn(span);
+            foreach (var girder in new[] { all[0], all[^1] })
             {
                 var half = geometry.SectionOf(girder, span).TopWidth / 2;
                 var length = girder.SpanLength(span);
@@ -192,7 +193,7 @@ internal static class Fit
                 }
                 var room = Enumerable.Range(0, 9).Select(i => geometry.Road.Locate(geometry.OnGirder(girder, span, i / 8.0))).Min(p => Math.Min(p.Offset - geometry.UnitOf(span).Shape.LeftEdge(p.Station), geometry.UnitOf(span).Shape.RightEdge(p.Station) - p.Offset));
                 if (room < half - 1e-9)
-                    bounds.Error(GirderLayout.PathOf(bridge.Girders, span, "overhangLeft", l => l.OverhangLeft is not null), $"{girder.Name} is straight under a curved deck and comes within {units.FormatWithUnit(Math.Max(0, room), QuantityKind.Length)} of its edge in span {span + 1}, less than half its flange. Widen the overhang.");
+                    bounds.Error(GirderLayout.PathOf(bridge.Girders, span, "overhangLeft", l => l.OverhangLeft is not null), $"{girder.Name} {(girder.In(span).Curve is null ? "is straight under a curved deck and comes" : "comes")} within {units.FormatWithUnit(Math.Max(0, room), QuantityKind.Length)} of its edge in span {span + 1}, less than half its flange. Widen the overhang.");
             }
         }
         Steps(geometry, units, bounds);
@@ -212,18 +213,19 @@ internal static class Fit
     {
         for (var span = 0; span < geometry.SpanCount; span++)
         {
-            foreach (var (before, after) in geometry.Girders.Zip(geometry.Girders.Skip(1)))
+            var all = geometry.GirdersIn(span);
+            foreach (var (before, after) in all.Zip(all.Skip(1)))
             {
                 double Half(GirderLine girder) => geometry.SectionOf(girder, span) is var s ? Math.Max(s.TopWidth, s.BottomWidth) / 2 : 0;
                 var flange = Half(before) + Half(after);
-                var near = Math.Min(after.Spans[span].StartOffset - before.Spans[span].StartOffset, after.Spans[span].EndOffset - before.Spans[span].EndOffset);
+                var near = Math.Min(after.In(span).StartOffset - before.In(span).StartOffset, after.In(span).EndOffset - before.In(span).EndOffset);
                 if (near >= flange - 1e-6) continue;
                 var moved = new[] { before, after }.Select(g => HaunchLine.Key(g.Number, span)).FirstOrDefault(k => geometry.Bridge.Girders.Own.GetValueOrDefault(k) is { Shift: not null } or { Section: not null });
                 bounds.Error(moved is not null ? $"/girders/own/{moved}/{(geometry.Bridge.Girders.Own[moved].Shift is null ? "section" : "shift")}" : GirderLayout.PathOf(geometry.Bridge.Girders, span, "spacings", l => l.Spacings is not null), $"{before.Name} and {after.Name} come within {units.FormatWithUnit(near, QuantityKind.Length)} of each other in span {span + 1}: they would cross.");
                 return;
             }
             if (span == 0 || geometry.UnitOf(span).FirstSpan == span) continue;
-            var (girder, step) = geometry.Girders.Select(g => (Girder: g, Step: Math.Abs(g.Spans[span].StartOffset - g.Spans[span - 1].EndOffset))).MaxBy(g => g.Step);
+            var (girder, step) = all.Where(g => g.IsIn(span - 1)).Select(g => (Girder: g, Step: Math.Abs(g.In(span).StartOffset - g.In(span - 1).EndOffset))).DefaultIfEmpty((Girder: all[0], Step: 0)).MaxBy(g => g.Step);
             if (step > 0.02)
                 bounds.Warning($"/girders/spans/{span + 1}", $"{girder.Name} steps aside by {units.FormatWithUnit(step, QuantityKind.Length)} over axis {geometry.Axes[span].Name}, where the deck is continuous.", "The model leads its moments straight over the support; the twist that the step causes is not in it.", geometry.Axes[span].Station);
         }
@@ -232,7 +234,7 @@ internal static class Fit
     /// <summary>Girders must not cut into the slab, nor lie far below it. The worst is told.</summary>
     private static void Haunches(BridgeGeometry geometry, UnitSystem units, Bounds bounds)
     {
-        var all = geometry.Girders.AsParallel().AsOrdered().SelectMany(g => Enumerable.Range(0, geometry.SpanCount).Select(span => (Girder: g, Span: span, Line: geometry.HaunchOf(g, span)))).ToList();
+        var all = geometry.Pieces.AsParallel().AsOrdered().Select(p => (p.Girder, p.Span, Line: geometry.HaunchOf(p.Girder, p.Span))).ToList();
         foreach (var (girder, span, line) in all.Where(h => h.Line.Own.Haunch is not null && h.Line.Least < geometry.Bridge.Deck.Haunch - 1e-9))
         {
             var path = $"/girders/own/{HaunchLine.Key(girder.Number, span)}/haunch";
@@ -299,8 +301,11 @@ internal static class Fit
         return false;
     }
 
-    private static void Advice(Bridge bridge, List<DeckSection> sections, NationalValues values, Bounds bounds)
+    private static void Advice(Bridge bridge, BridgeGeometry geometry, List<DeckSection> sections, NationalValues values, Bounds bounds)
     {
+        if (!geometry.IsComplete) bounds.Warning("/girders/spans", "Not every girder line has a girder in every span: the girders are laid out, drawn and billed, but not analysed in this version.");
+        if (bridge.Girders.CastInPlace) bounds.Warning("/girders/castInPlace", "Girders cast in place are laid out, drawn and billed, but not analysed in this version.");
+        if (!bridge.Girders.Stiffeners.IsEmpty && !geometry.SectionsInUse.Any(s => s.Web is not null)) bounds.Warning("/girders/stiffeners", "Stiffeners stand on webs of steel, and no girder is of steel: none is placed.");
         var spans = bridge.Axes.Spans;
         for (var i = 0; i + 1 < spans.Length; i++)
         {
@@ -321,7 +326,7 @@ internal static class Fit
                 }
             }
         }
-        if (bridge.Girders.Count == 1)
+        if (geometry.Girders.Length == 1)
             bounds.Warning("/girders/count", "A single girder is taken as held against twisting at every axis.", "Two bearings or a stiff diaphragm on two columns are needed to do that.");
         if (sections.Max(s => s.Width) > 40) bounds.Warning("/deck/patterns/0/left", "The deck is wider than 40 m.", "Effects of temperature and restraint across the deck are not covered.");
     }

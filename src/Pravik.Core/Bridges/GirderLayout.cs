@@ -7,6 +7,9 @@ public sealed record SpanLayout
 {
     /// <summary>Number of the span that this one follows in all that it has not of its own.</summary>
     public string? Follows { get; init; }
+
+    /// <summary>Number of girders in the span, from the left.</summary>
+    public int? Count { get; init; }
     public double? OverhangLeft { get; init; }
     public double? OverhangRight { get; init; }
 
@@ -19,20 +22,33 @@ public sealed record SpanLayout
     /// <summary>From the axes to the ends of the girders where the span begins and ends, along the girder.</summary>
     public double? StartGap { get; init; }
     public double? EndGap { get; init; }
+
+    /// <summary>What girders follow between the axes (<see cref="Girders.Course"/>).</summary>
+    public string? Course { get; init; }
+
+    /// <summary>Whether girders run on over the axis at the end of the span, in one piece with those of the next.</summary>
+    public bool? RunsOn { get; init; }
+
+    /// <summary>Depth along the span.</summary>
+    public DepthLaw? Depth { get; init; }
 }
 
 /// <summary>The layout of girders that holds in a span. Spacings are empty for equal ones.</summary>
-public sealed record GirderLayout(double OverhangLeft, double OverhangRight, ImmutableArray<double> Spacings, bool AlongAxis, double StartGap, double EndGap)
+public sealed record GirderLayout(int Count, double OverhangLeft, double OverhangRight, ImmutableArray<double> Spacings, bool AlongAxis, double StartGap, double EndGap, string Course, bool RunsOn, DepthLaw? Depth)
 {
     private const int Deepest = 40;
 
-    /// <summary>The layout in a span (from 0): its own values, those of the span it follows, then the common ones.</summary>
-    public static GirderLayout Of(Girders girders, int span)
+    /// <summary>The layout in a span (from 0): its own values, those of the span it follows, then the common ones. There is no gap where girders run on.</summary>
+    public static GirderLayout Of(Girders girders, int span, int spans)
     {
         var chain = Chain(girders, span).Select(c => c.Layout).ToList();
         T? First<T>(Func<SpanLayout, T?> of) where T : struct => chain.Select(of).FirstOrDefault(v => v is not null);
         var left = First(l => l.OverhangLeft) ?? girders.OverhangLeft;
-        return new(left, First(l => l.OverhangRight) ?? girders.OverhangRight ?? left, First(l => l.Spacings) ?? girders.Spacings ?? [], First(l => l.AlongAxis) ?? girders.AlongAxis, First(l => l.StartGap) ?? girders.EndGap, First(l => l.EndGap) ?? girders.EndGap);
+        return new(First(l => l.Count) ?? girders.Count, left, First(l => l.OverhangRight) ?? girders.OverhangRight ?? left, First(l => l.Spacings) ?? girders.Spacings ?? [], First(l => l.AlongAxis) ?? girders.AlongAxis,
+            span > 0 && GoesOn(span - 1) ? 0 : First(l => l.StartGap) ?? girders.EndGap, GoesOn(span) ? 0 : First(l => l.EndGap) ?? girders.EndGap,
+            chain.Select(l => l.Course).FirstOrDefault(c => c is not null) ?? girders.Course ?? Girders.Straight, GoesOn(span), chain.Select(l => l.Depth).FirstOrDefault(d => d is not null) ?? girders.Depth);
+
+        bool GoesOn(int at) => at < spans - 1 && (Chain(girders, at).Select(c => c.Layout.RunsOn).FirstOrDefault(r => r is not null) ?? girders.RunsOn);
     }
 
     /// <summary>Whether following leads from a span back to itself.</summary>
@@ -49,10 +65,10 @@ public sealed record GirderLayout(double OverhangLeft, double OverhangRight, Imm
     }
 
     /// <summary>From the left edge to a girder (from 1) where the deck is as wide as given, edges and girders measured alike (m).</summary>
-    public double FromLeft(int girder, int count, double width) => OverhangLeft + (Spacings.IsEmpty ? (girder - 1) * Spacing(count, width) : Spacings.Take(girder - 1).Sum());
+    public double FromLeft(int girder, double width) => OverhangLeft + (Spacings.IsEmpty ? (girder - 1) * Spacing(width) : Spacings.Take(girder - 1).Sum());
 
     /// <summary>The spacing, or the least of those listed; 0 for a single girder.</summary>
-    public double Spacing(int count, double width) => count == 1 ? 0 : Spacings.IsEmpty ? (width - OverhangLeft - OverhangRight) / (count - 1) : Spacings.Min();
+    public double Spacing(double width) => Count == 1 ? 0 : Spacings.IsEmpty ? (width - OverhangLeft - OverhangRight) / (Count - 1) : Spacings.Min();
 
     /// <summary>Numbers and own layouts of a span (from 0) and of those that it follows, one after the other.</summary>
     private static IEnumerable<(int Span, SpanLayout Layout)> Chain(Girders girders, int span)
@@ -60,7 +76,7 @@ public sealed record GirderLayout(double OverhangLeft, double OverhangRight, Imm
         for (var (at, depth) = (span + 1, 0); depth <= Deepest && girders.Spans.TryGetValue($"{at}", out var own); depth++)
         {
             yield return (at, own);
-            if (!int.TryParse(own.Follows, out at)) yield break;
+            if (own.Follows is not { } follows || !int.TryParse(follows, out at)) yield break;
         }
     }
 }

@@ -22,17 +22,18 @@ public sealed class HaunchLine
     private readonly double half;
     private readonly double atStart;
     private readonly double atEnd;
-    private readonly Point across;
     private readonly double highest;
+    private readonly DepthLaw? law;
 
     internal HaunchLine(BridgeGeometry geometry, GirderLine girder, int span)
     {
         (this.geometry, this.girder, this.span) = (geometry, girder, span);
-        var line = girder.Spans[span];
-        (across, half) = (line.Right, geometry.SectionOf(girder, span).TopWidth / 2);
+        var line = girder.In(span);
+        half = geometry.SectionOf(girder, span).TopWidth / 2;
         (From, To) = (geometry.SupportAt(geometry.Axes[span]).BearingDistance / line.Length, 1 - geometry.SupportAt(geometry.Axes[span + 1]).BearingDistance / line.Length);
         var rule = geometry.Bridge.Girders;
         Own = rule.Own.GetValueOrDefault(Key(girder.Number, span)) ?? new();
+        law = geometry.LayoutOf(span).Depth;
         SlabDeflection = Deflection();
         CastingCamber = Own.Camber ?? rule.Camber ?? SlabDeflection + rule.LaterDeflection;
         Camber = CastingCamber - SlabDeflection - rule.LaterDeflection;
@@ -50,7 +51,7 @@ public sealed class HaunchLine
     public double From { get; }
     public double To { get; }
 
-    /// <summary>Deflection half way under the wet slab, 5wL⁴/(384·E·I) of the bare girder (m).</summary>
+    /// <summary>Deflection half way under the wet slab, 5wL⁴/(384·E·I) of the bare girder (m); where I changes, ∫ M·m/(E·I) ds.</summary>
     public double SlabDeflection { get; }
 
     /// <summary>Camber half way when the slab is cast, and what is left of it when the road is finished (m, upward).</summary>
@@ -61,10 +62,10 @@ public sealed class HaunchLine
     public double OverBearings { get; }
 
     /// <summary>Level of the girder's top on its centre line at fraction t of the span.</summary>
-    public double Top(double t) => Line(t) - OverBearings;
+    public double Top(double t) => Line(t) - OverBearings - Drop(t);
 
     /// <summary>Level of the girder's soffit.</summary>
-    public double Bottom(double t) => Top(t) - geometry.SectionOf(girder, span).Depth;
+    public double Bottom(double t) => Top(t) - geometry.SectionOf(girder, span, t).Depth;
 
     /// <summary>Haunch at fraction t of the span and a distance to the right of the centre line, at most half the flange.</summary>
     public double At(double t, double right = 0) => SoffitAt(t).Level(right) - Top(t);
@@ -92,6 +93,9 @@ public sealed class HaunchLine
         }
     }
 
+    /// <summary>How far the top lies below that of the deepest place, where the soffit keeps straight and the top follows the depth.</summary>
+    private double Drop(double t) => law is { SoffitStraight: true } ? law.Greatest - law.At(t, geometry.Bridge.Axes.Spans[span]) : 0;
+
     private double Line(double t)
     {
         var u = (t - From) / (To - From);
@@ -108,6 +112,7 @@ public sealed class HaunchLine
     private SoffitCut SoffitAt(double t)
     {
         var place = geometry.Road.Locate(geometry.OnGirder(girder, span, t));
+        var across = girder.In(span).Right(t);
         var ahead = Point.Towards(geometry.Road.Azimuth(place.Station));
         var (along, outward) = (across.Dot(ahead), across.Dot(new(ahead.Y, -ahead.X)));
         var (section, thickening) = (geometry.UnitOf(span).Shape.At(place.Station), geometry.UnitOf(span).Pattern.Slab.Thickening);
@@ -125,7 +130,7 @@ public sealed class HaunchLine
     /// <summary>How far the line at the soffit's own level over the bearings rises above the soffit, at most.</summary>
     private double Highest()
     {
-        double Over(double t) => Line(t) - SoffitAt(t).Flange.Min(p => p.Y);
+        double Over(double t) => Line(t) - Drop(t) - SoffitAt(t).Flange.Min(p => p.Y);
         var step = (To - From) / Samples;
         var samples = Enumerable.Range(0, Samples + 1).Select(i => Over(From + i * step)).ToList();
         var best = samples.IndexOf(samples.Max());
@@ -157,8 +162,11 @@ public sealed class HaunchLine
     {
         var (bridge, length) = (geometry.Bridge, girder.SpanLength(span));
         var load = bridge.Loads.ConcreteWeight * (geometry.WetSlabWidth(girder, span) * geometry.SlabThickness(girder, span, 0.5) + 2 * half * geometry.Haunch(span));
-        // Structural steel: E = 210 GPa (EN 1993-1-1 3.2.6).
-        var modulus = geometry.SectionOf(girder, span).IsSteel ? 210e9 : Concrete.Of(bridge.Materials.Girder).Ecm;
-        return 5 * load * Math.Pow(length, 4) / (384 * modulus * geometry.SectionOf(girder, span).Bending.SecondMoment);
+        var modulus = geometry.SectionOf(girder, span).IsSteel ? StructuralSteel.Of(bridge.Materials.Structural).E : Concrete.Of(bridge.Materials.Girder).Ecm;
+        if (geometry.Bridge.Girders.CastInPlace) return 0;
+        if (geometry.IsUniform(girder, span)) return 5 * load * Math.Pow(length, 4) / (384 * modulus * geometry.SectionOf(girder, span).Bending.SecondMoment);
+        var (breaks, rule) = (geometry.Breaks(girder, span).Add(0.5).Sort(), Numerics.GaussLegendre.Five);
+        double Curved(double t) => load * length * length * t * (1 - t) / 2 * length * Math.Min(t, 1 - t) / 2 / (modulus * geometry.SectionOf(girder, span, t).Bending.SecondMoment);
+        return length * breaks.Zip(breaks.Skip(1), (a, b) => (b - a) * Enumerable.Range(0, rule.At.Length).Sum(i => rule.Weight[i] * Curved(a + rule.At[i] * (b - a)))).Sum();
     }
 }

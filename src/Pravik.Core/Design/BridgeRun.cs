@@ -20,7 +20,10 @@ public static class BridgeRun
     /// <summary>Why a bridge is not analysed in this version, or null where it is.</summary>
     public static string? Refusal(Bridge bridge) => Refusal(new BridgeGeometry(bridge, placeGirders: false));
 
-    private static string? Refusal(BridgeGeometry geometry) => geometry.SectionsInUse.Any(s => s.IsSteel) ? "Not analysed: girders of steel" : null;
+    private static string? Refusal(BridgeGeometry geometry) =>
+        geometry.SectionsInUse.Any(s => s.IsSteel) ? "Not analysed: girders of steel"
+        : geometry.Bridge.Girders.CastInPlace ? "Not analysed: girders cast in place"
+        : !geometry.IsComplete ? "Not analysed: girders that are not in every span" : null;
 
     /// <summary>Throws <see cref="NotSupportedException"/> where <see cref="Refusal(Bridge)"/> has a reason, <see cref="OperationCanceledException"/> when cancelled and <see cref="UnstableStructureException"/> for a grillage that can move.</summary>
     public static BridgeResults Run(Bridge bridge, IProgress<RunProgress>? progress = null, CancellationToken cancel = default)
@@ -68,7 +71,7 @@ public static class BridgeRun
         var span = girder.SpanLength(point.Span);
         double Mean(double[] load) => (upper.Of(load) + lower.Of(load)) / 2;
         var effects = new PermanentEffects(
-            PermanentLoads.OnSimpleSpan(geometry.GirderWeight(girder, point.Span), span, point.Fraction, kind),
+            permanent.Girder(girder, point.Span, point.Fraction, kind),
             PermanentLoads.OnSimpleSpan(permanent.WetSlab(girder, point.Span), span, point.Fraction, kind) + permanent.Diaphragms(girder, point.Span, point.Fraction, kind),
             Mean(permanent.Superimposed), Mean(permanent.Surfacing));
         var (greatest, least) = (placement.Worst(upper), ReferenceEquals(upper, lower) ? null : placement.Worst(lower));

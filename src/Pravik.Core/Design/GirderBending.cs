@@ -32,7 +32,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         calculation?.Heading("Section");
         var width = Width(point, calculation);
         var pier = AtPier(point);
-        var place = new CompositePlace(geometry.SectionOf(geometry.Girders[point.Girder], point.Span), Math.Round(width, 9), Math.Round(geometry.SlabThickness(geometry.Girders[point.Girder], point.Span, point.Fraction), 9), geometry.Haunch(point.Span), pier);
+        var place = new CompositePlace(geometry.SectionOf(geometry.Girders[point.Girder], point.Span, point.Fraction), Math.Round(width, 9), Math.Round(geometry.SlabThickness(geometry.Girders[point.Girder], point.Span, point.Fraction), 9), geometry.Haunch(point.Span), pier);
         var key = (place, bending);
         calculation?.Line("h_s", "thickness of the slab over the girder", place.Slab, QuantityKind.Size, "entered");
         lock (known)
@@ -82,13 +82,13 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         var gammaS = values["gammaS"];
         var initial = bridge.Girders.Strands.EffectiveStress / strand.Ep;
         var layers = Strands(atPier)
-            .Select((r, i) => new SteelLayer($"strand row {i + 1}", r.Level, r.Count * strand.Area, e => strand.Stress(e, gammaS), initial, PrestressingSteel.StrainLimit)).ToList();
+            .Select((r, i) => new SteelLayer($"strand row {i + 1}", r.Level, r.Count * strand.Area, e => strand.Stress(e, gammaS), initial, strand.Limit)).ToList();
         var slabBars = bridge.Girders.SlabBars;
         layers.Add(Bar("slab bars, top", slabSoffit + thickness - slabBars.Top.AxisDistance, slabBars.Top.AreaPerMetre * width));
         layers.Add(Bar("slab bars, bottom", slabSoffit + slabBars.Bottom.AxisDistance, slabBars.Bottom.AreaPerMetre * width));
         return new(concrete.ToImmutable(), [.. layers]);
 
-        SteelLayer Bar(string name, double height, double area) => new(name, height, area, e => bars.Stress(e, gammaS), 0, double.PositiveInfinity);
+        SteelLayer Bar(string name, double height, double area) => new(name, height, area, e => bars.Stress(e, gammaS), 0, bars.StrainLimit);
     }
 
     private IEnumerable<StrandRow> Strands(bool atPier) => atPier ? [] : bridge.Girders.Strands.Rows.Where(r => r.Count > 0);
@@ -106,7 +106,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         c.Line("f_cd,girder", pier ? $"at the pier the soffit is the diaphragm, {lower.Class}" : $"α_cc f_ck / γ_C, {lower.Class}", lower.DesignStrength(values["alphaCc"], values["gammaC"]), QuantityKind.Stress, "EN 1992-1-1 3.1.6(1), EN 1992-2 3.1.6(101)",
             $"{values["alphaCc"]:0.00} · {c.Text(lower.Fck, QuantityKind.Stress)} / {values["gammaC"]:0.00}");
         if (pier) c.Remark("Between the girder ends over the pier no strand passes: the slab bars carry the tension.");
-        c.Line("f_yd", $"f_yk / γ_S, {bars.Class}", bars.Fyk / values["gammaS"], QuantityKind.Stress, "EN 1992-1-1 3.2.7(2)b", $"{c.Text(bars.Fyk, QuantityKind.Stress)} / {values["gammaS"]:0.00}");
+        c.Line("f_yd", $"f_yk / γ_S, {bars.Class}", bars.Fyk / values["gammaS"], QuantityKind.Stress, bars.Clause, $"{c.Text(bars.Fyk, QuantityKind.Stress)} / {values["gammaS"]:0.00}");
         if (count > 0)
         {
             c.Line("f_pd", $"f_p0.1k / γ_S, {strand.Type}", strand.Fp01k / values["gammaS"], QuantityKind.Stress, "EN 1992-1-1 3.3.6(6)", $"{c.Text(strand.Fp01k, QuantityKind.Stress)} / {values["gammaS"]:0.00}");
@@ -124,7 +124,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         foreach (var (layer, i) in state.Steel.Select((s, i) => (s, i + 1)))
         {
             c.Line($"ε_s{i}", $"{layer.Layer.Name}: ε_0 + κ (d − x)", layer.Strain, QuantityKind.Strain, "EN 1992-1-1 6.1(2)", $"height {c.Text(layer.Layer.Height, QuantityKind.Size)}");
-            c.Line($"F_s{i}", $"A σ, σ = {c.Text(layer.Stress, QuantityKind.Stress)}", layer.Force, QuantityKind.Force, layer.Layer.InitialStrain > 0 ? "EN 1992-1-1 3.3.6(7)" : "EN 1992-1-1 3.2.7(2)b", $"A = {c.Text(layer.Layer.Area, QuantityKind.SmallArea)}");
+            c.Line($"F_s{i}", $"A σ, σ = {c.Text(layer.Stress, QuantityKind.Stress)}", layer.Force, QuantityKind.Force, layer.Layer.InitialStrain > 0 ? "EN 1992-1-1 3.3.6(7)" : bars.Clause, $"A = {c.Text(layer.Layer.Area, QuantityKind.SmallArea)}");
         }
         foreach (var part in state.Concrete)
             c.Line($"F_c,{part.Part.Name}", $"compression in the {part.Part.Name}, at height {c.Text(part.Height, QuantityKind.Size)}", part.Force, QuantityKind.Force, "EN 1992-1-1 3.1.7(1)");

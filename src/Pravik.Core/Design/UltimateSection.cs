@@ -88,13 +88,12 @@ public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, Immut
 
     private ConcreteState Compress(ConcretePart part, Bending bending, double x, double curvature)
     {
-        var rectangle = part.Concrete.EpsilonC2 / curvature;
         var (near, far) = bending == Bending.Sagging
             ? (Depth(bending, part.Outline.Top), Depth(bending, part.Outline.Bottom))
             : (Depth(bending, part.Outline.Bottom), Depth(bending, part.Outline.Top));
         var end = Math.Min(far, x);
         if (end <= near) return new(part, 0, part.Outline.Top);
-        var breaks = part.Outline.Points.Select(p => Depth(bending, p.Y)).Append(x - rectangle).Append(near).Append(end)
+        var breaks = part.Outline.Points.Select(p => Depth(bending, p.Y)).Concat(part.Concrete.Corners.Select(e => x - e / curvature)).Append(near).Append(end)
             .Where(d => d >= near && d <= end).Order().Distinct().ToList();
         double force = 0, moment = 0;
         for (var i = 0; i + 1 < breaks.Count; i++)

@@ -1,9 +1,11 @@
+using System.Collections.Immutable;
+
 namespace Pravik.Core.Materials;
 
 /// <summary>A concrete as entered: its strength class and own values. An own value of null follows from the class.</summary>
 public sealed record ConcreteGrade
 {
-    /// <summary>Strength class of EN 1992-1-1 Table 3.1, such as <c>C35/45</c>.</summary>
+    /// <summary>Strength class of EN 1992-1-1 Table 3.1, such as <c>C35/45</c>, or specified strength f'c of AASHTO LRFD, such as <c>6 ksi</c>.</summary>
     public string Class { get; init; } = "C35/45";
 
     /// <summary>Own mean tensile strength (Pa).</summary>
@@ -20,4 +22,7 @@ public sealed record ConcreteGrade
 
     /// <summary>Own exponent of the parabola.</summary>
     public double? Exponent { get; init; }
+
+    /// <summary>Own stress-strain line in compression, in place of parabola and rectangle.</summary>
+    public ImmutableArray<LinePoint>? Line { get; init; }
 }

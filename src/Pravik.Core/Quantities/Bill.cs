@@ -26,7 +26,7 @@ public static class Bill
         var parts = supports.SelectMany(s => new SupportSolids(s).Parts()).ToList();
         var factor = UnitSystem.Named(bridge.Basis.Units);
         List<BillItem> items = [];
-        var lines = geometry.Girders.SelectMany(g => Enumerable.Range(0, geometry.SpanCount).Select(span => (Girder: g, Span: span, Length: geometry.LengthOf(g, span)))).ToList();
+        var lines = geometry.Pieces.Select(p => (p.Girder, p.Span, Length: geometry.LengthOf(p.Girder, p.Span))).ToList();
         var (cast, steel) = (lines.Where(l => !geometry.SectionOf(l.Girder, l.Span).IsSteel).ToList(), lines.Where(l => geometry.SectionOf(l.Girder, l.Span).IsSteel).ToList());
         var (slab, girder, support) = (bridge.Materials.Slab.Class, bridge.Materials.Girder.Class, bridge.Materials.Support.Class);
         double Volume(params string[] kinds) => parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Volume);
@@ -34,9 +34,9 @@ public static class Bill
 
         Add("concrete.slab", "Concrete", $"Deck slab, {slab}", geometry.SlabVolume, QuantityKind.Volume);
         Add("concrete.haunches", "Concrete", $"Haunches, {slab}", lines.Sum(l => geometry.HaunchOf(l.Girder, l.Span).Volume), QuantityKind.Volume);
-        Add("concrete.diaphragms", "Concrete", $"Diaphragms, {slab}", supports.Sum(s => (s.Axis.Kind == AxisKind.Joint ? 2 : 1) * (s.LastGirder - s.FirstGirder) * bridge.Girders.Diaphragm.Width * bridge.Girders.Diaphragm.Depth) + superstructure.Diaphragms().Sum(p => p.Solid.Volume), QuantityKind.Volume);
+        Add("concrete.diaphragms", "Concrete", $"Diaphragms, {slab}", supports.Sum(s => (s.Axis.Kind == AxisKind.Joint ? 2 : 1) * (s.LastGirder - s.FirstGirder) * bridge.Girders.Diaphragm.Width * bridge.Girders.Diaphragm.Depth) + geometry.DiaphragmBays().Where(b => b.Diaphragm.Kind == DiaphragmKind.Concrete).Sum(b => b.Clear * b.Diaphragm.Width * b.Diaphragm.Depth), QuantityKind.Volume);
         Add("concrete.edgeBeams", "Concrete", $"Edge beams, {slab}", superstructure.Strips().Where(p => p.Kind == "edge beams").Sum(p => p.Solid.Volume), QuantityKind.Volume);
-        Add("concrete.girders", "Concrete", $"Precast girders, {girder}", cast.Sum(l => geometry.SectionOf(l.Girder, l.Span).Properties.GrossArea * l.Length), QuantityKind.Volume);
+        Add("concrete.girders", "Concrete", $"{(bridge.Girders.CastInPlace ? "Girders cast in place" : "Precast girders")}, {girder}", cast.Sum(l => geometry.GirderVolume(l.Girder, l.Span)), QuantityKind.Volume);
         Add("concrete.abutments", "Concrete", $"Abutments and wing walls, {support}", Volume("abutments", "wing walls"), QuantityKind.Volume);
         Add("concrete.approach", "Concrete", $"Approach slabs, {support}", Volume("approach slabs"), QuantityKind.Volume);
         Add("concrete.piers", "Concrete", $"Piers, crossheads and plinths, {support}", Volume("piers", "plinths"), QuantityKind.Volume);
@@ -58,7 +58,9 @@ public static class Bill
             Add($"girders.number.{kind.Key}", "Girders", $"{kind.Key}, number", kind.Count(), QuantityKind.Count);
             Add($"girders.length.{kind.Key}", "Girders", $"{kind.Key}, length", kind.Sum(l => l.Length), QuantityKind.Length);
         }
-        Add("steel.girders", "Steel", "Girders of steel, without stiffeners and studs", steel.Sum(l => geometry.SectionOf(l.Girder, l.Span).Properties.GrossArea * l.Length) * SteelDensity, QuantityKind.Mass);
+        Add("steel.girders", "Steel", "Girders of steel, without studs", steel.Sum(l => geometry.GirderVolume(l.Girder, l.Span)) * SteelDensity, QuantityKind.Mass);
+        Add("steel.frames", "Steel", "Cross-frames and diaphragms of steel", geometry.DiaphragmBays().Sum(b => (geometry.BarsOf(b.Diaphragm)?.Properties.GrossArea ?? 0) * BridgeGeometry.BarLength(b)) * SteelDensity, QuantityKind.Mass);
+        Add("steel.stiffeners", "Steel", "Stiffeners", geometry.StiffenerPlaces().Sum(s => s.Volume) * SteelDensity, QuantityKind.Mass);
         var strands = bridge.Girders.Strands.Rows.Sum(r => r.Count);
         Add("steel.strands", "Steel", $"Strands, {strands} in every girder", strands * PrestressingSteel.Of(bridge.Materials.Strand).Area * cast.Sum(l => l.Length) * SteelDensity, QuantityKind.Mass);
         Add("steel.slabBars", "Steel", "Slab bars along the bridge, without laps", (bridge.Girders.SlabBars.Top.AreaPerMetre + bridge.Girders.SlabBars.Bottom.AreaPerMetre) * geometry.DeckArea * SteelDensity, QuantityKind.Mass);

@@ -109,6 +109,12 @@ public sealed class SectionFamily
         ],
         Rolled,
         s => s.Size("depth") < 2 * (s.Size("flange") + s.Size("radius")) + 0.01 ? ("depth", "Flanges and roots are deeper than the section.") : s.Size("width") < s.Size("web") + 2 * s.Size("radius") ? ("width", "The roots are wider than the flange.") : null),
+        new("angle", "Angle", "steel",
+        [
+            new("depth", "Upright leg", 0.12, 0.02, 0.4), new("width", "Level leg", 0.12, 0.02, 0.4), new("thickness", "Thickness", 0.012, 0.002, 0.05),
+        ],
+        s => [new(new([new(-s.Size("width") / 2, 0), new(s.Size("width") / 2, 0), new(s.Size("width") / 2, s.Size("thickness")), new(s.Size("thickness") - s.Size("width") / 2, s.Size("thickness")), new(s.Size("thickness") - s.Size("width") / 2, s.Size("depth")), new(-s.Size("width") / 2, s.Size("depth"))]))],
+        s => s.Size("thickness") > 0.8 * Math.Min(s.Size("depth"), s.Size("width")) ? ("thickness", "The legs are thicker than they are wide.") : null),
         new("steelBox", "Steel box", "steel",
         [
             new("depth", "Depth", 1.6, 0.2, 6), new("topWidth", "Width at the top", 2.4, 0.2, 8), new("bottomWidth", "Width at the bottom", 1.8, 0.2, 8), new("top", "Top plate", 0.025, 0.004, 0.15), new("bottom", "Bottom plate", 0.03, 0.004, 0.15), new("web", "Web thickness", 0.016, 0.004, 0.08, "Measured level."),

@@ -50,6 +50,9 @@ public sealed class MadeSection
 {
     private readonly Lazy<ShapeProperties> properties;
     private readonly Lazy<double> web;
+    private readonly Lazy<ImmutableArray<ImmutableArray<(int Part, int Corner)>>> orders;
+    private readonly Lazy<ImmutableArray<Polygon>> solids;
+    private readonly System.Collections.Concurrent.ConcurrentDictionary<double, MadeSection> byDepth = [];
 
     /// <summary>Throws <see cref="ArgumentException"/> for a family that is not known, which validation refuses.</summary>
     public MadeSection(SectionShape shape)
@@ -59,7 +62,8 @@ public sealed class MadeSection
         Parts = family.Make(shape);
         properties = new(() => new(Parts));
         web = new(() => Enumerable.Range(1, 99).Min(i => Parts.Sum(p => (p.IsVoid ? -1 : 1) * p.Outline.WidthAt(Bottom + i / 100.0 * Depth))));
-        Solids = [.. Solid(Parts)];
+        orders = new(() => [.. Order(Parts)]);
+        solids = new(() => SolidsLike(this));
         var solid = Parts.Where(p => !p.IsVoid).SelectMany(p => p.Outline.Points).ToList();
         (Bottom, Top) = (solid.Min(p => p.Y), solid.Max(p => p.Y));
     }
@@ -69,6 +73,15 @@ public sealed class MadeSection
     /// <summary>Whether its family is one of steel.</summary>
     public bool IsSteel => SectionFamily.Named(Shape.Family)!.Material == "steel";
     public ImmutableArray<SectionPart> Parts { get; }
+
+    /// <summary>Heights between which a girder of steel has its web alone; null for one of concrete and for own outlines.</summary>
+    public (double Low, double High)? Web => !IsSteel ? null : Shape.Family switch
+    {
+        "plateGirder" => (Shape.Size("bottomThickness"), Shape.Size("depth") - Shape.Size("topThickness")),
+        "rolled" => (Shape.Size("flange"), Shape.Size("depth") - Shape.Size("flange")),
+        "angle" => null,
+        _ => (Shape.Size("bottom"), Shape.Size("depth") - Shape.Size("top")),
+    };
     public ShapeProperties Properties => properties.Value;
     public double Bottom { get; }
     public double Top { get; }
@@ -83,7 +96,32 @@ public sealed class MadeSection
     public SectionProperties Bending => new(Properties.Area, Properties.Centroid.Y - Bottom, Properties.Ix, Depth);
 
     /// <summary>The solid parts, their voids joined to them by a cut of no width, so that each is one outline.</summary>
-    public ImmutableArray<Polygon> Solids { get; }
+    public ImmutableArray<Polygon> Solids => solids.Value;
+
+    /// <summary>The same with corners in the order of another section of the family with other sizes, so that one leads into the other.</summary>
+    public ImmutableArray<Polygon> SolidsLike(MadeSection pattern) => [.. pattern.orders.Value.Select(order => new Polygon(order.Select(c => Parts[c.Part].Outline.Points[c.Corner])))];
+
+    /// <summary>
+    /// The section made as deep as wanted, to 10⁻⁶ m, its other sizes kept; itself for a family that has no depth. Heights of voids keep their part of the depth.
+    /// Throws <see cref="ArgumentException"/> for a depth at which the sizes do not fit together, which validation refuses.
+    /// </summary>
+    public MadeSection WithDepth(double depth)
+    {
+        depth = Math.Round(depth, 6);
+        if (!HasDepth || Math.Abs(depth - Shape.Size("depth")) < 1e-9) return this;
+        return byDepth.GetOrAdd(depth, d => new(Deep(Shape, d)));
+    }
+
+    /// <summary>Whether its family has a depth among its sizes.</summary>
+    public bool HasDepth => SectionFamily.Named(Shape.Family)!.Sizes.Any(s => s.Name == "depth");
+
+    /// <summary>A shape with another depth, the height of its voids in the same part of it.</summary>
+    public static SectionShape Deep(SectionShape shape, double depth)
+    {
+        var sizes = shape.Sizes.SetItem("depth", depth);
+        var hasHeight = SectionFamily.Named(shape.Family)!.Sizes.Any(s => s.Name == "height");
+        return shape with { Sizes = hasHeight ? sizes.SetItem("height", shape.Size("height") / shape.Size("depth") * depth) : sizes };
+    }
 
     /// <summary>Whether a point lies in material.</summary>
     public bool Contains(Point point) => Parts.Any(p => !p.IsVoid && p.Outline.Contains(point)) && !Parts.Any(p => p.IsVoid && p.Outline.Contains(point));
@@ -91,21 +129,31 @@ public sealed class MadeSection
     /// <summary>The least distance from a point to any outline.</summary>
     public double DistanceToOutline(Point point) => Parts.Min(p => p.Outline.DistanceToOutline(point));
 
-    private static IEnumerable<Polygon> Solid(ImmutableArray<SectionPart> parts)
+    /// <summary>Every solid part as corners of parts in order, anticlockwise, with its voids joined to it.</summary>
+    private static IEnumerable<ImmutableArray<(int Part, int Corner)>> Order(ImmutableArray<SectionPart> parts)
     {
-        foreach (var part in parts.Where(p => !p.IsVoid))
+        Point At((int Part, int Corner) corner) => parts[corner.Part].Outline.Points[corner.Corner];
+        List<(int Part, int Corner)> Turning(int part, bool clockwise)
         {
-            var points = Turning(part.Outline, false);
+            var corners = Enumerable.Range(0, parts[part].Outline.Points.Length).Select(i => (part, i));
+            return [.. parts[part].Outline.IsClockwise == clockwise ? corners : corners.Reverse()];
+        }
+        for (var p = 0; p < parts.Length; p++)
+        {
+            if (parts[p].IsVoid) continue;
+            var outline = Turning(p, false);
             // The void whose rightmost corner lies furthest to the right first, so that cuts do not cross one another.
-            foreach (var hole in parts.Where(p => p.IsVoid && part.Outline.Contains(p.Outline.Points[0])).Select(p => Turning(p.Outline, true)).OrderByDescending(h => h.Max(p => p.X)))
+            var voids = Enumerable.Range(0, parts.Length).Where(i => parts[i].IsVoid && parts[p].Outline.Contains(parts[i].Outline.Points[0])).Select(i => Turning(i, true));
+            foreach (var hole in voids.OrderByDescending(h => h.Max(c => At(c).X)))
             {
-                var from = hole.IndexOf(hole.MaxBy(p => p.X));
-                var start = hole[from];
+                var from = hole.IndexOf(hole.MaxBy(c => At(c).X));
+                var start = At(hole[from]);
+                var points = outline.ConvertAll(At);
                 var to = Enumerable.Range(0, points.Count).Where(i => points[i].X > start.X && IsClear(points, start, points[i])).OrderBy(i => Point.Distance(points[i], start)).FirstOrDefault(-1);
                 if (to < 0) continue;
-                points.InsertRange(to + 1, [.. hole.Skip(from), .. hole.Take(from), start, points[to]]);
+                outline.InsertRange(to + 1, [.. hole.Skip(from), .. hole.Take(from), hole[from], outline[to]]);
             }
-            yield return new(points);
+            yield return [.. outline];
         }
     }
 
@@ -119,8 +167,6 @@ public sealed class MadeSection
         }
         return true;
     }
-
-    private static List<Point> Turning(Polygon outline, bool clockwise) => outline.IsClockwise == clockwise ? [.. outline.Points] : [.. outline.Points.Reverse()];
 
     /// <summary>Heights between bottom and top at which an edge of the outside runs along the member: those of flanges.</summary>
     public IEnumerable<double> Edges => Parts.Where(p => !p.IsVoid).SelectMany(p => p.Outline.Points).Where(p => p.X > 0 && p.Y > Bottom + 1e-6 && p.Y < Top - 1e-6 && p.X > 0.98 * Math.Min(TopWidth, BottomWidth) / 2).Select(p => p.Y).Distinct();

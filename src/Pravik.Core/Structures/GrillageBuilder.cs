@@ -56,22 +56,26 @@ public sealed class GrillageBuilder
 
     public static Grillage Build(BridgeGeometry geometry) => new GrillageBuilder(geometry).Build();
 
-    /// <summary>Composite section of a girder in a span, with the effective width of that span (EN 1992-1-1 5.3.2.1(4) allows one width over the span).</summary>
-    public static SectionProperties Composite(BridgeGeometry geometry, GirderLine girder, int span)
+    /// <summary>Composite section of a girder at fraction t of a span, with the effective width of that span (EN 1992-1-1 5.3.2.1(4) allows one width over the span).</summary>
+    public static SectionProperties Composite(BridgeGeometry geometry, GirderLine girder, int span, double t = 0.5)
     {
+        var section = geometry.SectionOf(girder, span, t);
         var bridge = geometry.Bridge;
         var (left, right) = ClearWidths(geometry, girder, span);
         var (spans, number) = Continuous(geometry, girder, span);
-        var width = EffectiveWidth.Of(geometry.SectionOf(girder, span).WebWidth, left, right, EffectiveWidth.ZeroMomentLength(spans, number));
+        var width = EffectiveWidth.Of(section.WebWidth, left, right, EffectiveWidth.ZeroMomentLength(spans, number));
         var ratio = Concrete.Of(bridge.Materials.Slab).Ecm / Concrete.Of(bridge.Materials.Girder).Ecm;
-        return CompositeSection.Of(geometry.SectionOf(girder, span).Bending, width, geometry.SlabThickness(girder, span, 0.5), geometry.Haunch(span), geometry.SectionOf(girder, span).TopWidth, ratio);
+        return CompositeSection.Of(section.Bending, width, geometry.SlabThickness(girder, span, 0.5), geometry.Haunch(span), section.TopWidth, ratio);
     }
 
     /// <summary>Lengths of the spans over which a girder is continuous with a span, and the number of that span among them.</summary>
     public static (IReadOnlyList<double> Spans, int Number) Continuous(BridgeGeometry geometry, GirderLine girder, int span)
     {
         var unit = geometry.UnitOf(span);
-        return ([.. Enumerable.Range(unit.FirstSpan, unit.SpanCount).Select(girder.SpanLength)], span - unit.FirstSpan);
+        var (first, last) = (span, span);
+        while (first > unit.FirstSpan && girder.IsIn(first - 1)) first--;
+        while (last < unit.LastSpan && girder.IsIn(last + 1)) last++;
+        return ([.. Enumerable.Range(first, last - first + 1).Select(girder.SpanLength)], span - first);
     }
 
     /// <summary>b_1 and b_2: half the clear distance to the next web, or the clear width to the deck's edge.</summary>
@@ -114,7 +118,7 @@ public sealed class GrillageBuilder
                 {
                     var at = geometry.OnGirder(girder, span, t);
                     var place = geometry.Road.Locate(at);
-                    var ahead = girder.Spans[span].End - girder.Spans[span].Start;
+                    var ahead = girder.In(span).Along(t);
                     nodes.Add(new(at, girder.Number, line, place.Station, place.Offset, Math.Atan2(ahead.Y, ahead.X)));
                 }
                 nodes.Add(EdgeNode(longitudinals - 1, line, t, right));
@@ -144,11 +148,11 @@ public sealed class GrillageBuilder
         for (var span = 0; span < geometry.SpanCount; span++)
         {
             var thickness = Array.ConvertAll<GirderLine, double>([.. geometry.Girders], g => geometry.SlabThickness(g, span, 0.5));
-            var rigidities = geometry.Girders.Select(girder =>
-            {
-                var composite = Composite(geometry, girder, span);
-                return (modulus * composite.SecondMoment, Shear(modulus) * geometry.SectionOf(girder, span).Properties.J + Shear(slab.Ecm) * Torsion(SlabShare(girder, span), thickness[girder.Number - 1]));
-            }).ToList();
+            (double Flexural, double Torsional) Rigidities(GirderLine girder, double t) => (modulus * Composite(geometry, girder, span, t).SecondMoment,
+                Shear(modulus) * geometry.SectionOf(girder, span, t).Properties.J + Shear(slab.Ecm) * Torsion(SlabShare(girder, span), thickness[girder.Number - 1]));
+            // Members as they are half way along them; torsion constants, which take longest, are worked out on all cores.
+            var pieces = Enumerable.Range(0, divisions[span]).Select(i => (i + 0.5) / divisions[span]).ToList();
+            var rigidities = geometry.Girders.AsParallel().AsOrdered().Select(girder => geometry.IsUniform(girder, span) ? [Rigidities(girder, 0.5)] : pieces.AsParallel().AsOrdered().Select(t => Rigidities(girder, t)).ToList()).ToList();
             // Nothing leads over a joint.
             for (var g = 0; g < lines.Length && lines[g].Count < spans[span].First; g++) lines[g].Add(-1);
             for (var line = spans[span].First; line < spans[span].Last; line++)
@@ -157,7 +161,8 @@ public sealed class GrillageBuilder
                 for (var g = 0; g < lines.Length; g++)
                 {
                     lines[g].Add(members.Count);
-                    members.Add(new(Node(g + 1, line), Node(g + 1, line + 1), MemberKind.Girder, rigidities[g].Item1, rigidities[g].Item2) { Span = span });
+                    var (flexural, torsional) = rigidities[g][rigidities[g].Count == 1 ? 0 : line - spans[span].First];
+                    members.Add(new(Node(g + 1, line), Node(g + 1, line + 1), MemberKind.Girder, flexural, torsional) { Span = span });
                 }
                 AddEdge(longitudinals - 1, line, span, geometry.SlabShares(geometry.Girders[^1], span).Right, thickness[^1]);
             }
@@ -183,13 +188,21 @@ public sealed class GrillageBuilder
 
     private void AddAcross()
     {
+        var steel = StructuralSteel.Of(bridge.Materials.Structural);
         var axes = AxisLines().Select(l => l.Line).ToHashSet();
         var aligned = geometry.Axes.Max(a => Math.Abs(a.Skew)) <= GreatestAlignedSkew;
         for (var bay = 0; bay + 1 < longitudinals; bay++)
         {
             foreach (var line in axes) AddDiaphragm(Node(bay, line), Node(bay + 1, line), bridge.Girders.Diaphragm.Width, bridge.Girders.Diaphragm.Depth);
-            var placed = geometry.DiaphragmBays().Where(d => d.Bay == bay).Select(d => (Line: spans[d.Span].First + (int)Math.Round(d.Diaphragm.At * divisions[d.Span]), d.Diaphragm)).Where(d => !axes.Contains(d.Line)).ToList();
-            foreach (var (line, diaphragm) in placed) AddDiaphragm(Node(bay, line), Node(bay + 1, line), diaphragm.Width, diaphragm.Depth);
+            foreach (var placed in geometry.DiaphragmBays().Where(d => d.Bay == bay))
+            {
+                int Line(double t) => spans[placed.Span].First + (int)Math.Round(t * divisions[placed.Span]);
+                var (from, to) = (Line(placed.OnLeft), Line(placed.OnRight));
+                if (axes.Contains(from) && from == to) continue;
+                if (placed.Diaphragm.Kind == DiaphragmKind.Concrete) AddDiaphragm(Node(bay, from), Node(bay + 1, to), placed.Diaphragm.Width, placed.Diaphragm.Depth);
+                // A steel member as it is; frames of bars are left out of the stiffness, which is on the safe side for the girders.
+                else if (placed.Diaphragm.Kind == DiaphragmKind.Beam && geometry.BarsOf(placed.Diaphragm) is { } bar) members.Add(new(Node(bay, from), Node(bay + 1, to), MemberKind.Diaphragm, steel.E * bar.Properties.Ix, steel.G * bar.Properties.J));
+            }
             foreach (var unit in geometry.Units)
             {
                 var (first, last) = (spans[unit.FirstSpan].First, spans[unit.LastSpan].Last);

@@ -12,6 +12,13 @@ namespace Pravik.Core.Substructure;
 /// </summary>
 public sealed record BearingPlace(GirderLine Girder, int Span, bool IsAhead, BearingType Type, Point At, double RoadLevel, double Surfacing, double Slab, double Haunch, double GirderDepth)
 {
+    /// <summary>Fraction of the girder's span at which it lies.</summary>
+    public double Fraction { get; init; }
+
+    /// <summary>Directions of length 1: along the girder there, and to its right.</summary>
+    public Point Along => Girder.In(Span).Along(Fraction);
+    public Point Right => Girder.In(Span).Right(Fraction);
+
     /// <summary>Level of the girder's soffit.</summary>
     public double Soffit => RoadLevel - Surfacing - Slab - Haunch - GirderDepth;
 
@@ -27,6 +34,8 @@ public sealed record BearingPlace(GirderLine Girder, int Span, bool IsAhead, Bea
 /// </remarks>
 public sealed class SupportPlace
 {
+    /// <summary>Girders of both spans that lie further apart than this on a pier have a bearing each (m).</summary>
+    private const double Aside = 0.25;
     private readonly Ground? ground;
 
     /// <param name="geometry">The bridge.</param>
@@ -41,7 +50,7 @@ public sealed class SupportPlace
         Ahead = Point.Towards(geometry.Road.Azimuth(axis.Station) + axis.Skew);
         Front = axis.Number == geometry.Axes.Length && axis.Number > 1 ? -1 : 1;
         // One row bears the girder ends of both spans, on the lower of them.
-        Bearings = Values.Rows == 2 ? [.. PlaceBearings()] : [.. PlaceBearings().GroupBy(b => b.Girder.Number).Select(g => g.MinBy(b => b.Soffit)!)];
+        Bearings = Values.Rows == 2 ? [.. PlaceBearings()] : [.. PlaceBearings().GroupBy(b => b.Girder.Number).SelectMany(g => Point.Distance(g.First().At, g.Last().At) > Aside ? g : (IEnumerable<BearingPlace>)[g.MinBy(b => b.Soffit)!])];
         ShelfLevel = Values.Own("shelfLevel") ?? Bearings.Min(b => b.Seat) - Values.Size("leastPlinth");
         var edges = geometry.EdgesOn(axis);
         (LeftEdge, RightEdge) = (Local(geometry.Road.At(edges.Left)).X, Local(geometry.Road.At(edges.Right)).X);
@@ -137,7 +146,7 @@ public sealed class SupportPlace
         {
             var span = isAhead ? Axis.Number - 1 : Axis.Number - 2;
             if (span < 0 || span >= Geometry.SpanCount) continue;
-            foreach (var girder in Geometry.Girders)
+            foreach (var girder in Geometry.GirdersIn(span))
             {
                 var line = Geometry.HaunchOf(girder, span);
                 var t = isAhead ? line.From : line.To;
@@ -146,7 +155,8 @@ public sealed class SupportPlace
                 var section = Geometry.UnitOf(span).Shape.At(place.Station);
                 var name = Values.Bearing(girder.Number, isAhead && Values.Rows == 2);
                 yield return new(girder, span, isAhead, types.FirstOrDefault(b => b.Name == name) ?? types[0], at, Geometry.Road.Level(place.Station) + section.Surface(place.Offset), section.Surface(place.Offset) - section.SlabTop(place.Offset),
-                    section.Thickness(place.Offset) + Geometry.UnitOf(span).Pattern.Slab.Thickening, line.At(t), Geometry.SectionOf(girder, span).Depth);
+                    section.Thickness(place.Offset) + Geometry.UnitOf(span).Pattern.Slab.Thickening, line.At(t), Geometry.SectionOf(girder, span, t).Depth)
+                { Fraction = t };
             }
         }
     }

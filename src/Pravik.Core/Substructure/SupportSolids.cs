@@ -21,8 +21,7 @@ public sealed class SupportSolids(SupportPlace support)
     {
         foreach (var bearing in support.Bearings)
         {
-            var line = bearing.Girder.Spans[bearing.Span];
-            var (along, right) = (line.Along, line.Right);
+            var (along, right) = (bearing.Along, bearing.Right);
             IEnumerable<Point> Around(double margin)
             {
                 var (l, w) = (bearing.Type.Length / 2 + margin, bearing.Type.Width / 2 + margin);

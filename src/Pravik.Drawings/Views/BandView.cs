@@ -88,7 +88,7 @@ public static class BandView
             return;
         }
         // A skewed girder's own stations are shifted; the band shows each span from its axis.
-        var start = geometry.Road.Locate(girder.Spans[0].Start).Station - geometry.FirstStation;
+        var start = geometry.Road.Locate(girder.In(0).Start).Station - geometry.FirstStation;
         for (var i = 0; i + 1 < points.Count; i++)
         {
             if (points[i].Point.Span != points[i + 1].Point.Span) continue;

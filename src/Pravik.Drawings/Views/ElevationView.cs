@@ -30,7 +30,7 @@ public sealed class ElevationView
         (this.geometry, this.ground, this.units) = (geometry, ground, units);
         canvas = new(size.Width, size.Height, size.TextHeight);
         (first, last) = Ends(geometry);
-        depth = Stations(first, last).Concat(geometry.Axes.Select(a => a.Station)).Max(s => GirderTop(geometry, s)) + geometry.SectionsInUse.Max(s => s.Depth);
+        depth = Stations(first, last).Concat(geometry.Axes.Select(a => a.Station)).Max(s => GirderTop(geometry, s)) + Math.Max(geometry.SectionsInUse.Max(s => s.Depth), Enumerable.Range(0, geometry.SpanCount).Max(i => geometry.LayoutOf(i).Depth?.Greatest ?? 0));
         var levels = Stations(first, last).Select(geometry.Road.Level).ToList();
         var lows = Stations(first, last).Select(s => ground?.Level(geometry.Road.At(s))).OfType<double>().Append(levels.Min() - depth).Concat(geometry.Bridge.Crossings.Select(c => c.Level)).ToList();
         var supports = SupportPlace.All(geometry, ground);
@@ -71,7 +71,11 @@ public sealed class ElevationView
         view.Supports(null);
         view.Dimensions();
         var (from, to) = Ends(old);
-        double Depth(double station) => GirderTop(old, station) + old.Section.Depth;
+        double Depth(double station)
+        {
+            var span = old.SpanAt(station);
+            return GirderTop(old, station) + old.SectionOf(old.GirdersIn(span)[0], span, (station - old.Axes[span].Station) / old.Bridge.Axes.Spans[span]).Depth;
+        }
         foreach (var below in new Func<double, double>[] { _ => 0, s => SlabSoffit(old, s), Depth })
             view.canvas.Path(Stations(from, to).Select(s => new Point(view.X(s), view.Y(old.Road.Level(s) - below(s)))), Pen.Former);
         foreach (var axis in old.Axes) view.canvas.Line(new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station))), new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station) - Depth(axis.Station))), Pen.Former);
@@ -85,6 +89,13 @@ public sealed class ElevationView
     private static double SlabSoffit(BridgeGeometry geometry, double station) => -geometry.SectionAt(station).SlabSoffit(0);
 
     private static double GirderTop(BridgeGeometry geometry, double station) => SlabSoffit(geometry, station) + geometry.Haunch(geometry.SpanAt(station));
+
+    /// <summary>Depth of the girders at an axis, in the span ahead of it or the last.</summary>
+    private static double DepthAt(BridgeGeometry geometry, AxisPlace axis)
+    {
+        var span = Math.Min(axis.Number - 1, geometry.SpanCount - 1);
+        return geometry.SectionOf(geometry.GirdersIn(span)[0], span, axis.Number - 1 > span ? 1 : 0).Depth;
+    }
 
     private static IEnumerable<double> Stations(double from, double to) => Enumerable.Range(0, Pieces + 1).Select(i => from + i * (to - from) / Pieces);
 
@@ -145,13 +156,22 @@ public sealed class ElevationView
             var layout = geometry.LayoutOf(span);
             var (a, b) = (geometry.Axes[span].Station + layout.StartGap, geometry.Axes[span + 1].Station - layout.EndGap);
             // The girder next to the road line, as far below the slab there as it is in truth.
-            var girder = geometry.Girders.MinBy(g => Math.Abs(g.Spans[span].MiddleOffset))!;
-            var (unit, haunch, shape) = (geometry.UnitOf(span), geometry.HaunchOf(girder, span), geometry.SectionOf(girder, span));
-            IEnumerable<Point> On(double below) => Enumerable.Range(0, 13).Select(i => a + i * (b - a) / 12).Select(s =>
-                At(s, -unit.Shape.At(s).SlabSoffit(0) + unit.Pattern.Slab.Thickening + haunch.At((s - geometry.Axes[span].Station) / (geometry.Axes[span + 1].Station - geometry.Axes[span].Station)) + below));
+            var girder = geometry.GirdersIn(span).MinBy(g => Math.Abs(g.In(span).MiddleOffset))!;
+            var (unit, haunch) = (geometry.UnitOf(span), geometry.HaunchOf(girder, span));
+            double Fraction(double s) => (s - geometry.Axes[span].Station) / (geometry.Axes[span + 1].Station - geometry.Axes[span].Station);
+            double Station(double t) => geometry.Axes[span].Station + t * (geometry.Axes[span + 1].Station - geometry.Axes[span].Station);
+            var breaks = geometry.Breaks(girder, span);
             canvas.Part = $"/parts/girders/{girder.Number}/spans/{span + 1}";
-            canvas.Area(On(0).Concat(On(shape.Depth).Reverse()), Fill.Precast, Pen.Edge);
-            foreach (var line in shape.Edges.Select(y => shape.Top - y)) canvas.Path(On(line), Pen.Light);
+            for (var part = 0; part + 1 < breaks.Length; part++)
+            {
+                var (from, to) = (part == 0 ? a : Station(breaks[part]), part == breaks.Length - 2 ? b : Station(breaks[part + 1]));
+                // At its ends, the section that holds within the part.
+                Core.Sections.MadeSection Made(double s) => geometry.SectionOf(girder, span, Math.Clamp(Fraction(s), breaks[part] + 1e-9, breaks[part + 1] - 1e-9));
+                IEnumerable<Point> On(Func<double, double> below) => Enumerable.Range(0, 13).Select(i => from + i * (to - from) / 12).Select(s =>
+                    At(s, -unit.Shape.At(s).SlabSoffit(0) + unit.Pattern.Slab.Thickening + haunch.At(Fraction(s)) + below(s)));
+                canvas.Area(On(_ => 0).Concat(On(s => Made(s).Depth).Reverse()), Fill.Precast, Pen.Edge);
+                for (var k = 0; k < Made(from).Edges.Count(); k++) canvas.Path(On(s => Made(s) is var made ? made.Top - made.Edges.ElementAt(k) : 0), Pen.Light);
+            }
         }
         canvas.Part = null;
         var reach = 0.05 * (last - first);
@@ -176,7 +196,7 @@ public sealed class ElevationView
         for (var i = 0; i < geometry.Axes.Length; i++)
         {
             var axis = geometry.Axes[i];
-            var (top, foot) = (At(axis.Station, 0), At(axis.Station, GirderTop(geometry, axis.Station) + geometry.Section.Depth));
+            var (top, foot) = (At(axis.Station, 0), At(axis.Station, GirderTop(geometry, axis.Station) + DepthAt(geometry, axis)));
             canvas.Part = $"/parts/axes/{axis.Number}";
             canvas.Line(new(top.X, top.Y - 3), new(foot.X, foot.Y + 3.4), picked == canvas.Part ? Pen.Active : Pen.Axis);
             canvas.AxisBubble(new(top.X, top.Y - 3 - 0.9 * canvas.TextHeight), axis.Name);
@@ -190,7 +210,7 @@ public sealed class ElevationView
     {
         foreach (var axis in geometry.Axes)
         {
-            foreach (var (below, name) in new[] { (0, "road"), (SlabSoffit(geometry, axis.Station), "slab soffit"), (GirderTop(geometry, axis.Station) + geometry.Section.Depth, "girder soffit") })
+            foreach (var (below, name) in new[] { (0, "road"), (SlabSoffit(geometry, axis.Station), "slab soffit"), (GirderTop(geometry, axis.Station) + DepthAt(geometry, axis), "girder soffit") })
                 Catch(axis.Station, geometry.Road.Level(axis.Station) - below, $"axis {axis.Name}, {name}");
             if (ground?.Level(geometry.Road.At(axis.Station)) is { } level) Catch(axis.Station, level, $"axis {axis.Name}, ground");
         }

@@ -23,11 +23,14 @@ public sealed class MaterialView
         var (strand, bars) = (PrestressingSteel.Of(materials.Strand), ReinforcingSteel.Of(materials.Reinforcement));
         List<(string Name, string Law, Func<double, double> Stress, double Last, (double Strain, string Name)[] Marks)> panels =
         [
-            ($"Girders, {girder.Class}", "parabola and rectangle, EN 1992-1-1 3.1.7(1)", e => girder.Stress(e, girder.DesignStrength(alpha, gammaC)), girder.EpsilonCu2, [(girder.EpsilonC2, "ε c2, f cd"), (girder.EpsilonCu2, "ε cu2")]),
-            ($"Slab, {slab.Class}", "parabola and rectangle, EN 1992-1-1 3.1.7(1)", e => slab.Stress(e, slab.DesignStrength(alpha, gammaC)), slab.EpsilonCu2, [(slab.EpsilonC2, "ε c2, f cd"), (slab.EpsilonCu2, "ε cu2")]),
-            ($"Strand, {strand.Type}", "rising branch, EN 1992-1-1 3.3.6(7)", e => strand.Stress(e, gammaS), PrestressingSteel.StrainLimit, [(strand.Fp01k / gammaS / strand.Ep, "f pd"), (PrestressingSteel.StrainLimit, "ε ud")]),
-            ($"Bars, {bars.Class}", "level branch, EN 1992-1-1 3.2.7(2)b", e => bars.Stress(e, gammaS), 0.01, [(bars.Fyk / gammaS / bars.Es, "f yd")]),
+            Pressed($"Girders, {girder.Class}", girder), Pressed($"Slab, {slab.Class}", slab),
+            ($"Strand, {strand.Type}", !strand.Line.IsEmpty ? "own line / γS" : $"{(strand.Branch == Branch.Rising ? "rising" : "level")} branch, EN 1992-1-1 3.3.6(7)", e => strand.Stress(e, gammaS), double.IsFinite(strand.Limit) ? strand.Limit : PrestressingSteel.StrainLimit,
+                !strand.Line.IsEmpty ? [(strand.Limit, "end")] : strand.Branch == Branch.Rising ? [(strand.Fp01k / gammaS / strand.Ep, "f pd"), (strand.Limit, "ε ud")] : [(strand.Fp01k / gammaS / strand.Ep, "f pd")]),
+            ($"Bars, {bars.Class}", !bars.Line.IsEmpty ? "own line / γS" : bars.Branch == Branch.Rising ? "rising branch, EN 1992-1-1 3.2.7(2)a" : "level branch, EN 1992-1-1 3.2.7(2)b", e => bars.Stress(e, gammaS), double.IsFinite(bars.StrainLimit) ? bars.StrainLimit : 0.01,
+                !bars.Line.IsEmpty ? [(bars.StrainLimit, "end")] : bars.Branch == Branch.Rising ? [(bars.Fyk / gammaS / bars.Es, "f yd"), (bars.StrainLimit, "ε ud")] : [(bars.Fyk / gammaS / bars.Es, "f yd")]),
         ];
+        (string, string, Func<double, double>, double, (double, string)[]) Pressed(string name, Concrete concrete) => (name, concrete.Line.IsEmpty ? "parabola and rectangle, EN 1992-1-1 3.1.7(1)" : "own line, times αcc/γC",
+            e => concrete.Stress(e, concrete.DesignStrength(alpha, gammaC)), concrete.EpsilonCu2, concrete.Line.IsEmpty ? [(concrete.EpsilonC2, "ε c2, f cd"), (concrete.EpsilonCu2, "ε cu2")] : [(concrete.EpsilonCu2, "ε cu")]);
         var (wide, high) = (size.Width / 2, size.Height / 2);
         for (var i = 0; i < panels.Count; i++) view.Panel(panels[i].Name, panels[i].Law, panels[i].Stress, panels[i].Last, panels[i].Marks, new(i % 2 * wide, i / 2 * high), wide, high);
         return view.canvas.Finish("Materials", $"design values with γC {QuantityText.Fixed(gammaC, 2)}, γS {QuantityText.Fixed(gammaS, 2)}, αcc {QuantityText.Fixed(alpha, 2)}; strain in ‰, stress in {units[QuantityKind.Stress].Symbol}");

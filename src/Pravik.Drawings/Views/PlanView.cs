@@ -91,16 +91,13 @@ public sealed class PlanView
             }
             Surface(new(axis.Station, 0, 0), $"axis {axis.Name}, road line");
         }
-        foreach (var girder in geometry.Girders)
+        foreach (var (girder, span) in geometry.Pieces)
         {
-            for (var span = 0; span < geometry.SpanCount; span++)
+            var (from, to) = geometry.EndsOf(girder, span);
+            foreach (var t in new[] { from, to })
             {
-                var (from, to) = geometry.EndsOf(girder, span);
-                foreach (var t in new[] { from, to })
-                {
-                    var p = geometry.OnGirder(girder, span, t);
-                    canvas.Catch(At(p), new(p.X, p.Y, geometry.HaunchOf(girder, span).Top(t)), $"{girder.Name}, end in span {span + 1}");
-                }
+                var p = geometry.OnGirder(girder, span, t);
+                canvas.Catch(At(p), new(p.X, p.Y, geometry.HaunchOf(girder, span).Top(t)), $"{girder.Name}, end in span {span + 1}");
             }
         }
 
@@ -186,28 +183,40 @@ public sealed class PlanView
 
     private void Girders(string? picked)
     {
-        foreach (var girder in geometry.Girders)
+        foreach (var girder in geometry.Girders.Where(g => g.FirstSpan >= 0))
         {
-            for (var span = 0; span < geometry.SpanCount; span++)
+            foreach (var span in Enumerable.Range(0, geometry.SpanCount).Where(girder.IsIn))
             {
-                var part = $"/parts/girders/{girder.Number}/spans/{span + 1}";
+                canvas.Part = $"/parts/girders/{girder.Number}/spans/{span + 1}";
                 var half = geometry.SectionOf(girder, span).TopWidth / 2;
-                var (from, to) = geometry.EndsOf(girder, span);
-                var (a, b) = (geometry.OnGirder(girder, span, from), geometry.OnGirder(girder, span, to));
-                var side = half / (b - a).Length * new Point(b.Y - a.Y, a.X - b.X);
-                var isPicked = picked == part;
-                canvas.Part = part;
-                if (isPicked) canvas.Area(new[] { a + side, b + side, b - side, a - side }.Select(At), Fill.Picked, Pen.Active);
-                else
-                {
-                    canvas.Area(new[] { a + side, b + side, b - side, a - side }.Select(At), Fill.None, Pen.Hidden);
-                }
+                var ((from, to), line) = (geometry.EndsOf(girder, span), girder.In(span));
+                var places = line.Curve is null ? [from, to] : Enumerable.Range(0, 25).Select(i => from + (to - from) * i / 24).ToList();
+                IEnumerable<Point> Side(double right) => places.Select(t => At(line.At(t) + right * line.Right(t)));
+                // Several are picked by paths joined by +; only a single one is dimensioned.
+                var isPicked = picked?.Split('+').Contains(canvas.Part) == true;
+                canvas.Area(Side(-half).Concat(Side(half).Reverse()), isPicked ? Fill.Picked : Fill.None, isPicked ? Pen.Active : Pen.Hidden);
+                if (picked == canvas.Part) PickedGirder(girder, span);
             }
             canvas.Part = null;
-            var start = At(geometry.OnGirder(girder, 0, 0));
-            canvas.Text(new(start.X - perMetre * EndOverhang - 1.6, start.Y + 0.35 * canvas.TextHeight), girder.Name, TextKind.Soft, Anchor.End, true);
+            var start = At(geometry.OnGirder(girder, girder.FirstSpan, 0));
+            canvas.Text(new(start.X - (girder.FirstSpan == 0 ? perMetre * EndOverhang + 1.6 : 0), start.Y + (girder.FirstSpan == 0 ? 0.35 : -0.5) * canvas.TextHeight), girder.Name, TextKind.Soft, girder.FirstSpan == 0 ? Anchor.End : Anchor.Start, true);
         }
         canvas.Part = null;
+    }
+
+    /// <summary>A picked girder's length, end gaps and distances to its neighbours or the edge, half way along.</summary>
+    private void PickedGirder(GirderLine girder, int span)
+    {
+        var part = canvas.Part;
+        canvas.Part = null;
+        var (line, (from, to), all) = (girder.In(span), geometry.EndsOf(girder, span), geometry.GirdersIn(span));
+        var ends = new[] { 0, from, to, 1 }.Select(t => At(line.At(t))).ToList();
+        canvas.Dimensions(ends, [units.Format(geometry.LayoutOf(span).StartGap, QuantityKind.Size), units.Format(geometry.LengthOf(girder, span), QuantityKind.Length), units.Format(geometry.LayoutOf(span).EndGap, QuantityKind.Size)]);
+        var (at, place) = (all.IndexOf(girder), geometry.Road.Locate(line.At(0.62)));
+        var (left, right) = (at == 0 ? geometry.LeftEdge(place.Station) : geometry.GirderOffsetAt(all[at - 1], place.Station), at == all.Length - 1 ? geometry.RightEdge(place.Station) : geometry.GirderOffsetAt(all[at + 1], place.Station));
+        List<double> across = [.. new[] { left, place.Offset, right }.OfType<double>()];
+        canvas.Dimensions([.. across.Select(o => At(place.Station, o))], [.. across.Zip(across.Skip(1), (a, b) => units.Format(b - a, QuantityKind.Length))]);
+        canvas.Part = part;
     }
 
     /// <summary>Supports below the deck: crossheads, walls and foundations.</summary>
@@ -238,9 +247,8 @@ public sealed class PlanView
             canvas.Part = $"/parts/supports/{support.Axis.Number}";
             foreach (var bearing in support.Bearings)
             {
-                var line = bearing.Girder.Spans[bearing.Span];
-                var (a, b) = (At(line.Start), At(line.End));
-                SupportShapes.Bearing(canvas, bearing.Type, At(bearing.At), 1 / Point.Distance(a, b) * (b - a), perMetre);
+                var (a, b) = (At(bearing.At), At(bearing.At + bearing.Along));
+                SupportShapes.Bearing(canvas, bearing.Type, a, 1 / Point.Distance(a, b) * (b - a), perMetre);
             }
         }
         canvas.Part = null;
@@ -265,13 +273,17 @@ public sealed class PlanView
         var below = geometry.Stations(20).Max(geometry.RightEdge) + (2.6 + canvas.TextHeight) / perMetre;
         var points = geometry.Axes.Select(axis => At(geometry.Road.At(geometry.EdgesOn(axis).Right.Station, below))).ToList();
         canvas.Dimensions(points, [.. geometry.Bridge.Axes.Spans.Select(s => units.Format(s, QuantityKind.Length))]);
-        if (geometry.Girders.Length < 2) return;
-        var (station, last) = (geometry.FirstStation + 0.28 * geometry.Bridge.Axes.Spans[0], geometry.Girders.Length - 1);
-        List<Point> across = [.. geometry.Girders.Select(g => At(station, geometry.GirderOffsetAt(g, station) ?? g.Spans[0].StartOffset))];
+        var inFirst = geometry.GirdersIn(0);
+        if (inFirst.Length < 2) return;
+        var (station, last) = (geometry.FirstStation + 0.28 * geometry.Bridge.Axes.Spans[0], inFirst.Length - 1);
+        List<Point> across = [.. inFirst.Select(g => At(station, geometry.GirderOffsetAt(g, station) ?? g.In(0).StartOffset))];
         var (a, b) = (across[0], across[last]);
         var listed = geometry.LayoutOf(0).Spacings;
-        canvas.Dimensions(across, listed.IsEmpty ? [] : [.. listed.Select(v => units.Format(v, QuantityKind.Length))]);
-        if (!listed.IsEmpty) return;
+        // Listed spacings one by one, and those between girders of which some are left out or shifted.
+        var regular = listed.IsEmpty && inFirst.Length == geometry.LayoutOf(0).Count;
+        canvas.Dimensions(across, regular ? [] : [.. inFirst.Zip(inFirst.Skip(1), (a, b) => units.Format(Spacing(a, b), QuantityKind.Length))]);
+        if (!regular) return;
+        double Spacing(GirderLine a, GirderLine b) => (geometry.GirderOffsetAt(b, station) ?? b.In(0).StartOffset) - (geometry.GirderOffsetAt(a, station) ?? a.In(0).StartOffset);
         canvas.Text(new(Point.Between(a, b, 0.5).X + 1.2, Point.Between(a, b, 0.5 - 0.5 / Math.Max(2, last)).Y + 0.35 * canvas.TextHeight),
             $"{last} × {units.Format(geometry.SpacingAt(station), QuantityKind.Length)}", TextKind.Number, Anchor.Start, true);
     }

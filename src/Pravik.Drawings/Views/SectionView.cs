@@ -29,7 +29,7 @@ public sealed class SectionView
         cuts = geometry.CutAt(station);
         var top = section.Strips.Max(s => Math.Max(s.SurfaceFrom, s.SurfaceTo));
         foreach (var parapet in ParapetLine.All(geometry).Where(p => above == 0 && p.Covers(station))) top = Math.Max(top, parapet.Outlines(station).Max(o => o.Max(p => p.Y)));
-        var bottom = geometry.Girders.Min(g => GirderTop(g) - geometry.SectionOf(g, SpanAt(g)).Depth);
+        var bottom = Present.Min(g => GirderTop(g) - SectionHere(g).Depth);
         var (head, foot) = (3.2 * size.TextHeight + above, 5.4 * size.TextHeight);
         scale = Math.Max(DrawingScale.Fitting(section.Width, size.Width - 36), DrawingScale.Fitting(top - bottom, Math.Max(4, size.Height - head - foot)));
         perMetre = 1000.0 / scale;
@@ -65,9 +65,9 @@ public sealed class SectionView
                 view.canvas.Area(new[] { (strip.From, strip.SlabFrom), (strip.From, strip.SurfaceFrom), (strip.To, strip.SurfaceTo), (strip.To, strip.SlabTo) }.Select(p => view.At(p.Item1, p.Item2)), Fill.None, Pen.Former);
             view.canvas.Area(cut.Section.SlabOutline(cut.From, cut.To).Select(p => view.At(p.X, p.Y)), Fill.None, Pen.Former);
         }
-        foreach (var girder in old.Girders)
+        foreach (var girder in before.Present)
         {
-            var shape = old.SectionOf(girder, before.SpanAt(girder));
+            var shape = before.SectionHere(girder);
             if (old.GirderOffsetAt(girder, station) is not { } offset) continue;
             foreach (var part in shape.Parts) view.canvas.Area(part.Outline.Points.Select(p => view.At(offset + p.X, before.GirderTop(girder) - shape.Top + p.Y)), Fill.None, Pen.Former);
         }
@@ -94,9 +94,9 @@ public sealed class SectionView
             var outline = cut.Section.SlabOutline(cut.From, cut.To);
             foreach (var p in outline.Skip(outline.Length / 2).Reverse()) Catch(p.X, p.Y, "slab soffit");
         }
-        foreach (var girder in geometry.Girders)
+        foreach (var girder in Present)
         {
-            var shape = geometry.SectionOf(girder, SpanAt(girder));
+            var shape = SectionHere(girder);
             if (geometry.GirderOffsetAt(girder, station) is not { } offset) continue;
             foreach (var p in shape.Parts.SelectMany(p => p.Outline.Points).Append(new(0, shape.Bottom)).Append(new(0, shape.Top))) Catch(offset + p.X, GirderTop(girder) - shape.Top + p.Y, girder.Name);
         }
@@ -113,7 +113,7 @@ public sealed class SectionView
         Slab(picked);
         Parapets(picked);
         var any = false;
-        foreach (var girder in geometry.Girders)
+        foreach (var girder in Present)
         {
             if (geometry.GirderOffsetAt(girder, station) is not { } offset) continue;
             any = true;
@@ -132,10 +132,15 @@ public sealed class SectionView
     /// <summary>Level of a girder's top against the road line's; where it is not cut, that of its nearer end.</summary>
     private double GirderTop(GirderLine girder) => Cut(girder) is var cut ? geometry.HaunchOf(girder, cut.Span).Top(cut.Fraction) - geometry.Road.Level(station) : 0;
 
-    private int SpanAt(GirderLine girder) => Cut(girder).Span;
+    private Core.Sections.MadeSection SectionHere(GirderLine girder) => Cut(girder) is var cut ? geometry.SectionOf(girder, cut.Span, cut.Fraction) : null!;
+
+    /// <summary>Girders of the span that is cut; beyond the ends those of the nearer span.</summary>
+    private IEnumerable<GirderLine> Present => geometry.Girders.Where(g => geometry.GirderCutAt(g, station) is not null || g.IsIn(Nearest.Span));
+
+    private (int Span, double Fraction, double Offset) Nearest => station < geometry.Axes[1].Station ? (0, 0, 0) : (geometry.SpanCount - 1, 1, 0);
 
     private (int Span, double Fraction, double Offset) Cut(GirderLine girder) =>
-        geometry.GirderCutAt(girder, station) ?? (station < geometry.Axes[1].Station ? (0, 0, 0) : (geometry.SpanCount - 1, 1, 0));
+        geometry.GirderCutAt(girder, station) ?? Nearest;
 
     private UnitPlace UnitOver(double offset) => geometry.UnitAt(station, offset);
 
@@ -197,7 +202,7 @@ public sealed class SectionView
 
     private void Girder(GirderLine girder, double offset, bool picked, string part)
     {
-        var (shape, top) = (geometry.SectionOf(girder, SpanAt(girder)), GirderTop(girder));
+        var (shape, top) = (SectionHere(girder), GirderTop(girder));
         var half = shape.TopWidth / 2;
         canvas.Part = part;
         var unit = UnitOver(offset);

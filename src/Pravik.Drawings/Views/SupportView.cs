@@ -75,7 +75,7 @@ public sealed class SupportView
         canvas.Area(deck.Select(d => At(d.U, d.Levels.SlabTop)).Concat(deck.AsEnumerable().Reverse().Select(d => At(d.U, d.Levels.Soffit))), Fill.Concrete, Pen.Cut);
         foreach (var bearing in support.Bearings)
         {
-            var shape = geometry.SectionOf(bearing.Girder, bearing.Span);
+            var shape = geometry.SectionOf(bearing.Girder, bearing.Span, bearing.Fraction);
             var u = support.Local(bearing.At).X;
             canvas.Part = $"/parts/girders/{bearing.Girder.Number}/spans/{bearing.Span + 1}";
             foreach (var part in shape.Parts) canvas.Area(part.Outline.Points.Select(p => At(u + p.X, bearing.Soffit - shape.Bottom + p.Y)), part.IsVoid ? Fill.Sheet : Fill.Precast, Pen.Edge);

@@ -23,12 +23,22 @@ public static class EntryReader
         if (Fields.At(path, bridge) is not { } field) return Refused("This value cannot be entered.");
         var units = UnitSystem.Named(bridge.Basis.Units);
         text = text?.Trim() ?? "";
+        if (path.Contains('+')) return Several(bridge, field, path, text);
         if (IsSupportSize(path) && ReadLink(bridge, field, path, text) is { } link) return link;
         if (field.IsOwn && text.Length == 0) return Clear(field, path);
         if (DerivedEntries.Matches(path)) return DerivedEntries.Read(bridge, field, path, text);
         var reading = Plain(bridge, field, path, text, units);
         var missing = reading.Needs.Where(part => BridgeEditing.ValueAt(bridge, part) is null).Select(part => new PatchOperation("add", part, new JsonObject()));
         return reading with { Patch = [.. missing, .. reading.Patch] };
+    }
+
+    /// <summary>One entry for several girders, whose keys are joined by + in the path: what each of them would need, or the first reason against it.</summary>
+    private static EntryReading Several(Bridge bridge, Field field, string path, string text)
+    {
+        var parts = path.Split('/');
+        if (parts is not ["", "girders", "own", var keys, var value]) return Refused("This value cannot be entered for several at once.");
+        var readings = keys.Split('+').Where(key => text.Length > 0 || bridge.Girders.Own.ContainsKey(key)).Select(key => Read(bridge, $"/girders/own/{key}/{value}", text)).ToList();
+        return readings.Count == 0 ? Refused("None of these girders has a value of its own.") : readings.FirstOrDefault(r => r.Error is not null) ?? new([.. readings.SelectMany(r => r.Patch)], $"{field.Name} of {readings.Count} girders {(text.Length == 0 ? "given back" : $"set to {text}")}", null);
     }
 
     private static EntryReading Plain(Bridge bridge, Field field, string path, string text, UnitSystem units)
@@ -108,7 +118,9 @@ public static class EntryReader
             return new([new("replace", path, value), .. bridge.Parapets.Select((q, i) => (q, i)).Where(x => x.q.Profile == bridge.Profiles[o].Name).Select(x => new PatchOperation("replace", $"/parapets/{x.i}/profile", value.DeepClone()))], label, null);
         if (parts is ["", "sections", var section, "name"] && int.TryParse(section, out var q) && q < bridge.Sections.Length)
             return new([new("replace", path, value), .. bridge.Girders.Section == bridge.Sections[q].Name ? new[] { new PatchOperation("replace", "/girders/section", value.DeepClone()) } : [],
-                .. bridge.Girders.Own.Where(g => g.Value.Section == bridge.Sections[q].Name).Select(g => new PatchOperation("replace", $"/girders/own/{g.Key}/section", value.DeepClone()))], label, null);
+                .. bridge.Girders.Own.Where(g => g.Value.Section == bridge.Sections[q].Name).Select(g => new PatchOperation("replace", $"/girders/own/{g.Key}/section", value.DeepClone())),
+                .. bridge.Girders.Ranges.Select((r, i) => (r.Section, i)).Where(r => r.Section == bridge.Sections[q].Name).Select(r => new PatchOperation("replace", $"/girders/ranges/{r.i}/section", value.DeepClone())),
+                .. bridge.Girders.Diaphragms.Select((d, i) => (d.Section, i)).Where(d => d.Section == bridge.Sections[q].Name).Select(d => new PatchOperation("replace", $"/girders/diaphragms/{d.i}/section", value.DeepClone()))], label, null);
         if (parts is ["", "bearings", var type, "name"] && int.TryParse(type, out var b) && b < bridge.Bearings.Length)
             return new([new("replace", path, value), .. bridge.Supports.SelectMany(s => s.Value.Choices.Where(c => c.Value == bridge.Bearings[b].Name && c.Key.StartsWith("bearing", StringComparison.Ordinal)).Select(c => new PatchOperation("replace", $"/supports/{s.Key}/choices/{c.Key}", value.DeepClone())))], label, null);
         if (needs.Count > 0) return new([new("add", path, value)], label, null) { Needs = needs };
@@ -126,6 +138,10 @@ public static class EntryReader
         if (parts is ["", "supports", var support, ..]) return $"{field.Name} at axis {support}";
         if (parts is ["", "bearings", var bearing, _]) return $"{field.Name} of bearing type {int.Parse(bearing) + 1}";
         if (parts is ["", "girders", "diaphragms", var placed, _]) return $"{field.Name} of diaphragm {int.Parse(placed) + 1}";
+        if (parts is ["", "girders", "ranges" or "stiffeners", var ranged, _]) return $"{field.Name} of {(parts[2] == "ranges" ? "range" : "stiffener")} {int.Parse(ranged) + 1}";
+        if (parts is ["", "girders", "spans", var deep, "depth", _]) return $"Depth of span {deep}: {field.Name.ToLowerInvariant()}";
+        if (parts is ["", "girders", "depth", _]) return $"Depth: {field.Name.ToLowerInvariant()}";
+        if (parts is ["", "materials", var lined, "line", var at, _]) return $"{field.Name} of point {int.Parse(at) + 1}, {lined}";
         if (parts is ["", "girders", "spans", var inSpan, _]) return $"{field.Name} of span {inSpan}";
         if (parts is ["", "girders", "own", var one, _]) return $"{field.Name} of girder {one.Replace("-", ", span ")}";
         if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";

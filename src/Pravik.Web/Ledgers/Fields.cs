@@ -1,5 +1,4 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Materials;
 using Pravik.Core.Sections;
 using Pravik.Core.Supports;
 using Pravik.Core.Units;
@@ -75,21 +74,7 @@ public static class Fields
         Q("/deck/jointGap", "Joint gap", QuantityKind.Size, "Between two units, along the road; its middle lies on the axis."),
         Q("/deck/haunch", "Least haunch", QuantityKind.Size, "The least concrete wanted between girder top and slab soffit, anywhere over the flange."),
         Q("/deck/endOverhang", "Deck beyond end axes", QuantityKind.Length, "How far the deck reaches beyond the first and the last axis."),
-        Q("/girders/count", "Girders", QuantityKind.Count, "Number of girder lines, equally spaced between the overhangs."),
-        Q("/girders/overhangLeft", "Overhang left", QuantityKind.Length, "From the deck's left edge to the centre line of the first girder."),
-        Own("/girders/overhangRight", "Overhang right", QuantityKind.Length, "The same on the right. Empty: as on the left."),
-        Q("/girders/endGap", "End gap", QuantityKind.Size, "From an axis to the end of the precast girder, along the girder."),
-        new("/girders/spacings", "Spacings", EntryKind.Spans, QuantityKind.Length) { IsOwn = true, Help = "From the first girder to the last: 2.2 + 2.4 + 2.2, or 4*2.2. Empty: equal between the overhangs." }, Flag("/girders/alongAxis", "Measured", "square to the road", "along the axes"),
-        Own("/girders/spans/*/overhangLeft", "Overhang left", QuantityKind.Length, "Of this span alone."), Own("/girders/spans/*/overhangRight", "Overhang right", QuantityKind.Length, "Of this span alone."),
-        new("/girders/spans/*/spacings", "Spacings", EntryKind.Spans, QuantityKind.Length) { IsOwn = true, Help = "Of this span alone." }, Flag("/girders/spans/*/alongAxis", "Measured", "square to the road", "along the axes") with { IsOwn = true },
-        Own("/girders/spans/*/startGap", "Gap at its start", QuantityKind.Size, "From the axis to the end of the girder, along the girder."), Own("/girders/spans/*/endGap", "Gap at its end", QuantityKind.Size, "From the end of the girder to the axis, along the girder."),
-        new("/girders/spans/*/follows", "Follows", EntryKind.Choice) { IsOwn = true, Help = "Another span, whose layout this one takes where it has none of its own. Empty: the common layout." },
-        Own("/girders/diaphragms/*/span", "Span", QuantityKind.Count, "Empty: every span."), Q("/girders/diaphragms/*/at", "At", QuantityKind.Number, "Part of the span: 0.5 is half way."), Q("/girders/diaphragms/*/width", "Width", QuantityKind.Size), Q("/girders/diaphragms/*/depth", "Depth", QuantityKind.Size, "From the girders' top."),
-        Own("/girders/diaphragms/*/firstBay", "First bay", QuantityKind.Count, "Counted from the left. Empty: the first."), Own("/girders/diaphragms/*/lastBay", "Last bay", QuantityKind.Count, "Counted from the left. Empty: the last."),
-        Own("/girders/camber", "Camber at casting", QuantityKind.Size, "Upward, half way, when the slab is cast. Empty: just what deflects later."), Q("/girders/laterDeflection", "Later deflection", QuantityKind.Size, "Half way, under what is put on after the slab."),
-        Q("/girders/greatestHaunch", "Greatest haunch", QuantityKind.Size, "A haunch greater than this is told."), Own("/girders/own/*/haunch", "Haunch over bearings", QuantityKind.Size, "In place of the computed one."), Own("/girders/own/*/camber", "Camber at casting", QuantityKind.Size, "Of this girder alone."),
-        new("/girders/own/*/section", "Section", EntryKind.Choice) { IsOwn = true, Help = "Of this girder alone. Empty: that of all girders." }, Own("/girders/own/*/shift", "Shift to the right", QuantityKind.Length, "From where the layout puts it, square to the road."),
-        new("/girders/section", "Section", EntryKind.Choice) { IsOwn = true, Help = "Of the sections of this bridge. Empty: the first." },
+        .. GirderFields.All,
         Own("/supports/*/sizes/*", "Size", QuantityKind.Size, ""), new("/supports/*/choices/*", "Choice", EntryKind.Choice) { IsOwn = true },
         new("/supports/*/follows", "Follows", EntryKind.Choice) { IsOwn = true, Help = "Another support, whose values this one takes where it has none of its own. Empty: none." },
         Text("/bearings/*/name", "Name"), new("/bearings/*/freedom", "Freedom", EntryKind.Choice) { Choices = [new("fixed", "Fixed"), new("guidedAlong", "Moves along"), new("guidedAcross", "Moves across"), new("free", "Free"), new("elastomeric", "Elastomeric"), new("springs", "Own springs")] },
@@ -101,19 +86,7 @@ public static class Fields
         Flag("/sections/*/outlines/*/isVoid", "It is", "filled", "a void"), Q("/sections/*/outlines/*/weight", "Ratio of moduli", QuantityKind.Number, "Modulus of this part over that of the section's material."),
         Q("/sections/*/outlines/*/corners/*/x", "Across", QuantityKind.Size), Q("/sections/*/outlines/*/corners/*/y", "Up", QuantityKind.Size),
         Text("/sections/*/stressPoints/*/name", "Name"), Q("/sections/*/stressPoints/*/x", "Across", QuantityKind.Size), Q("/sections/*/stressPoints/*/y", "Up", QuantityKind.Size),
-        Q("/girders/strands/effectiveStress", "Effective stress", QuantityKind.Stress, "Stress in the strands after all losses and before external load. Entered, as losses are not worked out yet."),
-        Q("/girders/strands/rows/*/level", "Level", QuantityKind.Size, "Height of the row above the soffit."),
-        Q("/girders/strands/rows/*/count", "Strands", QuantityKind.Count, "Number of strands in the row, centred on the girder."),
-        Q("/girders/strands/rows/*/spacing", "Spacing", QuantityKind.Size, "Distance between strands of the row."),
-        .. new[] { "top", "bottom" }.SelectMany(layer => Bars($"/girders/slabBars/{layer}")),
-        Q("/girders/diaphragm/width", "Diaphragm width", QuantityKind.Size, "Width of the concrete diaphragm on every axis, along the road."),
-        Q("/girders/diaphragm/depth", "Diaphragm depth", QuantityKind.Size, "Its depth."),
-        .. new[] { "slab", "girder", "support" }.SelectMany(part => Grade($"/materials/{part}")),
-        Pick("/materials/reinforcement/class", "Bars", ReinforcingSteel.Classes, "Class of the reinforcing steel."),
-        Own("/materials/reinforcement/fyk", "f_yk", QuantityKind.Stress, "Characteristic yield strength."), Own("/materials/reinforcement/es", "E_s", QuantityKind.Stress, "Modulus of elasticity."),
-        Pick("/materials/strand/type", "Strand", PrestressingSteel.Types, "Type and diameter of the seven-wire strand."),
-        Own("/materials/strand/area", "Area", QuantityKind.SmallArea, "Area of one strand."), Own("/materials/strand/fpk", "f_pk", QuantityKind.Stress, "Characteristic tensile strength."),
-        Own("/materials/strand/fp01k", "f_p0.1k", QuantityKind.Stress, "Characteristic 0.1 % proof strength."), Own("/materials/strand/ep", "E_p", QuantityKind.Stress, "Modulus of elasticity."),
+        .. MaterialFields.All,
         Text("/costs/currency", "Currency"), Own("/costs/rates/*", "Rate", QuantityKind.Number, "Cost per unit. Empty: it is not counted."),
         Q("/loads/concreteWeight", "Concrete", QuantityKind.UnitWeight, "Reinforced concrete of girders, slab and edge beams (EN 1991-1-1 Table A.1)."),
         Q("/loads/steelWeight", "Structural steel", QuantityKind.UnitWeight, "Of girders of steel (EN 1991-1-1 Table A.4)."),
@@ -140,6 +113,9 @@ public static class Fields
     {
         "/deck/units/*/pattern" => field with { Choices = [.. bridge.Deck.Patterns.Select(p => new Choice(p.Name, p.Superseded ? $"{p.Name} (superseded)" : p.Name))] },
         "/girders/section" or "/girders/own/*/section" => field with { Choices = [.. bridge.Sections.Select(s => new Choice(s.Name, s.Superseded ? $"{s.Name} (superseded)" : s.Name))] },
+        "/girders/ranges/*/section" => field with { Choices = [.. bridge.Sections.Select(x => new Choice(x.Name, x.Name))] },
+        "/girders/diaphragms/*/section" => field with { Choices = [.. bridge.Sections.Where(x => SectionFamily.Named(x.Family)?.Material == "steel").Select(x => new Choice(x.Name, x.Name))] },
+        "/girders/course" or "/girders/spans/*/course" => field with { Choices = [new(Girders.Straight, "straight lines"), new(Girders.WithRoad, "the road line"), .. bridge.Road.Features.Select(f => new Choice(f.Name, f.Name))] },
         "/sections/*/sizes/*" => Size(field, path, bridge),
         "/supports/*/sizes/*" => SupportValues.AllSizes.FirstOrDefault(s => s.Name == path.Split('/')[4]) is { } size ? field with { Name = size.Words, Quantity = size.Kind, Help = size.Help } : null,
         "/supports/*/choices/*" => SupportChoice(field, path.Split('/')[4], bridge),
@@ -165,16 +141,16 @@ public static class Fields
             ? field with { Name = size.Words, Quantity = size.IsCount ? QuantityKind.Count : QuantityKind.Size, Help = size.Help } : null;
     }
 
-    private static Field Q(string path, string name, QuantityKind kind, string help = "") => new(path, name, EntryKind.Quantity, kind) { Help = help };
+    internal static Field Q(string path, string name, QuantityKind kind, string help = "") => new(path, name, EntryKind.Quantity, kind) { Help = help };
 
-    private static Field Own(string path, string name, QuantityKind kind, string help) => Q(path, name, kind, help) with { IsOwn = true };
+    internal static Field Own(string path, string name, QuantityKind kind, string help) => Q(path, name, kind, help) with { IsOwn = true };
 
     /// <summary>A yes or no, in words.</summary>
-    private static Field Flag(string path, string name, string no, string yes) => new(path, name, EntryKind.Choice) { Choices = [new("false", no), new("true", yes)] };
+    internal static Field Flag(string path, string name, string no, string yes) => new(path, name, EntryKind.Choice) { Choices = [new("false", no), new("true", yes)] };
 
-    private static Field Text(string path, string name) => new(path, name, EntryKind.Text);
+    internal static Field Text(string path, string name) => new(path, name, EntryKind.Text);
 
-    private static Field Pick(string path, string name, IEnumerable<string> values, string help) =>
+    internal static Field Pick(string path, string name, IEnumerable<string> values, string help) =>
         new(path, name, EntryKind.Choice) { Choices = [.. values.Select(v => new Choice(v, v))], Help = help };
 
     private static IEnumerable<Field> Strip(string path) =>
@@ -199,19 +175,5 @@ public static class Fields
         Own($"{path}/*/axis", "From axis", QuantityKind.Count, "Number of the axis from which the distance counts. Empty: a station."),
         Q($"{path}/*/at", "At", QuantityKind.Length, "Station, or distance ahead of the axis named. Straight between entries, level beyond them."),
         Q($"{path}/*/value", name, kind),
-    ];
-
-    private static IEnumerable<Field> Bars(string path) =>
-    [
-        Q($"{path}/diameter", "Diameter", QuantityKind.Size), Q($"{path}/spacing", "Spacing", QuantityKind.Size),
-        Q($"{path}/axisDistance", "Axis distance", QuantityKind.Size, "From the nearer face of the slab to the axis of the bars."),
-    ];
-
-    private static IEnumerable<Field> Grade(string path) =>
-    [
-        Pick($"{path}/class", "Class", Concrete.Classes, "Strength class of EN 1992-1-1 Table 3.1. What follows from it is grey and can be replaced."),
-        Own($"{path}/ecm", "E_cm", QuantityKind.Stress, "Secant modulus, 22 (f_cm/10)^0.3 GPa (Table 3.1)."), Own($"{path}/fctm", "f_ctm", QuantityKind.Stress, "Mean tensile strength (Table 3.1)."),
-        Own($"{path}/epsilonC2", "ε_c2", QuantityKind.Strain, "Strain at the end of the parabola (Table 3.1)."), Own($"{path}/epsilonCu2", "ε_cu2", QuantityKind.Strain, "Ultimate strain (Table 3.1)."),
-        Own($"{path}/exponent", "n", QuantityKind.Number, "Exponent of the parabola (Table 3.1)."),
     ];
 }

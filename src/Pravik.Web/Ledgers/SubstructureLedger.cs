@@ -91,6 +91,11 @@ internal sealed class SubstructureLedger(Bridge bridge, BridgeGeometry geometry,
         var middle = (geometry.Girders.Length + 1) / 2;
         if (Of(Freedom.Elastomeric) is { } elastomeric) yield return Laid(support, "All elastomeric", new Dictionary<string, string> { ["bearing"] = elastomeric.Name });
         if (Of(Freedom.Fixed) is { } held && Of(Freedom.GuidedAcross) is { } across) yield return Laid(support, "Held along", new Dictionary<string, string> { ["bearing"] = across.Name, [$"bearing-{middle}"] = held.Name });
+        // Held along by all but held across in the middle alone, so that the width can change with temperature.
+        if (Of(Freedom.GuidedAcross) is { } alongAll) yield return Laid(support, "All held along", new Dictionary<string, string> { ["bearing"] = alongAll.Name });
+        if (Of(Freedom.Fixed) is { } allFixed) yield return Laid(support, "All fixed", new Dictionary<string, string> { ["bearing"] = allFixed.Name });
+        if (Of(Freedom.Free) is { } allFree) yield return Laid(support, "All free", new Dictionary<string, string> { ["bearing"] = allFree.Name });
+        if (support.Values.Rows == 2 && Of(Freedom.Free) is { } loose && Of(Freedom.Fixed) is { } firm) yield return Laid(support, "Back row fixed, ahead free", new Dictionary<string, string> { ["bearing"] = firm.Name, ["bearingAhead"] = loose.Name });
         if (Of(Freedom.Free) is { } free && Of(Freedom.GuidedAlong) is { } along) yield return Laid(support, "Free along", new Dictionary<string, string> { ["bearing"] = free.Name, [$"bearing-{middle}"] = along.Name });
     }
 

@@ -24,10 +24,9 @@ public static class Finder
         var geometry = new BridgeGeometry(bridge);
         var ledgers = new StepLedgers(bridge, geometry, geometry.FirstStation, Around.Nothing);
         foreach (var axis in geometry.Axes) yield return new($"Axis {axis.Name}", "axes", "axes", null, $"/parts/axes/{axis.Number}");
-        foreach (var girder in geometry.Girders)
+        foreach (var (girder, span) in geometry.Pieces)
         {
-            for (var span = 1; span <= geometry.SpanCount; span++)
-                yield return new($"{girder.Name}, span {span}", "girder", "girders", null, $"/parts/girders/{girder.Number}/spans/{span}");
+            yield return new($"{girder.Name}, span {span + 1}", "girder", "girders", null, $"/parts/girders/{girder.Number}/spans/{span + 1}");
         }
         (string Step, Ledger Ledger)[] all = [("basis", ledgers.Basis()), ("road", ledgers.Road()), ("axes", ledgers.Axes()), ("deck", ledgers.Deck(null)), ("girders", ledgers.Girders(null)), ("loads", ledgers.Loads())];
         foreach (var (step, ledger) in all)

@@ -16,7 +16,7 @@ internal static class DeckEdits
     public static DeckShape Deck(this BridgeGeometry geometry) => Assert.Single(geometry.Units).Shape;
 
     /// <summary>Points and offsets of a girder at the axes of a deck without joints.</summary>
-    public static List<Point> AtAxes(this GirderLine girder) => [girder.Spans[0].Start, .. girder.Spans.Select(s => s.End)];
+    public static List<Point> AtAxes(this GirderLine girder) => [girder.In(0).Start, .. girder.Spans.Select(s => s!.End)];
 
-    public static List<double> Offsets(this GirderLine girder) => [girder.Spans[0].StartOffset, .. girder.Spans.Select(s => s.EndOffset)];
+    public static List<double> Offsets(this GirderLine girder) => [girder.In(0).StartOffset, .. girder.Spans.Select(s => s!.EndOffset)];
 }

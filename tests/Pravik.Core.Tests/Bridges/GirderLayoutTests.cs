@@ -19,7 +19,7 @@ public class GirderLayoutTests
         Assert.Equal((1.1, 0.5, 0.35), (geometry.LayoutOf(2).OverhangLeft, geometry.LayoutOf(2).StartGap, geometry.LayoutOf(2).EndGap));
         Assert.Equal("2.1 2.2 2.3 2", string.Join(" ", geometry.LayoutOf(2).Spacings.Select(s => s.ToString(System.Globalization.CultureInfo.InvariantCulture))));
         // At their axes girders lie where the list says, from the left edge.
-        var offsets = geometry.Girders.Select(g => g.Spans[1].StartOffset - geometry.LeftEdge(geometry.Axes[1].Station)).ToList();
+        var offsets = geometry.Girders.Select(g => g.In(1).StartOffset - geometry.LeftEdge(geometry.Axes[1].Station)).ToList();
         foreach (var (expected, actual) in new[] { 1.1, 3.2, 5.4, 7.7, 9.7 }.Zip(offsets)) Assert.Equal(expected, actual, 1e-6);
         Assert.Equal(geometry.Girders[0].SpanLength(2) - 0.85, geometry.LengthOf(geometry.Girders[0], 2), 1e-12);
         // Own values are kept by what no longer follows.
@@ -37,11 +37,11 @@ public class GirderLayoutTests
         var (left, right) = geometry.EdgesOn(axis);
         var (a, b) = (geometry.Road.At(left), geometry.Road.At(right));
         Assert.Equal((right.Offset - left.Offset) / Math.Cos(skew), Point.Distance(a, b), 1e-9);
-        Assert.Equal(1.3, Point.Distance(a, geometry.Girders[0].Spans[0].Start), 1e-9);
-        Assert.Equal(1.2, Point.Distance(b, geometry.Girders[^1].Spans[0].Start), 1e-9);
-        Assert.Equal(1.3 * Math.Cos(skew), geometry.Girders[0].Spans[0].StartOffset - left.Offset, 1e-9);
-        var spacing = Point.Distance(geometry.Girders[0].Spans[0].Start, geometry.Girders[1].Spans[0].Start);
-        Assert.All(geometry.Girders.Zip(geometry.Girders.Skip(1)), p => Assert.Equal(spacing, Point.Distance(p.First.Spans[0].Start, p.Second.Spans[0].Start), 1e-9));
+        Assert.Equal(1.3, Point.Distance(a, geometry.Girders[0].In(0).Start), 1e-9);
+        Assert.Equal(1.2, Point.Distance(b, geometry.Girders[^1].In(0).Start), 1e-9);
+        Assert.Equal(1.3 * Math.Cos(skew), geometry.Girders[0].In(0).StartOffset - left.Offset, 1e-9);
+        var spacing = Point.Distance(geometry.Girders[0].In(0).Start, geometry.Girders[1].In(0).Start);
+        Assert.All(geometry.Girders.Zip(geometry.Girders.Skip(1)), p => Assert.Equal(spacing, Point.Distance(p.First.In(0).Start, p.Second.In(0).Start), 1e-9));
     }
 
     /// <summary>
@@ -67,7 +67,7 @@ public class GirderLayoutTests
                 // |origin + t·along − centre|² = (R − o)², the root near the road.
                 var (b, c) = ((origin - centre).Dot(along), (origin - centre).Dot(origin - centre) - (R - offset) * (R - offset));
                 var t = -b - Math.Sqrt(b * b - c);
-                var at = atEnd ? girder.Spans[span].End : girder.Spans[span].Start;
+                var at = atEnd ? girder.In(span).End : girder.In(span).Start;
                 Assert.Equal(0, Point.Distance(origin + t * along, at), 1e-9);
             }
         }
@@ -113,7 +113,7 @@ public class GirderLayoutTests
     public void A_shifted_girder_lies_aside_and_may_not_meet_its_neighbour()
     {
         var (usual, moved) = (new BridgeGeometry(TestBridges.Demo), new BridgeGeometry(Owned(TestBridges.Demo, new() { Shift = 0.3 }, "2-1", "2-2", "2-3")));
-        Assert.Equal(usual.Girders[1].Spans[1].StartOffset + 0.3, moved.Girders[1].Spans[1].StartOffset, 1e-9);
+        Assert.Equal(usual.Girders[1].In(1).StartOffset + 0.3, moved.Girders[1].In(1).StartOffset, 1e-9);
         Assert.Equal(usual.WetSlabWidth(usual.Girders[0], 1) + 0.15, moved.WetSlabWidth(moved.Girders[0], 1), 1e-9);
         Assert.Contains(BridgeValidation.Check(Owned(TestBridges.Demo, new() { Shift = 1.6 }, "2-2")), f => f.Severity == Severity.Error && f.Path == "/girders/own/2-2/shift");
         Assert.Contains(BridgeValidation.Check(Owned(TestBridges.Demo, new() { Section = "None" }, "2-2")), f => f.Severity == Severity.Error && f.Path == "/girders/own/2-2/section");

@@ -102,7 +102,7 @@ public class UnitTests
         Assert.Equal([5.45, 5.45, 3.4], geometry.Units.Select(u => u.Shape.RightEdge(60)));
         Assert.Equal([0.22, 0.25, 0.22], geometry.Units.Select(u => u.Shape.At(60).Thickness(1)));
         // Girders are set out in each unit from its own edges, and step aside over the joint.
-        Assert.Equal([-4.45, -4.95, -4.45], geometry.Girders[0].Spans.Select(s => s.StartOffset));
+        Assert.Equal([-4.45, -4.95, -4.45], geometry.Girders[0].Spans.Select(s => s!.StartOffset));
         var grillage = GrillageBuilder.Build(geometry);
         Assert.Equal(geometry.SpanCount * 2 * geometry.Girders.Length, grillage.Supports.Length);
     }

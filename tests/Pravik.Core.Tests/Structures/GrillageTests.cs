@@ -24,7 +24,7 @@ public class GrillageTests
             var (first, last) = grillage.Spans[span];
             foreach (var girder in geometry.Girders)
             {
-                Assert.Equal(0, Point.Distance(girder.Spans[span].Start, grillage.Nodes[grillage.NodeAt(girder.Number, first)].At), 1e-9);
+                Assert.Equal(0, Point.Distance(girder.In(span).Start, grillage.Nodes[grillage.NodeAt(girder.Number, first)].At), 1e-9);
                 var piece = girder.SpanLength(span) / (last - first);
                 Assert.True(piece <= girder.SpanLength(span) / 10 + 1e-9 && piece <= 1.5 * geometry.SpacingAt(geometry.Axes[span].Station) + 0.1);
             }

@@ -52,7 +52,7 @@ public class SupportTests
         }
         // Bearings of two rows lie 0.6 m from the axis along their girder.
         var two = new SupportPlace(geometry, null, geometry.Axes[1]);
-        Assert.All(two.Bearings, b => Assert.Equal(0.6, Point.Distance(b.At, b.IsAhead ? b.Girder.Spans[b.Span].Start : b.Girder.Spans[b.Span].End), 1e-9));
+        Assert.All(two.Bearings, b => Assert.Equal(0.6, Point.Distance(b.At, b.IsAhead ? b.Girder.In(b.Span).Start : b.Girder.In(b.Span).End), 1e-9));
     }
 
     [Fact]

@@ -22,7 +22,7 @@ export function drawViews(host, views, onPick, model, onDrag) {
   );
   host.onclick = (event) => {
     const part = event.target.closest("[data-part]");
-    if (part) onPick(part.dataset.part);
+    if (part) onPick(part.dataset.part, event);
   };
 }
 

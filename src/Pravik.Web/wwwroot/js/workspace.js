@@ -162,7 +162,7 @@ Alpine.data("workspace", () => ({
     drawViews(
       document.getElementById("views"),
       w.views,
-      (part) => this.pick(part),
+      (part, event) => this.pick(part, event),
       () => this.modelHost(),
       this.step === "axes" ? (axis, by, done) => this.dragAxis(axis, by, done) : null,
     );
@@ -240,8 +240,18 @@ Alpine.data("workspace", () => ({
         : this.axes.findLast((s) => s < this.station - tiny);
     if (next !== undefined) this.setStation(next);
   },
-  pick(part) {
+  // With Shift or Ctrl a girder is picked together with those that are.
+  pick(part, event) {
     if (!part || this.measuring) return;
+    if (event && (event.shiftKey || event.ctrlKey || event.metaKey) && this.step === "girders") {
+      const girders = (this.choice.pick ?? "").split("+").filter((p) => p.startsWith("/parts/girders/"));
+      if (part.startsWith("/parts/girders/")) {
+        const others = girders.filter((p) => p !== part);
+        part = (others.length < girders.length ? others : [...girders, part]).join("+") || null;
+        this.choice.pick = part;
+        return this.load();
+      }
+    }
     if (part.startsWith("/parts/results/")) return this.openResult(part);
     if (part.startsWith("/parts/girders/") && this.step !== "girders") {
       this.choice.pick = part;

@@ -1,0 +1,35 @@
+using System.Collections.Immutable;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>A girder added among others, which keep their places.</summary>
+public static class GirderAddition
+{
+    /// <summary>
+    /// The girders with one more in a span (from 0), half way to the next one on the right, or beyond the last by half the way to the deck's edge. The span gets spacings of its own; own
+    /// values of the girders on the right go with them.
+    /// </summary>
+    public static Girders RightOf(BridgeGeometry geometry, GirderLine girder, int span)
+    {
+        var (girders, layout, axis) = (geometry.Bridge.Girders, geometry.LayoutOf(span), geometry.Axes[span]);
+        var edges = geometry.UnitOf(span).OnAxis(axis);
+        var width = layout.AlongAxis ? Geometry.Point.Distance(geometry.Road.At(edges.Left), geometry.Road.At(edges.Right)) : geometry.UnitOf(span).Shape.RightEdge(axis.Station) - geometry.UnitOf(span).Shape.LeftEdge(axis.Station);
+        var spacings = Enumerable.Range(1, layout.Count - 1).Select(n => layout.FromLeft(n + 1, width) - layout.FromLeft(n, width)).ToList();
+        var gap = girder.Number == layout.Count ? width - layout.FromLeft(layout.Count, width) : spacings[girder.Number - 1];
+        var half = Math.Round(gap / 2, 3);
+        if (girder.Number == layout.Count) spacings.Add(half);
+        else
+        {
+            spacings[girder.Number - 1] = gap - half;
+            spacings.Insert(girder.Number - 1, half);
+        }
+        var own = ImmutableSortedDictionary.CreateBuilder<string, GirderOwn>();
+        foreach (var (key, value) in girders.Own)
+        {
+            var moves = key.Split('-') is [var number, var at] && at == $"{span + 1}" && int.Parse(number) > girder.Number;
+            own.Add(moves ? HaunchLine.Key(int.Parse(key.Split('-')[0]) + 1, span) : key, value);
+        }
+        var of = girders.Spans.GetValueOrDefault($"{span + 1}") ?? new();
+        return girders with { Own = own.ToImmutable(), Spans = girders.Spans.SetItem($"{span + 1}", of with { Count = layout.Count + 1, Spacings = [.. spacings.Select(s => Math.Round(s, 9))] }) };
+    }
+}
