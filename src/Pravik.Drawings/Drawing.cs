@@ -114,6 +114,12 @@ public sealed record Drawing(double Width, double Height, ImmutableArray<Mark> M
 
     public StationScale? Stations { get; init; }
 
+    /// <summary>For a drawing of a section: where its origin lies (mm) and millimetres for each metre; up is against y.</summary>
+    public PlaneScale? Plane { get; init; }
+
     /// <summary>Points that measuring catches, where they are on the paper and in space.</summary>
     public ImmutableArray<Snap> Snaps { get; init; } = [];
 }
+
+/// <summary>Origin of a section on its drawing (mm) and millimetres for each metre.</summary>
+public sealed record PlaneScale(double X0, double Y0, double Scale);

@@ -106,9 +106,9 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         return Enumerable.Range(0, pieces + 1).Select(i => from + (to - from) * i / pieces);
     }
 
-    private Point3 Corner(GirderLine girder, int span, double t, double right, double level)
+    private Point3 Corner(GirderLine girder, int span, double t, double right, double level, double ahead = 0)
     {
-        var p = geometry.OnGirder(girder, span, t) + right * girder.In(span).Right(t);
+        var p = geometry.OnGirder(girder, span, t) + right * girder.In(span).Right(t) + ahead * girder.In(span).Along(t);
         return new(p.X, p.Y, level);
     }
 
@@ -155,7 +155,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
             {
                 // Level below the girders' tops, from one to the other, as a part of the way across.
                 double Level((double Across, double Below) p) => topLeft + p.Across * (topRight - topLeft) - p.Below;
-                yield return new($"/parts/diaphragms/{bay.Index + 1}", "diaphragms", $"{name} {bay.Index + 1}, span {bay.Span + 1}, bay {bay.Bay}",
+                yield return new($"/parts/diaphragms/{bay.Index + 1}", bars is null ? "diaphragms" : "frames", $"{name} {bay.Index + 1}, span {bay.Span + 1}, bay {bay.Bay}",
                     Solid.Lead([Ring(Point.Between(left, right, from.Across), Level(from), width, depth), Ring(Point.Between(left, right, to.Across), Level(to), width, depth)], [0, 1, 2, 0, 2, 3]));
             }
         }
@@ -189,9 +189,9 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
                 List<Point3[]> rings;
                 if (place.IsUpright)
                 {
-                    var (t, half) = (place.From, stiffener.Thickness / 2 / girder.SpanLength(span));
+                    var (t, half) = (place.From, stiffener.Thickness / 2);
                     var (from, to) = Across(t);
-                    rings = [.. new[] { from, to }.Select(x => new[] { Corner(girder, span, t + half, x, Level(t, 0)), Corner(girder, span, t - half, x, Level(t, 0)), Corner(girder, span, t - half, x, Level(t, 1)), Corner(girder, span, t + half, x, Level(t, 1)) })];
+                    rings = [.. new[] { from, to }.Select(x => new[] { Corner(girder, span, t, x, Level(t, 0), half), Corner(girder, span, t, x, Level(t, 0), -half), Corner(girder, span, t, x, Level(t, 1), -half), Corner(girder, span, t, x, Level(t, 1), half) })];
                 }
                 else
                 {

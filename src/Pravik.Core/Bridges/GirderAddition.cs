@@ -6,8 +6,8 @@ namespace Pravik.Core.Bridges;
 public static class GirderAddition
 {
     /// <summary>
-    /// The girders with one more in a span (from 0), half way to the next one on the right, or beyond the last by half the way to the deck's edge. The span gets spacings of its own; own
-    /// values of the girders on the right go with them.
+    /// The girders with one more in a span (from 0), half way to the next one on the right. The span gets spacings of its own; own
+    /// values of the girders on the right go with them. Throws <see cref="ArgumentOutOfRangeException"/> for the last girder.
     /// </summary>
     public static Girders RightOf(BridgeGeometry geometry, GirderLine girder, int span)
     {
@@ -15,14 +15,9 @@ public static class GirderAddition
         var edges = geometry.UnitOf(span).OnAxis(axis);
         var width = layout.AlongAxis ? Geometry.Point.Distance(geometry.Road.At(edges.Left), geometry.Road.At(edges.Right)) : geometry.UnitOf(span).Shape.RightEdge(axis.Station) - geometry.UnitOf(span).Shape.LeftEdge(axis.Station);
         var spacings = Enumerable.Range(1, layout.Count - 1).Select(n => layout.FromLeft(n + 1, width) - layout.FromLeft(n, width)).ToList();
-        var gap = girder.Number == layout.Count ? width - layout.FromLeft(layout.Count, width) : spacings[girder.Number - 1];
-        var half = Math.Round(gap / 2, 3);
-        if (girder.Number == layout.Count) spacings.Add(half);
-        else
-        {
-            spacings[girder.Number - 1] = gap - half;
-            spacings.Insert(girder.Number - 1, half);
-        }
+        var half = Math.Round(spacings[girder.Number - 1] / 2, 3);
+        spacings[girder.Number - 1] -= half;
+        spacings.Insert(girder.Number - 1, half);
         var own = ImmutableSortedDictionary.CreateBuilder<string, GirderOwn>();
         foreach (var (key, value) in girders.Own)
         {

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Pravik.Core.Geometry;
-using Pravik.Core.Materials;
 
 namespace Pravik.Core.Bridges;
 
@@ -34,7 +33,7 @@ public sealed class HaunchLine
         var rule = geometry.Bridge.Girders;
         Own = rule.Own.GetValueOrDefault(Key(girder.Number, span)) ?? new();
         law = geometry.LayoutOf(span).Depth;
-        SlabDeflection = Deflection();
+        SlabDeflection = WetSlabDeflection.Of(geometry, girder, span);
         CastingCamber = Own.Camber ?? rule.Camber ?? SlabDeflection + rule.LaterDeflection;
         Camber = CastingCamber - SlabDeflection - rule.LaterDeflection;
         (atStart, atEnd) = (SoffitAt(From).Level(0), SoffitAt(To).Level(0));
@@ -51,7 +50,7 @@ public sealed class HaunchLine
     public double From { get; }
     public double To { get; }
 
-    /// <summary>Deflection half way under the wet slab, 5wL⁴/(384·E·I) of the bare girder (m); where I changes, ∫ M·m/(E·I) ds.</summary>
+    /// <summary>Deflection of the bare girder half way under the wet slab (m, downward).</summary>
     public double SlabDeflection { get; }
 
     /// <summary>Camber half way when the slab is cast, and what is left of it when the road is finished (m, upward).</summary>
@@ -156,17 +155,5 @@ public sealed class HaunchLine
             }
         }
         return Math.Max(most, Math.Max(atA, atB));
-    }
-
-    private double Deflection()
-    {
-        var (bridge, length) = (geometry.Bridge, girder.SpanLength(span));
-        var load = bridge.Loads.ConcreteWeight * (geometry.WetSlabWidth(girder, span) * geometry.SlabThickness(girder, span, 0.5) + 2 * half * geometry.Haunch(span));
-        var modulus = geometry.SectionOf(girder, span).IsSteel ? StructuralSteel.Of(bridge.Materials.Structural).E : Concrete.Of(bridge.Materials.Girder).Ecm;
-        if (geometry.Bridge.Girders.CastInPlace) return 0;
-        if (geometry.IsUniform(girder, span)) return 5 * load * Math.Pow(length, 4) / (384 * modulus * geometry.SectionOf(girder, span).Bending.SecondMoment);
-        var (breaks, rule) = (geometry.Breaks(girder, span).Add(0.5).Sort(), Numerics.GaussLegendre.Five);
-        double Curved(double t) => load * length * length * t * (1 - t) / 2 * length * Math.Min(t, 1 - t) / 2 / (modulus * geometry.SectionOf(girder, span, t).Bending.SecondMoment);
-        return length * breaks.Zip(breaks.Skip(1), (a, b) => (b - a) * Enumerable.Range(0, rule.At.Length).Sum(i => rule.Weight[i] * Curved(a + rule.At[i] * (b - a)))).Sum();
     }
 }

@@ -68,7 +68,12 @@ public sealed record StiffenerPlace(PlacedStiffener Stiffener, int Index, Girder
 
     private static IEnumerable<double> Places(BridgeGeometry geometry, PlacedStiffener stiffener, GirderLine girder, int span)
     {
-        if (stiffener.Kind == StiffenerKind.Bearing) return [geometry.HaunchOf(girder, span).From, geometry.HaunchOf(girder, span).To];
+        if (stiffener.Kind == StiffenerKind.Bearing)
+        {
+            var line = geometry.HaunchOf(girder, span);
+            // Over a pier that girders run over there is one, with the span behind it.
+            return span > 0 && geometry.LayoutOf(span - 1).RunsOn && girder.IsIn(span - 1) ? [line.To] : [line.From, line.To];
+        }
         if (stiffener.Spacing is not { } spacing) return [stiffener.From];
         var bays = Math.Max(1, (int)Math.Ceiling((stiffener.To - stiffener.From) * girder.SpanLength(span) / spacing - 1e-9));
         return Enumerable.Range(0, bays + 1).Select(k => stiffener.From + (stiffener.To - stiffener.From) * k / bays);

@@ -50,7 +50,7 @@ public sealed class SupportPlace
         Ahead = Point.Towards(geometry.Road.Azimuth(axis.Station) + axis.Skew);
         Front = axis.Number == geometry.Axes.Length && axis.Number > 1 ? -1 : 1;
         // One row bears the girder ends of both spans, on the lower of them.
-        Bearings = Values.Rows == 2 ? [.. PlaceBearings()] : [.. PlaceBearings().GroupBy(b => b.Girder.Number).SelectMany(g => Point.Distance(g.First().At, g.Last().At) > Aside ? g : (IEnumerable<BearingPlace>)[g.MinBy(b => b.Soffit)!])];
+        Bearings = Values.Rows == 2 ? [.. PlaceBearings()] : [.. Merged([.. PlaceBearings()])];
         ShelfLevel = Values.Own("shelfLevel") ?? Bearings.Min(b => b.Seat) - Values.Size("leastPlinth");
         var edges = geometry.EdgesOn(axis);
         (LeftEdge, RightEdge) = (Local(geometry.Road.At(edges.Left)).X, Local(geometry.Road.At(edges.Right)).X);
@@ -138,6 +138,19 @@ public sealed class SupportPlace
 
     /// <summary>All supports of a bridge.</summary>
     public static ImmutableArray<SupportPlace> All(BridgeGeometry geometry, Ground? ground) => [.. geometry.Axes.Select(a => new SupportPlace(geometry, ground, a))];
+
+    /// <summary>Of girder ends of both spans that meet, the lower one.</summary>
+    private static IEnumerable<BearingPlace> Merged(List<BearingPlace> all)
+    {
+        var behind = all.Where(b => !b.IsAhead).ToList();
+        foreach (var ahead in all.Where(b => b.IsAhead))
+        {
+            var met = behind.FirstOrDefault(b => Point.Distance(b.At, ahead.At) <= Aside);
+            if (met is not null) behind.Remove(met);
+            yield return met is not null && met.Soffit <= ahead.Soffit ? met : ahead;
+        }
+        foreach (var alone in behind) yield return alone;
+    }
 
     private IEnumerable<BearingPlace> PlaceBearings()
     {

@@ -210,12 +210,18 @@ public sealed class PlanView
         var part = canvas.Part;
         canvas.Part = null;
         var (line, (from, to), all) = (girder.In(span), geometry.EndsOf(girder, span), geometry.GirdersIn(span));
-        var ends = new[] { 0, from, to, 1 }.Select(t => At(line.At(t))).ToList();
-        canvas.Dimensions(ends, [units.Format(geometry.LayoutOf(span).StartGap, QuantityKind.Size), units.Format(geometry.LengthOf(girder, span), QuantityKind.Length), units.Format(geometry.LayoutOf(span).EndGap, QuantityKind.Size)]);
+        // Gaps and distances that would be smaller than their own numbers are left to the ledger.
+        const double Least = 9;
+        var layout = geometry.LayoutOf(span);
+        List<(double T, string Words)> chain = [(from, ""), (to, units.Format(geometry.LengthOf(girder, span), QuantityKind.Length))];
+        if (layout.StartGap * perMetre > Least) chain = [(0, ""), (from, units.Format(layout.StartGap, QuantityKind.Size)), chain[1]];
+        if (layout.EndGap * perMetre > Least) chain.Add((1, units.Format(layout.EndGap, QuantityKind.Size)));
+        canvas.Dimensions([.. chain.Select(c => At(line.At(c.T)))], [.. chain.Skip(1).Select(c => c.Words)]);
         var (at, place) = (all.IndexOf(girder), geometry.Road.Locate(line.At(0.62)));
         var (left, right) = (at == 0 ? geometry.LeftEdge(place.Station) : geometry.GirderOffsetAt(all[at - 1], place.Station), at == all.Length - 1 ? geometry.RightEdge(place.Station) : geometry.GirderOffsetAt(all[at + 1], place.Station));
         List<double> across = [.. new[] { left, place.Offset, right }.OfType<double>()];
-        canvas.Dimensions([.. across.Select(o => At(place.Station, o))], [.. across.Zip(across.Skip(1), (a, b) => units.Format(b - a, QuantityKind.Length))]);
+        if (across.Zip(across.Skip(1), (a, b) => b - a).Min() * perMetre < Least) across = [];
+        if (across.Count > 1) canvas.Dimensions([.. across.Select(o => At(place.Station, o))], [.. across.Zip(across.Skip(1), (a, b) => units.Format(b - a, QuantityKind.Length))]);
         canvas.Part = part;
     }
 

@@ -122,9 +122,9 @@ public sealed class SectionView
         }
         if (!any) canvas.Text(new(canvas.Width / 2, canvas.Height - 2 * canvas.TextHeight), "No girder is cut at this station.", TextKind.Soft, Anchor.Middle);
         var line = At(0, 0);
-        canvas.Line(new(line.X, line.Y - 2.2 * canvas.TextHeight), new(line.X, canvas.Height - 4.6 * canvas.TextHeight), Pen.Axis);
-        canvas.Text(new(line.X + 1.2, line.Y - 1.9 * canvas.TextHeight), "road line", TextKind.Soft, halo: true);
-        canvas.Text(new(line.X + 1.2, line.Y - 0.8 * canvas.TextHeight), $"level {units.FormatWithUnit(geometry.Road.Level(station), QuantityKind.Length)}", TextKind.SoftNumber, halo: true);
+        canvas.Line(new(line.X, line.Y - 3.3 * canvas.TextHeight), new(line.X, canvas.Height - 4.6 * canvas.TextHeight), Pen.Axis);
+        canvas.Text(new(line.X + 1.2, line.Y - 3 * canvas.TextHeight), "road line", TextKind.Soft, halo: true);
+        canvas.Text(new(line.X + 1.2, line.Y - 1.9 * canvas.TextHeight), $"level {units.FormatWithUnit(geometry.Road.Level(station), QuantityKind.Length)}", TextKind.SoftNumber, halo: true);
         canvas.Text(At(section.LeftEdge, 0) + new Point(-3, 0), "left", TextKind.Soft, Anchor.End);
         canvas.Text(At(section.RightEdge, 0) + new Point(3, 0), "right", TextKind.Soft);
     }

@@ -41,14 +41,15 @@ public sealed class ShapeView
         return view.Finish("Girder section");
     }
 
-    /// <summary>A section with what follows from it.</summary>
-    public static Drawing Draw(MadeSection section, UnitSystem units, ViewSize size)
+    /// <summary>A section with what follows from it. With its path in the bridge, the corners of own outlines can be taken hold of.</summary>
+    public static Drawing Draw(MadeSection section, UnitSystem units, ViewSize size, string? path = null)
     {
         var view = new ShapeView(section, units, size);
         view.Parts();
         view.Axes();
         view.Dimensions();
-        return view.Finish(section.Shape.Name);
+        if (path is not null && section.Shape.Family == SectionFamily.Own) view.Corners(path);
+        return view.Finish(section.Shape.Name) with { Plane = new(view.x0, view.y0, view.k) };
     }
 
     private Drawing Finish(string title) => canvas.Finish(title, $"{units[QuantityKind.Size].Symbol}, {DrawingScale.Text(scale)}");
@@ -56,6 +57,19 @@ public sealed class ShapeView
     private void Parts()
     {
         foreach (var part in section.Parts) canvas.Area(part.Outline.Points.Select(p => At(p.X, p.Y)), part.IsVoid ? Fill.Sheet : Fill.Concrete, Pen.Cut);
+    }
+
+    private void Corners(string path)
+    {
+        for (var i = 0; i < section.Shape.Outlines.Length; i++)
+        {
+            for (var c = 0; c < section.Shape.Outlines[i].Corners.Length; c++)
+            {
+                canvas.Part = $"{path}/outlines/{i}/corners/{c}";
+                canvas.Circle(At(section.Shape.Outlines[i].Corners[c].X, section.Shape.Outlines[i].Corners[c].Y), 0.9, Pen.Active, Fill.Sheet);
+            }
+        }
+        canvas.Part = null;
     }
 
     private void Strands(Strands strands)
@@ -106,8 +120,13 @@ public sealed class ShapeView
             canvas.Dimensions([.. levels.Select(h => new Point(left, At(0, h).Y))], [.. levels.Zip(levels.Skip(1), (a, b) => Text(b - a))]);
         canvas.Dimensions([new(left - 13, At(0, section.Bottom).Y), new(left - 13, At(0, section.Top).Y)], [Text(section.Depth)]);
         var middle = (p.Left + p.Right) / 2;
-        Across(section.TopWidth, section.Top, -4);
-        Across(section.BottomWidth, section.Bottom, 6);
+        // Own outlines may be of any shape: their width over all.
+        if (section.Shape.Family == SectionFamily.Own) Across(p.Width, section.Bottom, 6);
+        else
+        {
+            Across(section.TopWidth, section.Top, -4);
+            Across(section.BottomWidth, section.Bottom, 6);
+        }
         if (section.WebWidth < 0.9 * Math.Min(section.TopWidth, section.BottomWidth) && section.Parts.All(part => !part.IsVoid))
             canvas.Text(At(middle + section.WebWidth / 2, (section.Top + section.Bottom) / 2) + new Point(2, 3.2), $"web {Text(section.WebWidth)}", TextKind.Number, halo: true);
 

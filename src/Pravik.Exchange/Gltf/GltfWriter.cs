@@ -18,7 +18,7 @@ public sealed class GltfWriter
     private const double GroundReach = 60;
     private static readonly (string Kind, double[] Colour)[] Looks =
     [
-        ("slab", [0.80, 0.79, 0.75]), ("surfacing", [0.33, 0.35, 0.36]), ("footways", [0.70, 0.66, 0.58]), ("edge beams", [0.86, 0.84, 0.79]), ("girders", [0.90, 0.89, 0.86]), ("haunches", [0.82, 0.81, 0.77]), ("diaphragms", [0.80, 0.79, 0.75]), ("bearings", [0.24, 0.27, 0.30]), ("plinths", [0.84, 0.83, 0.79]), ("abutments", [0.78, 0.77, 0.73]), ("wing walls", [0.76, 0.75, 0.71]),
+        ("slab", [0.80, 0.79, 0.75]), ("surfacing", [0.33, 0.35, 0.36]), ("footways", [0.70, 0.66, 0.58]), ("edge beams", [0.86, 0.84, 0.79]), ("girders", [0.90, 0.89, 0.86]), ("haunches", [0.82, 0.81, 0.77]), ("diaphragms", [0.80, 0.79, 0.75]), ("frames", [0.42, 0.47, 0.48]), ("stiffeners", [0.50, 0.54, 0.54]), ("bearings", [0.24, 0.27, 0.30]), ("plinths", [0.84, 0.83, 0.79]), ("abutments", [0.78, 0.77, 0.73]), ("wing walls", [0.76, 0.75, 0.71]),
         ("approach slabs", [0.72, 0.71, 0.68]), ("piers", [0.82, 0.81, 0.78]), ("foundations", [0.70, 0.69, 0.66]), ("piles", [0.66, 0.65, 0.62]), ("parapets", [0.93, 0.92, 0.89]), ("ground", [0.85, 0.82, 0.72]),
     ];
 

@@ -68,8 +68,8 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
     private IEnumerable<LedgerAction> AddedOrLeftOut(GirderLine line, int span)
     {
         var where = $"span {span + 1}";
-        var added = GirderAddition.RightOf(geometry, line, span);
-        yield return new("Add a girder to its right", $"A girder added right of {line.Name}, {where}", [new("replace", "/girders/spans", BridgeJson.Node(added.Spans)), new("replace", "/girders/own", BridgeJson.Node(added.Own))]);
+        if (line.Number < geometry.LayoutOf(span).Count && GirderAddition.RightOf(geometry, line, span) is var added)
+            yield return new("Add a girder to its right", $"A girder added right of {line.Name}, {where}", [new("replace", "/girders/spans", BridgeJson.Node(added.Spans)), new("replace", "/girders/own", BridgeJson.Node(added.Own))]);
         if (geometry.GirdersIn(span).Length > 1)
             yield return new("Leave it out", $"{line.Name} left out of {where}", [.. girders.Own.ContainsKey(HaunchLine.Key(line.Number, span)) ? Array.Empty<PatchOperation>() : [new("add", $"/girders/own/{HaunchLine.Key(line.Number, span)}", new JsonObject())], new("add", $"/girders/own/{HaunchLine.Key(line.Number, span)}/absent", JsonValue.Create(true))]);
     }
@@ -82,8 +82,8 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         {
             var all = keys.ConvertAll(k => rows.Entry($"/girders/own/{k}/{value}", value switch { "shift" => 0, "camber" => geometry.HaunchOf(parts[0].Line, parts[0].Span).CastingCamber, "haunch" => geometry.HaunchOf(parts[0].Line, parts[0].Span).OverBearings, _ => null }, inheritedChoice: geometry.Section.Shape.Name));
             var isOwn = all.Any(r => r.IsOwn);
-            var isOne = all.All(r => r.IsOwn == all[0].IsOwn && (!isOwn || r.Value == all[0].Value));
-            return all[0] with { Path = $"/girders/own/{string.Join('+', keys)}/{value}", Value = isOne && isOwn ? all[0].Value : "", IsOwn = isOwn, IsInherited = !isOwn, Help = isOne ? all[0].Help : "They differ. What is typed holds for all of them." };
+            var isOne = all.All(r => r.IsOwn == all[0].IsOwn && r.Value == all[0].Value);
+            return all[0] with { Path = $"/girders/own/{string.Join('+', keys)}/{value}", Value = isOne ? all[0].Value : "", IsOwn = isOwn, IsInherited = !isOwn, Help = isOne ? all[0].Help : "They differ. What is typed holds for all of them." };
         }
         return new($"Own values of {parts.Count} girders", [Shared("section"), Shared("shift"), Shared("haunch"), Shared("camber")])
         {
@@ -184,7 +184,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         var (haunch, path) = (geometry.HaunchOf(girder, span), $"/girders/own/{HaunchLine.Key(girder.Number, span)}");
         yield return new("Haunch of this girder",
         [
-            rows.Entry($"{path}/haunch", haunch.OverBearings), rows.Entry($"{path}/camber", haunch.CastingCamber), rows.Reading("Deflection under wet slab", haunch.SlabDeflection, QuantityKind.Size, "5wL⁴/(384 EI) of the bare girder, half way; where its section changes, ∫ M m/(EI) ds."),
+            rows.Entry($"{path}/haunch", haunch.OverBearings), rows.Entry($"{path}/camber", haunch.CastingCamber), rows.Reading("Deflection under wet slab", haunch.SlabDeflection, QuantityKind.Size, "Half way, of the bare girder: 5wL⁴/(384 EI) for a simple span; ∫ M m/(EI) ds where its section changes, on a continuous beam where it runs on over piers."),
             rows.Reading("Camber that stays", haunch.Camber, QuantityKind.Size, "Upward, when the road is finished."), rows.Reading("Least haunch", haunch.Least, QuantityKind.Size), rows.Reading("Greatest haunch", haunch.Greatest, QuantityKind.Size), rows.Reading("Concrete in the haunch", haunch.Volume, QuantityKind.Volume),
         ]);
         yield return new("Levels in tenths of the span", [.. Enumerable.Range(0, 11).SelectMany(i => new[]

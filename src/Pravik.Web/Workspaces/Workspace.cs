@@ -33,11 +33,20 @@ public sealed record ViewPart(string Id, string Title, string Note, string Svg)
     /// <summary>Station at the drawing's left and per millimetre, for views where a click sets the station.</summary>
     public StationMap? Stations { get; init; }
 
+    /// <summary>How a section lies on its drawing, for views on which outlines are drawn.</summary>
+    public PlaneMap? Plane { get; init; }
+
     /// <summary>Points that measuring catches: x and y on the drawing (mm), x, y and z in space.</summary>
     public IReadOnlyList<SnapPart> Snaps { get; init; } = [];
 }
 
 public sealed record SnapPart(double X, double Y, string World, string Name);
+
+/// <summary>
+/// A section on its drawing: origin and scale (mm, mm/m), the grid on which corners are set (m), what a metre is in the unit shown, its symbol, and where drawn outlines go: the path of a section of
+/// own outlines, or null for a new one of the name and path given.
+/// </summary>
+public sealed record PlaneMap(double X0, double Y0, double Scale, double Grid, double Unit, string Symbol, string? Path, string NewName, string NewPath);
 
 public sealed record StationMap(double X0, double Station0, double Scale, double Width);
 

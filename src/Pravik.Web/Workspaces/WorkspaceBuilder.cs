@@ -128,8 +128,8 @@ public sealed class WorkspaceBuilder
             "materials" => ([Part("materials", MaterialView.Draw(snapshot.Bridge, units, whole))], null),
             "levels" => ([Elevation(half)], GirderTables.Haunches(geometry, units, pick)),
             "girder" => ([Part("girder", ShapeView.Girder(geometry, units, whole))], null),
-            "shape" => ([Part("shape", ShapeView.Draw(Shape, units, half))], ShapeTables.Compare(snapshot.Bridge.Sections, units, ShapeNumber)),
-            "shapeOnly" => ([Part("shape", ShapeView.Draw(Shape, units, whole))], null),
+            "shape" => ([Drawn(half)], ShapeTables.Compare(snapshot.Bridge.Sections, units, ShapeNumber)),
+            "shapeOnly" => ([Drawn(whole)], null),
             "loads" => ([Part("loads", LoadsView.Draw(geometry, units, whole, Math.Clamp(station, geometry.FirstStation, geometry.LastStation)))], null),
             "effects" => Results(r => ([Diagram(r.EffectDiagram(girder, Effect, request.Case), half, null)], r.EffectTable(girder, Effect))),
             "effectsOnly" => Results(r => ([Diagram(r.EffectDiagram(girder, Effect, request.Case), whole, null)], null)),
@@ -176,6 +176,17 @@ public sealed class WorkspaceBuilder
         Snaps = [.. drawing.Snaps.Select(s => new SnapPart(Math.Round(s.At.X, 2), Math.Round(s.At.Y, 2), FormattableString.Invariant($"{s.World.X:R},{s.World.Y:R},{s.World.Z:R}"), s.Name))],
         Stations = drawing.Stations is { } s ? new(s.X0, s.Station0, s.Scale, drawing.Width) : null,
     };
+
+    /// <summary>The section in hand, on which outlines can be drawn: on a grid of 10 mm or half an inch.</summary>
+    private ViewPart Drawn(ViewSize size)
+    {
+        var (path, sections) = ($"/sections/{ShapeNumber}", snapshot.Bridge.Sections);
+        var drawing = ShapeView.Draw(Shape, units, size, path);
+        var plane = drawing.Plane!;
+        var name = Enumerable.Range(1, sections.Length + 1).Select(i => $"Own section {i}").First(n => sections.All(s => s.Name != n));
+        var grid = units == UnitSystem.Metric ? 0.01 : 0.0127;
+        return Part("shape", drawing) with { Plane = new(plane.X0, plane.Y0, plane.Scale, grid, 1 / units[QuantityKind.Size].Factor, units[QuantityKind.Size].Symbol, Shape.Shape.Family == Core.Sections.SectionFamily.Own ? path : null, name, $"/sections/{sections.Length}") };
+    }
 
     private ViewPart Band() => Part("band", BandView.Draw(geometry, ground, units, ViewSize.Pixels(request.BandWidth, BandHeight), latest?.Results, current));
 

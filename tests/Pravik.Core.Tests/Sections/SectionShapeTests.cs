@@ -156,7 +156,7 @@ public class SectionShapeTests
             var section = new MadeSection(shape);
             var p = section.Properties;
             Assert.Equal(shape.Size(family.Sizes.Any(s => s.Name == "depth") ? "depth" : "diameter"), section.Depth, 2e-3 * section.Depth);
-            Assert.Equal(0, p.Centroid.X, 1e-9);
+            if (family.Name != "angle") Assert.Equal(0, p.Centroid.X, 1e-9);
             Assert.InRange(p.TorsionError, -1e-9, 0.02);
             Assert.InRange(p.J, 0, p.Ix + p.Iy);
             Assert.InRange(p.VerticalShearArea, 0.05 * p.Area, 0.91 * p.Area);

@@ -7,8 +7,8 @@ export function listenToKeys(actions) {
       return;
     const key = event.key === "Z" ? "Shift+z" : event.key;
     const action = actions[key] ?? (/^[1-9]$/.test(key) ? () => actions.digit(Number(key)) : null);
-    if (!action) return;
+    // An action that has nothing to do leaves the key to what has the focus.
+    if (!action || action() === false) return;
     event.preventDefault();
-    action();
   });
 }

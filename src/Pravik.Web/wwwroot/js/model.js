@@ -12,7 +12,7 @@ const LAYERS = [
   ["abutments", "piers", "wing walls"],
   ["plinths"],
   ["bearings"],
-  ["girders", "diaphragms"],
+  ["girders", "diaphragms", "frames", "stiffeners"],
   ["haunches"],
   ["slab", "approach slabs"],
   ["surfacing", "footways", "edge beams"],

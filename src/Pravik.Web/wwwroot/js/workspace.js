@@ -4,6 +4,7 @@ import Alpine from "../lib/alpine/alpine-csp.js";
 import { bridgeApi } from "./api.js";
 import { Band } from "./band.js";
 import { listenToKeys } from "./keys.js";
+import { OutlineDrawing, dragCorners } from "./outline.js";
 import { caughtPoint, clearMarks, drawCalculation, drawViews, withSubscripts } from "./sheet.js";
 
 // Text with real subscripts.
@@ -14,6 +15,7 @@ Alpine.directive("symbol", (element, { expression }, { evaluateLater, effect }) 
 
 // Kept out of the reactive state: three.js compares its objects by identity.
 let model = null;
+let outline = null;
 
 const EMPTY = { title: "", columns: [], rows: [] };
 
@@ -55,6 +57,10 @@ Alpine.data("workspace", () => ({
   measured: [],
   measureFrom: null,
   canMeasure: false,
+  canDraw: false,
+  plane: null,
+  drawing: null,
+  drawWords: "",
 
   init() {
     this.project = this.$root.dataset.project;
@@ -159,6 +165,10 @@ Alpine.data("workspace", () => ({
     document.title = `${w.name} · Pravik`;
     this.views = w.views;
     this.canMeasure = w.views.some((v) => v.snaps.length > 0 || v.id === "model");
+    this.plane = w.views.find((v) => v.plane)?.plane ?? null;
+    this.canDraw = Boolean(this.plane);
+    this.drawing = null;
+    this.drawWords = "";
     drawViews(
       document.getElementById("views"),
       w.views,
@@ -166,6 +176,7 @@ Alpine.data("workspace", () => ({
       () => this.modelHost(),
       this.step === "axes" ? (axis, by, done) => this.dragAxis(axis, by, done) : null,
     );
+    if (this.plane) dragCorners(this.shapeFigure(), this.plane, (path, to) => this.moveCorner(path, to));
     drawCalculation(document.getElementById("calc"), w.ledger.lines);
     this.band.draw(w.band, w.station);
     if (this.focusPicked) this.focusPath ??= w.ledger.focus;
@@ -296,6 +307,52 @@ Alpine.data("workspace", () => ({
       })
       .catch(() => (host.textContent = "The model in space cannot be shown in this browser."));
     return host;
+  },
+
+  // Outlines of sections, drawn corner by corner.
+  shapeFigure: () => document.querySelector('figure[data-view="shape"]'),
+  inUnit(metres) {
+    const value = metres * this.plane.unit;
+    return `${Number(value.toFixed(this.plane.symbol === "mm" ? 0 : 2))} ${this.plane.symbol}`;
+  },
+  toggleDraw(isVoid) {
+    if (this.drawing) return this.stopDrawing();
+    this.drawWords =
+      "Click the corners one after the other; the first again, or Enter, closes the outline. Backspace takes the last back.";
+    const told = (count, at) => {
+      if (at) this.drawWords = `Corner ${count + 1}: across ${this.inUnit(at.x)}, up ${this.inUnit(at.y)}`;
+    };
+    this.drawing = isVoid ? "void" : "outline";
+    outline = new OutlineDrawing(this.shapeFigure(), this.plane, told, (corners) =>
+      this.drawn(corners, isVoid),
+    );
+  },
+  stopDrawing() {
+    outline?.cancel();
+    outline = null;
+    this.drawing = null;
+    this.drawWords = "";
+  },
+  drawn(corners, isVoid) {
+    this.stopDrawing();
+    if (corners.length < 3) return (this.notice = "An outline has at least three corners.");
+    const { path, newName, newPath } = this.plane;
+    this.choice.pick = path ?? newPath;
+    const value = { corners, isVoid };
+    const [operation, label] = path
+      ? [{ op: "add", path: `${path}/outlines/-`, value }, isVoid ? "Void drawn" : "Outline drawn"]
+      : [
+          { op: "add", path: "/sections/-", value: { name: newName, family: "own", outlines: [value] } },
+          `Section “${newName}” drawn`,
+        ];
+    return this.afterEdit(this.api.patch(this.revision, [operation], label));
+  },
+  moveCorner(path, to) {
+    const operations = [
+      { op: "replace", path: `${path}/x`, value: to.x },
+      { op: "replace", path: `${path}/y`, value: to.y },
+    ];
+    return this.afterEdit(this.api.patch(this.revision, operations, "Corner moved"));
   },
 
   // Measuring: two points that the drawings name, or that are met in space; the distances come from the server.
@@ -612,6 +669,7 @@ Alpine.data("workspace", () => ({
     listenToKeys({
       escape: () => {
         if (this.measuring) this.toggleMeasure();
+        if (this.drawing) this.stopDrawing();
         this.drawer = "";
         this.closeFind();
       },
@@ -627,6 +685,8 @@ Alpine.data("workspace", () => ({
       ",": () => this.nudge(-1),
       ".": () => this.nudge(1),
       m: () => this.toggleMeasure(),
+      Enter: () => (outline ? outline.close() : false),
+      Backspace: () => (outline ? outline.back() : false),
       f: () => model?.look(0),
       n: () => this.neighbourStep(1),
       b: () => this.neighbourStep(-1),
