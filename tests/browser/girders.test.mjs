@@ -78,8 +78,8 @@ test("girders are let deepen towards the piers, and a depth that does not fit is
     .locator(".ledger h2, .ledger h3, .ledger caption", { hasText: "Depth along every span" })
     .first()
     .waitFor();
-  await enter(page, "/girders/depth/middle", "200");
-  await page.getByText("cannot be 200 mm deep", { exact: false }).first().waitFor();
+  await enter(page, "/girders/depth/middle", "8 in");
+  await page.getByText("cannot be 8 in deep", { exact: false }).first().waitFor();
   await saved(page, () => page.getByRole("button", { name: "That of the section again" }).first().click());
   assert.deepEqual(page.faults, []);
   await page.close();

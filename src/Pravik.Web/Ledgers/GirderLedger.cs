@@ -126,7 +126,9 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
     {
         var shape = geometry.Section.Shape;
         var (own, hasOwn) = ($"/girders/spans/{span + 1}", girders.Spans.GetValueOrDefault($"{span + 1}")?.Depth is not null);
-        JsonNode Begin() => new JsonObject { ["start"] = Math.Round(1.5 * shape.Size("depth"), 3), ["middle"] = shape.Size("depth") };
+        // To 50 mm or an inch, as one would choose it.
+        var step = rows.Units == UnitSystem.Metric ? 0.05 : 0.0254;
+        JsonNode Begin() => new JsonObject { ["start"] = Math.Round(Math.Round(1.5 * shape.Size("depth") / step) * step, 6), ["middle"] = shape.Size("depth") };
         var inSpan = new LedgerAction($"Another depth in span {span + 1}", $"Depth of span {span + 1} of its own",
             [.. girders.Spans.ContainsKey($"{span + 1}") ? Array.Empty<PatchOperation>() : [new("add", own, new JsonObject())], new("add", $"{own}/depth", girders.Depth is { } common ? BridgeJson.Node(common) : Begin())]);
         if (geometry.LayoutOf(span).Depth is null)
