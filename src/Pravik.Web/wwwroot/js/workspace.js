@@ -163,25 +163,28 @@ Alpine.data("workspace", () => ({
     this.hasTable = Boolean(w.table);
     this.run = w.run;
     document.title = `${w.name} · Pravik`;
-    this.views = w.views;
-    this.canMeasure = w.views.some((v) => v.snaps.length > 0 || v.id === "model");
-    this.plane = w.views.find((v) => v.plane)?.plane ?? null;
-    this.canDraw = Boolean(this.plane);
-    this.drawing = null;
-    this.drawWords = "";
-    drawViews(
-      document.getElementById("views"),
-      w.views,
-      (part, event) => this.pick(part, event),
-      () => this.modelHost(),
-      this.step === "axes" ? (axis, by, done) => this.dragAxis(axis, by, done) : null,
-    );
-    if (this.plane) dragCorners(this.shapeFigure(), this.plane, (path, to) => this.moveCorner(path, to));
+    // An outline in hand stays on the drawing that it was begun on.
+    if (!this.drawing) this.showViews(w.views);
     drawCalculation(document.getElementById("calc"), w.ledger.lines);
     this.band.draw(w.band, w.station);
     if (this.focusPicked) this.focusPath ??= w.ledger.focus;
     this.focusPicked = false;
     if (this.focusPath) this.focusField();
+  },
+
+  showViews(views) {
+    this.views = views;
+    this.canMeasure = views.some((v) => v.snaps.length > 0 || v.id === "model");
+    this.plane = views.find((v) => v.plane)?.plane ?? null;
+    this.canDraw = Boolean(this.plane);
+    drawViews(
+      document.getElementById("views"),
+      views,
+      (part, event) => this.pick(part, event),
+      () => this.modelHost(),
+      this.step === "axes" ? (axis, by, done) => this.dragAxis(axis, by, done) : null,
+    );
+    if (this.plane) dragCorners(this.shapeFigure(), this.plane, (path, to) => this.moveCorner(path, to));
   },
 
   heard(what) {
@@ -216,6 +219,7 @@ Alpine.data("workspace", () => ({
     return `${s.state} ${s.id === this.step ? "on" : ""}`;
   },
   go(id) {
+    if (this.drawing) this.stopDrawing();
     if (id !== this.step && id !== "checks") this.choice.pick = null;
     this.step = id;
     this.sort = null;
@@ -228,6 +232,7 @@ Alpine.data("workspace", () => ({
     if (next) this.go(next.id);
   },
   layout(id) {
+    if (this.drawing) this.stopDrawing();
     this.choice.layout[this.step] = id;
     this.load();
   },
@@ -254,6 +259,7 @@ Alpine.data("workspace", () => ({
   // With Shift or Ctrl a girder is picked together with those that are.
   pick(part, event) {
     if (!part || this.measuring) return;
+    if (this.drawing) this.stopDrawing();
     if (event && (event.shiftKey || event.ctrlKey || event.metaKey) && this.step === "girders") {
       const girders = (this.choice.pick ?? "").split("+").filter((p) => p.startsWith("/parts/girders/"));
       if (part.startsWith("/parts/girders/")) {
