@@ -7,6 +7,12 @@ public readonly record struct Point3(double X, double Y, double Z)
 {
     public static Point3 operator -(Point3 a, Point3 b) => new(a.X - b.X, a.Y - b.Y, a.Z - b.Z);
 
+    public static Point3 operator +(Point3 a, Point3 b) => new(a.X + b.X, a.Y + b.Y, a.Z + b.Z);
+
+    public static Point3 operator *(double factor, Point3 a) => new(factor * a.X, factor * a.Y, factor * a.Z);
+
+    public double Length => Math.Sqrt(Dot(this));
+
     public double Dot(Point3 o) => X * o.X + Y * o.Y + Z * o.Z;
 
     public Point3 Cross(Point3 o) => new(Y * o.Z - Z * o.Y, Z * o.X - X * o.Z, X * o.Y - Y * o.X);

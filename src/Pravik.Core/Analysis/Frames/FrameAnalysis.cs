@@ -1,0 +1,568 @@
+using System.Collections.Immutable;
+using System.Diagnostics;
+using Pravik.Core.Geometry;
+using Pravik.Core.Numerics;
+using Pravik.Core.Structures.Frames;
+
+namespace Pravik.Core.Analysis.Frames;
+
+/// <summary>
+/// A model made ready to be solved: elements, bodies, what holds them, and the factor, which serves any number of cases.
+/// </summary>
+/// <remarks>
+/// Direct stiffness. Offsets and links are rigid and eliminated: an element's ends move as their bodies do. Held directions are eliminated body by body. A rotation that nothing resists is held, with a warning, unless a case
+/// loads it.
+/// </remarks>
+public sealed class FrameAnalysis
+{
+    private const double Unresisted = 1e-13;
+    private static readonly string[] Names = ["ux", "uy", "uz", "rx", "ry", "rz"];
+    private readonly FrameModel model;
+    private readonly FrameElement[] elements;
+    private readonly FrameBodies bodies;
+    private readonly BodyConstraint[] holds;
+    private readonly List<(int Support, int Direction)>[] rowsOf;
+    private readonly List<double[]>[] turns;
+    private readonly BlockMatrix matrix;
+    private readonly SparseCholesky factor;
+    private readonly double analysed;
+    private readonly double factorised;
+    private readonly long entries;
+
+    /// <summary>Prepares a model. Throws <see cref="FrameRefusedException"/> with the reasons where it cannot be solved, <see cref="OperationCanceledException"/> when cancelled.</summary>
+    public FrameAnalysis(FrameModel model, IProgress<double>? progress = null, CancellationToken cancel = default)
+    {
+        this.model = model;
+        if (FrameChecks.Check(model) is { Count: > 0 } problems) throw new FrameRefusedException(problems);
+        elements = new FrameElement[model.Beams.Length + model.Shells.Length];
+        Parallel.For(0, elements.Length, new ParallelOptions { CancellationToken = cancel }, i => elements[i] = i < model.Beams.Length ? Beam(model.Beams[i]) : Shell(model.Shells[i - model.Beams.Length]));
+        bodies = new(model);
+        rowsOf = [.. bodies.Roots.Select(_ => new List<(int, int)>())];
+        turns = [.. bodies.Roots.Select(_ => new List<double[]>())];
+        for (var s = 0; s < model.Supports.Length; s++) rowsOf[bodies.Of(model.Supports[s].Node)].AddRange(model.Supports[s].Fix.Distinct().Select(d => (s, d)));
+        FindUnresisted();
+        holds = [.. bodies.Roots.Select((_, b) => new BodyConstraint([.. rowsOf[b].Select(r => Row(r.Support, r.Direction)), .. turns[b]]))];
+        var watch = Stopwatch.StartNew();
+        var (sizes, neighbours) = (holds.Select(h => h.Free.Count).ToArray(), Neighbours());
+        var symbolic = SymbolicCholesky.Analyse(sizes, neighbours, [.. bodies.Roots.SelectMany(r => new[] { model.Nodes[r].At.X, model.Nodes[r].At.Y, model.Nodes[r].At.Z })]);
+        (analysed, entries) = (watch.Elapsed.TotalSeconds, symbolic.Entries);
+        // Factor, the dense matrices that are open at one time, and the matrix itself.
+        var wanted = 8.0 * 2.5 * symbolic.Entries;
+        if (wanted > GC.GetGCMemoryInfo().TotalAvailableMemoryBytes) throw new FrameRefusedException([new("/nodes", $"The model has {sizes.Sum()} unknowns and needs about {wanted / 1e9:0.0} GB of memory, more than there is.")]);
+        cancel.ThrowIfCancellationRequested();
+        matrix = new(sizes, neighbours);
+        Assemble(cancel);
+        watch.Restart();
+        factor = SparseCholesky.Factorise(matrix, symbolic, progress, cancel);
+        factorised = watch.Elapsed.TotalSeconds;
+        if (factor.ZeroPivots.Count > 0) throw new FrameRefusedException([Free(factor.ZeroPivots[0])]);
+        if (factor.LeastPivot < 1e-9) Warn($"Stiffnesses are so different that about {-Math.Log10(factor.LeastPivot):0} of 16 digits are lost.");
+    }
+
+    private readonly List<string> warnings = [];
+
+    public IReadOnlyList<string> Warnings => warnings;
+
+    private void Warn(string words) => warnings.Add(words);
+
+    private BeamElement Beam(FrameBeam beam) => new(beam, model.Materials[beam.Material], model.Sections[beam.Section], model.Nodes[beam.I].At, model.Nodes[beam.J].At);
+
+    private ShellElement Shell(FrameShell shell) => ShellElement.Of(shell, model.Materials[shell.Material], [.. shell.Nodes.Select(n => model.Nodes[n].At)]);
+
+    /// <summary>A direction of a support (0 to 5) as a row in the components of its body.</summary>
+    private double[] Row(int support, int direction)
+    {
+        var s = model.Supports[support];
+        return Row(LocalAxes.Given(s.X, s.Up)!.Value[direction % 3], bodies.Arm(s.Node), direction < 3);
+    }
+
+    private static double[] Row(Point3 axis, Point3 arm, bool isMovement)
+    {
+        if (!isMovement) return [0, 0, 0, axis.X, axis.Y, axis.Z];
+        var turn = arm.Cross(axis);
+        return [axis.X, axis.Y, axis.Z, turn.X, turn.Y, turn.Z];
+    }
+
+    /// <summary>Rows of a spring: its ends meet half way between its nodes, each joined rigidly to its own.</summary>
+    private IEnumerable<(double[] OnI, double[] OnJ, double Stiffness)> SpringRows(FrameSpring spring)
+    {
+        var axes = LocalAxes.Given(spring.X, spring.Up)!.Value;
+        var half = 0.5 * (model.Nodes[spring.J].At - model.Nodes[spring.I].At);
+        for (var d = 0; d < 6; d++)
+        {
+            if (spring.Stiffness[d] > 0) yield return (Row(axes[d % 3], bodies.Arm(spring.I) + half, d < 3), Row(axes[d % 3], bodies.Arm(spring.J) - half, d < 3), spring.Stiffness[d]);
+        }
+    }
+
+    /// <summary>Rotations of bodies that no element, spring or support resists: they are held.</summary>
+    private void FindUnresisted()
+    {
+        var (resists, scale) = (bodies.Roots.Select(_ => new double[9]).ToArray(), new double[bodies.Roots.Length]);
+        foreach (var element in elements)
+        {
+            var k = element.Global(bodies.Arm);
+            var rotation = (element as BeamElement)?.RotationScale;
+            for (var p = 0; p < element.Nodes.Length; p++)
+            {
+                var body = bodies.Of(element.Nodes[p]);
+                var trace = 0.0;
+                for (var i = 0; i < 3; i++)
+                {
+                    trace += k[(6 * p + 3 + i) * element.Size + 6 * p + 3 + i];
+                    for (var j = 0; j < 3; j++) resists[body][3 * i + j] += k[(6 * p + 3 + i) * element.Size + 6 * p + 3 + j];
+                }
+                scale[body] += Math.Max(trace, rotation ?? 0);
+            }
+        }
+        foreach (var spring in model.Springs)
+        {
+            foreach (var (onI, onJ, stiffness) in SpringRows(spring))
+            {
+                Add(bodies.Of(spring.I), onI, stiffness);
+                Add(bodies.Of(spring.J), onJ, stiffness);
+            }
+        }
+        for (var s = 0; s < model.Supports.Length; s++)
+        {
+            for (var d = 0; d < 6; d++)
+            {
+                if (model.Supports[s].Springs[d] > 0) Add(bodies.Of(model.Supports[s].Node), Row(s, d), model.Supports[s].Springs[d]);
+            }
+        }
+        for (var b = 0; b < bodies.Roots.Length; b++)
+        {
+            var all = Array.ConvertAll(resists[b], v => scale[b] > 0 ? v / scale[b] : 0);
+            // Held directions resist as well.
+            foreach (var (support, direction) in rowsOf[b])
+            {
+                var row = Row(support, direction);
+                for (var i = 0; i < 9; i++) all[i] += row[3 + i / 3] * row[3 + i % 3];
+            }
+            foreach (var (value, axis) in Eigen(all))
+            {
+                if (value > Unresisted) continue;
+                turns[b].Add([0, 0, 0, axis.X, axis.Y, axis.Z]);
+                var free = RotationName(axis);
+                if (LoadedBy(b, axis) is { } load) throw new FrameRefusedException([new($"/nodes/{bodies.Roots[b]}", $"The structure can move: nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”, and case “{load}” loads it.")]);
+                Warn($"Nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”; it is held at 0.");
+            }
+        }
+
+        void Add(int body, double[] row, double stiffness)
+        {
+            for (var i = 0; i < 9; i++) resists[body][i] += stiffness * row[3 + i / 3] * row[3 + i % 3];
+            scale[body] += stiffness * (row[3] * row[3] + row[4] * row[4] + row[5] * row[5]);
+        }
+    }
+
+    private static string RotationName(Point3 axis)
+    {
+        var most = Math.Max(Math.Abs(axis.X), Math.Max(Math.Abs(axis.Y), Math.Abs(axis.Z)));
+        return most == Math.Abs(axis.X) ? "rx" : most == Math.Abs(axis.Y) ? "ry" : "rz";
+    }
+
+    /// <summary>The first case that turns a body about an axis.</summary>
+    private string? LoadedBy(int body, Point3 axis)
+    {
+        foreach (var load in model.Cases)
+        {
+            var loads = new CaseLoads(model, elements, load);
+            var force = new double[bodies.Roots.Length][];
+            OnBodies(loads, force);
+            if (force[body] is { } f && Math.Abs(f[3] * axis.X + f[4] * axis.Y + f[5] * axis.Z) > 1e-9 * Math.Max(Math.Abs(f[3]) + Math.Abs(f[4]) + Math.Abs(f[5]), 1e-300)) return load.Id;
+        }
+        return null;
+    }
+
+    /// <summary>Values and axes of a symmetric 3 × 3 matrix by Jacobi's rotations.</summary>
+    private static IEnumerable<(double Value, Point3 Axis)> Eigen(double[] a)
+    {
+        double[] m = [.. a], v = [1, 0, 0, 0, 1, 0, 0, 0, 1];
+        for (var sweep = 0; sweep < 30; sweep++)
+        {
+            foreach (var (p, q) in new[] { (0, 1), (0, 2), (1, 2) })
+            {
+                if (m[3 * p + q] == 0) continue;
+                var theta = (m[4 * q] - m[4 * p]) / (2 * m[3 * p + q]);
+                var t = Math.CopySign(1, theta) / (Math.Abs(theta) + Math.Sqrt(theta * theta + 1));
+                var c = 1 / Math.Sqrt(t * t + 1);
+                var s = t * c;
+                for (var k = 0; k < 3; k++) (m[3 * k + p], m[3 * k + q]) = (c * m[3 * k + p] - s * m[3 * k + q], s * m[3 * k + p] + c * m[3 * k + q]);
+                for (var k = 0; k < 3; k++) (m[3 * p + k], m[3 * q + k]) = (c * m[3 * p + k] - s * m[3 * q + k], s * m[3 * p + k] + c * m[3 * q + k]);
+                for (var k = 0; k < 3; k++) (v[3 * k + p], v[3 * k + q]) = (c * v[3 * k + p] - s * v[3 * k + q], s * v[3 * k + p] + c * v[3 * k + q]);
+            }
+        }
+        for (var i = 0; i < 3; i++) yield return (m[4 * i], new(v[i], v[3 + i], v[6 + i]));
+    }
+
+    private int[][] Neighbours()
+    {
+        var sets = bodies.Roots.Select(_ => new HashSet<int>()).ToArray();
+        void Join(IEnumerable<int> nodes)
+        {
+            var all = nodes.Select(bodies.Of).Distinct().ToList();
+            foreach (var a in all)
+            {
+                foreach (var b in all)
+                {
+                    if (a != b) sets[a].Add(b);
+                }
+            }
+        }
+        foreach (var element in elements) Join(element.Nodes);
+        foreach (var spring in model.Springs) Join([spring.I, spring.J]);
+        return [.. sets.Select(s => s.Order().ToArray())];
+    }
+
+    private void Assemble(CancellationToken cancel)
+    {
+        foreach (var chunk in elements.Chunk(4096))
+        {
+            cancel.ThrowIfCancellationRequested();
+            var global = new double[chunk.Length][];
+            Parallel.For(0, chunk.Length, i => global[i] = chunk[i].Global(bodies.Arm));
+            for (var e = 0; e < chunk.Length; e++)
+            {
+                var (nodes, n) = (chunk[e].Nodes, chunk[e].Size);
+                for (var p = 0; p < nodes.Length; p++)
+                {
+                    for (var q = 0; q < nodes.Length; q++) AddBlock(bodies.Of(nodes[p]), bodies.Of(nodes[q]), (i, j) => global[e][(6 * p + i) * n + 6 * q + j]);
+                }
+            }
+        }
+        foreach (var spring in model.Springs)
+        {
+            var (a, b) = (bodies.Of(spring.I), bodies.Of(spring.J));
+            foreach (var (onI, onJ, k) in SpringRows(spring))
+            {
+                AddBlock(a, a, (i, j) => k * onI[i] * onI[j]);
+                AddBlock(b, b, (i, j) => k * onJ[i] * onJ[j]);
+                AddBlock(a, b, (i, j) => -k * onI[i] * onJ[j]);
+                AddBlock(b, a, (i, j) => -k * onJ[i] * onI[j]);
+            }
+        }
+        for (var s = 0; s < model.Supports.Length; s++)
+        {
+            for (var d = 0; d < 6; d++)
+            {
+                if (!(model.Supports[s].Springs[d] > 0)) continue;
+                var (body, row, k) = (bodies.Of(model.Supports[s].Node), Row(s, d), model.Supports[s].Springs[d]);
+                AddBlock(body, body, (i, j) => k * row[i] * row[j]);
+            }
+        }
+    }
+
+    /// <summary>Adds a 6 × 6 block between two bodies, in their free directions; of two mirrored ones only that with the row of higher number is kept.</summary>
+    private void AddBlock(int row, int column, Func<int, int, double> value)
+    {
+        if (row < column) return;
+        var (left, right) = (holds[row].Free, holds[column].Free);
+        if (left.Count == 0 || right.Count == 0) return;
+        Span<double> full = stackalloc double[36];
+        for (var i = 0; i < 36; i++) full[i] = value(i / 6, i % 6);
+        Span<double> block = stackalloc double[left.Count * right.Count];
+        for (var i = 0; i < left.Count; i++)
+        {
+            for (var j = 0; j < right.Count; j++)
+            {
+                double sum = 0;
+                for (var a = 0; a < 6; a++)
+                {
+                    if (left[i][a] == 0) continue;
+                    for (var b = 0; b < 6; b++) sum += left[i][a] * full[6 * a + b] * right[j][b];
+                }
+                block[i * right.Count + j] = sum;
+            }
+        }
+        matrix.Add(row, column, block);
+    }
+
+    /// <summary>Names the node and direction that move most in a free movement, translations first.</summary>
+    private FrameProblem Free(ZeroPivot zero)
+    {
+        var x = new double[matrix.Unknowns];
+        x[zero.Unknown] = 1e20 * (zero.Scale > 0 ? zero.Scale : 1);
+        factor.Solve(x, 1);
+        var moved = Displacements(x, 1, 0, new double[bodies.Roots.Length][]);
+        (int Node, int Direction, double Size) Most(int from)
+        {
+            var best = (0, from, 0.0);
+            for (var n = 0; n < moved.Length; n++)
+            {
+                for (var d = from; d < from + 3; d++)
+                {
+                    // Of nearly equal ones the first.
+                    if (Math.Abs(moved[n][d]) > best.Item3 * (1 + 1e-6)) best = (n, d, Math.Abs(moved[n][d]));
+                }
+            }
+            return best;
+        }
+        var size = model.Nodes.Max(n => (n.At - model.Nodes[0].At).Length);
+        var (shift, turn) = (Most(0), Most(3));
+        var (node, direction, _) = shift.Size > 1e-6 * turn.Size * Math.Max(size, 1e-3) ? shift : turn;
+        Mode = moved;
+        return new($"/nodes/{node}", $"The structure can move: node “{model.Nodes[node].Id}” is free in {Names[direction]}.");
+    }
+
+    /// <summary>Displacements of a free movement, where one was found.</summary>
+    public double[][]? Mode { get; private set; }
+
+    /// <summary>Six components of every node for a solution and prescribed movements of bodies.</summary>
+    private double[][] Displacements(double[] x, int count, int number, double[]?[] prescribed)
+    {
+        var body = new double[bodies.Roots.Length][];
+        for (var b = 0; b < body.Length; b++)
+        {
+            body[b] = (double[]?)prescribed[b]?.Clone() ?? new double[6];
+            var free = holds[b].Free;
+            for (var f = 0; f < free.Count; f++)
+            {
+                var value = x[(matrix.First[b] + f) * count + number];
+                for (var i = 0; i < 6; i++) body[b][i] += value * free[f][i];
+            }
+        }
+        return [.. model.Nodes.Select((_, n) =>
+        {
+            var (q, arm) = (body[bodies.Of(n)], bodies.Arm(n));
+            var shift = new Point3(q[3], q[4], q[5]).Cross(arm);
+            return new[] { q[0] + shift.X, q[1] + shift.Y, q[2] + shift.Z, q[3], q[4], q[5] };
+        })];
+    }
+
+    /// <summary>Adds loads to the six components of bodies.</summary>
+    private void OnBodies(CaseLoads loads, double[]?[] force)
+    {
+        double[] Of(int node) => force[bodies.Of(node)] ??= new double[6];
+        foreach (var nodal in loads.Case.Nodal)
+        {
+            var (f, turn) = (Of(nodal.Node), nodal.Moment + bodies.Arm(nodal.Node).Cross(nodal.Force));
+            (f[0], f[1], f[2]) = (f[0] + nodal.Force.X, f[1] + nodal.Force.Y, f[2] + nodal.Force.Z);
+            (f[3], f[4], f[5]) = (f[3] + turn.X, f[4] + turn.Y, f[5] + turn.Z);
+        }
+        foreach (var (number, ends) in loads.ByElement) Spread(elements[number], EndLoads(elements[number], ends), 1, force);
+    }
+
+    private static double[] EndLoads(FrameElement element, double[] ends) => element is BeamElement beam ? beam.EndLoads(ends) : ends;
+
+    /// <summary>Adds forces at an element's points (local) to its bodies.</summary>
+    private void Spread(FrameElement element, double[] local, double factor, double[]?[] force)
+    {
+        var transforms = element.Transforms(bodies.Arm);
+        for (var p = 0; p < element.Nodes.Length; p++)
+        {
+            var f = force[bodies.Of(element.Nodes[p])] ??= new double[6];
+            for (var k = 0; k < 6; k++)
+            {
+                for (var i = 0; i < 6; i++) f[i] += factor * transforms[p][6 * k + i] * local[6 * p + k];
+            }
+        }
+    }
+
+    /// <summary>Solves the cases of the model, or others on the same structure. Throws <see cref="FrameRefusedException"/> where settlements cannot go together.</summary>
+    public FrameResults Solve(IReadOnlyList<FrameCase>? cases = null, CancellationToken cancel = default)
+    {
+        cases ??= model.Cases;
+        var watch = Stopwatch.StartNew();
+        var loads = cases.Select(c => new CaseLoads(model, elements, c)).ToList();
+        var prescribed = cases.Select(Prescribed).ToList();
+        var right = new double[matrix.Unknowns * cases.Count];
+        for (var c = 0; c < cases.Count; c++)
+        {
+            var force = new double[bodies.Roots.Length][];
+            OnBodies(loads[c], force);
+            Move(prescribed[c], cases[c], force);
+            for (var b = 0; b < force.Length; b++)
+            {
+                for (var f = 0; force[b] is not null && f < holds[b].Free.Count; f++) right[(matrix.First[b] + f) * cases.Count + c] = BodyConstraint.Dot(holds[b].Free[f], force[b]);
+            }
+        }
+        factor.Solve(right, cases.Count, cancel);
+        var results = new FrameCaseResults[cases.Count];
+        for (var c = 0; c < cases.Count; c++)
+        {
+            cancel.ThrowIfCancellationRequested();
+            results[c] = Recover(loads[c], prescribed[c], Displacements(right, cases.Count, c, prescribed[c]));
+        }
+        return new([.. results], [.. warnings], new(matrix.Unknowns, entries, factor.LeastPivot, factor.GreatestPivot, analysed, factorised, watch.Elapsed.TotalSeconds));
+    }
+
+    /// <summary>Movements of bodies that settlements prescribe.</summary>
+    private double[]?[] Prescribed(FrameCase load)
+    {
+        var result = new double[bodies.Roots.Length][];
+        foreach (var b in load.Settlements.Select(s => bodies.Of(s.Node)).Distinct())
+        {
+            double[] wanted = [.. rowsOf[b].Select(r => Along(load, r.Support, r.Direction)), .. turns[b].Select(_ => 0.0)];
+            if (wanted.All(w => w == 0)) continue;
+            result[b] = holds[b].Movement(wanted) ?? throw new FrameRefusedException([new($"/cases/{model.Cases.IndexOf(load)}/settlement", $"Supports of the body of node “{model.Nodes[bodies.Roots[b]].Id}” cannot settle like this together: links make it rigid.")]);
+        }
+        return result;
+    }
+
+    /// <summary>How far a support settles in one of its directions.</summary>
+    private double Along(FrameCase load, int support, int direction)
+    {
+        var s = model.Supports[support];
+        var axis = LocalAxes.Given(s.X, s.Up)!.Value[direction % 3];
+        return load.Settlements.Where(t => t.Node == s.Node).Sum(t => axis.Dot(direction < 3 ? t.Movement : t.Rotation));
+    }
+
+    /// <summary>Takes off what prescribed movements put on bodies, and adds what settling springs do.</summary>
+    private void Move(double[]?[] prescribed, FrameCase load, double[]?[] force)
+    {
+        if (load.Settlements.IsEmpty) return;
+        for (var s = 0; s < model.Supports.Length; s++)
+        {
+            var body = bodies.Of(model.Supports[s].Node);
+            for (var d = 0; d < 6; d++)
+            {
+                var k = model.Supports[s].Springs[d];
+                if (!(k > 0)) continue;
+                var row = Row(s, d);
+                var pull = k * (Along(load, s, d) - (prescribed[body] is { } q ? BodyConstraint.Dot(row, q) : 0));
+                if (pull == 0) continue;
+                var f = force[body] ??= new double[6];
+                for (var i = 0; i < 6; i++) f[i] += pull * row[i];
+            }
+        }
+        foreach (var element in elements.Where(e => e.Nodes.Any(n => prescribed[bodies.Of(n)] is not null)))
+        {
+            Spread(element, Elastic(element, n => prescribed[bodies.Of(n)]), -1, force);
+        }
+        foreach (var spring in model.Springs)
+        {
+            var (a, b) = (bodies.Of(spring.I), bodies.Of(spring.J));
+            if (prescribed[a] is null && prescribed[b] is null) continue;
+            foreach (var (onI, onJ, k) in SpringRows(spring))
+            {
+                var stretch = (prescribed[b] is { } qb ? BodyConstraint.Dot(onJ, qb) : 0) - (prescribed[a] is { } qa ? BodyConstraint.Dot(onI, qa) : 0);
+                var (fa, fb) = (force[a] ??= new double[6], force[b] ??= new double[6]);
+                for (var i = 0; i < 6; i++) (fa[i], fb[i]) = (fa[i] + k * stretch * onI[i], fb[i] - k * stretch * onJ[i]);
+            }
+        }
+    }
+
+    /// <summary>K·d in an element's own axes for movements of bodies (null for none).</summary>
+    private double[] Elastic(FrameElement element, Func<int, double[]?> movement)
+    {
+        var (n, local) = (element.Size, Local(element, movement));
+        var result = new double[n];
+        for (var i = 0; i < n; i++)
+        {
+            for (var j = 0; j < n; j++) result[i] += element.Stiffness[i * n + j] * local[j];
+        }
+        return result;
+    }
+
+    private double[] Local(FrameElement element, Func<int, double[]?> movement)
+    {
+        var (transforms, local) = (element.Transforms(bodies.Arm), new double[element.Size]);
+        for (var p = 0; p < element.Nodes.Length; p++)
+        {
+            if (movement(element.Nodes[p]) is not { } q) continue;
+            for (var k = 0; k < 6; k++)
+            {
+                for (var i = 0; i < 6; i++) local[6 * p + k] += transforms[p][6 * k + i] * q[i];
+            }
+        }
+        return local;
+    }
+
+    private FrameCaseResults Recover(CaseLoads loads, double[]?[] prescribed, double[][] nodes)
+    {
+        // Bodies move as their roots do.
+        double[] Body(int node) => nodes[bodies.Roots[bodies.Of(node)]];
+        var force = new double[bodies.Roots.Length][];
+        var (beams, shells) = (new BeamForces[model.Beams.Length], new ShellForces[model.Shells.Length]);
+        var ends = new double[elements.Length][];
+        var temperatures = loads.Case.ShellThermal.ToLookup(t => t.Shell);
+        Parallel.For(0, elements.Length, e =>
+        {
+            var (element, local) = (elements[e], Local(elements[e], Body));
+            var load = loads.ByElement.GetValueOrDefault(e) ?? new double[element.Size];
+            if (element is BeamElement beam)
+            {
+                ends[e] = beam.EndForces(local, load);
+                beams[e] = BeamDiagram.Of(beam, ends[e], [.. loads.BeamLoads[e]]);
+                return;
+            }
+            var thermal = temperatures[e - model.Beams.Length];
+            shells[e - model.Beams.Length] = ((ShellElement)element).Forces(local, thermal.Sum(t => t.Uniform), thermal.Sum(t => t.Gradient));
+            ends[e] = Elastic(element, Body);
+            for (var i = 0; i < load.Length; i++) ends[e][i] -= load[i];
+        });
+        for (var e = 0; e < elements.Length; e++)
+        {
+            if (elements[e].Nodes.Any(n => rowsOf[bodies.Of(n)].Count > 0)) Spread(elements[e], ends[e], 1, force);
+        }
+        List<double[]> springs = [];
+        foreach (var spring in model.Springs)
+        {
+            var (own, axes) = (new double[6], LocalAxes.Given(spring.X, spring.Up)!.Value);
+            var half = 0.5 * (model.Nodes[spring.J].At - model.Nodes[spring.I].At);
+            for (var d = 0; d < 6; d++)
+            {
+                var (onI, onJ) = (Row(axes[d % 3], bodies.Arm(spring.I) + half, d < 3), Row(axes[d % 3], bodies.Arm(spring.J) - half, d < 3));
+                own[d] = spring.Stiffness[d] * (BodyConstraint.Dot(onJ, Body(spring.J)) - BodyConstraint.Dot(onI, Body(spring.I)));
+                var (fa, fb) = (force[bodies.Of(spring.I)] ??= new double[6], force[bodies.Of(spring.J)] ??= new double[6]);
+                for (var i = 0; i < 6; i++) (fa[i], fb[i]) = (fa[i] - own[d] * onI[i], fb[i] + own[d] * onJ[i]);
+            }
+            springs.Add(own);
+        }
+        return Balanced(loads, nodes, Reactions(loads, force, Body), beams, shells, springs);
+    }
+
+    /// <summary>Reactions node by node: those of springs, then what is left on held bodies.</summary>
+    private List<FrameReaction> Reactions(CaseLoads loads, double[]?[] force, Func<int, double[]> body)
+    {
+        var reactions = new Dictionary<int, double[]>();
+        void Add(int support, int direction, double value)
+        {
+            var s = model.Supports[support];
+            if (!reactions.TryGetValue(s.Node, out var reaction)) reactions[s.Node] = reaction = new double[6];
+            var axis = LocalAxes.Given(s.X, s.Up)!.Value[direction % 3];
+            var first = direction < 3 ? 0 : 3;
+            (reaction[first], reaction[first + 1], reaction[first + 2]) = (reaction[first] + value * axis.X, reaction[first + 1] + value * axis.Y, reaction[first + 2] + value * axis.Z);
+        }
+        foreach (var nodal in loads.Case.Nodal)
+        {
+            var f = force[bodies.Of(nodal.Node)] ??= new double[6];
+            var turn = nodal.Moment + bodies.Arm(nodal.Node).Cross(nodal.Force);
+            (f[0], f[1], f[2]) = (f[0] - nodal.Force.X, f[1] - nodal.Force.Y, f[2] - nodal.Force.Z);
+            (f[3], f[4], f[5]) = (f[3] - turn.X, f[4] - turn.Y, f[5] - turn.Z);
+        }
+        for (var s = 0; s < model.Supports.Length; s++)
+        {
+            var b = bodies.Of(model.Supports[s].Node);
+            Add(s, 0, 0);
+            for (var d = 0; d < 6; d++)
+            {
+                if (!(model.Supports[s].Springs[d] > 0)) continue;
+                var row = Row(s, d);
+                var value = model.Supports[s].Springs[d] * (Along(loads.Case, s, d) - BodyConstraint.Dot(row, body(model.Supports[s].Node)));
+                Add(s, d, value);
+                var f = force[b] ??= new double[6];
+                for (var i = 0; i < 6; i++) f[i] -= value * row[i];
+            }
+        }
+        for (var b = 0; b < holds.Length; b++)
+        {
+            if (rowsOf[b].Count == 0 || force[b] is null) continue;
+            var values = holds[b].Reactions(force[b]!);
+            for (var r = 0; r < rowsOf[b].Count; r++) Add(rowsOf[b][r].Support, rowsOf[b][r].Direction, values[r]);
+        }
+        return [.. reactions.Select(r => new FrameReaction(r.Key, r.Value)).OrderBy(r => r.Node)];
+    }
+
+    private FrameCaseResults Balanced(CaseLoads loads, double[][] nodes, List<FrameReaction> reactions, BeamForces[] beams, ShellForces[] shells, List<double[]> springs)
+    {
+        var (reacted, size) = (new double[6], (double[])loads.Size.Clone());
+        foreach (var r in reactions)
+        {
+            var force = new Point3(r.Force[0], r.Force[1], r.Force[2]);
+            CaseLoads.Sum(reacted, size, force, new Point3(r.Force[3], r.Force[4], r.Force[5]) + model.Nodes[r.Node].At.Cross(force));
+        }
+        double Worst(int from) => Enumerable.Range(from, 3).Max(i => Math.Abs(loads.Applied[i] + reacted[i])) / Math.Max(1e-300, Enumerable.Range(from, 3).Max(i => size[i]));
+        return new(loads.Case.Id, nodes, [.. reactions], [.. beams], [.. shells], [.. springs], loads.Applied, reacted) { Imbalance = size.All(v => v == 0) ? 0 : Math.Max(size.Take(3).Max() > 0 ? Worst(0) : 0, size.Skip(3).Max() > 0 ? Worst(3) : 0) };
+    }
+}

@@ -1,0 +1,221 @@
+using Pravik.Core.Geometry;
+
+namespace Pravik.Core.Structures.Frames;
+
+/// <summary>
+/// A shell of four nodes.
+/// </summary>
+/// <remarks>
+/// Membrane: bilinear with two incompatible modes in each direction, corrected to pass the patch test (Taylor, Beresford and Wilson, Int. J. Num. Meth. Eng. 10 (1976)). Drilling: G·t·∫(ω − θ_z)² dA with ω = ½(v,x − u,y) (Hughes and
+/// Brezzi, Comp. Meth. Appl. Mech. Eng. 72 (1989)). Bending: transverse shear tied at the middles of the sides (Bathe and Dvorkin, Int. J. Num. Meth. Eng. 21 (1985)), shear factor 5/6. Two by two points of Gauss.
+/// </remarks>
+internal sealed class QuadShell : ShellElement
+{
+    private const int Columns = 24;
+    private static readonly double G = 1 / Math.Sqrt(3);
+    private static readonly (double Xi, double Eta)[] Gauss = [(-G, -G), (G, -G), (G, G), (-G, G)];
+    private static readonly (double Xi, double Eta)[] Corner = [(-1, -1), (1, -1), (1, 1), (-1, 1)];
+    private double[] inner = [];
+
+    public QuadShell(FrameShell shell, FrameMaterial material, IReadOnlyList<Point3> corners, LocalAxes axes, Point3 centre) : base(shell, material, corners, axes, centre)
+    {
+        var k = Stiffness = new double[Columns * Columns];
+        Shares = new double[4];
+        foreach (var (xi, eta) in Gauss)
+        {
+            var weight = At(xi, eta).Determinant;
+            Area += weight;
+            for (var n = 0; n < 4; n++) Shares[n] += weight * Shape(n, xi, eta);
+        }
+        Membrane(k);
+        Drilling(k);
+        Bending(k);
+    }
+
+    private static double Shape(int n, double xi, double eta) => (1 + Corner[n].Xi * xi) * (1 + Corner[n].Eta * eta) / 4;
+
+    /// <summary>Derivatives of the shape functions by x and y, those of x and y by ξ and η, and the determinant, at a point.</summary>
+    private readonly record struct Place(double[] ByX, double[] ByY, double XXi, double YXi, double XEta, double YEta, double Determinant);
+
+    private Place At(double xi, double eta)
+    {
+        double xXi = 0, yXi = 0, xEta = 0, yEta = 0;
+        Span<double> byXi = stackalloc double[4], byEta = stackalloc double[4];
+        for (var n = 0; n < 4; n++)
+        {
+            (byXi[n], byEta[n]) = (Corner[n].Xi * (1 + Corner[n].Eta * eta) / 4, Corner[n].Eta * (1 + Corner[n].Xi * xi) / 4);
+            xXi += byXi[n] * Local[n].X;
+            yXi += byXi[n] * Local[n].Y;
+            xEta += byEta[n] * Local[n].X;
+            yEta += byEta[n] * Local[n].Y;
+        }
+        var det = xXi * yEta - yXi * xEta;
+        var (byX, byY) = (new double[4], new double[4]);
+        for (var n = 0; n < 4; n++) (byX[n], byY[n]) = ((yEta * byXi[n] - yXi * byEta[n]) / det, (xXi * byEta[n] - xEta * byXi[n]) / det);
+        return new(byX, byY, xXi, yXi, xEta, yEta, det);
+    }
+
+    private void Membrane(double[] k)
+    {
+        const int Inner = 4;
+        var all = Columns + Inner;
+        var (whole, b, middle) = (new double[all * all], new double[3 * all], At(0, 0));
+        foreach (var (xi, eta) in Gauss)
+        {
+            var at = At(xi, eta);
+            Array.Clear(b);
+            for (var n = 0; n < 4; n++) Strain(b, all, 6 * n, at.ByX[n], at.ByY[n]);
+            // Modes 1 − ξ² and 1 − η², with the derivatives of the middle so that even strains do no work on them.
+            var scale = middle.Determinant / at.Determinant / middle.Determinant;
+            Strain(b, all, Columns, -2 * xi * middle.YEta * scale, 2 * xi * middle.XEta * scale, 1);
+            Strain(b, all, Columns + 2, 2 * eta * middle.YXi * scale, -2 * eta * middle.XXi * scale, 1);
+            AddProduct(whole, b, Plane, 3, all, Thickness * at.Determinant);
+        }
+        // The inner modes follow from the corners: a = −K_aa⁻¹·K_au·u.
+        inner = Solve(whole, all);
+        for (var i = 0; i < Columns; i++)
+        {
+            for (var j = 0; j < Columns; j++)
+            {
+                k[i * Columns + j] += whole[i * all + j];
+                for (var m = 0; m < Inner; m++) k[i * Columns + j] += whole[i * all + Columns + m] * inner[m * Columns + j];
+            }
+        }
+    }
+
+    /// <summary>Rows xx, yy and xy of a pair of components (u, v) that lie a step apart.</summary>
+    private static void Strain(double[] b, int columns, int at, double byX, double byY, int step = 1)
+    {
+        b[at] = byX;
+        b[columns + at + step] = byY;
+        b[2 * columns + at] = byY;
+        b[2 * columns + at + step] = byX;
+    }
+
+    private static double[] Solve(double[] whole, int all)
+    {
+        const int Inner = 4;
+        var (a, result) = (new double[Inner, Inner], new double[Inner * Columns]);
+        for (var i = 0; i < Inner; i++)
+        {
+            for (var j = 0; j < Inner; j++) a[i, j] = whole[(Columns + i) * all + Columns + j];
+            for (var j = 0; j < Columns; j++) result[i * Columns + j] = -whole[(Columns + i) * all + j];
+        }
+        for (var p = 0; p < Inner; p++)
+        {
+            for (var i = p + 1; i < Inner; i++)
+            {
+                var factor = a[i, p] / a[p, p];
+                for (var j = p; j < Inner; j++) a[i, j] -= factor * a[p, j];
+                for (var j = 0; j < Columns; j++) result[i * Columns + j] -= factor * result[p * Columns + j];
+            }
+        }
+        for (var p = Inner - 1; p >= 0; p--)
+        {
+            for (var j = 0; j < Columns; j++)
+            {
+                for (var q = p + 1; q < Inner; q++) result[p * Columns + j] -= a[p, q] * result[q * Columns + j];
+                result[p * Columns + j] /= a[p, p];
+            }
+        }
+        return result;
+    }
+
+    private void Drilling(double[] k)
+    {
+        var b = new double[Columns];
+        foreach (var (xi, eta) in Gauss)
+        {
+            var at = At(xi, eta);
+            for (var n = 0; n < 4; n++) (b[6 * n], b[6 * n + 1], b[6 * n + 5]) = (-at.ByY[n] / 2, at.ByX[n] / 2, -Shape(n, xi, eta));
+            AddProduct(k, b, [Material.G], 1, Columns, Thickness * at.Determinant);
+        }
+    }
+
+    private void Bending(double[] k)
+    {
+        var (b, shear) = (new double[3 * Columns], 5.0 / 6 * Material.G * Thickness);
+        foreach (var (xi, eta) in Gauss)
+        {
+            var at = At(xi, eta);
+            Curvature(b, at);
+            AddProduct(k, b, Plane, 3, Columns, Math.Pow(Thickness, 3) / 12 * at.Determinant);
+            AddProduct(k, Shear(xi, eta), [shear, 0, 0, shear], 2, Columns, at.Determinant);
+        }
+    }
+
+    /// <summary>κxx = ry,x; κyy = −rx,y; κxy = ry,y − rx,x: strain grows by z·κ.</summary>
+    private static void Curvature(double[] b, Place at)
+    {
+        for (var n = 0; n < 4; n++)
+        {
+            b[6 * n + 4] = at.ByX[n];
+            b[Columns + 6 * n + 3] = -at.ByY[n];
+            b[2 * Columns + 6 * n + 4] = at.ByY[n];
+            b[2 * Columns + 6 * n + 3] = -at.ByX[n];
+        }
+    }
+
+    /// <summary>γxz and γyz, from those along ξ tied at (0, ∓1) and along η tied at (∓1, 0).</summary>
+    private double[] Shear(double xi, double eta)
+    {
+        var along = new double[2 * Columns];
+        Tie(0, 0, -1, (1 - eta) / 2);
+        Tie(0, 0, 1, (1 + eta) / 2);
+        Tie(1, -1, 0, (1 - xi) / 2);
+        Tie(1, 1, 0, (1 + xi) / 2);
+        var at = At(xi, eta);
+        var b = new double[2 * Columns];
+        for (var j = 0; j < Columns; j++)
+        {
+            b[j] = (at.YEta * along[j] - at.YXi * along[Columns + j]) / at.Determinant;
+            b[Columns + j] = (at.XXi * along[Columns + j] - at.XEta * along[j]) / at.Determinant;
+        }
+        return b;
+
+        void Tie(int row, double xi, double eta, double share)
+        {
+            var at = At(xi, eta);
+            var (x, y) = row == 0 ? (at.XXi, at.YXi) : (at.XEta, at.YEta);
+            for (var n = 0; n < 4; n++)
+            {
+                var (shape, slope) = (Shape(n, xi, eta), row == 0 ? Corner[n].Xi * (1 + Corner[n].Eta * eta) / 4 : Corner[n].Eta * (1 + Corner[n].Xi * xi) / 4);
+                along[row * Columns + 6 * n + 2] += share * slope;
+                along[row * Columns + 6 * n + 4] += share * shape * x;
+                along[row * Columns + 6 * n + 3] -= share * shape * y;
+            }
+        }
+    }
+
+    public override void Add(ShellThermal thermal, double[] loads)
+    {
+        var stress = Plane[0] + Plane[1];
+        var b = new double[3 * Columns];
+        foreach (var (xi, eta) in Gauss)
+        {
+            var at = At(xi, eta);
+            var membrane = stress * Thickness * Material.Alpha * thermal.Uniform * at.Determinant;
+            for (var n = 0; n < 4; n++)
+            {
+                loads[6 * n] += at.ByX[n] * membrane;
+                loads[6 * n + 1] += at.ByY[n] * membrane;
+            }
+            Curvature(b, at);
+            var moment = stress * Math.Pow(Thickness, 3) / 12 * Material.Alpha * thermal.Gradient * at.Determinant;
+            for (var j = 0; j < Columns; j++) loads[j] += (b[j] + b[Columns + j]) * moment;
+        }
+    }
+
+    public override ShellForces Forces(double[] displacements, double uniform, double gradient)
+    {
+        var at = At(0, 0);
+        var (membrane, curvature) = (new double[3 * Columns], new double[3 * Columns]);
+        // At the middle the inner modes have no strain.
+        for (var n = 0; n < 4; n++) Strain(membrane, Columns, 6 * n, at.ByX[n], at.ByY[n]);
+        Curvature(curvature, at);
+        var shear = Shear(0, 0);
+        var stiffness = 5.0 / 6 * Material.G * Thickness;
+        double[] Of(double[] b) => [Row(b, 0, Columns, displacements), Row(b, 1, Columns, displacements), Row(b, 2, Columns, displacements)];
+        return Stress(Of(membrane), Of(curvature), -stiffness * Row(shear, 0, Columns, displacements), -stiffness * Row(shear, 1, Columns, displacements), uniform, gradient);
+    }
+}
