@@ -53,4 +53,26 @@ public sealed class CommandTests : IDisposable
         Assert.Equal(0, status);
         Assert.Equal(["general-arrangement.pdf", "general-arrangement.svg"], Directory.EnumerateFiles(Path.Combine(folder.FullName, "sheets")).Select(Path.GetFileName).Order());
     }
+
+    /// <summary>A cantilever of 4 m under 1 kN at its tip: P·L³/3EI; what can move is refused with its place, and nothing is written.</summary>
+    [Fact]
+    public void Solve_writes_results_or_says_what_can_move()
+    {
+        string Model(string fix) => $$"""
+            { "format": "pravik-frame", "version": 1, "materials": [ { "id": "C", "E": 30e9, "nu": 0.2 } ], "sections": [ { "id": "S", "A": 0.1, "Iy": 0.001, "Iz": 0.001, "J": 0.001 } ],
+              "nodes": [ { "id": "a", "x": 0, "y": 0, "z": 0 }, { "id": "b", "x": 4, "y": 0, "z": 0 } ], "beams": [ { "id": "1", "i": "a", "j": "b", "material": "C", "section": "S" } ],
+              "supports": [ { "node": "a", "fix": [ {{fix}} ] } ], "cases": [ { "id": "tip", "nodal": [ { "node": "b", "fz": -1000 } ] } ] }
+            """;
+        var (file, output) = (Path.Combine(folder.FullName, "frame.json"), Path.Combine(folder.FullName, "results.json"));
+        File.WriteAllText(file, Model("\"ux\", \"uy\", \"uz\", \"rx\", \"rz\""));
+        var (status, text, error) = Command.Run("solve", file, "--out", output);
+        Assert.Equal((2, "", "/nodes/1: The structure can move: node “b” is free in uz."), (status, text, error.Trim()));
+        Assert.False(File.Exists(output));
+        File.WriteAllText(file, Model("\"ux\", \"uy\", \"uz\", \"rx\", \"ry\", \"rz\""));
+        Assert.Equal(0, Command.Run("solve", file, "--out", output).Status);
+        var (_, printed, _) = Command.Run("solve", file);
+        Assert.Equal(File.ReadAllText(output), printed.TrimEnd('\n'));
+        Assert.Equal(-1000 * 64 / (3 * 30e9 * 0.001), JsonDocument.Parse(printed).RootElement.GetProperty("cases")[0].GetProperty("nodes")[1].GetProperty("uz").GetDouble(), 1e-12);
+        Assert.Equal(2, Command.Run("solve", Path.Combine(folder.FullName, "none.json")).Status);
+    }
 }

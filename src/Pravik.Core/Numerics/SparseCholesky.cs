@@ -209,6 +209,7 @@ public sealed class SparseCholesky
 
     private static void Forward(Supernode node, double[] factor, int[] rows, double[] x, int width)
     {
+        if (node.Columns == 0) return;
         var (columns, own) = (node.Columns, rows[0]);
         for (var i = 0; i < rows.Length; i++)
         {
@@ -221,6 +222,7 @@ public sealed class SparseCholesky
 
     private static void Backward(Supernode node, double[] factor, int[] rows, double[] x, int width)
     {
+        if (node.Columns == 0) return;
         var (columns, own) = (node.Columns, rows[0]);
         for (var i = rows.Length - 1; i >= 0; i--)
         {

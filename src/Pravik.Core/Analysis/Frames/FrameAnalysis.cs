@@ -509,7 +509,7 @@ public sealed class FrameAnalysis
             }
             springs.Add(own);
         }
-        return Balanced(loads, nodes, Reactions(loads, force, Body), beams, shells, springs);
+        return Balanced(loads, nodes, Reactions(loads, force, Body), beams, shells, springs, ends);
     }
 
     /// <summary>Reactions node by node: those of springs, then what is left on held bodies.</summary>
@@ -554,7 +554,7 @@ public sealed class FrameAnalysis
         return [.. reactions.Select(r => new FrameReaction(r.Key, r.Value)).OrderBy(r => r.Node)];
     }
 
-    private FrameCaseResults Balanced(CaseLoads loads, double[][] nodes, List<FrameReaction> reactions, BeamForces[] beams, ShellForces[] shells, List<double[]> springs)
+    private FrameCaseResults Balanced(CaseLoads loads, double[][] nodes, List<FrameReaction> reactions, BeamForces[] beams, ShellForces[] shells, List<double[]> springs, double[][] ends)
     {
         var (reacted, size) = (new double[6], (double[])loads.Size.Clone());
         foreach (var r in reactions)
@@ -562,7 +562,14 @@ public sealed class FrameAnalysis
             var force = new Point3(r.Force[0], r.Force[1], r.Force[2]);
             CaseLoads.Sum(reacted, size, force, new Point3(r.Force[3], r.Force[4], r.Force[5]) + model.Nodes[r.Node].At.Cross(force));
         }
-        double Worst(int from) => Enumerable.Range(from, 3).Max(i => Math.Abs(loads.Applied[i] + reacted[i])) / Math.Max(1e-300, Enumerable.Range(from, 3).Max(i => size[i]));
-        return new(loads.Case.Id, nodes, [.. reactions], [.. beams], [.. shells], [.. springs], loads.Applied, reacted) { Imbalance = size.All(v => v == 0) ? 0 : Math.Max(size.Take(3).Max() > 0 ? Worst(0) : 0, size.Skip(3).Max() > 0 ? Worst(3) : 0) };
+        // Where only temperature or settlements act, sums are set against the forces in the members, or those that would hold them.
+        double Inside(int from) => ends.Concat(loads.ByElement.Values).DefaultIfEmpty(new double[6]).Max(f => Enumerable.Range(0, f.Length).Where(i => i % 6 >= from && i % 6 < from + 3).Max(i => Math.Abs(f[i])));
+        // A force at the far end of the model is worth as much as its moment, and the reverse.
+        var reach = Math.Max(1e-9, model.Nodes.Max(n => n.At.Length));
+        double Size(int from) => Math.Max(Inside(from), Enumerable.Range(from, 3).Max(i => size[i]));
+        var scale = Math.Max(Size(0), Size(3) / reach);
+        double Worst(int from) => Enumerable.Range(from, 3).Max(i => Math.Abs(loads.Applied[i] + reacted[i]));
+        var worst = Math.Max(Worst(0), Worst(3) / reach);
+        return new(loads.Case.Id, nodes, [.. reactions], [.. beams], [.. shells], [.. springs], loads.Applied, reacted) { Imbalance = worst > 0 ? worst / scale : 0 };
     }
 }
