@@ -6,5 +6,6 @@ root.Subcommands.Add(CheckCommand.Make());
 root.Subcommands.Add(SheetsCommand.Make());
 root.Subcommands.Add(SetoutCommand.Make());
 root.Subcommands.Add(SchemaCommand.Make());
+root.Subcommands.Add(FrameCommand.Make());
 root.Subcommands.Add(SolveCommand.Make());
 return await root.Parse(args).InvokeAsync();

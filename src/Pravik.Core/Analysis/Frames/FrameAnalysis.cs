@@ -20,6 +20,9 @@ public sealed class FrameAnalysis
     private readonly FrameModel model;
     private readonly FrameElement[] elements;
     private readonly FrameBodies bodies;
+
+    /// <summary>For every element the matrices from the components of its bodies to its own.</summary>
+    private readonly double[][][] transforms;
     private readonly BodyConstraint[] holds;
     private readonly List<(int Support, int Direction)>[] rowsOf;
     private readonly List<double[]>[] turns;
@@ -37,6 +40,8 @@ public sealed class FrameAnalysis
         elements = new FrameElement[model.Beams.Length + model.Shells.Length];
         Parallel.For(0, elements.Length, new ParallelOptions { CancellationToken = cancel }, i => elements[i] = i < model.Beams.Length ? Beam(model.Beams[i]) : Shell(model.Shells[i - model.Beams.Length]));
         bodies = new(model);
+        transforms = new double[elements.Length][][];
+        Parallel.For(0, elements.Length, i => transforms[i] = elements[i].Transforms(bodies.Arm));
         rowsOf = [.. bodies.Roots.Select(_ => new List<(int, int)>())];
         turns = [.. bodies.Roots.Select(_ => new List<double[]>())];
         for (var s = 0; s < model.Supports.Length; s++) rowsOf[bodies.Of(model.Supports[s].Node)].AddRange(model.Supports[s].Fix.Distinct().Select(d => (s, d)));
@@ -60,6 +65,9 @@ public sealed class FrameAnalysis
     }
 
     private readonly List<string> warnings = [];
+
+    /// <summary>The stiffness matrix between the free directions of bodies.</summary>
+    public BlockMatrix Matrix => matrix;
 
     public IReadOnlyList<string> Warnings => warnings;
 
@@ -98,20 +106,16 @@ public sealed class FrameAnalysis
     private void FindUnresisted()
     {
         var (resists, scale) = (bodies.Roots.Select(_ => new double[9]).ToArray(), new double[bodies.Roots.Length]);
-        foreach (var element in elements)
+        var turning = new double[elements.Length][];
+        Parallel.For(0, elements.Length, e => turning[e] = elements[e].Turning(transforms[e]));
+        for (var e = 0; e < elements.Length; e++)
         {
-            var k = element.Global(bodies.Arm);
-            var rotation = (element as BeamElement)?.RotationScale;
-            for (var p = 0; p < element.Nodes.Length; p++)
+            for (var p = 0; p < elements[e].Nodes.Length; p++)
             {
-                var body = bodies.Of(element.Nodes[p]);
-                var trace = 0.0;
-                for (var i = 0; i < 3; i++)
-                {
-                    trace += k[(6 * p + 3 + i) * element.Size + 6 * p + 3 + i];
-                    for (var j = 0; j < 3; j++) resists[body][3 * i + j] += k[(6 * p + 3 + i) * element.Size + 6 * p + 3 + j];
-                }
-                scale[body] += Math.Max(trace, rotation ?? 0);
+                var body = bodies.Of(elements[e].Nodes[p]);
+                var k = turning[e].AsSpan(9 * p, 9);
+                for (var i = 0; i < 9; i++) resists[body][i] += k[i];
+                scale[body] += Math.Max(k[0] + k[4] + k[8], (elements[e] as BeamElement)?.RotationScale ?? 0);
             }
         }
         foreach (var spring in model.Springs)
@@ -216,11 +220,14 @@ public sealed class FrameAnalysis
 
     private void Assemble(CancellationToken cancel)
     {
+        var offset = 0;
         foreach (var chunk in elements.Chunk(4096))
         {
             cancel.ThrowIfCancellationRequested();
             var global = new double[chunk.Length][];
-            Parallel.For(0, chunk.Length, i => global[i] = chunk[i].Global(bodies.Arm));
+            var first = offset;
+            Parallel.For(0, chunk.Length, i => global[i] = chunk[i].Global(transforms[first + i]));
+            offset += chunk.Length;
             for (var e = 0; e < chunk.Length; e++)
             {
                 var (nodes, n) = (chunk[e].Nodes, chunk[e].Size);
@@ -339,21 +346,21 @@ public sealed class FrameAnalysis
             (f[0], f[1], f[2]) = (f[0] + nodal.Force.X, f[1] + nodal.Force.Y, f[2] + nodal.Force.Z);
             (f[3], f[4], f[5]) = (f[3] + turn.X, f[4] + turn.Y, f[5] + turn.Z);
         }
-        foreach (var (number, ends) in loads.ByElement) Spread(elements[number], EndLoads(elements[number], ends), 1, force);
+        foreach (var (number, ends) in loads.ByElement) Spread(number, EndLoads(elements[number], ends), 1, force);
     }
 
     private static double[] EndLoads(FrameElement element, double[] ends) => element is BeamElement beam ? beam.EndLoads(ends) : ends;
 
     /// <summary>Adds forces at an element's points (local) to its bodies.</summary>
-    private void Spread(FrameElement element, double[] local, double factor, double[]?[] force)
+    private void Spread(int element, double[] local, double factor, double[]?[] force)
     {
-        var transforms = element.Transforms(bodies.Arm);
-        for (var p = 0; p < element.Nodes.Length; p++)
+        var nodes = elements[element].Nodes;
+        for (var p = 0; p < nodes.Length; p++)
         {
-            var f = force[bodies.Of(element.Nodes[p])] ??= new double[6];
+            var f = force[bodies.Of(nodes[p])] ??= new double[6];
             for (var k = 0; k < 6; k++)
             {
-                for (var i = 0; i < 6; i++) f[i] += factor * transforms[p][6 * k + i] * local[6 * p + k];
+                for (var i = 0; i < 6; i++) f[i] += factor * transforms[element][p][6 * k + i] * local[6 * p + k];
             }
         }
     }
@@ -376,14 +383,16 @@ public sealed class FrameAnalysis
                 for (var f = 0; force[b] is not null && f < holds[b].Free.Count; f++) right[(matrix.First[b] + f) * cases.Count + c] = BodyConstraint.Dot(holds[b].Free[f], force[b]);
             }
         }
+        watch.Restart();
         factor.Solve(right, cases.Count, cancel);
+        var solved = watch.Elapsed.TotalSeconds;
         var results = new FrameCaseResults[cases.Count];
         for (var c = 0; c < cases.Count; c++)
         {
             cancel.ThrowIfCancellationRequested();
             results[c] = Recover(loads[c], prescribed[c], Displacements(right, cases.Count, c, prescribed[c]));
         }
-        return new([.. results], [.. warnings], new(matrix.Unknowns, entries, factor.LeastPivot, factor.GreatestPivot, analysed, factorised, watch.Elapsed.TotalSeconds));
+        return new([.. results], [.. warnings], new(matrix.Unknowns, entries, factor.LeastPivot, factor.GreatestPivot, analysed, factorised, solved));
     }
 
     /// <summary>Movements of bodies that settlements prescribe.</summary>
@@ -425,9 +434,9 @@ public sealed class FrameAnalysis
                 for (var i = 0; i < 6; i++) f[i] += pull * row[i];
             }
         }
-        foreach (var element in elements.Where(e => e.Nodes.Any(n => prescribed[bodies.Of(n)] is not null)))
+        for (var e = 0; e < elements.Length; e++)
         {
-            Spread(element, Elastic(element, n => prescribed[bodies.Of(n)]), -1, force);
+            if (elements[e].Nodes.Any(n => prescribed[bodies.Of(n)] is not null)) Spread(e, Elastic(elements[e], Local(e, n => prescribed[bodies.Of(n)])), -1, force);
         }
         foreach (var spring in model.Springs)
         {
@@ -442,10 +451,10 @@ public sealed class FrameAnalysis
         }
     }
 
-    /// <summary>K·d in an element's own axes for movements of bodies (null for none).</summary>
-    private double[] Elastic(FrameElement element, Func<int, double[]?> movement)
+    /// <summary>K·d in an element's own axes.</summary>
+    private static double[] Elastic(FrameElement element, double[] local)
     {
-        var (n, local) = (element.Size, Local(element, movement));
+        var n = element.Size;
         var result = new double[n];
         for (var i = 0; i < n; i++)
         {
@@ -454,15 +463,16 @@ public sealed class FrameAnalysis
         return result;
     }
 
-    private double[] Local(FrameElement element, Func<int, double[]?> movement)
+    /// <summary>An element's own components for movements of bodies (null for none).</summary>
+    private double[] Local(int element, Func<int, double[]?> movement)
     {
-        var (transforms, local) = (element.Transforms(bodies.Arm), new double[element.Size]);
-        for (var p = 0; p < element.Nodes.Length; p++)
+        var (nodes, local) = (elements[element].Nodes, new double[elements[element].Size]);
+        for (var p = 0; p < nodes.Length; p++)
         {
-            if (movement(element.Nodes[p]) is not { } q) continue;
+            if (movement(nodes[p]) is not { } q) continue;
             for (var k = 0; k < 6; k++)
             {
-                for (var i = 0; i < 6; i++) local[6 * p + k] += transforms[p][6 * k + i] * q[i];
+                for (var i = 0; i < 6; i++) local[6 * p + k] += transforms[element][p][6 * k + i] * q[i];
             }
         }
         return local;
@@ -475,25 +485,28 @@ public sealed class FrameAnalysis
         var force = new double[bodies.Roots.Length][];
         var (beams, shells) = (new BeamForces[model.Beams.Length], new ShellForces[model.Shells.Length]);
         var ends = new double[elements.Length][];
+        var isHeld = Array.ConvertAll(elements, e => e.Nodes.Any(n => rowsOf[bodies.Of(n)].Count > 0));
         var temperatures = loads.Case.ShellThermal.ToLookup(t => t.Shell);
         Parallel.For(0, elements.Length, e =>
         {
-            var (element, local) = (elements[e], Local(elements[e], Body));
-            var load = loads.ByElement.GetValueOrDefault(e) ?? new double[element.Size];
+            var (element, local) = (elements[e], Local(e, Body));
+            var load = loads.ByElement.GetValueOrDefault(e);
             if (element is BeamElement beam)
             {
-                ends[e] = beam.EndForces(local, load);
+                ends[e] = beam.EndForces(local, load ?? new double[12]);
                 beams[e] = BeamDiagram.Of(beam, ends[e], [.. loads.BeamLoads[e]]);
                 return;
             }
             var thermal = temperatures[e - model.Beams.Length];
             shells[e - model.Beams.Length] = ((ShellElement)element).Forces(local, thermal.Sum(t => t.Uniform), thermal.Sum(t => t.Gradient));
-            ends[e] = Elastic(element, Body);
-            for (var i = 0; i < load.Length; i++) ends[e][i] -= load[i];
+            // Forces of shells are wanted at held bodies alone.
+            if (!isHeld[e]) return;
+            ends[e] = Elastic(element, local);
+            for (var i = 0; load is not null && i < load.Length; i++) ends[e][i] -= load[i];
         });
         for (var e = 0; e < elements.Length; e++)
         {
-            if (elements[e].Nodes.Any(n => rowsOf[bodies.Of(n)].Count > 0)) Spread(elements[e], ends[e], 1, force);
+            if (isHeld[e]) Spread(e, ends[e], 1, force);
         }
         List<double[]> springs = [];
         foreach (var spring in model.Springs)
@@ -563,7 +576,7 @@ public sealed class FrameAnalysis
             CaseLoads.Sum(reacted, size, force, new Point3(r.Force[3], r.Force[4], r.Force[5]) + model.Nodes[r.Node].At.Cross(force));
         }
         // Where only temperature or settlements act, sums are set against the forces in the members, or those that would hold them.
-        double Inside(int from) => ends.Concat(loads.ByElement.Values).DefaultIfEmpty(new double[6]).Max(f => Enumerable.Range(0, f.Length).Where(i => i % 6 >= from && i % 6 < from + 3).Max(i => Math.Abs(f[i])));
+        double Inside(int from) => ends.Where(f => f is not null).Concat(loads.ByElement.Values).DefaultIfEmpty(new double[6]).Max(f => Enumerable.Range(0, f.Length).Where(i => i % 6 >= from && i % 6 < from + 3).Max(i => Math.Abs(f[i])));
         // A force at the far end of the model is worth as much as its moment, and the reverse.
         var reach = Math.Max(1e-9, model.Nodes.Max(n => n.At.Length));
         double Size(int from) => Math.Max(Inside(from), Enumerable.Range(from, 3).Max(i => size[i]));

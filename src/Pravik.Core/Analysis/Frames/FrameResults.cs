@@ -22,7 +22,7 @@ public sealed record FrameCaseResults(string Id, double[][] Displacements, Immut
     public required double Imbalance { get; init; }
 }
 
-/// <summary>What a solution was like: unknowns, entries of the factor, smallest and largest pivot over what was added to its diagonal entry, seconds for finding the factor's shape, its values and the solutions.</summary>
+/// <summary>What a solution was like: unknowns, entries of the factor, smallest and largest pivot over what was added to its diagonal entry, seconds for finding the factor's shape, its values and the solutions of all cases.</summary>
 public sealed record FrameEffort(int Unknowns, long Entries, double LeastPivot, double GreatestPivot, double Analysed, double Factorised, double Solved);
 
 public sealed record FrameResults(ImmutableArray<FrameCaseResults> Cases, ImmutableArray<string> Warnings, FrameEffort Effort);

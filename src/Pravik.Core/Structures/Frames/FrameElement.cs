@@ -21,9 +21,10 @@ public abstract class FrameElement
     /// <summary>
     /// The same between the six components of bodies whose roots lie at an arm from each node: Kᵍ = Bᵀ·K·B with local components of a point = axes · (U + Θ × arm, Θ).
     /// </summary>
-    public double[] Global(Func<int, Point3> armOfNode)
+    /// <param name="b">What <see cref="Transforms"/> gives.</param>
+    public double[] Global(double[][] b)
     {
-        var (n, b) = (Size, Transforms(armOfNode));
+        var n = Size;
         var left = new double[n * n];
         // K·B, then Bᵀ of it: B has a 6 × 6 block for each point alone.
         for (var i = 0; i < n; i++)
@@ -48,6 +49,25 @@ public abstract class FrameElement
                     var value = b[p][k * 6 + i];
                     if (value == 0) continue;
                     for (var j = 0; j < n; j++) result[(6 * p + i) * n + j] += value * left[(6 * p + k) * n + j];
+                }
+            }
+        }
+        return result;
+    }
+
+    /// <summary>What resists a rotation of the body at every point alone, 3 × 3 each.</summary>
+    public double[] Turning(double[][] b)
+    {
+        var (n, result) = (Size, new double[9 * Nodes.Length]);
+        for (var p = 0; p < Nodes.Length; p++)
+        {
+            for (var k = 0; k < 6; k++)
+            {
+                for (var l = 0; l < 6; l++)
+                {
+                    var value = Stiffness[(6 * p + k) * n + 6 * p + l];
+                    if (value == 0) continue;
+                    for (var i = 0; i < 9; i++) result[9 * p + i] += b[p][6 * k + 3 + i / 3] * value * b[p][6 * l + 3 + i % 3];
                 }
             }
         }

@@ -15,7 +15,7 @@ internal sealed class QuadShell : ShellElement
     private static readonly double G = 1 / Math.Sqrt(3);
     private static readonly (double Xi, double Eta)[] Gauss = [(-G, -G), (G, -G), (G, G), (-G, G)];
     private static readonly (double Xi, double Eta)[] Corner = [(-1, -1), (1, -1), (1, 1), (-1, 1)];
-    private double[] inner = [];
+    private (double[] Membrane, double[] Curvature, double[] Shear)? atCentre;
 
     public QuadShell(FrameShell shell, FrameMaterial material, IReadOnlyList<Point3> corners, LocalAxes axes, Point3 centre) : base(shell, material, corners, axes, centre)
     {
@@ -72,7 +72,7 @@ internal sealed class QuadShell : ShellElement
             AddProduct(whole, b, Plane, 3, all, Thickness * at.Determinant);
         }
         // The inner modes follow from the corners: a = −K_aa⁻¹·K_au·u.
-        inner = Solve(whole, all);
+        var inner = Solve(whole, all);
         for (var i = 0; i < Columns; i++)
         {
             for (var j = 0; j < Columns; j++)
@@ -208,14 +208,19 @@ internal sealed class QuadShell : ShellElement
 
     public override ShellForces Forces(double[] displacements, double uniform, double gradient)
     {
-        var at = At(0, 0);
-        var (membrane, curvature) = (new double[3 * Columns], new double[3 * Columns]);
-        // At the middle the inner modes have no strain.
-        for (var n = 0; n < 4; n++) Strain(membrane, Columns, 6 * n, at.ByX[n], at.ByY[n]);
-        Curvature(curvature, at);
-        var shear = Shear(0, 0);
+        var (membrane, curvature, shear) = atCentre ??= AtCentre();
         var stiffness = 5.0 / 6 * Material.G * Thickness;
         double[] Of(double[] b) => [Row(b, 0, Columns, displacements), Row(b, 1, Columns, displacements), Row(b, 2, Columns, displacements)];
         return Stress(Of(membrane), Of(curvature), -stiffness * Row(shear, 0, Columns, displacements), -stiffness * Row(shear, 1, Columns, displacements), uniform, gradient);
+    }
+
+    /// <summary>Strains, curvatures and shear strains at the middle, where the inner modes have none.</summary>
+    private (double[] Membrane, double[] Curvature, double[] Shear) AtCentre()
+    {
+        var at = At(0, 0);
+        var (membrane, curvature) = (new double[3 * Columns], new double[3 * Columns]);
+        for (var n = 0; n < 4; n++) Strain(membrane, Columns, 6 * n, at.ByX[n], at.ByY[n]);
+        Curvature(curvature, at);
+        return (membrane, curvature, Shear(0, 0));
     }
 }
