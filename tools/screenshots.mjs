@@ -19,6 +19,8 @@ const views = [
   ["checks", "/bridges/sorrel-brook/checks"],
   ["traffic", "/bridges/sorrel-brook/checks?layout=traffic"],
   ["sheets", "/bridges/sorrel-brook/sheets"],
+  ["viaduct", "/bridges/ellow-viaduct/girders?pick=/parts/girders/1/spans/2"],
+  ["soffit", "/bridges/clover-drove/girders?layout=levels"],
   ["units", "/bridges/rowan-fold/deck"],
   ["surroundings", "/bridges/sorrel-brook/road?layout=surroundings"],
 ];
@@ -28,7 +30,7 @@ const browser = await startBrowser();
 try {
   for (const [name, path] of views) {
     const page = await openPage(browser, app.url + path);
-    await page.locator(".run.done, .run.fails").waitFor({ timeout: 60000 });
+    await page.locator(".run.done, .run.fails, .run.stopped").waitFor({ timeout: 60000 });
     await page.waitForTimeout(path.includes("model") ? 3000 : 600);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
     if (page.faults.length > 0) throw new Error(`${name}: ${page.faults.join("; ")}`);

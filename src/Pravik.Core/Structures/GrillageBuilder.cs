@@ -64,7 +64,7 @@ public sealed class GrillageBuilder
         var (left, right) = ClearWidths(geometry, girder, span);
         var (spans, number) = Continuous(geometry, girder, span);
         var width = EffectiveWidth.Of(section.WebWidth, left, right, EffectiveWidth.ZeroMomentLength(spans, number));
-        var ratio = Concrete.Of(bridge.Materials.Slab).Ecm / Concrete.Of(bridge.Materials.Girder).Ecm;
+        var ratio = Concrete.Of(bridge.Materials.Slab).Ecm / (section.IsSteel ? StructuralSteel.Of(bridge.Materials.Structural).E : Concrete.Of(bridge.Materials.Girder).Ecm);
         return CompositeSection.Of(section.Bending, width, geometry.SlabThickness(girder, span, 0.5), geometry.Haunch(span), section.TopWidth, ratio);
     }
 

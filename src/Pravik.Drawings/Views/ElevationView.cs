@@ -59,7 +59,7 @@ public sealed class ElevationView
         view.Dimensions();
         view.Snaps();
         if (cursor is { } station) view.canvas.Line(view.At(station, -6 / view.k), view.At(station, view.depth + 6 / view.k), Pen.Active);
-        return view.canvas.Finish("Elevation", $"along the road line, from its right, {DrawingScale.Text(view.scale)}; levels are those of the road line", new(view.X(geometry.FirstStation), geometry.FirstStation, view.k));
+        return view.canvas.Finish("Elevation", $"from the right, {DrawingScale.Text(view.scale)}; levels of the road line", new(view.X(geometry.FirstStation), geometry.FirstStation, view.k));
     }
 
     /// <summary>Draws the elevation with another state of the bridge over it, in its own pen.</summary>

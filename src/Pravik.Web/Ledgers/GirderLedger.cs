@@ -49,7 +49,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
             rows.Reading("Length of the girder", length, QuantityKind.Length), .. Through(line, span), rows.Reading("Weight", length * geometry.GirderWeight(line, span), QuantityKind.Force),
             rows.Reading("Wet slab it carries", geometry.WetSlabWidth(line, span), QuantityKind.Length, "Half the spacing on each side, or the overhang."),
             rows.Entry($"/girders/own/{key}/section", inheritedChoice: geometry.Section.Shape.Name), rows.Entry($"/girders/own/{key}/shift", 0),
-            rows.Reading("I, composite", GrillageBuilder.Composite(geometry, line, span).SecondMoment, QuantityKind.SecondMoment, "Half way, uncracked, in girder concrete, with the span's effective width (EN 1992-1-1 5.3.2.1)."),
+            rows.Reading("I, composite", GrillageBuilder.Composite(geometry, line, span).SecondMoment, QuantityKind.SecondMoment, "Half way, short-term and uncracked, in the girder's material, with the span's effective width (EN 1992-1-1 5.3.2.1)."),
         ])
         { Actions = [.. Copies(line, span), .. AddedOrLeftOut(line, span)] };
         foreach (var group in Levels(line, span)) yield return group;

@@ -198,6 +198,25 @@ public class GirderCourseTests
         Assert.Equal(places.Sum(p => p.Volume), solids.Sum(s => s.Solid.Volume), 1e-3 * places.Sum(p => p.Volume));
     }
 
+    /// <summary>Slab over steel by the ratio of their moduli, n = E_s/E_cm, by hand: A_s·A_c/n/(A_s + A_c/n)·e² and the parts' own.</summary>
+    [Fact]
+    public void Steel_and_slab_are_composite_by_the_ratio_of_their_moduli()
+    {
+        var geometry = new BridgeGeometry(TestBridges.Read("ellow-viaduct.json"));
+        var girder = geometry.Girders[1];
+        var composite = Core.Structures.GrillageBuilder.Composite(geometry, girder, 1);
+        var steel = geometry.SectionOf(girder, 1).Bending;
+        var n = 29000 * 6894757.293168 / (22e9 * Math.Pow(3.8, 0.3));
+        var (left, right) = Core.Structures.GrillageBuilder.ClearWidths(geometry, girder, 1);
+        var (spans, span) = Core.Structures.GrillageBuilder.Continuous(geometry, girder, 1);
+        var width = Core.Sections.EffectiveWidth.Of(geometry.SectionOf(girder, 1).WebWidth, left, right, Core.Sections.EffectiveWidth.ZeroMomentLength(spans, span));
+        var (slab, haunch) = (width * 0.2286 / n, 0.4572 * 0.0508 / n);
+        var (atSlab, atHaunch) = (steel.Depth + 0.0508 + 0.2286 / 2, steel.Depth + 0.0508 / 2);
+        var centre = (steel.Area * steel.Centroid + slab * atSlab + haunch * atHaunch) / (steel.Area + slab + haunch);
+        var inertia = steel.SecondMoment + steel.Area * Math.Pow(steel.Centroid - centre, 2) + slab * (0.2286 * 0.2286 / 12 + Math.Pow(atSlab - centre, 2)) + haunch * (0.0508 * 0.0508 / 12 + Math.Pow(atHaunch - centre, 2));
+        Assert.Equal(inertia, composite.SecondMoment, 1e-6 * inertia);
+    }
+
     public static TheoryData<string, Func<Girders, Girders>> Bad => new()
     {
         { "/girders/spans/2/count", g => g with { Spans = g.Spans.Add("2", new() { Count = 0 }) } },
