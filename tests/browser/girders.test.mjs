@@ -79,7 +79,10 @@ test("girders are let deepen towards the piers, and a depth that does not fit is
     .first()
     .waitFor();
   await enter(page, "/girders/depth/middle", "8 in");
-  await page.getByText(/cannot be 8\S* in deep/).first().waitFor();
+  await page
+    .getByText(/cannot be 8\S* in deep/)
+    .first()
+    .waitFor();
   await saved(page, () => page.getByRole("button", { name: "That of the section again" }).first().click());
   assert.deepEqual(page.faults, []);
   await page.close();

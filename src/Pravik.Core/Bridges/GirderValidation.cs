@@ -167,9 +167,9 @@ internal static class GirderValidation
             if (placed.Span is < 1 or > 30) bounds.Error($"{path}/span", "Spans are counted from 1.");
             if (!Enum.IsDefined(placed.Kind)) bounds.Error($"{path}/kind", $"The kind of diaphragm {i + 1} is not known.");
             if (!Enum.IsDefined(placed.Stage)) bounds.Error($"{path}/stage", $"The stage of diaphragm {i + 1} is not known.");
-            bounds.Between($"{path}/at", $"Place of diaphragm {i + 1}", placed.At, 0.02, 0.98, QuantityKind.Number);
+            bounds.Between($"{path}/at", $"Place of diaphragm {i + 1}", placed.At, 0, 1, QuantityKind.Number);
             var shortest = bridge.Axes.Spans.Where((_, span) => placed.IsIn(span)).DefaultIfEmpty(120).Min();
-            bounds.Own($"{path}/distance", $"Distance of diaphragm {i + 1} from the axis", placed.Distance, 0.3, Math.Max(0.3, shortest - 0.3), QuantityKind.Length);
+            bounds.Own($"{path}/distance", $"Distance of diaphragm {i + 1} from the axis", placed.Distance, 0, shortest, QuantityKind.Length);
             bounds.Between($"{path}/width", $"Width of diaphragm {i + 1}", placed.Width, 0.1, 3, QuantityKind.Size);
             bounds.Between($"{path}/depth", $"Depth of diaphragm {i + 1}", placed.Depth, 0.1, 4, QuantityKind.Size);
             var most = girders.Spans.Values.Select(s => s.Count ?? 0).Append(girders.Count).Max();

@@ -173,9 +173,25 @@ public sealed class ElevationView
                 for (var k = 0; k < Made(from).Edges.Count(); k++) canvas.Path(On(s => Made(s) is var made ? made.Top - made.Edges.ElementAt(k) : 0), Pen.Light);
             }
         }
+        Stiffeners();
         canvas.Part = null;
         var reach = 0.05 * (last - first);
         canvas.Path(Stations(first - reach, last + reach).Select(s => At(s, 0)), Pen.Axis);
+    }
+
+    /// <summary>Upright stiffeners of the girder that is shown, on the web.</summary>
+    private void Stiffeners()
+    {
+        var shown = Enumerable.Range(0, geometry.SpanCount).Select(span => geometry.GirdersIn(span).MinBy(g => Math.Abs(g.In(span).MiddleOffset))!).ToList();
+        foreach (var place in geometry.StiffenerPlaces().Where(p => p.IsUpright && p.Girder == shown[p.Span]))
+        {
+            var (t, made, unit) = (place.From, geometry.SectionOf(place.Girder, place.Span, place.From), geometry.UnitOf(place.Span));
+            var s = geometry.Axes[place.Span].Station + t * geometry.Bridge.Axes.Spans[place.Span];
+            var top = -unit.Shape.At(s).SlabSoffit(0) + unit.Pattern.Slab.Thickening + geometry.HaunchOf(place.Girder, place.Span).At(t);
+            var (low, high) = made.Web!.Value;
+            canvas.Part = $"/parts/stiffeners/{place.Index + 1}";
+            canvas.Line(At(s, top + made.Depth - high), At(s, top + made.Depth - low), Pen.Light);
+        }
     }
 
     /// <summary>Supports, seen from the right; what lies off the axis by its distance along the road.</summary>

@@ -112,6 +112,7 @@ public sealed class SectionView
     {
         Slab(picked);
         Parapets(picked);
+        Diaphragms(picked);
         var any = false;
         foreach (var girder in Present)
         {
@@ -225,6 +226,25 @@ public sealed class SectionView
         }
         canvas.Part = null;
         canvas.Text(At(offset, top - shape.Depth) + new Point(0, 1.35 * canvas.TextHeight), girder.Name, picked ? TextKind.Strong : TextKind.Plain, Anchor.Middle);
+    }
+
+    /// <summary>Diaphragms and frames that the section cuts or that stand within half a metre of it, behind the girders.</summary>
+    private void Diaphragms(string? picked)
+    {
+        foreach (var bay in geometry.DiaphragmBays())
+        {
+            var (left, right) = (geometry.Road.Locate(bay.From), geometry.Road.Locate(bay.To));
+            if (Math.Abs((left.Station + right.Station) / 2 - station) > Math.Max(0.5, bay.Diaphragm.Width / 2)) continue;
+            canvas.Part = $"/parts/diaphragms/{bay.Index + 1}";
+            double Top(GirderLine girder, double t) => geometry.HaunchOf(girder, bay.Span).Top(t) - geometry.Road.Level(station);
+            var (from, to) = (new Point(left.Offset, Top(bay.Left, bay.OnLeft)), new Point(right.Offset, Top(bay.Right, bay.OnRight)));
+            Point Place(double across, double below) => At(from.X + across * (to.X - from.X), from.Y + across * (to.Y - from.Y) - below);
+            var pen = picked == canvas.Part ? Pen.Active : Pen.Edge;
+            if (bay.Diaphragm.Kind == DiaphragmKind.Concrete) canvas.Area([Place(0, 0), Place(1, 0), Place(1, bay.Diaphragm.Depth), Place(0, bay.Diaphragm.Depth)], picked == canvas.Part ? Fill.Picked : Fill.Soft, pen);
+            else
+                foreach (var (a, b, _) in BridgeSolids.Bars(bay.Diaphragm)) canvas.Line(Place(a.Across, a.Below), Place(b.Across, b.Below), pen);
+        }
+        canvas.Part = null;
     }
 
     private void Crossfalls()

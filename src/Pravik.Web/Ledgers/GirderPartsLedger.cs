@@ -18,7 +18,7 @@ internal sealed class GirderPartsLedger(Bridge bridge, BridgeGeometry geometry, 
             Note = placed.IsEmpty ? "Concrete diaphragms and frames of steel, at axes or between them." : "Before and with the slab their weight is on the girders alone, after it on the finished deck. Concrete and single members count in the stiffness; frames of bars do not.",
         };
         var stiffeners = bridge.Girders.Stiffeners;
-        for (var i = 0; i < stiffeners.Length; i++) yield return Stiffener(i);
+        for (var i = 0; i < stiffeners.Length; i++) yield return Stiffener(i, picked == $"/parts/stiffeners/{i + 1}");
         if (!stiffeners.IsEmpty || geometry.SectionsInUse.Any(s => s.Web is not null))
             yield return new("Stiffeners", [])
             {
@@ -45,12 +45,12 @@ internal sealed class GirderPartsLedger(Bridge bridge, BridgeGeometry geometry, 
         { Actions = [new("Take away", $"Diaphragm {index + 1} taken away", [new("remove", path)])] };
     }
 
-    private LedgerGroup Stiffener(int index)
+    private LedgerGroup Stiffener(int index, bool isPicked)
     {
         var (stiffener, path) = (bridge.Girders.Stiffeners[index], $"/girders/stiffeners/{index}");
         var places = geometry.StiffenerPlaces().Where(p => p.Index == index).ToList();
         string[] sizes = stiffener.Kind switch { StiffenerKind.Bearing => [], StiffenerKind.Longitudinal => ["from", "to", "height"], _ => ["from", "to", "spacing"] };
-        return new($"Stiffener {index + 1}", [rows.Entry($"{path}/kind"), rows.Entry($"{path}/span", inheritedChoice: "all"), .. sizes.Select(s => rows.Entry($"{path}/{s}")), rows.Entry($"{path}/width"), rows.Entry($"{path}/thickness"), rows.Entry($"{path}/bothSides"),
+        return new($"Stiffener {index + 1}{(isPicked ? ", picked" : "")}", [rows.Entry($"{path}/kind"), rows.Entry($"{path}/span", inheritedChoice: "all"), .. sizes.Select(s => rows.Entry($"{path}/{s}")), rows.Entry($"{path}/width"), rows.Entry($"{path}/thickness"), rows.Entry($"{path}/bothSides"),
             LedgerRows.Reading("Places", $"{places.Count}"), rows.Reading("Weight in all", places.Sum(p => p.Volume) * bridge.Loads.SteelWeight, QuantityKind.Force)])
         { Actions = [new("Take away", $"Stiffener {index + 1} taken away", [new("remove", path)])] };
     }
