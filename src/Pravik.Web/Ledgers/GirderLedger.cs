@@ -147,7 +147,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
     private LedgerGroup Ranges()
     {
         var ranges = girders.Ranges;
-        return new("Sections along the girders", [.. ranges.SelectMany((_, i) => new[] { "span", "from", "to", "section" }.Select(c => rows.Entry($"/girders/ranges/{i}/{c}", inheritedChoice: bridge.Sections[0].Name)))])
+        return new("Sections along the girders", [.. ranges.SelectMany((_, i) => new[] { "span", "from", "to", "section" }.Select(c => rows.Entry($"/girders/ranges/{i}/{c}", inheritedChoice: c == "span" ? "all" : bridge.Sections[0].Name)))])
         {
             Columns = ranges.IsEmpty ? [] : ["Span", "From", "To", "Section"],
             RowActions = [.. ranges.Select((_, i) => new LedgerAction($"Take range {i + 1} away", $"Range {i + 1} taken away", [new("remove", $"/girders/ranges/{i}")]))],

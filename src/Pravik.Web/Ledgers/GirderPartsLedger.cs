@@ -39,7 +39,7 @@ internal sealed class GirderPartsLedger(Bridge bridge, BridgeGeometry geometry, 
         return new($"Diaphragm {index + 1}{(isPicked ? ", picked" : "")}",
         [
             rows.Entry($"{path}/kind"), rows.Entry($"{path}/span", inheritedChoice: "all"), rows.Entry($"{path}/at"), rows.Entry($"{path}/distance"), rows.Entry($"{path}/square"), .. isConcrete ? new[] { rows.Entry($"{path}/width") } : [rows.Entry($"{path}/section", inheritedChoice: geometry.BarsOf(placed)?.Shape.Name)],
-            rows.Entry($"{path}/depth"), rows.Entry($"{path}/firstBay"), rows.Entry($"{path}/lastBay"), rows.Entry($"{path}/stage"),
+            rows.Entry($"{path}/depth"), rows.Entry($"{path}/firstBay", inheritedChoice: "the first"), rows.Entry($"{path}/lastBay", inheritedChoice: "the last"), rows.Entry($"{path}/stage"),
             LedgerRows.Reading("Bays", $"{bays.Count}"), rows.Reading("Weight in all", bays.Sum(geometry.DiaphragmWeight), QuantityKind.Force),
         ])
         { Actions = [new("Take away", $"Diaphragm {index + 1} taken away", [new("remove", path)])] };

@@ -22,7 +22,7 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
             EntryKind.Choice when node is null => inheritedChoice ?? "",
             EntryKind.Spans when node is null => inheritedChoice ?? "",
             EntryKind.Spans => string.Join(" + ", node!.AsArray().Select(n => Show(n!.GetValue<double>(), QuantityKind.Length))),
-            EntryKind.Quantity => node is null ? inherited is { } i ? Units.Format(i, field.Quantity) : "" : Show(Number(node), field.Quantity),
+            EntryKind.Quantity => node is null ? inherited is { } i ? Units.Format(i, field.Quantity) : inheritedChoice ?? "" : Show(Number(node), field.Quantity),
             _ when node is JsonValue flag && flag.TryGetValue<bool>(out var yes) => yes ? "true" : "false",
             _ => node?.GetValue<string>() ?? inheritedChoice ?? "",
         };
