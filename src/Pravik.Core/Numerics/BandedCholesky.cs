@@ -31,27 +31,17 @@ public sealed class BandedCholesky : ILinearSolver
             {
                 var start = Math.Max(first, j - band);
                 var other = lower.AsSpan(j * width, width);
-                var sum = Dot(row[(start - i + band)..(j - i + band)], other[(start - j + band)..band]);
+                var sum = DenseCholesky.Dot(row[(start - i + band)..(j - i + band)], other[(start - j + band)..band]);
                 row[j - i + band] = (row[j - i + band] - sum) / other[band];
             }
             var used = row[(first - i + band)..band];
-            var pivot = diagonal - Dot(used, used);
+            var pivot = diagonal - DenseCholesky.Dot(used, used);
             if (!(pivot > ZeroPivot * diagonal)) throw new SingularMatrixException(i);
             greatest = Math.Max(greatest, pivot);
             least = Math.Min(least, pivot);
             row[band] = Math.Sqrt(pivot);
         }
         return new Factor(n, band, lower, n == 0 ? 1 : greatest / least);
-    }
-
-    private static double Dot(ReadOnlySpan<double> a, ReadOnlySpan<double> b)
-    {
-        var sum = Vector<double>.Zero;
-        var i = 0;
-        for (; i <= a.Length - Vector<double>.Count; i += Vector<double>.Count) sum += new Vector<double>(a[i..]) * new Vector<double>(b[i..]);
-        var total = Vector.Sum(sum);
-        for (; i < a.Length; i++) total += a[i] * b[i];
-        return total;
     }
 
     private sealed class Factor(int n, int band, double[] lower, double pivotRatio) : IFactor

@@ -74,7 +74,8 @@ internal static class DenseCholesky
         }
     }
 
-    private static double Dot(ReadOnlySpan<double> a, ReadOnlySpan<double> b)
+    /// <summary>Σ aᵢ·bᵢ; b is at least as long as a.</summary>
+    public static double Dot(ReadOnlySpan<double> a, ReadOnlySpan<double> b)
     {
         var (sum, other, i) = (Vector<double>.Zero, Vector<double>.Zero, 0);
         ref var x = ref MemoryMarshal.GetReference(a);

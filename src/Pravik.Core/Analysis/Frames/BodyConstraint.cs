@@ -1,3 +1,5 @@
+using Pravik.Core.Numerics;
+
 namespace Pravik.Core.Analysis.Frames;
 
 /// <summary>
@@ -88,30 +90,17 @@ internal sealed class BodyConstraint
         return [.. rows.Select(row => Enumerable.Range(0, held.Count).Sum(k => Dot(row, held[k]) * y[k]))];
     }
 
-    /// <summary>Solves (AᵀA)·y = b by elimination.</summary>
+    /// <summary>Solves (AᵀA)·y = b.</summary>
     private double[] Normal(Func<int, double> right)
     {
         var n = held.Count;
-        var (a, b) = (new double[n, n], new double[n]);
+        var (a, b) = (new double[n * n], new double[n]);
         for (var i = 0; i < n; i++)
         {
             b[i] = right(i);
-            for (var j = 0; j < n; j++) a[i, j] = rows.Sum(row => Dot(row, held[i]) * Dot(row, held[j]));
+            for (var j = 0; j < n; j++) a[i * n + j] = rows.Sum(row => Dot(row, held[i]) * Dot(row, held[j]));
         }
-        for (var p = 0; p < n; p++)
-        {
-            for (var i = p + 1; i < n; i++)
-            {
-                var factor = a[i, p] / a[p, p];
-                for (var j = p; j < n; j++) a[i, j] -= factor * a[p, j];
-                b[i] -= factor * b[p];
-            }
-        }
-        for (var p = n - 1; p >= 0; p--)
-        {
-            for (var q = p + 1; q < n; q++) b[p] -= a[p, q] * b[q];
-            b[p] /= a[p, p];
-        }
+        SmallSystem.Solve(a, b, n, 1);
         return b;
     }
 }

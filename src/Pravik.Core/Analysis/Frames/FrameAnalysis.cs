@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using System.Diagnostics;
 using Pravik.Core.Geometry;
 using Pravik.Core.Numerics;
@@ -13,10 +12,8 @@ namespace Pravik.Core.Analysis.Frames;
 /// Direct stiffness. Offsets and links are rigid and eliminated: an element's ends move as their bodies do. Held directions are eliminated body by body. A rotation that nothing resists is held, with a warning, unless a case
 /// loads it.
 /// </remarks>
-public sealed class FrameAnalysis
+public sealed partial class FrameAnalysis
 {
-    private const double Unresisted = 1e-13;
-    private static readonly string[] Names = ["ux", "uy", "uz", "rx", "ry", "rz"];
     private readonly FrameModel model;
     private readonly FrameElement[] elements;
     private readonly FrameBodies bodies;
@@ -102,103 +99,6 @@ public sealed class FrameAnalysis
         }
     }
 
-    /// <summary>Rotations of bodies that no element, spring or support resists: they are held.</summary>
-    private void FindUnresisted()
-    {
-        var (resists, scale) = (bodies.Roots.Select(_ => new double[9]).ToArray(), new double[bodies.Roots.Length]);
-        var turning = new double[elements.Length][];
-        Parallel.For(0, elements.Length, e => turning[e] = elements[e].Turning(transforms[e]));
-        for (var e = 0; e < elements.Length; e++)
-        {
-            for (var p = 0; p < elements[e].Nodes.Length; p++)
-            {
-                var body = bodies.Of(elements[e].Nodes[p]);
-                var k = turning[e].AsSpan(9 * p, 9);
-                for (var i = 0; i < 9; i++) resists[body][i] += k[i];
-                scale[body] += Math.Max(k[0] + k[4] + k[8], (elements[e] as BeamElement)?.RotationScale ?? 0);
-            }
-        }
-        foreach (var spring in model.Springs)
-        {
-            foreach (var (onI, onJ, stiffness) in SpringRows(spring))
-            {
-                Add(bodies.Of(spring.I), onI, stiffness);
-                Add(bodies.Of(spring.J), onJ, stiffness);
-            }
-        }
-        for (var s = 0; s < model.Supports.Length; s++)
-        {
-            for (var d = 0; d < 6; d++)
-            {
-                if (model.Supports[s].Springs[d] > 0) Add(bodies.Of(model.Supports[s].Node), Row(s, d), model.Supports[s].Springs[d]);
-            }
-        }
-        for (var b = 0; b < bodies.Roots.Length; b++)
-        {
-            var all = Array.ConvertAll(resists[b], v => scale[b] > 0 ? v / scale[b] : 0);
-            // Held directions resist as well.
-            foreach (var (support, direction) in rowsOf[b])
-            {
-                var row = Row(support, direction);
-                for (var i = 0; i < 9; i++) all[i] += row[3 + i / 3] * row[3 + i % 3];
-            }
-            foreach (var (value, axis) in Eigen(all))
-            {
-                if (value > Unresisted) continue;
-                turns[b].Add([0, 0, 0, axis.X, axis.Y, axis.Z]);
-                var free = RotationName(axis);
-                if (LoadedBy(b, axis) is { } load) throw new FrameRefusedException([new($"/nodes/{bodies.Roots[b]}", $"The structure can move: nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”, and case “{load}” loads it.")]);
-                Warn($"Nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”; it is held at 0.");
-            }
-        }
-
-        void Add(int body, double[] row, double stiffness)
-        {
-            for (var i = 0; i < 9; i++) resists[body][i] += stiffness * row[3 + i / 3] * row[3 + i % 3];
-            scale[body] += stiffness * (row[3] * row[3] + row[4] * row[4] + row[5] * row[5]);
-        }
-    }
-
-    private static string RotationName(Point3 axis)
-    {
-        var most = Math.Max(Math.Abs(axis.X), Math.Max(Math.Abs(axis.Y), Math.Abs(axis.Z)));
-        return most == Math.Abs(axis.X) ? "rx" : most == Math.Abs(axis.Y) ? "ry" : "rz";
-    }
-
-    /// <summary>The first case that turns a body about an axis.</summary>
-    private string? LoadedBy(int body, Point3 axis)
-    {
-        foreach (var load in model.Cases)
-        {
-            var loads = new CaseLoads(model, elements, load);
-            var force = new double[bodies.Roots.Length][];
-            OnBodies(loads, force);
-            if (force[body] is { } f && Math.Abs(f[3] * axis.X + f[4] * axis.Y + f[5] * axis.Z) > 1e-9 * Math.Max(Math.Abs(f[3]) + Math.Abs(f[4]) + Math.Abs(f[5]), 1e-300)) return load.Id;
-        }
-        return null;
-    }
-
-    /// <summary>Values and axes of a symmetric 3 × 3 matrix by Jacobi's rotations.</summary>
-    private static IEnumerable<(double Value, Point3 Axis)> Eigen(double[] a)
-    {
-        double[] m = [.. a], v = [1, 0, 0, 0, 1, 0, 0, 0, 1];
-        for (var sweep = 0; sweep < 30; sweep++)
-        {
-            foreach (var (p, q) in new[] { (0, 1), (0, 2), (1, 2) })
-            {
-                if (m[3 * p + q] == 0) continue;
-                var theta = (m[4 * q] - m[4 * p]) / (2 * m[3 * p + q]);
-                var t = Math.CopySign(1, theta) / (Math.Abs(theta) + Math.Sqrt(theta * theta + 1));
-                var c = 1 / Math.Sqrt(t * t + 1);
-                var s = t * c;
-                for (var k = 0; k < 3; k++) (m[3 * k + p], m[3 * k + q]) = (c * m[3 * k + p] - s * m[3 * k + q], s * m[3 * k + p] + c * m[3 * k + q]);
-                for (var k = 0; k < 3; k++) (m[3 * p + k], m[3 * q + k]) = (c * m[3 * p + k] - s * m[3 * q + k], s * m[3 * p + k] + c * m[3 * q + k]);
-                for (var k = 0; k < 3; k++) (v[3 * k + p], v[3 * k + q]) = (c * v[3 * k + p] - s * v[3 * k + q], s * v[3 * k + p] + c * v[3 * k + q]);
-            }
-        }
-        for (var i = 0; i < 3; i++) yield return (m[4 * i], new(v[i], v[3 + i], v[6 + i]));
-    }
-
     private int[][] Neighbours()
     {
         var sets = bodies.Roots.Select(_ => new HashSet<int>()).ToArray();
@@ -282,58 +182,6 @@ public sealed class FrameAnalysis
             }
         }
         matrix.Add(row, column, block);
-    }
-
-    /// <summary>Names the node and direction that move most in a free movement, translations first.</summary>
-    private FrameProblem Free(ZeroPivot zero)
-    {
-        var x = new double[matrix.Unknowns];
-        x[zero.Unknown] = 1e20 * (zero.Scale > 0 ? zero.Scale : 1);
-        factor.Solve(x, 1);
-        var moved = Displacements(x, 1, 0, new double[bodies.Roots.Length][]);
-        (int Node, int Direction, double Size) Most(int from)
-        {
-            var best = (0, from, 0.0);
-            for (var n = 0; n < moved.Length; n++)
-            {
-                for (var d = from; d < from + 3; d++)
-                {
-                    // Of nearly equal ones the first.
-                    if (Math.Abs(moved[n][d]) > best.Item3 * (1 + 1e-6)) best = (n, d, Math.Abs(moved[n][d]));
-                }
-            }
-            return best;
-        }
-        var size = model.Nodes.Max(n => (n.At - model.Nodes[0].At).Length);
-        var (shift, turn) = (Most(0), Most(3));
-        var (node, direction, _) = shift.Size > 1e-6 * turn.Size * Math.Max(size, 1e-3) ? shift : turn;
-        Mode = moved;
-        return new($"/nodes/{node}", $"The structure can move: node “{model.Nodes[node].Id}” is free in {Names[direction]}.");
-    }
-
-    /// <summary>Displacements of a free movement, where one was found.</summary>
-    public double[][]? Mode { get; private set; }
-
-    /// <summary>Six components of every node for a solution and prescribed movements of bodies.</summary>
-    private double[][] Displacements(double[] x, int count, int number, double[]?[] prescribed)
-    {
-        var body = new double[bodies.Roots.Length][];
-        for (var b = 0; b < body.Length; b++)
-        {
-            body[b] = (double[]?)prescribed[b]?.Clone() ?? new double[6];
-            var free = holds[b].Free;
-            for (var f = 0; f < free.Count; f++)
-            {
-                var value = x[(matrix.First[b] + f) * count + number];
-                for (var i = 0; i < 6; i++) body[b][i] += value * free[f][i];
-            }
-        }
-        return [.. model.Nodes.Select((_, n) =>
-        {
-            var (q, arm) = (body[bodies.Of(n)], bodies.Arm(n));
-            var shift = new Point3(q[3], q[4], q[5]).Cross(arm);
-            return new[] { q[0] + shift.X, q[1] + shift.Y, q[2] + shift.Z, q[3], q[4], q[5] };
-        })];
     }
 
     /// <summary>Adds loads to the six components of bodies.</summary>
@@ -476,113 +324,5 @@ public sealed class FrameAnalysis
             }
         }
         return local;
-    }
-
-    private FrameCaseResults Recover(CaseLoads loads, double[]?[] prescribed, double[][] nodes)
-    {
-        // Bodies move as their roots do.
-        double[] Body(int node) => nodes[bodies.Roots[bodies.Of(node)]];
-        var force = new double[bodies.Roots.Length][];
-        var (beams, shells) = (new BeamForces[model.Beams.Length], new ShellForces[model.Shells.Length]);
-        var ends = new double[elements.Length][];
-        var isHeld = Array.ConvertAll(elements, e => e.Nodes.Any(n => rowsOf[bodies.Of(n)].Count > 0));
-        var temperatures = loads.Case.ShellThermal.ToLookup(t => t.Shell);
-        Parallel.For(0, elements.Length, e =>
-        {
-            var (element, local) = (elements[e], Local(e, Body));
-            var load = loads.ByElement.GetValueOrDefault(e);
-            if (element is BeamElement beam)
-            {
-                ends[e] = beam.EndForces(local, load ?? new double[12]);
-                beams[e] = BeamDiagram.Of(beam, ends[e], [.. loads.BeamLoads[e]]);
-                return;
-            }
-            var thermal = temperatures[e - model.Beams.Length];
-            shells[e - model.Beams.Length] = ((ShellElement)element).Forces(local, thermal.Sum(t => t.Uniform), thermal.Sum(t => t.Gradient));
-            // Forces of shells are wanted at held bodies alone.
-            if (!isHeld[e]) return;
-            ends[e] = Elastic(element, local);
-            for (var i = 0; load is not null && i < load.Length; i++) ends[e][i] -= load[i];
-        });
-        for (var e = 0; e < elements.Length; e++)
-        {
-            if (isHeld[e]) Spread(e, ends[e], 1, force);
-        }
-        List<double[]> springs = [];
-        foreach (var spring in model.Springs)
-        {
-            var (own, axes) = (new double[6], LocalAxes.Given(spring.X, spring.Up)!.Value);
-            var half = 0.5 * (model.Nodes[spring.J].At - model.Nodes[spring.I].At);
-            for (var d = 0; d < 6; d++)
-            {
-                var (onI, onJ) = (Row(axes[d % 3], bodies.Arm(spring.I) + half, d < 3), Row(axes[d % 3], bodies.Arm(spring.J) - half, d < 3));
-                own[d] = spring.Stiffness[d] * (BodyConstraint.Dot(onJ, Body(spring.J)) - BodyConstraint.Dot(onI, Body(spring.I)));
-                var (fa, fb) = (force[bodies.Of(spring.I)] ??= new double[6], force[bodies.Of(spring.J)] ??= new double[6]);
-                for (var i = 0; i < 6; i++) (fa[i], fb[i]) = (fa[i] - own[d] * onI[i], fb[i] + own[d] * onJ[i]);
-            }
-            springs.Add(own);
-        }
-        return Balanced(loads, nodes, Reactions(loads, force, Body), beams, shells, springs, ends);
-    }
-
-    /// <summary>Reactions node by node: those of springs, then what is left on held bodies.</summary>
-    private List<FrameReaction> Reactions(CaseLoads loads, double[]?[] force, Func<int, double[]> body)
-    {
-        var reactions = new Dictionary<int, double[]>();
-        void Add(int support, int direction, double value)
-        {
-            var s = model.Supports[support];
-            if (!reactions.TryGetValue(s.Node, out var reaction)) reactions[s.Node] = reaction = new double[6];
-            var axis = LocalAxes.Given(s.X, s.Up)!.Value[direction % 3];
-            var first = direction < 3 ? 0 : 3;
-            (reaction[first], reaction[first + 1], reaction[first + 2]) = (reaction[first] + value * axis.X, reaction[first + 1] + value * axis.Y, reaction[first + 2] + value * axis.Z);
-        }
-        foreach (var nodal in loads.Case.Nodal)
-        {
-            var f = force[bodies.Of(nodal.Node)] ??= new double[6];
-            var turn = nodal.Moment + bodies.Arm(nodal.Node).Cross(nodal.Force);
-            (f[0], f[1], f[2]) = (f[0] - nodal.Force.X, f[1] - nodal.Force.Y, f[2] - nodal.Force.Z);
-            (f[3], f[4], f[5]) = (f[3] - turn.X, f[4] - turn.Y, f[5] - turn.Z);
-        }
-        for (var s = 0; s < model.Supports.Length; s++)
-        {
-            var b = bodies.Of(model.Supports[s].Node);
-            Add(s, 0, 0);
-            for (var d = 0; d < 6; d++)
-            {
-                if (!(model.Supports[s].Springs[d] > 0)) continue;
-                var row = Row(s, d);
-                var value = model.Supports[s].Springs[d] * (Along(loads.Case, s, d) - BodyConstraint.Dot(row, body(model.Supports[s].Node)));
-                Add(s, d, value);
-                var f = force[b] ??= new double[6];
-                for (var i = 0; i < 6; i++) f[i] -= value * row[i];
-            }
-        }
-        for (var b = 0; b < holds.Length; b++)
-        {
-            if (rowsOf[b].Count == 0 || force[b] is null) continue;
-            var values = holds[b].Reactions(force[b]!);
-            for (var r = 0; r < rowsOf[b].Count; r++) Add(rowsOf[b][r].Support, rowsOf[b][r].Direction, values[r]);
-        }
-        return [.. reactions.Select(r => new FrameReaction(r.Key, r.Value)).OrderBy(r => r.Node)];
-    }
-
-    private FrameCaseResults Balanced(CaseLoads loads, double[][] nodes, List<FrameReaction> reactions, BeamForces[] beams, ShellForces[] shells, List<double[]> springs, double[][] ends)
-    {
-        var (reacted, size) = (new double[6], (double[])loads.Size.Clone());
-        foreach (var r in reactions)
-        {
-            var force = new Point3(r.Force[0], r.Force[1], r.Force[2]);
-            CaseLoads.Sum(reacted, size, force, new Point3(r.Force[3], r.Force[4], r.Force[5]) + model.Nodes[r.Node].At.Cross(force));
-        }
-        // Where only temperature or settlements act, sums are set against the forces in the members, or those that would hold them.
-        double Inside(int from) => ends.Where(f => f is not null).Concat(loads.ByElement.Values).DefaultIfEmpty(new double[6]).Max(f => Enumerable.Range(0, f.Length).Where(i => i % 6 >= from && i % 6 < from + 3).Max(i => Math.Abs(f[i])));
-        // A force at the far end of the model is worth as much as its moment, and the reverse.
-        var reach = Math.Max(1e-9, model.Nodes.Max(n => n.At.Length));
-        double Size(int from) => Math.Max(Inside(from), Enumerable.Range(from, 3).Max(i => size[i]));
-        var scale = Math.Max(Size(0), Size(3) / reach);
-        double Worst(int from) => Enumerable.Range(from, 3).Max(i => Math.Abs(loads.Applied[i] + reacted[i]));
-        var worst = Math.Max(Worst(0), Worst(3) / reach);
-        return new(loads.Case.Id, nodes, [.. reactions], [.. beams], [.. shells], [.. springs], loads.Applied, reacted) { Imbalance = worst > 0 ? worst / scale : 0 };
     }
 }

@@ -1,4 +1,5 @@
 using Pravik.Core.Geometry;
+using Pravik.Core.Numerics;
 
 namespace Pravik.Core.Structures.Frames;
 
@@ -57,8 +58,8 @@ internal sealed class QuadShell : ShellElement
 
     private void Membrane(double[] k)
     {
-        const int Inner = 4;
-        var all = Columns + Inner;
+        const int Modes = 4;
+        var all = Columns + Modes;
         var (whole, b, middle) = (new double[all * all], new double[3 * all], At(0, 0));
         foreach (var (xi, eta) in Gauss)
         {
@@ -72,13 +73,13 @@ internal sealed class QuadShell : ShellElement
             AddProduct(whole, b, Plane, 3, all, Thickness * at.Determinant);
         }
         // The inner modes follow from the corners: a = −K_aa⁻¹·K_au·u.
-        var inner = Solve(whole, all);
+        var inner = Inner(whole, all);
         for (var i = 0; i < Columns; i++)
         {
             for (var j = 0; j < Columns; j++)
             {
                 k[i * Columns + j] += whole[i * all + j];
-                for (var m = 0; m < Inner; m++) k[i * Columns + j] += whole[i * all + Columns + m] * inner[m * Columns + j];
+                for (var m = 0; m < Modes; m++) k[i * Columns + j] += whole[i * all + Columns + m] * inner[m * Columns + j];
             }
         }
     }
@@ -92,32 +93,17 @@ internal sealed class QuadShell : ShellElement
         b[2 * columns + at + step] = byX;
     }
 
-    private static double[] Solve(double[] whole, int all)
+    /// <summary>−K_aa⁻¹·K_au: the inner modes for each component of the corners.</summary>
+    private static double[] Inner(double[] whole, int all)
     {
-        const int Inner = 4;
-        var (a, result) = (new double[Inner, Inner], new double[Inner * Columns]);
-        for (var i = 0; i < Inner; i++)
+        var inner = all - Columns;
+        var (a, result) = (new double[inner * inner], new double[inner * Columns]);
+        for (var i = 0; i < inner; i++)
         {
-            for (var j = 0; j < Inner; j++) a[i, j] = whole[(Columns + i) * all + Columns + j];
+            for (var j = 0; j < inner; j++) a[i * inner + j] = whole[(Columns + i) * all + Columns + j];
             for (var j = 0; j < Columns; j++) result[i * Columns + j] = -whole[(Columns + i) * all + j];
         }
-        for (var p = 0; p < Inner; p++)
-        {
-            for (var i = p + 1; i < Inner; i++)
-            {
-                var factor = a[i, p] / a[p, p];
-                for (var j = p; j < Inner; j++) a[i, j] -= factor * a[p, j];
-                for (var j = 0; j < Columns; j++) result[i * Columns + j] -= factor * result[p * Columns + j];
-            }
-        }
-        for (var p = Inner - 1; p >= 0; p--)
-        {
-            for (var j = 0; j < Columns; j++)
-            {
-                for (var q = p + 1; q < Inner; q++) result[p * Columns + j] -= a[p, q] * result[q * Columns + j];
-                result[p * Columns + j] /= a[p, p];
-            }
-        }
+        SmallSystem.Solve(a, result, inner, Columns);
         return result;
     }
 
