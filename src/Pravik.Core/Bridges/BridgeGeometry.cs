@@ -139,7 +139,7 @@ public sealed class BridgeGeometry
     public MadeSection? BarsOf(PlacedDiaphragm placed)
     {
         if (placed.Kind == DiaphragmKind.Concrete) return null;
-        var name = placed.Section is { } own && sections.ContainsKey(own) ? own : Bridge.Sections.FirstOrDefault(s => SectionFamily.Named(s.Family)?.Material == "steel")?.Name;
+        var name = placed.Section is { } own && sections.ContainsKey(own) ? own : Bridge.Sections.FirstOrDefault(s => SectionFamily.IsSteel(s))?.Name;
         return name is null ? null : sections[name].Value;
     }
 
@@ -167,6 +167,9 @@ public sealed class BridgeGeometry
 
     /// <summary>Whether every line has a girder in every span.</summary>
     public bool IsComplete => layouts.All(l => l.Count == layouts[0].Count) && Enumerable.Range(0, SpanCount).All(span => Enumerable.Range(1, layouts[0].Count).All(n => IsPresent(n, span)));
+
+    /// <summary>Whether girders run on over a pier in one piece anywhere.</summary>
+    public bool RunsOn => layouts.Any(l => l.RunsOn);
 
     public int SpanCount => Axes.Length - 1;
     public double FirstStation => Axes[0].Station;

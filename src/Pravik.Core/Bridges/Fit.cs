@@ -304,7 +304,7 @@ internal static class Fit
     private static void Advice(Bridge bridge, BridgeGeometry geometry, List<DeckSection> sections, NationalValues values, Bounds bounds)
     {
         if (!geometry.IsComplete) bounds.Warning("/girders/spans", "Not every girder line has a girder in every span: the girders are laid out, drawn and billed, but not analysed in this version.");
-        if (Enumerable.Range(0, geometry.SpanCount).Any(span => geometry.LayoutOf(span).RunsOn)) bounds.Warning("/girders/runsOn", "Girders that run on over piers in one piece are laid out, drawn and billed, but not analysed in this version.", "Girder and wet slab are taken as simple spans, which such girders are not.");
+        if (geometry.RunsOn) bounds.Warning("/girders/runsOn", "Girders that run on over piers in one piece are laid out, drawn and billed, but not analysed in this version.", "Girder and wet slab are taken as simple spans, which such girders are not.");
         if (bridge.Girders.CastInPlace) bounds.Warning("/girders/castInPlace", "Girders cast in place are laid out, drawn and billed, but not analysed in this version.");
         if (!bridge.Girders.Stiffeners.IsEmpty && !geometry.SectionsInUse.Any(s => s.Web is not null)) bounds.Warning("/girders/stiffeners", "Stiffeners stand on webs of steel, and no girder is of steel: none is placed.");
         var spans = bridge.Axes.Spans;

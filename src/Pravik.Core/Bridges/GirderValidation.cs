@@ -175,8 +175,8 @@ internal static class GirderValidation
             var most = girders.Spans.Values.Select(s => s.Count ?? 0).Append(girders.Count).Max();
             if ((placed.FirstBay ?? 1) < 1 || (placed.FirstBay ?? 1) > (placed.LastBay ?? Math.Max(1, most - 1)) || placed.LastBay > most - 1) bounds.Error($"{path}/lastBay", $"There are {most - 1} bays between {most} girders, counted from the left.");
             if (placed.Kind == DiaphragmKind.Concrete) continue;
-            if (placed.Section is { } name && bounds.Among($"{path}/section", "Section", name, [.. bridge.Sections.Select(s => s.Name)]) && !IsSteel(bridge.Sections.First(s => s.Name == name))) bounds.Error($"{path}/section", $"Bars of diaphragm {i + 1} are of steel; “{name}” is of concrete.");
-            else if (!bridge.Sections.Any(IsSteel)) bounds.Error($"{path}/kind", $"Diaphragm {i + 1} is of steel, and the bridge has no section of steel for its bars. Add one to the design sections.");
+            if (placed.Section is { } name && bounds.Among($"{path}/section", "Section", name, [.. bridge.Sections.Select(s => s.Name)]) && !SectionFamily.IsSteel(bridge.Sections.First(s => s.Name == name))) bounds.Error($"{path}/section", $"Bars of diaphragm {i + 1} are of steel; “{name}” is of concrete.");
+            else if (!bridge.Sections.Any(SectionFamily.IsSteel)) bounds.Error($"{path}/kind", $"Diaphragm {i + 1} is of steel, and the bridge has no section of steel for its bars. Add one to the design sections.");
         }
     }
 
@@ -193,6 +193,4 @@ internal static class GirderValidation
             bounds.Between($"{path}/thickness", $"Thickness of stiffener {i + 1}", stiffener.Thickness, 0.004, 0.1, QuantityKind.Size);
         }
     }
-
-    private static bool IsSteel(SectionShape shape) => SectionFamily.Named(shape.Family)?.Material == "steel";
 }

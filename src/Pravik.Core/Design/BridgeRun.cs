@@ -23,7 +23,7 @@ public static class BridgeRun
     private static string? Refusal(BridgeGeometry geometry) =>
         geometry.SectionsInUse.Any(s => s.IsSteel) ? "Not analysed: girders of steel"
         : geometry.Bridge.Girders.CastInPlace ? "Not analysed: girders cast in place"
-        : Enumerable.Range(0, geometry.SpanCount).Any(span => geometry.LayoutOf(span).RunsOn) ? "Not analysed: girders that run on over piers in one piece"
+        : geometry.RunsOn ? "Not analysed: girders that run on over piers in one piece"
         : !geometry.IsComplete ? "Not analysed: girders that are not in every span" : null;
 
     /// <summary>Throws <see cref="NotSupportedException"/> where <see cref="Refusal(Bridge)"/> has a reason, <see cref="OperationCanceledException"/> when cancelled and <see cref="UnstableStructureException"/> for a grillage that can move.</summary>

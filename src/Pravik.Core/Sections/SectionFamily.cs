@@ -129,6 +129,9 @@ public sealed class SectionFamily
         new(Own, "Own outlines", "", [], s => s.Outlines.Select(o => new SectionPart(new(o.Corners.Select(c => new Point(c.X, c.Y))), o.Weight, o.IsVoid)), OwnProblem),
     ];
 
+    /// <summary>Whether a shape is of a family of steel.</summary>
+    public static bool IsSteel(SectionShape shape) => Named(shape.Family)?.Material == "steel";
+
     public static SectionFamily? Named(string? name) => All.FirstOrDefault(f => f.Name == name);
 
     /// <summary>An outline from widths at heights, from the bottom up, the same on both sides. Corners in one place are given once.</summary>

@@ -71,7 +71,7 @@ public sealed class MadeSection
     public SectionShape Shape { get; }
 
     /// <summary>Whether its family is one of steel.</summary>
-    public bool IsSteel => SectionFamily.Named(Shape.Family)!.Material == "steel";
+    public bool IsSteel => SectionFamily.IsSteel(Shape);
     public ImmutableArray<SectionPart> Parts { get; }
 
     /// <summary>Heights between which a girder of steel has its web alone; null for one of concrete and for own outlines.</summary>

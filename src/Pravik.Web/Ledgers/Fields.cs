@@ -114,7 +114,7 @@ public static class Fields
         "/deck/units/*/pattern" => field with { Choices = [.. bridge.Deck.Patterns.Select(p => new Choice(p.Name, p.Superseded ? $"{p.Name} (superseded)" : p.Name))] },
         "/girders/section" or "/girders/own/*/section" => field with { Choices = [.. bridge.Sections.Select(s => new Choice(s.Name, s.Superseded ? $"{s.Name} (superseded)" : s.Name))] },
         "/girders/ranges/*/section" => field with { Choices = [.. bridge.Sections.Select(x => new Choice(x.Name, x.Name))] },
-        "/girders/diaphragms/*/section" => field with { Choices = [.. bridge.Sections.Where(x => SectionFamily.Named(x.Family)?.Material == "steel").Select(x => new Choice(x.Name, x.Name))] },
+        "/girders/diaphragms/*/section" => field with { Choices = [.. bridge.Sections.Where(SectionFamily.IsSteel).Select(x => new Choice(x.Name, x.Name))] },
         "/girders/course" or "/girders/spans/*/course" => field with { Choices = [new(Girders.Straight, "straight lines"), new(Girders.WithRoad, "the road line"), .. bridge.Road.Features.Select(f => new Choice(f.Name, f.Name))] },
         "/sections/*/sizes/*" => Size(field, path, bridge),
         "/supports/*/sizes/*" => SupportValues.AllSizes.FirstOrDefault(s => s.Name == path.Split('/')[4]) is { } size ? field with { Name = size.Words, Quantity = size.Kind, Help = size.Help } : null,

@@ -41,6 +41,7 @@ public sealed partial class FrameAnalysis
                 if (model.Supports[s].Springs[d] > 0) Add(bodies.Of(model.Supports[s].Node), Row(s, d), model.Supports[s].Springs[d]);
             }
         }
+        var forces = new Lazy<List<(string Case, double[]?[] Force)>>(() => [.. model.Cases.Select(c => (c.Id, OnBodies(new CaseLoads(model, elements, c))))]);
         for (var b = 0; b < bodies.Roots.Length; b++)
         {
             var all = Array.ConvertAll(resists[b], v => scale[b] > 0 ? v / scale[b] : 0);
@@ -55,7 +56,7 @@ public sealed partial class FrameAnalysis
                 if (value > Unresisted) continue;
                 turns[b].Add([0, 0, 0, axis.X, axis.Y, axis.Z]);
                 var free = RotationName(axis);
-                if (LoadedBy(b, axis) is { } load) throw new FrameRefusedException([new($"/nodes/{bodies.Roots[b]}", $"The structure can move: nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”, and case “{load}” loads it.")]);
+                if (LoadedBy(forces.Value, b, axis) is { } load) throw new FrameRefusedException([new($"/nodes/{bodies.Roots[b]}", $"The structure can move: nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”, and case “{load}” loads it.")]);
                 Warn($"Nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”; it is held at 0.");
             }
         }
@@ -74,17 +75,8 @@ public sealed partial class FrameAnalysis
     }
 
     /// <summary>The first case that turns a body about an axis.</summary>
-    private string? LoadedBy(int body, Point3 axis)
-    {
-        foreach (var load in model.Cases)
-        {
-            var loads = new CaseLoads(model, elements, load);
-            var force = new double[bodies.Roots.Length][];
-            OnBodies(loads, force);
-            if (force[body] is { } f && Math.Abs(f[3] * axis.X + f[4] * axis.Y + f[5] * axis.Z) > 1e-9 * Math.Max(Math.Abs(f[3]) + Math.Abs(f[4]) + Math.Abs(f[5]), 1e-300)) return load.Id;
-        }
-        return null;
-    }
+    private static string? LoadedBy(List<(string Case, double[]?[] Force)> forces, int body, Point3 axis) => forces.FirstOrDefault(load =>
+        load.Force[body] is { } f && Math.Abs(f[3] * axis.X + f[4] * axis.Y + f[5] * axis.Z) > 1e-9 * Math.Max(Math.Abs(f[3]) + Math.Abs(f[4]) + Math.Abs(f[5]), 1e-300)).Case;
 
     /// <summary>Values and axes of a symmetric 3 × 3 matrix by Jacobi's rotations.</summary>
     private static IEnumerable<(double Value, Point3 Axis)> Eigen(double[] a)

@@ -184,9 +184,10 @@ public sealed partial class FrameAnalysis
         matrix.Add(row, column, block);
     }
 
-    /// <summary>Adds loads to the six components of bodies.</summary>
-    private void OnBodies(CaseLoads loads, double[]?[] force)
+    /// <summary>Loads in the six components of bodies; null for those without any.</summary>
+    private double[]?[] OnBodies(CaseLoads loads)
     {
+        var force = new double[bodies.Roots.Length][];
         double[] Of(int node) => force[bodies.Of(node)] ??= new double[6];
         foreach (var nodal in loads.Case.Nodal)
         {
@@ -195,6 +196,7 @@ public sealed partial class FrameAnalysis
             (f[3], f[4], f[5]) = (f[3] + turn.X, f[4] + turn.Y, f[5] + turn.Z);
         }
         foreach (var (number, ends) in loads.ByElement) Spread(number, EndLoads(elements[number], ends), 1, force);
+        return force;
     }
 
     private static double[] EndLoads(FrameElement element, double[] ends) => element is BeamElement beam ? beam.EndLoads(ends) : ends;
@@ -223,12 +225,11 @@ public sealed partial class FrameAnalysis
         var right = new double[matrix.Unknowns * cases.Count];
         for (var c = 0; c < cases.Count; c++)
         {
-            var force = new double[bodies.Roots.Length][];
-            OnBodies(loads[c], force);
+            var force = OnBodies(loads[c]);
             Move(prescribed[c], cases[c], force);
             for (var b = 0; b < force.Length; b++)
             {
-                for (var f = 0; force[b] is not null && f < holds[b].Free.Count; f++) right[(matrix.First[b] + f) * cases.Count + c] = BodyConstraint.Dot(holds[b].Free[f], force[b]);
+                for (var f = 0; force[b] is not null && f < holds[b].Free.Count; f++) right[(matrix.First[b] + f) * cases.Count + c] = BodyConstraint.Dot(holds[b].Free[f], force[b]!);
             }
         }
         watch.Restart();
