@@ -8,4 +8,5 @@ root.Subcommands.Add(SetoutCommand.Make());
 root.Subcommands.Add(SchemaCommand.Make());
 root.Subcommands.Add(FrameCommand.Make());
 root.Subcommands.Add(SolveCommand.Make());
+root.Subcommands.Add(ModelsCommand.Make());
 return await root.Parse(args).InvokeAsync();

@@ -4,19 +4,19 @@ using Pravik.Core.Structures;
 namespace Pravik.Core.Analysis;
 
 /// <summary>
-/// Permanent loads. Girder and wet slab act on each girder alone, as a simple span from axis to axis; the rest acts on the grillage.
+/// Permanent loads. Girder and wet slab act on each girder alone, as a simple span from axis to axis; the rest acts on the deck.
 /// </summary>
 public sealed class PermanentLoads
 {
     private readonly BridgeGeometry geometry;
     private readonly ILookup<(int Girder, int Span), (double At, double Load)> diaphragms;
 
-    public PermanentLoads(BridgeGeometry geometry, Grillage grillage)
+    public PermanentLoads(BridgeGeometry geometry, DeckMesh mesh)
     {
         this.geometry = geometry;
         diaphragms = geometry.DiaphragmBays().Where(d => d.Diaphragm.Stage != DiaphragmStage.AfterSlab).SelectMany(d => Halves(d)).ToLookup(d => (d.Girder.Number, d.Span), d => (d.At, d.Load));
-        (Superimposed, SuperimposedTotal) = SpreadSuperimposed(grillage);
-        (Surfacing, SurfacingTotal) = SpreadSurfacing(grillage);
+        (Superimposed, SuperimposedTotal) = SpreadSuperimposed(mesh);
+        (Surfacing, SurfacingTotal) = SpreadSurfacing(mesh);
     }
 
     /// <summary>Half of the weight of a bay's diaphragm on each of its girders, at its place.</summary>
@@ -108,32 +108,32 @@ public sealed class PermanentLoads
         _ => loads.SurfacingWeight,
     };
 
-    private (double[], double) SpreadSuperimposed(Grillage grillage)
+    private (double[], double) SpreadSuperimposed(DeckMesh mesh)
     {
-        var nodal = new double[grillage.Nodes.Length];
-        var total = SpreadStrips(grillage, nodal, strip => strip.Kind is not (StripKind.Carriageway or StripKind.HardStrip));
+        var nodal = new double[mesh.Nodes.Length];
+        var total = SpreadStrips(mesh, nodal, strip => strip.Kind is not (StripKind.Carriageway or StripKind.HardStrip));
         foreach (var parapet in ParapetLine.All(geometry))
         {
             double Weight(double station) => parapet.Loads(station) ? parapet.Weight : 0;
-            DeckLine.Along(grillage, geometry, parapet.Centre, parapet.Unit).Spread(nodal, Weight);
+            DeckLine.Along(mesh, geometry, parapet.Centre, parapet.Unit).Spread(nodal, Weight);
             total += Along(parapet.Unit, parapet.Centre, Weight, false);
         }
         foreach (var (girder, span, at, load) in geometry.DiaphragmBays().Where(d => d.Diaphragm.Stage == DiaphragmStage.AfterSlab).SelectMany(d => Halves(d)))
         {
-            var (first, last) = grillage.Spans[span];
-            nodal[grillage.NodeAt(girder.Number, first + (int)Math.Round(at * (last - first)))] += load;
+            var (first, last) = mesh.Spans[span];
+            nodal[mesh.OfGirder(girder.Number - 1, first + (int)Math.Round(at * (last - first)))] += load;
             total += load;
         }
         return (nodal, total);
     }
 
-    private (double[], double) SpreadSurfacing(Grillage grillage)
+    private (double[], double) SpreadSurfacing(DeckMesh mesh)
     {
-        var nodal = new double[grillage.Nodes.Length];
-        return (nodal, SpreadStrips(grillage, nodal, strip => strip.Kind is StripKind.Carriageway or StripKind.HardStrip));
+        var nodal = new double[mesh.Nodes.Length];
+        return (nodal, SpreadStrips(mesh, nodal, strip => strip.Kind is StripKind.Carriageway or StripKind.HardStrip));
     }
 
-    private double SpreadStrips(Grillage grillage, double[] nodal, Func<StripPlace, bool> wanted)
+    private double SpreadStrips(DeckMesh mesh, double[] nodal, Func<StripPlace, bool> wanted)
     {
         double total = 0;
         foreach (var unit in geometry.Units)
@@ -148,7 +148,7 @@ public sealed class PermanentLoads
                     var here = unit.Shape.At(station).Strips[strip];
                     return StripLoad(here, geometry.Bridge.Loads) * here.Width;
                 }
-                foreach (var line in DeckLine.Cells(grillage, geometry, unit, strip, cells)) line.Spread(nodal, s => PerMetre(s) / cells);
+                foreach (var line in DeckLine.Cells(mesh, geometry, unit, strip, cells)) line.Spread(nodal, s => PerMetre(s) / cells);
                 total += Total(unit, strip, PerMetre);
             }
         }

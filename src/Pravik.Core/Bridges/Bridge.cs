@@ -42,6 +42,12 @@ public sealed record Bridge
     public ImmutableSortedDictionary<string, Support> Supports { get; init; } = ImmutableSortedDictionary<string, Support>.Empty;
     public MaterialSet Materials { get; init; } = new();
     public Loads Loads { get; init; } = new();
+
+    /// <summary>Actions beside weights and traffic, own cases, and stages of construction.</summary>
+    public Actions Actions { get; init; } = new();
+
+    /// <summary>The model that is made of the bridge, and what is changed in it by hand.</summary>
+    public ModelChoices Model { get; init; } = new();
     public CostRates Costs { get; init; } = new();
 
     /// <summary>A bridge with defaults that give a sound single span, to be edited.</summary>
@@ -209,6 +215,27 @@ public sealed record StrandRow
     public double Level { get; init; } = 0.06;
     public int Count { get; init; } = 10;
     public double Spacing { get; init; } = 0.05;
+
+    /// <summary>Strands of the row that are debonded near both ends, and over what length from each end (m).</summary>
+    public int Debonded { get; init; }
+    public double DebondedLength { get; init; }
+
+    /// <summary>Level at both ends, where the row is deflected; null for a straight one.</summary>
+    public double? EndLevel { get; init; }
+
+    /// <summary>From either end to where a deflected row is held down, as a part of the girder's length.</summary>
+    public double HoldDown { get; init; } = 0.4;
+
+    /// <summary>Bonded strands at a distance from the girder's end (m).</summary>
+    public int CountAt(double x, double length) => Debonded > 0 && Math.Min(x, length - x) < DebondedLength ? Math.Max(0, Count - Debonded) : Count;
+
+    /// <summary>Height above the soffit at a distance from the girder's end: straight from the end to where the row is held down.</summary>
+    public double LevelAt(double x, double length)
+    {
+        if (EndLevel is not { } end) return Level;
+        var part = Math.Clamp(Math.Min(x, length - x) / (HoldDown * length), 0, 1);
+        return end + part * (Level - end);
+    }
 }
 
 /// <summary>Longitudinal reinforcement of the slab, which carries hogging at the piers.</summary>

@@ -35,6 +35,7 @@ public static class BridgeValidation
         Steel(bridge.Girders, bounds);
         MaterialValidation.Check(bridge.Materials, bounds);
         Loads(bridge.Loads, bounds);
+        ModelValidation.Check(bridge, bounds);
         bounds.Text("/costs/currency", "The currency", bridge.Costs.Currency, 12);
         if (bridge.Costs.Rates.Count > 200) bounds.Error("/costs/rates", "There are at most 200 rates.");
         foreach (var (key, rate) in bridge.Costs.Rates) bounds.Between($"/costs/rates/{key}", "The rate", rate, 0, 1e9, QuantityKind.Number);
@@ -73,6 +74,7 @@ public static class BridgeValidation
             SectionValidation.CheckLists(bridge.Sections, bounds);
             SupportValidation.CheckLists(bridge, bounds);
             GirderValidation.CheckLists(bridge.Girders, bounds);
+            ModelValidation.CheckLists(bridge, bounds);
             for (var i = 0; !bridge.Girders.Strands.Rows.IsDefault && i < bridge.Girders.Strands.Rows.Length; i++)
             {
                 if (bridge.Girders.Strands.Rows[i] is null) bounds.Error($"/girders/strands/rows/{i}", "This row is missing.");
@@ -256,6 +258,10 @@ public static class BridgeValidation
             bounds.Between($"{path}/level", $"Level of strand row {i + 1}", strands.Rows[i].Level, 0, 5, QuantityKind.Size);
             bounds.Between($"{path}/count", $"Strands in row {i + 1}", strands.Rows[i].Count, 0, 80, QuantityKind.Count);
             bounds.Between($"{path}/spacing", $"Spacing in strand row {i + 1}", strands.Rows[i].Spacing, 0.02, 1, QuantityKind.Size);
+            bounds.Between($"{path}/debonded", $"Debonded strands in row {i + 1}", strands.Rows[i].Debonded, 0, strands.Rows[i].Count, QuantityKind.Count);
+            bounds.Between($"{path}/debondedLength", $"Debonded length in row {i + 1}", strands.Rows[i].DebondedLength, 0, 60, QuantityKind.Length);
+            bounds.Own($"{path}/endLevel", $"Level of strand row {i + 1} at the ends", strands.Rows[i].EndLevel, 0, 5, QuantityKind.Size);
+            bounds.Between($"{path}/holdDown", $"Hold-down point of row {i + 1}", strands.Rows[i].HoldDown, 0.05, 0.5, QuantityKind.Number);
         }
         foreach (var (name, layer) in new[] { ("top", girders.SlabBars.Top), ("bottom", girders.SlabBars.Bottom) })
         {

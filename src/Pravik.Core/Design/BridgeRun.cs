@@ -37,7 +37,7 @@ public static class BridgeRun
         cancel.ThrowIfCancellationRequested();
         var solver = new GrillageSolver(grillage, new BandedCholesky());
         progress?.Report(new(0.1, "Permanent loads"));
-        var permanent = new PermanentLoads(geometry, grillage);
+        var permanent = new PermanentLoads(geometry, grillage.Mesh);
         var balance = Balance(solver, permanent);
         var placement = new TrafficPlacement(grillage, geometry, values);
         var points = EffectPoint.All(grillage);

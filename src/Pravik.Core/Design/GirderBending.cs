@@ -23,8 +23,9 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
     private readonly ReinforcingSteel bars = ReinforcingSteel.Of(geometry.Bridge.Materials.Reinforcement);
     private readonly Dictionary<(CompositePlace, Bending), UltimateState?> known = [];
 
-    /// <summary>What tells one cross-section from another: the girder's section, effective width, slab thickness and haunch (m), and whether it is over a pier.</summary>
-    private readonly record struct CompositePlace(MadeSection Girder, double Width, double Slab, double Haunch, bool AtPier);
+    /// <summary>What tells one cross-section from another: the girder's section, effective width, slab thickness and haunch (m), whether it is over a pier, and where strands
+    /// change along the girder the distance from its end and its length.</summary>
+    private readonly record struct CompositePlace(MadeSection Girder, double Width, double Slab, double Haunch, bool AtPier, double FromEnd, double Length);
 
     /// <summary>Resistance at a point, or null where the section cannot balance its steel. With a calculation, its lines are written.</summary>
     public UltimateState? At(EffectPoint point, Bending bending, Calculation? calculation = null)
@@ -32,7 +33,13 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         calculation?.Heading("Section");
         var width = Width(point, calculation);
         var pier = AtPier(point);
-        var place = new CompositePlace(geometry.SectionOf(geometry.Girders[point.Girder], point.Span, point.Fraction), Math.Round(width, 9), Math.Round(geometry.SlabThickness(geometry.Girders[point.Girder], point.Span, point.Fraction), 9), geometry.Haunch(point.Span), pier);
+        var place = new CompositePlace(geometry.SectionOf(geometry.Girders[point.Girder], point.Span, point.Fraction), Math.Round(width, 9), Math.Round(geometry.SlabThickness(geometry.Girders[point.Girder], point.Span, point.Fraction), 9), geometry.Haunch(point.Span), pier, 0, 0);
+        if (bridge.Girders.Strands.Rows.Any(r => r.EndLevel is not null || r.Debonded > 0))
+        {
+            var length = geometry.LengthOf(geometry.Girders[point.Girder], point.Span);
+            var x = point.Fraction * geometry.Girders[point.Girder].SpanLength(point.Span) - geometry.LayoutOf(point.Span).StartGap;
+            place = place with { FromEnd = Math.Round(Math.Clamp(Math.Min(x, length - x), 0, length), 9), Length = Math.Round(length, 9) };
+        }
         var key = (place, bending);
         calculation?.Line("h_s", "thickness of the slab over the girder", place.Slab, QuantityKind.Size, "entered");
         lock (known)
@@ -41,7 +48,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         }
         var found = Section(place).Resistance(bending);
         lock (known) known[key] = found;
-        if (calculation is not null) Write(calculation, found, bending, pier);
+        if (calculation is not null) Write(calculation, found, bending, place);
         return found;
     }
 
@@ -70,7 +77,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
 
     private UltimateSection Section(CompositePlace place)
     {
-        var (shape, width, thickness, haunch, atPier) = place;
+        var (shape, width, thickness, haunch, atPier, _, _) = place;
         var slabSoffit = shape.Depth + haunch;
         var fcdSlab = slab.DesignStrength(values["alphaCc"], values["gammaC"]);
         var soffit = atPier && slab.Fck < girder.Fck ? slab : girder;
@@ -81,7 +88,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
             concrete.Add(new("girder", new(solid.Points.Select(p => new Point(p.X, p.Y - shape.Bottom))), soffit, soffit.DesignStrength(values["alphaCc"], values["gammaC"])));
         var gammaS = values["gammaS"];
         var initial = bridge.Girders.Strands.EffectiveStress / strand.Ep;
-        var layers = Strands(atPier)
+        var layers = Strands(place)
             .Select((r, i) => new SteelLayer($"strand row {i + 1}", r.Level, r.Count * strand.Area, e => strand.Stress(e, gammaS), initial, strand.Limit)).ToList();
         var slabBars = bridge.Girders.SlabBars;
         layers.Add(Bar("slab bars, top", slabSoffit + thickness - slabBars.Top.AxisDistance, slabBars.Top.AreaPerMetre * width));
@@ -91,14 +98,17 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         SteelLayer Bar(string name, double height, double area) => new(name, height, area, e => bars.Stress(e, gammaS), 0, bars.StrainLimit);
     }
 
-    private IEnumerable<StrandRow> Strands(bool atPier) => atPier ? [] : bridge.Girders.Strands.Rows.Where(r => r.Count > 0);
+    /// <summary>Rows of strands with what is bonded, and where it lies, at a place.</summary>
+    private IEnumerable<(double Level, int Count)> Strands(CompositePlace place) => place.AtPier ? [] : bridge.Girders.Strands.Rows
+        .Select(r => place.Length > 0 ? (Level: r.LevelAt(place.FromEnd, place.Length), Count: r.CountAt(place.FromEnd, place.Length)) : (r.Level, r.Count)).Where(r => r.Count > 0);
 
     private static Polygon Box(double width, double from, double to) => new([new(-width / 2, from), new(width / 2, from), new(width / 2, to), new(-width / 2, to)]);
 
-    private void Write(Calculation c, UltimateState? state, Bending bending, bool pier)
+    private void Write(Calculation c, UltimateState? state, Bending bending, CompositePlace place)
     {
+        var pier = place.AtPier;
         var strands = bridge.Girders.Strands;
-        var count = Strands(pier).Sum(r => r.Count);
+        var count = Strands(place).Sum(r => r.Count);
         c.Heading("Materials");
         c.Line("f_cd,slab", $"α_cc f_ck / γ_C, {slab.Class}", slab.DesignStrength(values["alphaCc"], values["gammaC"]), QuantityKind.Stress, "EN 1992-1-1 3.1.6(1), EN 1992-2 3.1.6(101)",
             $"{values["alphaCc"]:0.00} · {c.Text(slab.Fck, QuantityKind.Stress)} / {values["gammaC"]:0.00}");

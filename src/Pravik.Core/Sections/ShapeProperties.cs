@@ -93,7 +93,7 @@ public sealed class ShapeProperties
         [.. places.Select(p => new PointModulus(p.Name, p.X, p.Y, Ix / (p.Y - Centroid.Y), Iy / (p.X - Centroid.X)))];
 
     /// <summary>The weight with which a part counts: a void takes away that of the part which surrounds it.</summary>
-    private double Weight(SectionPart part)
+    public double Weight(SectionPart part)
     {
         if (!part.IsVoid) return part.Weight;
         var inside = 0.5 * (part.Outline.Points[0] + part.Outline.Points[1]);

@@ -24,37 +24,36 @@ public sealed class GrillageBuilder
     private readonly Bridge bridge;
     private readonly Concrete slab;
     private readonly ImmutableArray<int> divisions;
+    private readonly DeckMesh mesh;
     private readonly ImmutableArray<SpanLines> spans;
-    private readonly List<GrillageNode> nodes = [];
+    private readonly ImmutableArray<DeckNode> nodes;
     private readonly List<GrillageMember> members = [];
     private readonly int longitudinals;
 
-    private GrillageBuilder(BridgeGeometry geometry)
+    private GrillageBuilder(BridgeGeometry geometry, IReadOnlyList<int>? wanted)
     {
         this.geometry = geometry;
         bridge = geometry.Bridge;
         slab = Concrete.Of(bridge.Materials.Slab);
         longitudinals = geometry.Girders.Length + 2;
-        var usual = longitudinals * geometry.SpanCount * 40 > 6000 ? 20 : 40;
-        divisions = [.. bridge.Axes.Spans.Select((span, i) =>
+        divisions = [.. wanted ?? Usual(geometry)];
+        mesh = DeckMesh.Of(geometry, divisions);
+        (spans, nodes) = (mesh.Spans, mesh.Nodes);
+    }
+
+    private static IEnumerable<int> Usual(BridgeGeometry geometry)
+    {
+        var usual = (geometry.Girders.Length + 2) * geometry.SpanCount * 40 > 6000 ? 20 : 40;
+        return geometry.Bridge.Axes.Spans.Select((span, i) =>
         {
             var spacing = Math.Min(geometry.SpacingIn(i, geometry.Axes[i].Station), geometry.SpacingIn(i, geometry.Axes[i + 1].Station));
             return spacing == 0 ? usual : usual * Math.Max(1, (int)Math.Ceiling(span / usual / (1.5 * spacing) - 1e-9));
-        })];
-        spans = [.. Lines()];
+        });
     }
 
-    private IEnumerable<SpanLines> Lines()
-    {
-        var line = 0;
-        for (var span = 0; span < divisions.Length; span++)
-        {
-            if (span > 0 && geometry.UnitOf(span).FirstSpan == span) line++;
-            yield return new(line, line += divisions[span]);
-        }
-    }
-
-    public static Grillage Build(BridgeGeometry geometry) => new GrillageBuilder(geometry).Build();
+    /// <param name="geometry">The bridge.</param>
+    /// <param name="divisions">Pieces along each span; null for the usual ones.</param>
+    public static Grillage Build(BridgeGeometry geometry, IReadOnlyList<int>? divisions = null) => new GrillageBuilder(geometry, divisions).Build();
 
     /// <summary>Composite section of a girder at fraction t of a span, with the effective width of that span (EN 1992-1-1 5.3.2.1(4) allows one width over the span).</summary>
     public static SectionProperties Composite(BridgeGeometry geometry, GirderLine girder, int span, double t = 0.5)
@@ -88,56 +87,11 @@ public sealed class GrillageBuilder
 
     private Grillage Build()
     {
-        AddNodes();
         var girderMembers = AddLongitudinals();
         AddAcross();
         var single = geometry.Girders.Length == 1;
-        var supports = AxisLines().SelectMany(l => geometry.Girders.Select(g => new GrillageSupport(l.Line * longitudinals + g.Number, l.Axis, single)));
-        return new([.. nodes], [.. members], [.. supports])
-        {
-            Longitudinals = longitudinals,
-            Lines = spans[^1].Last + 1,
-            Spans = spans,
-            GirderMembers = girderMembers,
-        };
-    }
-
-    /// <summary>Mesh lines on axes, with the number of the axis (from 0): one at each, two at a joint.</summary>
-    private IEnumerable<(int Line, int Axis)> AxisLines() => spans.SelectMany((s, span) => new[] { (s.First, span), (s.Last, span + 1) }).Distinct();
-
-    private void AddNodes()
-    {
-        for (var span = 0; span < geometry.SpanCount; span++)
-        {
-            var (left, right) = (EdgeOf(span, 0), EdgeOf(span, geometry.UnitOf(span).Shape.Boundaries - 1));
-            for (var line = nodes.Count / longitudinals; line <= spans[span].Last; line++)
-            {
-                var t = (double)(line - spans[span].First) / divisions[span];
-                nodes.Add(EdgeNode(0, line, t, left));
-                foreach (var girder in geometry.Girders)
-                {
-                    var at = geometry.OnGirder(girder, span, t);
-                    var place = geometry.Road.Locate(at);
-                    var ahead = girder.In(span).Along(t);
-                    nodes.Add(new(at, girder.Number, line, place.Station, place.Offset, Math.Atan2(ahead.Y, ahead.X)));
-                }
-                nodes.Add(EdgeNode(longitudinals - 1, line, t, right));
-            }
-        }
-    }
-
-    /// <summary>An edge of the deck and the stations between which it runs in a span.</summary>
-    private (DeckShape Shape, int Boundary, double From, double To) EdgeOf(int span, int boundary)
-    {
-        var unit = geometry.UnitOf(span);
-        return (unit.Shape, boundary, unit.BoundaryOnAxis(geometry.Axes[span], boundary).Station, unit.BoundaryOnAxis(geometry.Axes[span + 1], boundary).Station);
-    }
-
-    private GrillageNode EdgeNode(int longitudinal, int line, double t, (DeckShape Shape, int Boundary, double From, double To) edge)
-    {
-        var station = edge.From + t * (edge.To - edge.From);
-        var offset = edge.Shape.Boundary(edge.Boundary, station);
-        return new(geometry.Road.At(station, offset), longitudinal, line, station, offset, Math.PI / 2 - geometry.Road.Azimuth(station));
+        var supports = mesh.AxisLines().SelectMany(l => geometry.Girders.Select(g => new GrillageSupport(l.Line * longitudinals + g.Number, l.Axis, single)));
+        return new(mesh, [.. members], [.. supports]) { GirderMembers = girderMembers };
     }
 
     private ImmutableArray<ImmutableArray<int>> AddLongitudinals()
@@ -149,7 +103,7 @@ public sealed class GrillageBuilder
         {
             var thickness = Array.ConvertAll<GirderLine, double>([.. geometry.Girders], g => geometry.SlabThickness(g, span, 0.5));
             (double Flexural, double Torsional) Rigidities(GirderLine girder, double t) => (modulus * Composite(geometry, girder, span, t).SecondMoment,
-                Shear(modulus) * geometry.SectionOf(girder, span, t).Properties.J + Shear(slab.Ecm) * Torsion(SlabShare(girder, span), thickness[girder.Number - 1]));
+                Shear(modulus) * geometry.SectionOf(girder, span, t).Properties.J + Shear(slab.Ecm) * SlabTorsion(geometry, girder, span, thickness[girder.Number - 1]));
             // Members as they are half way along them; torsion constants, which take longest, are worked out on all cores.
             var pieces = Enumerable.Range(0, divisions[span]).Select(i => (i + 0.5) / divisions[span]).ToList();
             var rigidities = geometry.Girders.AsParallel().AsOrdered().Select(girder => geometry.IsUniform(girder, span) ? [Rigidities(girder, 0.5)] : pieces.AsParallel().AsOrdered().Select(t => Rigidities(girder, t)).ToList()).ToList();
@@ -177,19 +131,19 @@ public sealed class GrillageBuilder
     /// </summary>
     private void AddEdge(int longitudinal, int line, int span, double overhang, double thickness) => members.Add(new(Node(longitudinal, line), Node(longitudinal, line + 1),
         MemberKind.Edge, 0.01 * slab.Ecm * Bending(overhang / 2, thickness), Shear(slab.Ecm) * Torsion(overhang / 2, thickness))
-    { Span = span });
+    { Span = span, Width = overhang / 2, Depth = thickness });
 
-    /// <summary>Slab whose longitudinal twist a girder's member carries: half of each bay, half of an overhang.</summary>
-    private double SlabShare(GirderLine girder, int span)
+    /// <summary>Torsion constant of the slab whose longitudinal twist a girder's member carries: half of each bay, half of an overhang.</summary>
+    public static double SlabTorsion(BridgeGeometry geometry, GirderLine girder, int span, double thickness)
     {
         var (left, right) = geometry.SlabShares(girder, span);
-        return (girder.Number == 1 ? left / 2 : left) + (girder.Number == geometry.Girders.Length ? right / 2 : right);
+        return Torsion((girder.Number == 1 ? left / 2 : left) + (girder.Number == geometry.Girders.Length ? right / 2 : right), thickness);
     }
 
     private void AddAcross()
     {
         var steel = StructuralSteel.Of(bridge.Materials.Structural);
-        var axes = AxisLines().Select(l => l.Line).ToHashSet();
+        var axes = mesh.AxisLines().Select(l => l.Line).ToHashSet();
         var aligned = geometry.Axes.Max(a => Math.Abs(a.Skew)) <= GreatestAlignedSkew;
         for (var bay = 0; bay + 1 < longitudinals; bay++)
         {
@@ -201,7 +155,7 @@ public sealed class GrillageBuilder
                 if (axes.Contains(from) && from == to) continue;
                 if (placed.Diaphragm.Kind == DiaphragmKind.Concrete) AddDiaphragm(Node(bay, from), Node(bay + 1, to), placed.Diaphragm.Width, placed.Diaphragm.Depth);
                 // A steel member as it is; frames of bars are left out of the stiffness, which is on the safe side for the girders.
-                else if (placed.Diaphragm.Kind == DiaphragmKind.Beam && geometry.BarsOf(placed.Diaphragm) is { } bar) members.Add(new(Node(bay, from), Node(bay + 1, to), MemberKind.Diaphragm, steel.E * bar.Properties.Ix, steel.G * bar.Properties.J));
+                else if (placed.Diaphragm.Kind == DiaphragmKind.Beam && geometry.BarsOf(placed.Diaphragm) is { } bar) members.Add(new(Node(bay, from), Node(bay + 1, to), MemberKind.Diaphragm, steel.E * bar.Properties.Ix, steel.G * bar.Properties.J) { Span = placed.Span });
             }
             foreach (var unit in geometry.Units)
             {
@@ -244,7 +198,7 @@ public sealed class GrillageBuilder
         var across = nodes[b].At - nodes[a].At;
         var width = (Reach(bay, from, first, last, across) + Reach(bay + 1, to, first, last, across)) / 2;
         var thickness = shape.At((nodes[a].Station + nodes[b].Station) / 2).Thickness((nodes[a].Offset + nodes[b].Offset) / 2);
-        members.Add(new(a, b, MemberKind.Strip, slab.Ecm * Bending(width, thickness), Shear(slab.Ecm) * Torsion(width, thickness)));
+        members.Add(new(a, b, MemberKind.Strip, slab.Ecm * Bending(width, thickness), Shear(slab.Ecm) * Torsion(width, thickness)) { Span = mesh.SpanOf(from), Width = width, Depth = thickness });
     }
 
     /// <summary>Half the way to the joints before and after, measured square to the strip.</summary>
@@ -256,7 +210,7 @@ public sealed class GrillageBuilder
 
     private void AddDiaphragm(int i, int j, double width, double depth)
     {
-        members.Add(new(i, j, MemberKind.Diaphragm, slab.Ecm * width * Math.Pow(depth, 3) / 12, Shear(slab.Ecm) * Rectangle.TorsionConstant(width, depth)));
+        members.Add(new(i, j, MemberKind.Diaphragm, slab.Ecm * width * Math.Pow(depth, 3) / 12, Shear(slab.Ecm) * Rectangle.TorsionConstant(width, depth)) { Span = mesh.SpanOf(nodes[i].Line), Width = width, Depth = depth });
     }
 
     private int Node(int longitudinal, int line) => line * longitudinals + longitudinal;

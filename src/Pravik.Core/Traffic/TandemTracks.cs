@@ -36,7 +36,7 @@ internal sealed class TandemTracks
         {
             var key = (long)Math.Round(offset * 1e6);
             if (lineIndex.TryGetValue(key, out var index)) return index;
-            lines.Add(DeckLine.At(grillage, geometry, offset));
+            lines.Add(DeckLine.At(grillage.Mesh, geometry, offset));
             return lineIndex[key] = lines.Count - 1;
         }
     }

@@ -31,13 +31,13 @@ public sealed class TrafficPlacement
         tracks = new(grillage, geometry, carriageway, NotionalLanes.On(carriageway.Width, values["laneWidth"]));
         var count = (int)Math.Ceiling(carriageway.Width / 0.25 - 1e-9);
         cellWidth = carriageway.Width / count;
-        cells = DeckLine.Cells(grillage, geometry, carriageway.From, carriageway.To, count);
+        cells = DeckLine.Cells(grillage.Mesh, geometry, carriageway.From, carriageway.To, count);
         footways = [.. geometry.Units.SelectMany(unit => unit.Shape.At(unit.Start.Station).Strips.Select((strip, i) => (strip, i)).Where(s => s.strip.Kind == StripKind.Footway).SelectMany(s =>
         {
             // Where a footway widens its greatest width loads it all along the unit.
             var width = unit.Stations(40).Max(at => unit.Shape.Boundary(s.i + 1, at) - unit.Shape.Boundary(s.i, at));
             var pieces = Math.Max(2, (int)Math.Ceiling(width / 0.25));
-            return DeckLine.Cells(grillage, geometry, unit, s.i, pieces).Select(line => (line, width / pieces));
+            return DeckLine.Cells(grillage.Mesh, geometry, unit, s.i, pieces).Select(line => (line, width / pieces));
         }))];
     }
 

@@ -26,7 +26,7 @@ public class BeamTests
         var geometry = new BridgeGeometry(bridge);
         var grillage = GrillageBuilder.Build(geometry);
         var load = new double[grillage.Nodes.Length];
-        DeckLine.At(grillage, geometry, 0).Spread(load, 10e3);
+        DeckLine.At(grillage.Mesh, geometry, 0).Spread(load, 10e3);
         return (grillage, new GrillageSolver(grillage, new BandedCholesky()), load);
     }
 
@@ -107,7 +107,7 @@ public class BeamTests
         var geometry = new BridgeGeometry(bridge with { Road = TestBridges.Arc(200, radius) });
         var grillage = GrillageBuilder.Build(geometry);
         var solver = new GrillageSolver(grillage, new BandedCholesky());
-        var permanent = new PermanentLoads(geometry, grillage);
+        var permanent = new PermanentLoads(geometry, grillage.Mesh);
         foreach (var (load, total) in new[] { (permanent.Superimposed, permanent.SuperimposedTotal), (permanent.Surfacing, permanent.SurfacingTotal) })
         {
             var u = new double[load.Length * 3];

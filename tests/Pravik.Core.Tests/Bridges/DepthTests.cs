@@ -102,7 +102,7 @@ public class DepthTests
     public void Own_weight_on_the_girder_alone()
     {
         var geometry = new BridgeGeometry(Deep(Parabola));
-        var loads = new PermanentLoads(geometry, GrillageBuilder.Build(geometry));
+        var loads = new PermanentLoads(geometry, GrillageBuilder.Build(geometry).Mesh);
         var expected = 25e3 * Width * Span * Span * (0.9 / 8 + 0.6 / 48);
         Assert.Equal(expected, loads.Girder(geometry.Girders[0], 0, 0.5, EffectKind.Moment), 1e-6 * expected);
         Assert.Equal(25e3 * geometry.GirderVolume(geometry.Girders[0], 0) / 2, loads.Girder(geometry.Girders[0], 0, 0, EffectKind.Shear), 1);

@@ -93,7 +93,7 @@ public class GeometryTests
         Assert.Equal([3, 4.5, 6], geometry.Girders[3].Offsets().Select(o => Math.Round(o, 9)));
         // What is spread on the grillage is the load of that deck.
         var grillage = Core.Structures.GrillageBuilder.Build(geometry);
-        var loads = new Core.Analysis.PermanentLoads(geometry, grillage);
+        var loads = new Core.Analysis.PermanentLoads(geometry, grillage.Mesh);
         Assert.Equal(loads.SurfacingTotal, loads.Surfacing.Sum(), loads.SurfacingTotal * 1e-4);
         var carriageway = 40 * (4.5 + 5) - 40 / 200.0 * ((3.5 * 3.5 + 3.5 * 6.5 + 6.5 * 6.5) / 3 - 4.5 * 4.5) / 2;
         Assert.Equal(carriageway * 2400, loads.SurfacingTotal, carriageway * 2400 * 1e-4);

@@ -179,7 +179,7 @@ public class GirderCourseTests
         double Later(DiaphragmStage stage)
         {
             var geometry = new BridgeGeometry(With(TestBridges.Symmetric(0, 20), g => g with { Diaphragms = [new() { Stage = stage }] }));
-            var loads = new Core.Analysis.PermanentLoads(geometry, Core.Structures.GrillageBuilder.Build(geometry));
+            var loads = new Core.Analysis.PermanentLoads(geometry, Core.Structures.GrillageBuilder.Build(geometry).Mesh);
             Assert.Equal(stage == DiaphragmStage.AfterSlab, loads.Diaphragms(geometry.Girders[1], 0, 0.5, Core.Analysis.EffectKind.Moment) == 0);
             return loads.SuperimposedTotal;
         }

@@ -71,7 +71,7 @@ public class SlabShapeTests
         var bridge = WithSlab(new() { Thickness = 0.2, EdgeThickness = 0.4, EdgeTaper = 0.8, Thickening = 0.05, ThickeningWidth = 0.5 }, 0);
         bridge = bridge with { Deck = bridge.Deck with { Haunch = 0 } };
         var geometry = new BridgeGeometry(bridge);
-        var loads = new Core.Analysis.PermanentLoads(geometry, Core.Structures.GrillageBuilder.Build(geometry));
+        var loads = new Core.Analysis.PermanentLoads(geometry, Core.Structures.GrillageBuilder.Build(geometry).Mesh);
         var (bay, over) = (8.0 / 3, 0.05 * 0.65);
         Assert.Equal(25e3 * (bay * 0.2 + over), loads.WetSlab(geometry.Girders[1], 0), 1e-6);
         Assert.Equal(25e3 * ((1 + bay / 2) * 0.2 + 0.8 * 0.2 / 2 + over + 0.8 * 0.05 - 0.2 * 0.05 / 2), loads.WetSlab(geometry.Girders[0], 0), 1e-6);

@@ -28,7 +28,7 @@ public class DiaphragmTests
     public void Their_weight_is_on_the_girders_alone()
     {
         var geometry = new BridgeGeometry(With(TestBridges.Symmetric(0, 20), new PlacedDiaphragm { Width = 0.4, Depth = 0.8 }));
-        var loads = new PermanentLoads(geometry, GrillageBuilder.Build(geometry));
+        var loads = new PermanentLoads(geometry, GrillageBuilder.Build(geometry).Mesh);
         var load = (geometry.SpacingAt(40) - geometry.Section.WebWidth) * 0.4 * 0.8 * 25e3;
         Assert.Equal(load * 20 / 4, loads.Diaphragms(geometry.Girders[1], 0, 0.5, EffectKind.Moment), 1e-6);
         Assert.Equal(load / 2, loads.Diaphragms(geometry.Girders[1], 0, 0.2, EffectKind.Shear), 1e-6);

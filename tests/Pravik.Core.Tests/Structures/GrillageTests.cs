@@ -92,7 +92,7 @@ public class GrillageTests
         var geometry = new BridgeGeometry(TestBridges.Demo with { Road = TestBridges.Straight(300) });
         var grillage = GrillageBuilder.Build(geometry);
         var load = new double[grillage.Nodes.Length];
-        DeckLine.At(grillage, geometry, offset).Spread(load, 1000);
+        DeckLine.At(grillage.Mesh, geometry, offset).Spread(load, 1000);
         Assert.Equal(60.6 * 1000, load.Sum(), 1e-6);
         Assert.Equal(offset, load.Select((l, n) => l * grillage.Nodes[n].Offset).Sum() / load.Sum(), 1e-9);
     }

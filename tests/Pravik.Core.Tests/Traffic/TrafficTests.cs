@@ -68,7 +68,7 @@ public class TrafficTests
         double sum = 0;
         foreach (var side in new[] { -1.0, 1.0 })
         {
-            var line = DeckLine.At(grillage, geometry, from + width / 2 + side);
+            var line = DeckLine.At(grillage.Mesh, geometry, from + width / 2 + side);
             foreach (var axle in new[] { -0.6, 0.6 })
             {
                 var s = station + axle;

@@ -12,7 +12,7 @@ public static class BridgeFrame
     public static FrameModel OfGrillage(BridgeGeometry geometry)
     {
         var grillage = GrillageBuilder.Build(geometry);
-        var loads = new PermanentLoads(geometry, grillage);
+        var loads = new PermanentLoads(geometry, grillage.Mesh);
         return GrillageFrame.Of(grillage, Concrete.Of(geometry.Bridge.Materials.Girder).Ecm, GrillageBuilder.PoissonsRatio, [("Edge beams, footways, parapets", loads.Superimposed), ("Surfacing", loads.Surfacing)]);
     }
 }

@@ -122,10 +122,9 @@ public sealed partial class FrameAnalysis
         var size = model.Nodes.Max(n => (n.At - model.Nodes[0].At).Length);
         var (shift, turn) = (Most(0), Most(3));
         var (node, direction, _) = shift.Size > 1e-6 * turn.Size * Math.Max(size, 1e-3) ? shift : turn;
-        Mode = moved;
+        mode = moved;
         return new($"/nodes/{node}", $"The structure can move: node “{model.Nodes[node].Id}” is free in {Names[direction]}.");
     }
 
-    /// <summary>Displacements of a free movement, where one was found.</summary>
-    public double[][]? Mode { get; private set; }
+    private double[][]? mode;
 }

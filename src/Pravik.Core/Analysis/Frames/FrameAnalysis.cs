@@ -57,11 +57,14 @@ public sealed partial class FrameAnalysis
         watch.Restart();
         factor = SparseCholesky.Factorise(matrix, symbolic, progress, cancel);
         factorised = watch.Elapsed.TotalSeconds;
-        if (factor.ZeroPivots.Count > 0) throw new FrameRefusedException([Free(factor.ZeroPivots[0])]);
+        if (factor.ZeroPivots.Count > 0) throw new FrameRefusedException([Free(factor.ZeroPivots[0])]) { Mode = mode };
         if (factor.LeastPivot < 1e-9) Warn($"Stiffnesses are so different that about {-Math.Log10(factor.LeastPivot):0} of 16 digits are lost.");
     }
 
     private readonly List<string> warnings = [];
+
+    /// <summary>What ordering and factorising took; no case is solved yet.</summary>
+    public FrameEffort Effort => new(matrix.Unknowns, entries, factor.LeastPivot, factor.GreatestPivot, analysed, factorised, 0);
 
     /// <summary>The stiffness matrix between the free directions of bodies.</summary>
     public BlockMatrix Matrix => matrix;
@@ -241,7 +244,7 @@ public sealed partial class FrameAnalysis
             cancel.ThrowIfCancellationRequested();
             results[c] = Recover(loads[c], prescribed[c], Displacements(right, cases.Count, c, prescribed[c]));
         }
-        return new([.. results], [.. warnings], new(matrix.Unknowns, entries, factor.LeastPivot, factor.GreatestPivot, analysed, factorised, solved));
+        return new([.. results], [.. warnings], Effort with { Solved = solved });
     }
 
     /// <summary>Movements of bodies that settlements prescribe.</summary>

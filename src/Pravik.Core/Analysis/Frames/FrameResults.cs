@@ -7,6 +7,9 @@ namespace Pravik.Core.Analysis.Frames;
 public sealed class FrameRefusedException(IReadOnlyList<FrameProblem> problems) : Exception(string.Join(Environment.NewLine, problems.Select(p => $"{p.Path}: {p.Message}")))
 {
     public IReadOnlyList<FrameProblem> Problems { get; } = problems;
+
+    /// <summary>Displacements of a free movement of the whole, node by node, where the structure can move.</summary>
+    public double[][]? Mode { get; init; }
 }
 
 /// <summary>Section forces of a beam at fractions of its length; twice at a place where a point load makes them jump.</summary>

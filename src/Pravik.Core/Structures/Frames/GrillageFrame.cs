@@ -42,5 +42,5 @@ public static class GrillageFrame
     }
 
     /// <summary>Line along the bridge (0 the left edge, then girders) and mesh line.</summary>
-    private static string Name(GrillageNode node) => $"{node.Longitudinal}-{node.Line}";
+    private static string Name(DeckNode node) => $"{node.Longitudinal}-{node.Line}";
 }

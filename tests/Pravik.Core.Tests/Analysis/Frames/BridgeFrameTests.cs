@@ -14,7 +14,7 @@ public class BridgeFrameTests
     {
         var geometry = new BridgeGeometry(TestBridges.Demo);
         var grillage = GrillageBuilder.Build(geometry);
-        var loads = new PermanentLoads(geometry, grillage);
+        var loads = new PermanentLoads(geometry, grillage.Mesh);
         var solver = new GrillageSolver(grillage, new BandedCholesky());
         var results = new FrameAnalysis(BridgeFrame.OfGrillage(geometry)).Solve();
         foreach (var (nodal, result) in new[] { loads.Superimposed, loads.Surfacing }.Zip(results.Cases))

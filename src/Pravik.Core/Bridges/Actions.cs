@@ -1,0 +1,87 @@
+using System.Collections.Immutable;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>Actions on the whole bridge beside weights and traffic.</summary>
+public sealed record Actions
+{
+    /// <summary>Uniform temperature above and below that at closing (K, EN 1991-1-5 6.1.3.3).</summary>
+    public double Expansion { get; init; } = 27;
+    public double Contraction { get; init; } = 33;
+
+    /// <summary>Relative humidity of the air (EN 1992-1-1 Annex B).</summary>
+    public double Humidity { get; init; } = 0.75;
+
+    /// <summary>Class of cement: <c>S</c>, <c>N</c> or <c>R</c>.</summary>
+    public string Cement { get; init; } = "N";
+
+    /// <summary>Day to which creep and shrinkage are followed.</summary>
+    public double LastDay { get; init; } = 36500;
+
+    /// <summary>χ of the age-adjusted modulus; 0.8 is usual (EN 1992-2 KK.7).</summary>
+    public double Aging { get; init; } = 0.8;
+
+    /// <summary>Settlement of each support (m); own ones by number of the axis.</summary>
+    public double Settlement { get; init; } = 0.01;
+    public ImmutableSortedDictionary<string, double> Settlements { get; init; } = ImmutableSortedDictionary<string, double>.Empty;
+
+    /// <summary>Braking force along the whole bridge (N); null for that of EN 1991-2 4.4.1.</summary>
+    public double? Braking { get; init; }
+
+    /// <summary>Basic wind velocity (m/s, EN 1991-1-4 4.2).</summary>
+    public double WindVelocity { get; init; } = 24;
+
+    /// <summary>Wind load factor C (EN 1991-1-4 Table 8.2); null for that of the table.</summary>
+    public double? WindFactor { get; init; }
+
+    /// <summary>Own load cases, and own combinations and envelopes.</summary>
+    public ImmutableArray<OwnCase> Cases { get; init; } = [];
+    public ImmutableArray<OwnCombination> Combinations { get; init; } = [];
+
+    /// <summary>Stages of construction; null for the usual ones.</summary>
+    public ImmutableArray<Stage>? Stages { get; init; }
+
+    /// <summary>The stages in force on a bridge of so many spans.</summary>
+    public ImmutableArray<Stage> StagesOf(int spans) => Stages ?? Stage.Usual(spans);
+}
+
+public enum OwnLoadKind
+{
+    Point,
+    Line,
+    /// <summary>Even over the rectangle between two corners.</summary>
+    Patch,
+}
+
+/// <summary>A load case of the engineer's own, put on the finished bridge or in a stage.</summary>
+public sealed record OwnCase
+{
+    public string Name { get; init; } = "Own case";
+    public ImmutableArray<OwnLoad> Loads { get; init; } = [];
+}
+
+/// <summary>A load, down, at a station and offset: a point (N), a line to a second place (N/m), or a patch between two corners (N/m²).</summary>
+public sealed record OwnLoad
+{
+    public OwnLoadKind Kind { get; init; }
+    public double Station { get; init; }
+    public double Offset { get; init; }
+    public double ToStation { get; init; }
+    public double ToOffset { get; init; }
+    public double Value { get; init; } = 100e3;
+}
+
+/// <summary>A sum of cases with factors, or the greatest and least of them.</summary>
+public sealed record OwnCombination
+{
+    public string Name { get; init; } = "Own combination";
+    public bool IsEnvelope { get; init; }
+    public ImmutableArray<CombinationTerm> Terms { get; init; } = [];
+}
+
+/// <summary>A case or an earlier combination by name, and its factor.</summary>
+public sealed record CombinationTerm
+{
+    public string Case { get; init; } = "";
+    public double Factor { get; init; } = 1;
+}
