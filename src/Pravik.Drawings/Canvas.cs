@@ -21,6 +21,9 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
 
     public void Path(IEnumerable<Point> points, Pen pen) => Add(new Stroke([.. points], false, pen, Fill.None));
 
+    /// <summary>A line that swings from where it rests to another place and back.</summary>
+    public void Swinging(IEnumerable<Point> rest, IEnumerable<Point> far, Pen pen) => Add(new Stroke([.. rest], false, pen, Fill.None) { SwingsTo = [.. far] });
+
     public void Area(IEnumerable<Point> points, Fill fill, Pen pen = Pen.None) => Add(new Stroke([.. points], true, pen, fill));
 
     public void Box(double x, double y, double width, double height, Fill fill, Pen pen = Pen.None) =>
@@ -93,7 +96,7 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
         {
             marks.Add(mark switch
             {
-                Stroke s => s with { Points = [.. s.Points.Select(p => p + shift)] },
+                Stroke s => s with { Points = [.. s.Points.Select(p => p + shift)], SwingsTo = [.. s.SwingsTo.Select(p => p + shift)] },
                 Disc d => d with { Centre = d.Centre + shift },
                 Label l => l with { At = l.At + shift },
                 _ => mark,

@@ -58,6 +58,16 @@ public enum Fill
     UseFails,
     /// <summary>Not known, or out of date.</summary>
     UseUnknown,
+    /// <summary>Bands of a contour plot from the least to the greatest value; the middle one holds 0.</summary>
+    Contour1,
+    Contour2,
+    Contour3,
+    Contour4,
+    Contour5,
+    Contour6,
+    Contour7,
+    Contour8,
+    Contour9,
 }
 
 public enum TextKind
@@ -84,7 +94,11 @@ public abstract record Mark
 }
 
 /// <summary>A line, or an outline when closed.</summary>
-public sealed record Stroke(ImmutableArray<Point> Points, bool Closed, Pen Pen, Fill Fill) : Mark;
+public sealed record Stroke(ImmutableArray<Point> Points, bool Closed, Pen Pen, Fill Fill) : Mark
+{
+    /// <summary>Where its points swing to and back, on a screen that can show it; empty for a line at rest.</summary>
+    public ImmutableArray<Point> SwingsTo { get; init; } = [];
+}
 
 public sealed record Disc(Point Centre, double Radius, Pen Pen, Fill Fill) : Mark;
 

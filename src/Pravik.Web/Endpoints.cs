@@ -8,6 +8,7 @@ using Pravik.Data;
 using Pravik.Drawings.Sheets;
 using Pravik.Drawings.Writers;
 using Pravik.Exchange;
+using Pravik.Exchange.Frames;
 using Pravik.Exchange.Gltf;
 using Pravik.Exchange.LandXml;
 using Pravik.Exchange.Tables;
@@ -48,13 +49,24 @@ public static class Endpoints
         bridge.MapGet("/history", async (string id, ProjectStore store) => Results.Json(await store.HistoryAsync(id)));
         bridge.MapGet("/find", async (string id, string? text, ProjectStore store) => await store.FindAsync(id) is { } s ? Results.Json(Finder.Find(s, text ?? "")) : NoSuchBridge(id));
         bridge.MapGet("/events", (string id, RunQueue runs, CancellationToken cancel) => TypedResults.ServerSentEvents(runs.ListenAsync(id, cancel)));
-        bridge.MapPost("/run", async (string id, ProjectStore store, RunQueue runs) =>
+        bridge.MapPost("/run", async (string id, ProjectStore store, RunQueue runs, ModelQueue models, GroundStore grounds) =>
         {
             if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
             await runs.RequestAsync(id, snapshot.Bridge, again: true);
+            if (models.State(id) is { Status: RunStatus.Stopped or RunStatus.Failed }) models.Request(id, snapshot.Revision, snapshot.Bridge, GroundOf(snapshot, grounds), false, again: true);
             return Results.NoContent();
         });
-        bridge.MapDelete("/run", (string id, RunQueue runs) => { runs.Stop(id); return Results.NoContent(); });
+        bridge.MapDelete("/run", (string id, RunQueue runs, ModelQueue models) => { runs.Stop(id); models.Stop(id); return Results.NoContent(); });
+        bridge.MapGet("/model-table.{format}", ModelTable);
+        bridge.MapGet("/model.json", async (string id, ProjectStore store, GroundStore grounds, ModelQueue models) =>
+        {
+            if (await store.FindAsync(id) is not { } s) return NoSuchBridge(id);
+            if (models.State(id)?.Latest is not { } latest || latest.Hash != InputHash.OfModel(s.Bridge)) return Refused(Finding.Error("/model", "The model has not been solved yet: open it in the analysis step first."));
+            using var memory = new MemoryStream();
+            var all = latest.Results;
+            FrameWriter.Write(memory, all.Finished.Frame with { Cases = [.. all.Cases.Where(c => c.Model == all.FinishedModel).Select(c => c.Load with { Id = c.Name })] });
+            return Results.File(memory.ToArray(), "application/json", $"{FileName(s.Bridge)}-model.json");
+        });
         bridge.MapGet("/bridge.json", async (string id, ProjectStore store) =>
             await store.FindAsync(id) is { } s ? Results.File(Encoding.UTF8.GetBytes(BridgeJson.WriteIndented(s.Bridge)), "application/json", $"{FileName(s.Bridge)}.json") : NoSuchBridge(id));
         bridge.MapGet("/road.xml", async (string id, ProjectStore store, GroundStore grounds) =>
@@ -92,7 +104,7 @@ public static class Endpoints
     /// <summary>
     /// The screen; with an entry to preview (<c>?entry=path&amp;text=…</c>) as it would be after it, without keeping anything or starting an analysis.
     /// </summary>
-    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, string? entry, string? text, HttpRequest http, ProjectStore store, GroundStore grounds, LibraryStore library, RunQueue runs)
+    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, string? entry, string? text, HttpRequest http, ProjectStore store, GroundStore grounds, LibraryStore library, RunQueue runs, ModelQueue models)
     {
         if (await store.FindAsync(id) is not { } kept) return NoSuchBridge(id);
         var snapshot = UserUnits.For(http, kept);
@@ -106,7 +118,38 @@ public static class Endpoints
             return Results.Json(WorkspaceBuilder.Build(snapshot with { Bridge = bridge, Findings = edited.Findings }, around, runs.State(id), runs.Latest(id), query.ToRequest()));
         }
         await runs.RequestAsync(id, kept.Bridge);
-        return Results.Json(WorkspaceBuilder.Build(snapshot, around, runs.State(id), runs.Latest(id), query.ToRequest()));
+        var request = query.ToRequest();
+        return Results.Json(WorkspaceBuilder.Build(snapshot, around, runs.State(id), runs.Latest(id), request, await SeeAsync(id, kept, around.Ground, request, store, models)));
+    }
+
+    /// <summary>The model as a screen wants to see it: it is run when a layout asks for it.</summary>
+    private static async Task<ModelSeen?> SeeAsync(string id, Snapshot kept, Core.Roads.Ground? ground, WorkspaceRequest request, ProjectStore store, ModelQueue models)
+    {
+        if (request.Step != "analysis" || !WorkspaceBuilder.ModelLayouts.Contains(request.Layout)) return null;
+        models.Request(id, kept.Revision, kept.Bridge, ground, request.Layout == "models");
+        var state = models.State(id);
+        (Core.Analysis.Stages.ModelResults, string)? other = null;
+        if (request.With == "before" && state?.Before is { } before) other = (before.Results, $"edit {before.Revision}");
+        else if (int.TryParse(request.With, out var revision) && await store.AtAsync(id, revision) is { } past && await models.AtAsync(past, ground) is { } found) other = (found, $"edit {revision}");
+        var history = (await store.HistoryAsync(id)).Where(h => !h.IsHead).Take(12).Select(h => (h.Revision, $"edit {h.Revision}: {h.Name ?? h.Label}")).ToList();
+        return new(state, state?.Latest?.Hash == InputHash.OfModel(kept.Bridge), other, history);
+    }
+
+    /// <summary>The table of a model's results as a file, for the same query as the screen's.</summary>
+    private static async Task<IResult> ModelTable(string id, string format, [AsParameters] WorkspaceQuery query, HttpRequest http, ProjectStore store, RunQueue runs, ModelQueue models)
+    {
+        if (await store.FindAsync(id) is not { } kept) return NoSuchBridge(id);
+        if (models.State(id)?.Latest is not { } latest) return Refused(Finding.Error("/model", "The model has not been solved yet: open it in the analysis step first."));
+        var snapshot = UserUnits.For(http, kept);
+        var everyday = runs.Latest(id) is { } known && known.Hash == InputHash.Of(kept.Bridge) ? known.Results : null;
+        var views = new ModelViews(new(snapshot.Bridge), latest.Results, everyday, null, UnitSystem.Named(snapshot.Bridge.Basis.Units), query.ToRequest());
+        if (views.Content() is not { } content) return Refused(Finding.Error("", "No table is shown."));
+        return format switch
+        {
+            "csv" => Results.File(TableFiles.Csv(content), "text/csv", $"{FileName(snapshot.Bridge)}-results.csv"),
+            "xlsx" => Results.File(TableFiles.Spreadsheet(content), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", $"{FileName(snapshot.Bridge)}-results.xlsx"),
+            _ => Results.NotFound(),
+        };
     }
 
     private static async Task<IResult> Patch(string id, int? revision, string? label, HttpRequest http, ProjectStore store, RunQueue runs)
@@ -217,7 +260,8 @@ public static class Endpoints
 }
 
 /// <summary>The query of a workspace request; what is missing has its default.</summary>
-public sealed record WorkspaceQuery(string? Step, string? Layout, double? Station, string? Pick, int? Girder, string? Effect, string? Case, double? Width, double? Height, double? BandWidth)
+public sealed record WorkspaceQuery(string? Step, string? Layout, double? Station, string? Pick, int? Girder, string? Effect, string? Case, double? Width, double? Height, double? BandWidth,
+    string? Show, string? Quantity, string? Girders, string? Arrange, string? Fixed, double? Zoom, string? Table, string? With, string? Drawn, string? Look, string? Names, string? Motion, string? Load, int? Stage)
 {
     public WorkspaceRequest ToRequest()
     {
@@ -235,6 +279,20 @@ public sealed record WorkspaceQuery(string? Step, string? Layout, double? Statio
             Width = Room(Width, usual.Width),
             Height = Room(Height, usual.Height),
             BandWidth = Room(BandWidth, usual.BandWidth),
+            Show = Show ?? usual.Show,
+            Quantity = Quantity ?? usual.Quantity,
+            Girders = Girders ?? usual.Girders,
+            Arrange = Arrange ?? usual.Arrange,
+            Fixed = Fixed ?? usual.Fixed,
+            Zoom = Zoom is { } z && double.IsFinite(z) ? Math.Clamp(z, 0.05, 50) : usual.Zoom,
+            Table = Table ?? usual.Table,
+            With = With ?? usual.With,
+            Drawn = Drawn ?? usual.Drawn,
+            Look = Look ?? usual.Look,
+            Names = Names ?? usual.Names,
+            Motion = Motion ?? usual.Motion,
+            Load = Load ?? usual.Load,
+            Stage = Stage ?? usual.Stage,
         };
     }
 }

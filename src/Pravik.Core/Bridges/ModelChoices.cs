@@ -16,7 +16,7 @@ public enum ModelKind
 /// <summary>What carries the girders in a model.</summary>
 public enum ModelSupports
 {
-    /// <summary>Rigid supports on the axes, free to turn; held along at the first axis of each unit and across under one girder.</summary>
+    /// <summary>Rigid supports on the axes, free to turn; the middle girder held along at the first axis of each unit and across at every one, so that the deck is free to expand.</summary>
     Simple,
     /// <summary>Bearings with their freedoms and stiffness, on rigid ground.</summary>
     Bearings,

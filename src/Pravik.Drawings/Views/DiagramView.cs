@@ -19,6 +19,12 @@ public sealed record Diagram(string Title, QuantityKind Kind, bool PositiveDown,
 {
     /// <summary>Two series between which the envelope is shaded, or none.</summary>
     public (int Upper, int Lower)? Envelope { get; init; }
+
+    /// <summary>Least and greatest value (SI) of the scale; null for those of the series.</summary>
+    public (double Least, double Greatest)? Range { get; init; }
+
+    /// <summary>By how much the scale is drawn larger; what then lies beyond it is drawn at its edge.</summary>
+    public double Zoom { get; init; } = 1;
 }
 
 /// <summary>Draws a <see cref="Diagram"/> with round grid values, labelled peaks and the value at the cursor.</summary>
@@ -30,23 +36,25 @@ public static class DiagramView
         var factor = units[diagram.Kind].Factor;
         double left = 19, right = 8, top = 5.4 * size.TextHeight, bottom = 2.2 * size.TextHeight;
         var values = diagram.Series.SelectMany(s => s.Values.Select(v => v.Value / factor)).Append(0).ToList();
-        var (least, greatest) = (values.Min(), values.Max());
+        var (least, greatest) = diagram.Range is { } range ? (range.Least / factor, range.Greatest / factor) : (values.Min(), values.Max());
+        (least, greatest) = (least / diagram.Zoom, greatest / diagram.Zoom);
         if (greatest - least < 1e-9) greatest = least + 1;
         var step = RoundStep((greatest - least) / 6);
+        var digits = step >= 2 ? 0 : step >= 0.2 ? 1 : 2;
         (least, greatest) = (Math.Floor(least / step) * step, Math.Ceiling(greatest / step) * step);
         var (first, last) = (diagram.Axes[0].Station, diagram.Axes[^1].Station);
         var stations = new StationScale(left, first, (size.Width - left - right) / (last - first));
         double X(double station) => stations.X0 + stations.Scale * (station - first);
         double Y(double value)
         {
-            var t = (value - least) / (greatest - least);
+            var t = Math.Clamp((value - least) / (greatest - least), 0, 1);
             return top + (size.Height - top - bottom) * (diagram.PositiveDown ? t : 1 - t);
         }
 
         for (var v = least; v <= greatest + step / 2; v += step)
         {
             canvas.Line(new(left, Y(v)), new(size.Width - right, Y(v)), Math.Abs(v) < step / 2 ? Pen.Edge : Pen.Grid);
-            canvas.Text(new(left - 1.5, Y(v) + 0.35 * size.TextHeight), QuantityText.Fixed(v, step < 1 ? 2 : 0), TextKind.SoftNumber, Anchor.End);
+            canvas.Text(new(left - 1.5, Y(v) + 0.35 * size.TextHeight), QuantityText.Fixed(v, step < 0.1 ? 2 : step < 1 ? 1 : 0), TextKind.SoftNumber, Anchor.End);
         }
         canvas.Text(new(2, top - 1.6 * size.TextHeight), units[diagram.Kind].Symbol, TextKind.Soft);
         IEnumerable<Point> Points(Series s) => s.Values.Select(v => new Point(X(v.Station), Y(v.Value / factor)));
@@ -63,7 +71,7 @@ public static class DiagramView
         if (cursor is { } at && at >= first && at <= last)
         {
             canvas.Line(new(X(at), top - 1), new(X(at), size.Height - bottom + 1), Pen.Active);
-            foreach (var series in diagram.Series) Say(X(at), Y(Read(series, at) / factor), QuantityText.Fixed(Read(series, at) / factor, 0), false);
+            foreach (var series in diagram.Series) Say(X(at), Y(Read(series, at) / factor), QuantityText.Fixed(Read(series, at) / factor, digits), false);
         }
         if (picked is { } p)
         {
@@ -82,7 +90,7 @@ public static class DiagramView
             void Mark((double Station, double Value) v)
             {
                 canvas.Circle(new(X(v.Station), Y(v.Value / factor)), 0.6, Pen.None, Fill.Ink);
-                Say(X(v.Station), Y(v.Value / factor), QuantityText.Fixed(v.Value / factor, 0), true);
+                Say(X(v.Station), Y(v.Value / factor), QuantityText.Fixed(v.Value / factor, digits), true);
             }
         }
 

@@ -51,6 +51,15 @@ internal static class Palette
         Fill.Use4 => ("#B7791F", null),
         Fill.UseFails => ("#F3DADD", Madder),
         Fill.UseUnknown => ("#E2DED2", null),
+        Fill.Contour1 => ("#5B4B8A", null),
+        Fill.Contour2 => ("#8A7DB0", null),
+        Fill.Contour3 => ("#B7AED0", null),
+        Fill.Contour4 => ("#DDD8E9", null),
+        Fill.Contour5 => ("#FBF9F3", null),
+        Fill.Contour6 => ("#D3E6E1", null),
+        Fill.Contour7 => ("#8FC1B7", null),
+        Fill.Contour8 => ("#479A8D", null),
+        Fill.Contour9 => ("#0F7B6C", null),
         _ => null,
     };
 

@@ -62,7 +62,9 @@ public static class SvgWriter
             case Stroke stroke:
                 text.Append("<path d=\"M").AppendJoin("L", stroke.Points.Select(At));
                 if (stroke.Closed) text.Append('Z');
-                text.Append('"').Append(FillOf(stroke.Fill)).Append(PenOf(stroke.Pen)).Append("/>\n");
+                text.Append('"').Append(FillOf(stroke.Fill)).Append(PenOf(stroke.Pen));
+                if (stroke.SwingsTo.IsEmpty) text.Append("/>\n");
+                else text.Append('>').Append(Swing(stroke)).Append("</path>\n");
                 break;
             case Disc disc:
                 text.Append($"<circle cx=\"{N(disc.Centre.X)}\" cy=\"{N(disc.Centre.Y)}\" r=\"{N(disc.Radius)}\"").Append(FillOf(disc.Fill)).Append(PenOf(disc.Pen)).Append("/>\n");
@@ -76,6 +78,13 @@ public static class SvgWriter
                 text.Append($"<text x=\"{N(label.At.X)}\" y=\"{N(label.At.Y)}\" font-family=\"{family}\" font-size=\"{N(label.Height)}\" fill=\"{Palette.Of(label.Kind)}\"{weight}{anchor}{halo}>{Escape(label.Text)}{subscript}</text>\n");
                 break;
         }
+    }
+
+    /// <summary>There and back as a smooth swing.</summary>
+    private static string Swing(Stroke stroke)
+    {
+        var (rest, far) = ($"M{string.Join('L', stroke.Points.Select(At))}{(stroke.Closed ? "Z" : "")}", $"M{string.Join('L', stroke.SwingsTo.Select(At))}{(stroke.Closed ? "Z" : "")}");
+        return $"<animate attributeName=\"d\" dur=\"2.6s\" repeatCount=\"indefinite\" calcMode=\"spline\" keyTimes=\"0;0.5;1\" keySplines=\"0.45 0 0.55 1;0.45 0 0.55 1\" values=\"{rest};{far};{rest}\"/>";
     }
 
     private static string FillOf(Fill fill) => Palette.Of(fill) is not { } look ? " fill=\"none\"" : look.Hatch is null ? $" fill=\"{look.Colour}\"" : $" fill=\"url(#h{fill})\"";

@@ -29,8 +29,11 @@ public static class EntryReader
         if (DerivedEntries.Matches(path)) return DerivedEntries.Read(bridge, field, path, text);
         var reading = Plain(bridge, field, path, text, units);
         var missing = reading.Needs.Where(part => BridgeEditing.ValueAt(bridge, part) is null).Select(part => new PatchOperation("add", part, new JsonObject()));
-        return reading with { Patch = [.. missing, .. reading.Patch] };
+        return reading with { Patch = [.. missing, .. path.StartsWith("/actions/stages/", StringComparison.Ordinal) ? OwnStages(bridge) : [], .. reading.Patch] };
     }
+
+    /// <summary>What makes the usual stages a bridge's own, so that they can be changed; nothing where they are.</summary>
+    internal static IReadOnlyList<PatchOperation> OwnStages(Bridge bridge) => bridge.Actions.Stages is null ? [new("replace", "/actions/stages", BridgeJson.Node(Stage.Usual(bridge.Axes.Spans.Length)))] : [];
 
     /// <summary>One entry for several girders, whose keys are joined by + in the path: what each of them would need, or the first reason against it.</summary>
     private static EntryReading Several(Bridge bridge, Field field, string path, string text)
@@ -147,6 +150,12 @@ public static class EntryReader
         if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";
         if (parts is ["", "sections", var section, "outlines", var line, "corners", var place, _]) return $"{field.Name} of corner {int.Parse(place) + 1}, outline {int.Parse(line) + 1}, section {int.Parse(section) + 1}";
         if (parts is ["", "sections", var shape, ..]) return $"{field.Name} of section {int.Parse(shape) + 1}";
+        if (parts is ["", "actions", "stages", var stage, _]) return $"{field.Name} of stage {int.Parse(stage) + 1}";
+        if (parts is ["", "actions", "cases", var ownCase, "loads", var load, _]) return $"{field.Name} of load {int.Parse(load) + 1}, own case {int.Parse(ownCase) + 1}";
+        if (parts is ["", "actions", "combinations", var sum, ..]) return $"{field.Name} of combination {int.Parse(sum) + 1}";
+        if (parts is ["", "actions", "settlements", var settles]) return $"Settlement of axis {settles}";
+        if (parts is ["", "model", "spanDivisions", var divided]) return $"Pieces of span {divided}";
+        if (parts is ["", "model", "changes", var change, _]) return $"{field.Name} of change {int.Parse(change) + 1}";
         if (parts is ["", "crossings", var crossing, _]) return $"{field.Name} of crossing {int.Parse(crossing) + 1}";
         if (parts is ["", "profiles", var drawn, "outline", var corner, _]) return $"{field.Name} of corner {int.Parse(corner) + 1}, profile {int.Parse(drawn) + 1}";
         if (parts is ["", "parapets", var parapet, _]) return $"{field.Name} of parapet {int.Parse(parapet) + 1}";
@@ -159,7 +168,7 @@ public static class EntryReader
         return field.Name;
     }
 
-    private static bool IsSize(string path) => path.Split('/') is ["", "sections", _, "sizes", _] or ["", "supports", _, "sizes" or "choices", _] or ["", "costs", "rates", _];
+    private static bool IsSize(string path) => path.Split('/') is ["", "sections", _, "sizes", _] or ["", "supports", _, "sizes" or "choices", _] or ["", "costs", "rates", _] or ["", "actions", "settlements", _] or ["", "model", "spanDivisions", _];
 
     private static bool IsSupportSize(string path) => path.Split('/') is ["", "supports", _, "sizes", _];
 

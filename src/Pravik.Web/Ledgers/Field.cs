@@ -31,4 +31,8 @@ public sealed record Field(string Pattern, string Name, EntryKind Entry, Quantit
 }
 
 /// <summary>A value that can be chosen, and its words.</summary>
-public sealed record Choice(string Value, string Words);
+public sealed record Choice(string Value, string Words)
+{
+    /// <summary>The heading under which it stands in a long list.</summary>
+    public string Group { get; init; } = "";
+}

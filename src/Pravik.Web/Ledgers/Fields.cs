@@ -87,6 +87,7 @@ public static class Fields
         Q("/sections/*/outlines/*/corners/*/x", "Across", QuantityKind.Size), Q("/sections/*/outlines/*/corners/*/y", "Up", QuantityKind.Size),
         Text("/sections/*/stressPoints/*/name", "Name"), Q("/sections/*/stressPoints/*/x", "Across", QuantityKind.Size), Q("/sections/*/stressPoints/*/y", "Up", QuantityKind.Size),
         .. MaterialFields.All,
+        .. ModelFields.All,
         Text("/costs/currency", "Currency"), Own("/costs/rates/*", "Rate", QuantityKind.Number, "Cost per unit. Empty: it is not counted."),
         Q("/loads/concreteWeight", "Concrete", QuantityKind.UnitWeight, "Reinforced concrete of girders, slab and edge beams (EN 1991-1-1 Table A.1)."),
         Q("/loads/steelWeight", "Structural steel", QuantityKind.UnitWeight, "Of girders of steel (EN 1991-1-1 Table A.4)."),
@@ -123,7 +124,7 @@ public static class Fields
         "/supports/*/follows" => field with { Choices = [new("", "none"), .. Enumerable.Range(1, bridge.Axes.Spans.Length + 1).Select(n => new Choice($"{n}", $"axis {bridge.Axes.Own.GetValueOrDefault($"{n}")?.Name ?? $"{n}"}"))] },
         "/parapets/*/profile" => field with { Choices = [.. ParapetProfile.Library.Select(p => p.Name).Concat(bridge.Profiles.Select(p => p.Name)).Select(n => new Choice(n, n))] },
         "/parapets/*/line" or "/deck/patterns/*/left/*/widthLine" or "/deck/patterns/*/right/*/widthLine" => field with { Choices = [new("", "none"), .. bridge.Road.Features.Select(f => new Choice(f.Name, f.Name))] },
-        _ => field,
+        _ => ModelFields.For(field, path, bridge),
     };
 
     private static Field? SupportChoice(Field field, string name, Bridge bridge)

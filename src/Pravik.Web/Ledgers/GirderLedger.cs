@@ -27,7 +27,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         groups.Add(Depth(here));
         groups.Add(Ranges());
         groups.Add(new("Haunch and camber", [rows.Entry("/deck/haunch"), rows.Entry("/girders/camber", geometry.HaunchOf(geometry.GirdersIn(0)[0], 0).CastingCamber), rows.Entry("/girders/laterDeflection"), rows.Entry("/girders/greatestHaunch")]) { Note = "The haunch along every girder follows; the layout “Levels” lists it." });
-        if (geometry.SectionsInUse.Any(s => !s.IsSteel) && !girders.CastInPlace) groups.Add(Strands());
+        if (geometry.SectionsInUse.Any(s => !s.IsSteel) && !girders.CastInPlace) groups.AddRange([Strands(), StrandCourses()]);
         groups.Add(Section(one));
         foreach (var layer in new[] { "top", "bottom" })
             groups.Add(new($"Slab bars, {layer}", [rows.Entry($"/girders/slabBars/{layer}/diameter"), rows.Entry($"/girders/slabBars/{layer}/spacing"), rows.Entry($"/girders/slabBars/{layer}/axisDistance")]));
@@ -196,6 +196,13 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         })])
         { Columns = ["Part", $"Haunch, {rows.Units[QuantityKind.Size].Symbol}", $"Top, {rows.Units[QuantityKind.Length].Symbol}", "Soffit"] };
     }
+
+    /// <summary>Debonding and deflection, row by row.</summary>
+    private LedgerGroup StrandCourses() => new("Strands along the girder", [.. girders.Strands.Rows.SelectMany((_, i) => new[] { LedgerRows.Reading("", $"{i + 1}") }.Concat(new[] { "debonded", "debondedLength", "endLevel", "holdDown" }.Select(c => rows.Entry($"/girders/strands/rows/{i}/{c}", girders.Strands.Rows[i].Level))))])
+    {
+        Columns = ["Row", "Debonded", $"over, {rows.Units[QuantityKind.Length].Symbol}", $"End level, {rows.Units[QuantityKind.Size].Symbol}", "Held at"],
+        Note = "Debonded near both ends; a row with an end level runs straight from there to where it is held down (part of the length).",
+    };
 
     private LedgerGroup Strands()
     {

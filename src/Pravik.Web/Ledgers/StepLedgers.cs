@@ -131,6 +131,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
             new("Readings: traffic", [rows.Reading("Carriageway", section.Carriageway?.Width ?? 0, QuantityKind.Length), LedgerRows.Reading("Notional lanes", lanes.Count.ToString(), "EN 1991-2 Table 4.1"),
                 rows.Reading("Width of a lane", lanes.Width, QuantityKind.Length), rows.Reading("Remaining area", lanes.Remaining, QuantityKind.Length)])
             { Note = "Load model 1 and footway load of EN 1991-2, factors from the national set (Basis). Lanes go anywhere in the carriageway, tandems anywhere along it, for every effect by itself." },
+            .. new ActionLedger(bridge, geometry, rows).Groups(),
         ]);
     }
 

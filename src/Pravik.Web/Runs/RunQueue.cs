@@ -92,6 +92,9 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
 
     public void TellEdit(string project) => Send(project, "edit");
 
+    /// <summary>Tells listeners that something about a project's runs has changed.</summary>
+    public void Tell(string project) => Send(project, "run");
+
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         // The first run of a process is slow while code is compiled; it is spent on a bridge that nobody waits for.

@@ -19,6 +19,28 @@ public sealed record WorkspaceRequest
 
     /// <summary>What the diagram shows: a combination or the characteristic cases.</summary>
     public string Case { get; init; } = "ultimate";
+
+    /// <summary>Of a model's results: case, sum, envelope or combination; quantity; girders; how they are arranged; scale and how much larger.</summary>
+    public string Show { get; init; } = "permanent";
+    public string Quantity { get; init; } = "M";
+    public string Girders { get; init; } = "all";
+    public string Arrange { get; init; } = "over";
+    public string Fixed { get; init; } = "own";
+    public double Zoom { get; init; } = 1;
+    public string Table { get; init; } = "girders";
+
+    /// <summary>What is laid under the results: <c>before</c>, the number of an edit, or nothing.</summary>
+    public string With { get; init; } = "";
+
+    /// <summary>Of the drawing of a model: what is drawn on it, from where it is seen, what is written, whether it moves, whose loads.</summary>
+    public string Drawn { get; init; } = "deflection";
+    public string Look { get; init; } = "space";
+    public string Names { get; init; } = "none";
+    public string Motion { get; init; } = "still";
+    public string Load { get; init; } = "";
+
+    /// <summary>Stage of construction, from 1.</summary>
+    public int Stage { get; init; } = 1;
     public double Width { get; init; } = 964;
     public double Height { get; init; } = 600;
     public double BandWidth { get; init; } = 1280;
@@ -62,7 +84,13 @@ public sealed record TableColumn(string Name, bool IsNumber);
 public sealed record TableRow(IReadOnlyList<string> Cells, IReadOnlyList<double?> Sort, string? Pick, double? Use, bool IsPicked);
 
 /// <summary>A control over the sheet: a named choice that becomes a parameter of the request.</summary>
-public sealed record SheetControl(string Parameter, string Name, string Value, IReadOnlyList<Choice> Choices);
+public sealed record SheetControl(string Parameter, string Name, string Value, IReadOnlyList<Choice> Choices)
+{
+    /// <summary>Least and greatest factor of a slider, in place of choices.</summary>
+    public double Least { get; init; }
+    public double Greatest { get; init; }
+    public bool IsSlider => Greatest > 0;
+}
 
 /// <summary>How the analysis stands.</summary>
 public sealed record RunInfo(string Status, double Fraction, string Words, bool CanStop);

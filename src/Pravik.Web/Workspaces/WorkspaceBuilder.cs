@@ -5,6 +5,7 @@ using Pravik.Core.Findings;
 using Pravik.Core.Quantities;
 using Pravik.Core.Roads;
 using Pravik.Core.Sections;
+using Pravik.Core.Structures.Models;
 using Pravik.Core.Substructure;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
@@ -24,6 +25,9 @@ public sealed record Around(Ground? Ground, IReadOnlyList<LibraryRow> Library, I
 {
     public static Around Nothing { get; } = new(null, [], []);
 }
+
+/// <summary>How a project's model stands, whether its results are those of the bridge shown, results to lay under them, and points of the history that can be.</summary>
+public sealed record ModelSeen(ModelState? State, bool IsCurrent, (Core.Analysis.Stages.ModelResults Results, string Name)? Other, IReadOnlyList<(int Revision, string Words)> History);
 
 /// <summary>Puts together what the screen shows from a snapshot, the latest results and the request.</summary>
 public sealed class WorkspaceBuilder
@@ -45,10 +49,12 @@ public sealed class WorkspaceBuilder
     private readonly string? pick;
     private readonly List<Finding> supportFindings;
     private readonly Lazy<IReadOnlyList<BillItem>> bill;
+    private readonly ModelSeen? model;
+    private readonly ModelViews? modelViews;
 
-    private WorkspaceBuilder(Snapshot snapshot, Around around, RunState? run, LatestResults? latest, WorkspaceRequest request)
+    private WorkspaceBuilder(Snapshot snapshot, Around around, RunState? run, LatestResults? latest, WorkspaceRequest request, ModelSeen? model)
     {
-        (this.snapshot, this.around, ground, this.run, this.request) = (snapshot, around, around.Ground, run, request);
+        (this.snapshot, this.around, ground, this.run, this.request, this.model) = (snapshot, around, around.Ground, run, request, model);
         geometry = new(snapshot.Bridge);
         units = UnitSystem.Named(snapshot.Bridge.Basis.Units);
         // Results of another layout of girders and spans do not belong on this bridge, not even as out of date.
@@ -58,7 +64,10 @@ public sealed class WorkspaceBuilder
         results = this.latest is { } l ? new(geometry, l.Results, units) : null;
         pick = request.Pick;
         bill = new(() => Bill.Of(geometry, ground));
-        supportFindings = [.. SupportChecks.Check(geometry, ground)];
+        supportFindings = [.. SupportChecks.Check(geometry, ground), .. ModelChecks.Expansion(geometry, SupportPlace.All(geometry, ground))];
+        // Results of another layout do not belong on this bridge.
+        if (model?.State?.Latest is { } made && made.Results.Finished.Mesh.GirderLines.Length == geometry.Girders.Length && made.Results.Finished.Mesh.Spans.Length == geometry.SpanCount)
+            modelViews = new(geometry, made.Results, current ? this.latest?.Results : null, model.Other, units, request);
         if (request.Step == "checks" && this.latest is { } known && results!.Find(pick) is null)
             pick = ResultViews.Path(known.Results.Governing, known.Results.Governing.Worst.Bending);
         var picked = results?.Find(pick);
@@ -70,7 +79,10 @@ public sealed class WorkspaceBuilder
         station = Math.Clamp(request.Station is { } s && double.IsFinite(s) ? s : start, least, Math.Max(least, most));
     }
 
-    public static Workspace Build(Snapshot snapshot, Around around, RunState? run, LatestResults? latest, WorkspaceRequest request) => new WorkspaceBuilder(snapshot, around, run, latest, request).Build();
+    public static Workspace Build(Snapshot snapshot, Around around, RunState? run, LatestResults? latest, WorkspaceRequest request, ModelSeen? model = null) => new WorkspaceBuilder(snapshot, around, run, latest, request, model).Build();
+
+    /// <summary>The layouts of the analysis step that show the bridge's model.</summary>
+    public static IReadOnlyList<string> ModelLayouts { get; } = ["results", "deflected", "frame", "stages", "models", "balance"];
 
     private Workspace Build()
     {
@@ -92,7 +104,7 @@ public sealed class WorkspaceBuilder
         "substructure" => [new("supportElevation", "Support and elevation", false), new("support", "Support", false), new("planElevation", "Plan and elevation", false), new("seats", "Seats", false), new("model", "3D", false)],
         "sections" => [new("shape", "Shape and table", false), new("shapeOnly", "Shape", false)],
         "loads" => [new("loads", "Loads on the section", false)],
-        "analysis" => [new("effects", "Diagram and table", false), new("effectsOnly", "Diagram", false)],
+        "analysis" => [new("effects", "Envelopes", false), new("results", "Along girders", false), new("deflected", "Shape", false), new("frame", "Model", false), new("stages", "Stages", false), new("models", "Three models", false), new("balance", "Balance", false)],
         "checks" => [new("check", "Diagram", false), new("traffic", "Traffic on the deck", false)],
         _ => [new("sheet", "General arrangement", false), new("quantities", "Quantities", false)],
     };
@@ -132,7 +144,12 @@ public sealed class WorkspaceBuilder
             "shapeOnly" => ([Drawn(whole)], null),
             "loads" => ([Part("loads", LoadsView.Draw(geometry, units, whole, Math.Clamp(station, geometry.FirstStation, geometry.LastStation)))], null),
             "effects" => Results(r => ([Diagram(r.EffectDiagram(girder, Effect, request.Case), half, null)], r.EffectTable(girder, Effect))),
-            "effectsOnly" => Results(r => ([Diagram(r.EffectDiagram(girder, Effect, request.Case), whole, null)], null)),
+            "results" => OfModel(m => (Along(m), m.Table())),
+            "deflected" => OfModel(m => ([Part("frame", m.Shape(whole, station))], null)),
+            "frame" => OfModel(m => ([Part("frame", m.Frame(whole, station, pick))], null)),
+            "stages" => OfModel(m => ([Part("stage", StageView.Draw(geometry, m.Results.Steps[StageNumber(m)], ViewSize.Pixels(request.Width, Math.Max(150, request.Height * 0.54 - CaptionHeight)), station))], m.StageTable(girder, station))),
+            "models" => model?.State?.Compared is { } compared ? ([], ModelViews.Comparison(compared.Comparison, units, pick)) : ([new("waiting", "Not yet compared", model?.State?.Doing ?? "the models run by themselves", "")], null),
+            "balance" => OfModel(m => ([], m.Balance())),
             "check" => Results(r => ([Diagram(r.CheckDiagram(girder), half, Picked(r))], r.CheckTable(pick))),
             "traffic" => Results(r => ([Plan(half, r.Find(pick) is { } p ? ResultViews.TrafficOf(p.Point, p.Bending) : null) with { Title = "Traffic behind the picked value" }], r.CheckTable(pick))),
             _ => ([Part("sheet", GeneralArrangement.Draw(geometry, ground, units, current ? latest?.Results : null, DateTime.Now.ToString("yyyy-MM-dd")))], null),
@@ -203,6 +220,7 @@ public sealed class WorkspaceBuilder
             "substructure" => new SubstructureLedger(snapshot.Bridge, geometry, ground, new(snapshot.Bridge)).Make(SupportAxis),
             "sections" => new SectionLedger(snapshot.Bridge, new(snapshot.Bridge), around.Library).Make(ShapeNumber),
             "loads" => steps.Loads(),
+            "analysis" when ModelLayouts.Contains(request.Layout) => new ModelLedger(snapshot.Bridge, new(snapshot.Bridge), model?.State, modelViews).Show(request.Layout!, pick),
             "analysis" => results?.AnalysisLedger(run) ?? new("Analysis", run?.Doing ?? "", []),
             "checks" => results?.Find(pick) is { } found ? results.CheckLedger(snapshot.ProjectId, found.Point, found.Bending) : new("Checks", run?.Doing ?? "", []),
             _ => steps.Sheets(bill.Value),
@@ -211,6 +229,7 @@ public sealed class WorkspaceBuilder
 
     private IReadOnlyList<SheetControl> Controls()
     {
+        if (request.Step == "analysis" && ModelLayouts.Contains(request.Layout)) return ModelControls();
         if (results is null) return [];
         var girders = geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name)).ToList();
         return request.Step switch
@@ -218,6 +237,42 @@ public sealed class WorkspaceBuilder
             "analysis" => [new("girder", "Girder", $"{girder + 1}", girders), new("effect", "Effect", request.Effect, [new("moment", "Moment"), new("shear", "Shear")]), new("case", "Shown", request.Case, ResultViews.Cases)],
             _ => [],
         };
+    }
+
+    private IReadOnlyList<SheetControl> ModelControls()
+    {
+        if (modelViews is not { } m) return [];
+        List<Choice> under = [new("", "nothing"), .. model?.State?.Before is { } b ? [new Choice("before", $"the run before (edit {b.Revision})")] : Array.Empty<Choice>(), .. model!.History.Select(h => new Choice($"{h.Revision}", h.Words))];
+        return request.Layout switch
+        {
+            "results" => [.. m.Controls("results"), new("with", "Laid under", request.With, under)],
+            "stages" => [new("stage", "Stage", $"{StageNumber(m) + 1}", [.. m.Results.Steps.Select(s => new Choice($"{s.Number + 1}", $"{s.Number + 1}  {s.Stage.Name}"))]), new("girder", "Girder", $"{girder + 1}", [.. geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name))])],
+            _ => m.Controls(request.Layout ?? ""),
+        };
+    }
+
+    private int StageNumber(ModelViews m) => Math.Clamp((pick?.Split('/') is ["", "actions", "stages", var n, ..] && int.TryParse(n, out var picked) ? picked : request.Stage - 1), 0, m.Results.Steps.Length - 1);
+
+    /// <summary>What a model's results show; while there are none, why, and how a model that can move does.</summary>
+    private (IReadOnlyList<ViewPart>, DataTable?) OfModel(Func<ModelViews, (IReadOnlyList<ViewPart>, DataTable?)> make)
+    {
+        if (model?.State?.Refused is { Mode: not null } refused && model.State.Hash == InputHash.OfModel(snapshot.Bridge)) return ([Part("frame", Mode(refused))], null);
+        return modelViews is null ? ([new("waiting", "No results yet", model?.State?.Doing ?? "the model runs by itself", "")], null) : make(modelViews);
+    }
+
+    private Drawing Mode(Core.Analysis.Frames.FrameRefusedException refused)
+    {
+        var builder = new ModelBuilder(geometry, snapshot.Bridge.Model, ground);
+        var made = Staging.Steps(snapshot.Bridge).Select(s => s.State).Append(Staging.Finished(Staging.Steps(snapshot.Bridge), geometry.SpanCount)).Select(builder.Build).First(m => m.Frame.Nodes.Length == refused.Mode!.Length);
+        return FrameView.Draw(made, new() { Displacements = refused.Mode, Moves = true, Zoom = request.Zoom }, units, ViewSize.Pixels(request.Width, Math.Max(120, request.Height - CaptionHeight))) with { Title = $"It can move: {refused.Problems[0].Message}" };
+    }
+
+    /// <summary>Diagrams over each other, or one under the other.</summary>
+    private IReadOnlyList<ViewPart> Along(ModelViews m)
+    {
+        var diagrams = m.Diagrams();
+        var height = request.Height * (request.Table == "none" ? 1 : 0.55);
+        return [.. diagrams.Select((d, i) => Part($"diagram{i}", DiagramView.Draw(d, units, ViewSize.Pixels(request.Width, Math.Max(130, height / diagrams.Count - CaptionHeight)), station)))];
     }
 
     private List<Finding> AllFindings()
@@ -232,6 +287,8 @@ public sealed class WorkspaceBuilder
         }
         all.AddRange(GroundFindings());
         all.AddRange(supportFindings);
+        if (model is { IsCurrent: true } && modelViews is { } seen) all.AddRange(ModelChecks.Members(geometry, seen.Results.Finished));
+        if (model?.State is { Refused: { } refused } failed && failed.Hash == InputHash.OfModel(snapshot.Bridge)) all.Add(Finding.Error("/model/supports", refused.Problems[0].Message, "The model is not solved; the everyday analysis is not touched by this."));
         if (run is { Status: RunStatus.Failed }) all.Add(Finding.Error("", run.Doing));
         return all;
     }
@@ -261,6 +318,8 @@ public sealed class WorkspaceBuilder
 
     private RunInfo Run()
     {
+        if (request.Step == "analysis" && ModelLayouts.Contains(request.Layout) && model?.State is { } of && run is not { Status: RunStatus.Running or RunStatus.Waiting })
+            return new(of.Status.ToString().ToLowerInvariant(), of.Fraction, of.Status == RunStatus.Done ? $"model solved in {QuantityText.Fixed(of.Seconds, 2)} s" : of.Status == RunStatus.Failed ? "model not solved" : of.Doing, of.Status is RunStatus.Running or RunStatus.Waiting);
         var status = current ? RunStatus.Done : run?.Status ?? RunStatus.Waiting;
         var words = status switch
         {

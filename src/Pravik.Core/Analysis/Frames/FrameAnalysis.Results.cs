@@ -47,8 +47,7 @@ public sealed partial class FrameAnalysis
                 beams[e] = BeamDiagram.Of(beam, ends[e], [.. loads.BeamLoads[e]]);
                 return;
             }
-            var thermal = temperatures[e - model.Beams.Length];
-            shells[e - model.Beams.Length] = ((ShellElement)element).Forces(local, thermal.Sum(t => t.Uniform), thermal.Sum(t => t.Gradient));
+            shells[e - model.Beams.Length] = ((ShellElement)element).Forces(local, temperatures[e - model.Beams.Length]);
             // Forces of shells are wanted at held bodies alone.
             if (!isHeld[e]) return;
             ends[e] = Elastic(element, local);

@@ -11,7 +11,11 @@ using Pravik.Core.Structures.Models;
 namespace Pravik.Core.Analysis.LoadCases;
 
 /// <summary>A free strain of the layers of a girder's piece: of the girder by height above its soffit, of the slab likewise, with the heights of its corners.</summary>
-public sealed record LayerStrain(Func<double, double> Girder, Func<double, double> Slab, IReadOnlyList<double> Corners);
+public sealed record LayerStrain(Func<double, double> Girder, Func<double, double> Slab, IReadOnlyList<double> Corners)
+{
+    /// <summary>Whether it acts along the girders alone, as creep under their stresses does, and temperature differences, whose course through diaphragms no standard gives; shrinkage acts in every direction, in diaphragms too.</summary>
+    public bool IsAlong { get; init; }
+}
 
 /// <summary>The loads of a bridge as cases of its models.</summary>
 public sealed class ModelLoads
@@ -154,6 +158,8 @@ public sealed class ModelLoads
     public FrameCase Strain(string name, BridgeModel model, Func<int, int, LayeredSection, LayerStrain?> strain)
     {
         var beams = ImmutableArray.CreateBuilder<BeamThermal>();
+        (LayeredSection Section, LayerStrain Given)? first = null;
+        var along = false;
         var slabs = new Dictionary<int, (double Uniform, double Gradient)>();
         for (var g = 0; g < model.GirderBeams.Length; g++)
         {
@@ -165,9 +171,35 @@ public sealed class ModelLoads
                 var whole = new ImposedStrain(layer, Made(g, row), given.Girder, given.Slab, given.Corners).Whole;
                 beams.Add(Thermal(model.GirderBeams[g][row], whole));
                 if (isShell) slabs[row * 1000 + g] = SlabStrain(section, given);
+                if (given.IsAlong) along = true;
+                else if (g == 0) first ??= (section, given);
             }
         }
-        return new(name) { BeamThermal = beams.ToImmutable(), ShellThermal = [.. SlabThermal(model, slabs)] };
+        // Diaphragms are of the slab's concrete, below it; only with shells does it matter that they go along with it.
+        if (first is { } at && !model.Shells.IsEmpty) beams.AddRange(model.Others.Where(o => o.Kind == MemberKind.Diaphragm && model.Frame.Beams[o.Beam].Material == ModelBuilder.SlabMaterial).Select(o => Thermal(o.Beam, DiaphragmStrain(at.Section, at.Given))));
+        return new(name) { BeamThermal = beams.ToImmutable(), ShellThermal = [.. SlabThermal(model, slabs).Select(t => along ? t with { Along = Ahead(model, t.Shell) } : t)] };
+    }
+
+    /// <summary>Mean and slope of the slab's strain carried on over the depth of a diaphragm, which hangs from the slab's soffit.</summary>
+    private PlaneStrain DiaphragmStrain(LayeredSection section, LayerStrain given)
+    {
+        var (rule, mean, slope, depth) = (GaussLegendre.Ten, 0.0, 0.0, geometry.Bridge.Girders.Diaphragm.Depth);
+        var top = section.Girder.Depth + section.Haunch;
+        for (var i = 0; i < rule.At.Length; i++)
+        {
+            var up = (rule.At[i] - 0.5) * depth;
+            var strain = given.Slab(top - depth / 2 + up);
+            (mean, slope) = (mean + rule.Weight[i] * strain, slope + rule.Weight[i] * strain * up * 12 / (depth * depth));
+        }
+        return new(mean, -slope);
+    }
+
+    /// <summary>Direction of the girders at a shell.</summary>
+    private static Point3 Ahead(BridgeModel model, int shell)
+    {
+        // Corners go round from the right-hand start: to the right-hand end, the left-hand end and the left-hand start.
+        var nodes = model.Frame.Shells[shell].Nodes;
+        return model.Frame.Nodes[nodes[1]].At - model.Frame.Nodes[nodes[0]].At;
     }
 
     /// <summary>Every shell has the strain of the slab over the girder nearest to it.</summary>

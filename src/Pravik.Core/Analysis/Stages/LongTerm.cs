@@ -92,7 +92,7 @@ public sealed class LongTerm
             creep = slabCreep.At(values.LastDay - cast, day - cast) - slabCreep.At(ready - cast, day - cast);
             (onSlab, slabCurvature) = (onSlab + creep * soffit, slabCurvature + creep * curvature);
         }
-        return new(z => onGirder - girderCurvature * z, z => onSlab - slabCurvature * z, []);
+        return new(z => onGirder - girderCurvature * z, z => onSlab - slabCurvature * z, []) { IsAlong = true };
     }
 
     private int PlaceOf(int girder, int row, int span) => points.IndexOf(points.First(p => p.Girder == girder && p.Span == span && p.Line == row));

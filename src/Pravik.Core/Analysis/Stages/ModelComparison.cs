@@ -29,6 +29,11 @@ public sealed record ComparedValue(string Load, ComparedEffect Effect, int Girde
     /// <summary>The larger of both, without sign.</summary>
     public double Worst => Math.Max(Math.Abs(LineDifference), Math.Abs(ShellsDifference));
 
+    /// <summary>Whether all girders together agree within 2 %, so that models differ only in how they share.</summary>
+    public bool OnlyShared => Effect != ComparedEffect.Deflection && Math.Max(Math.Abs(Total(LineSum)), Math.Abs(Total(ShellsSum))) <= 0.02;
+
+    private double Total(double sum) => GrillageSum == 0 ? 0 : sum / GrillageSum - 1;
+
     private double Part(double difference) => Greatest > 0 ? difference / Greatest : 0;
 
     /// <summary>Why models differ here by more than a part, from what they agree in: null where they do not.</summary>
@@ -43,7 +48,7 @@ public sealed record ComparedValue(string Load, ComparedEffect Effect, int Girde
 
     private string Explain(string model, double difference, double sum, string sharing)
     {
-        var total = GrillageSum == 0 ? 0 : sum / GrillageSum - 1;
+        var total = Total(sum);
         var together = $"all girders together {(Math.Abs(total) < 0.0005 ? "agree" : $"differ by {100 * total:+0.0;-0.0} %")}";
         return Effect is not ComparedEffect.Deflection && Math.Abs(total) <= 0.02 ? $"{model} {100 * difference:+0.0;-0.0} %: the load is shared otherwise ({together}): {sharing}."
             : Effect is ComparedEffect.Deflection ? $"{model} {100 * difference:+0.0;-0.0} %: stiffness counts here, and sharing ({together}); effective width is smaller than the slab's true one, and {sharing}."

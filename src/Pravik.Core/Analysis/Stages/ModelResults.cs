@@ -52,6 +52,9 @@ public sealed record ActionResult(string Id, string Name, ActionKind Kind, int M
 {
     public int? Stage { get; init; }
 
+    /// <summary>The loads themselves.</summary>
+    public required FrameCase Load { get; init; }
+
     /// <summary>Primary effects of prestress, about the girder's own centroid; null for other cases.</summary>
     public GirderEffects? Primary { get; init; }
 

@@ -94,24 +94,22 @@ public sealed class ModelRun
         List<(string Name, FrameCase Case, GirderEffects? Primary)> all = [];
         if (step.NewGirders.Length > 0)
         {
-            all.Add(("Girders", loads.Girders(made, step.NewGirders), null));
-            if (geometry.Bridge.Girders.Strands.Rows.Any(r => r.Count > 0)) all.Add(("Prestress", loads.Prestress(made, step.NewGirders), Primary(step.NewGirders, made)));
+            all.Add((CaseNames.Girders, loads.Girders(made, step.NewGirders), null));
+            if (geometry.Bridge.Girders.Strands.Rows.Any(r => r.Count > 0)) all.Add((CaseNames.Prestress, loads.Prestress(made, step.NewGirders), Primary(step.NewGirders, made)));
         }
-        if (step.Releases.Length > 0) all.Add(("Props taken away", Release(step), null));
-        if (step.Pours.Length > 0) all.Add(($"Slab, cast in {Spans(step.Pours)}", loads.Slab(made, step.Pours), null));
-        foreach (var axis in step.Joins.Where(a => a > 0 && a < geometry.SpanCount)) all.Add(($"Pour over axis {geometry.Axes[axis].Name}", loads.Joint(axis), null));
+        if (step.Releases.Length > 0) all.Add((CaseNames.PropsAway, Release(step), null));
+        if (step.Pours.Length > 0) all.Add((CaseNames.Slab(step.Pours), loads.Slab(made, step.Pours), null));
+        foreach (var axis in step.Joins.Where(a => a > 0 && a < geometry.SpanCount)) all.Add((CaseNames.Pour(geometry.Axes[axis].Name), loads.Joint(axis), null));
         foreach (var load in step.Stage.LoadNames)
         {
-            if (load == "edges") all.Add(("Edges and parapets", loads.Edges(made), null));
-            else if (load == "surfacing") all.Add(("Surfacing", loads.Surfacing(made), null));
+            if (load == "edges") all.Add((CaseNames.Edges, loads.Edges(made), null));
+            else if (load == "surfacing") all.Add((CaseNames.Surfacing, loads.Surfacing(made), null));
             else if (geometry.Bridge.Actions.Cases.FirstOrDefault(c => c.Name == load) is { } own) all.Add((own.Name, loads.Own(made, own), null));
         }
         if (all.Count == 0) return;
         var solved = Solve(model, [.. all.Select(c => c.Case)]);
         for (var i = 0; i < all.Count; i++) Add($"stage{stage}.{i + 1}", all[i].Name, ActionKind.Stage, model, solved[i], all[i].Primary, step.Number);
     }
-
-    private static string Spans(ImmutableArray<int> spans) => spans.Length == 1 ? $"span {spans[0] + 1}" : $"spans {string.Join(", ", spans.Select(s => s + 1))}";
 
     /// <summary>What props carried so far, put on the structure that is left without them.</summary>
     private FrameCase Release(StageStep step)
@@ -140,25 +138,25 @@ public sealed class ModelRun
         var (made, actions) = (models[model], geometry.Bridge.Actions);
         List<(string Id, string Name, ActionKind Kind, FrameCase Case, Func<ModelPoint, LayeredSection, ImposedStrain>? Strain)> all =
         [
-            ("expansion", $"Uniform temperature, {actions.Expansion:0.#} K warmer", ActionKind.Temperature, ModelLoads.Uniform(made, actions.Expansion), null),
-            ("contraction", $"Uniform temperature, {actions.Contraction:0.#} K cooler", ActionKind.Temperature, ModelLoads.Uniform(made, -actions.Contraction), null),
+            ("expansion", CaseNames.Expansion(actions), ActionKind.Temperature, ModelLoads.Uniform(made, actions.Expansion), null),
+            ("contraction", CaseNames.Contraction(actions), ActionKind.Temperature, ModelLoads.Uniform(made, -actions.Contraction), null),
         ];
-        foreach (var (id, name, profile) in new (string, string, Func<double, TemperatureProfile>)[] { ("heating", "Temperature difference, top warmer", TemperatureProfile.Heating), ("cooling", "Temperature difference, top cooler", TemperatureProfile.Cooling) })
+        foreach (var (id, name, profile) in new (string, string, Func<double, TemperatureProfile>)[] { ("heating", CaseNames.Heating, TemperatureProfile.Heating), ("cooling", CaseNames.Cooling, TemperatureProfile.Cooling) })
         {
             LayerStrain Of(LayeredSection section)
             {
                 var line = profile(section.HasSlab ? section.SlabMiddle + section.SlabThickness / 2 : section.Girder.Depth);
-                return new(z => ModelBuilder.Expansion * line.AtHeight(z), z => ModelBuilder.Expansion * line.AtHeight(z), line.Corners);
+                return new(z => ModelBuilder.Expansion * line.AtHeight(z), z => ModelBuilder.Expansion * line.AtHeight(z), line.Corners) { IsAlong = true };
             }
             all.Add((id, name, ActionKind.Temperature, loads.Strain(name, made, (_, _, s) => Of(s)), (p, s) => Free(Of(s), p, s)));
         }
         for (var axis = 0; axis < geometry.Axes.Length; axis++)
         {
-            var settlement = actions.Settlements.GetValueOrDefault($"{axis + 1}", actions.Settlement);
-            if (settlement != 0) all.Add(($"settlement{axis + 1}", $"Axis {geometry.Axes[axis].Name} settles by {settlement * 1000:0.#} mm", ActionKind.Settlement, ModelLoads.Settlement(made, axis, settlement), null));
+            var settlement = CaseNames.SettlementOf(actions, axis);
+            if (settlement != 0) all.Add(($"settlement{axis + 1}", CaseNames.Settlement(geometry.Axes[axis].Name, settlement), ActionKind.Settlement, ModelLoads.Settlement(made, axis, settlement), null));
         }
-        all.Add(("braking", "Braking ahead", ActionKind.Horizontal, loads.Braking(made), null));
-        all.Add(("wind", "Wind from the left", ActionKind.Horizontal, loads.Wind(made), null));
+        all.Add(("braking", CaseNames.Braking, ActionKind.Horizontal, loads.Braking(made), null));
+        all.Add(("wind", CaseNames.Wind, ActionKind.Horizontal, loads.Wind(made), null));
         for (var i = 0; i < actions.Cases.Length; i++) all.Add(($"own{i + 1}", actions.Cases[i].Name, ActionKind.Own, loads.Own(made, actions.Cases[i]), null));
         var solved = Solve(model, [.. all.Select(c => c.Case)]);
         for (var i = 0; i < all.Count; i++) Add(all[i].Id, all[i].Name, all[i].Kind, model, solved[i], strain: all[i].Strain);
@@ -171,28 +169,28 @@ public sealed class ModelRun
         LayerStrain Creep(int girder, int row) => later.Creep(girder, row, builder.Mesh.SpanOf(row), stages, models);
         LayerStrain Shrink(int row) => later.Shrink(builder.Mesh.SpanOf(row));
         var solved = Solve(model, [loads.Strain("Creep", made, (g, row, _) => Creep(g, row)), loads.Strain("Shrinkage", made, (_, row, _) => Shrink(row))]);
-        var day = $"{geometry.Bridge.Actions.LastDay:0}";
-        Add("creep", $"Creep to day {day}", ActionKind.LongTerm, model, solved[0], strain: (p, s) => Free(Creep(p.Girder, RowOf(p)), p, s));
-        Add("shrinkage", $"Shrinkage to day {day}", ActionKind.LongTerm, model, solved[1], strain: (p, s) => Free(Shrink(RowOf(p)), p, s));
+        Add("creep", CaseNames.Creep(geometry.Bridge.Actions), ActionKind.LongTerm, model, solved[0], strain: (p, s) => Free(Creep(p.Girder, RowOf(p)), p, s));
+        Add("shrinkage", CaseNames.Shrinkage(geometry.Bridge.Actions), ActionKind.LongTerm, model, solved[1], strain: (p, s) => Free(Shrink(RowOf(p)), p, s));
     }
 
     private ImposedStrain Free(LayerStrain strain, ModelPoint point, LayeredSection section) => new(section, loads.Made(point.Girder, RowOf(point)), strain.Girder, strain.Slab, strain.Corners);
 
-    private ImmutableArray<FrameCaseResults> Solve(int model, List<FrameCase> all)
+    private ImmutableArray<(FrameCase Load, FrameCaseResults Results)> Solve(int model, List<FrameCase> all)
     {
         cancel.ThrowIfCancellationRequested();
-        return analyses[model].Solve(all, cancel).Cases;
+        return [.. all.Zip(analyses[model].Solve(all, cancel).Cases)];
     }
 
-    private void Add(string id, string name, ActionKind kind, int model, FrameCaseResults solved, GirderEffects? primary = null, int? stage = null, Func<ModelPoint, LayeredSection, ImposedStrain>? strain = null)
+    private void Add(string id, string name, ActionKind kind, int model, (FrameCase Load, FrameCaseResults Results) put, GirderEffects? primary = null, int? stage = null, Func<ModelPoint, LayeredSection, ImposedStrain>? strain = null)
     {
-        var made = models[model];
+        var (made, solved) = (models[model], put.Results);
         var effects = EffectReader.Read(geometry, made, solved, points);
         var at = solved.Reactions.ToDictionary(r => r.Node, r => r.Force);
         if (!made.Props.IsEmpty) propReactions[id] = made.Props.ToDictionary(p => p.Node, p => at[p.Node][2]);
         var result = new ActionResult(id, name, kind, model, effects)
         {
             Stage = stage,
+            Load = put.Load,
             Primary = primary,
             Displacements = solved.Displacements,
             Reactions = [.. made.Seats.Select(s => Reaction(made, s, solved, at))],

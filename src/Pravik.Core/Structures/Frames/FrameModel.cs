@@ -86,7 +86,12 @@ public sealed record ShellLoad(int Shell, bool IsLocal, Point3 Pressure);
 /// <summary>Uniform temperature (K) and gradients along local y and z (K/m), positive where it is hotter at +.</summary>
 public sealed record BeamThermal(int Beam, double Uniform, double GradientY, double GradientZ);
 
-public sealed record ShellThermal(int Shell, double Uniform, double Gradient);
+/// <summary>Uniform temperature (K) and gradient along local z (K/m) of a shell.</summary>
+public sealed record ShellThermal(int Shell, double Uniform, double Gradient)
+{
+    /// <summary>The one direction in which it lengthens, as concrete that creeps does; null for all. The file format has no such strain.</summary>
+    public Point3? Along { get; init; }
+}
 
 /// <summary>A displacement of a support, global (m, rad).</summary>
 public sealed record Settlement(int Node, Point3 Movement, Point3 Rotation);

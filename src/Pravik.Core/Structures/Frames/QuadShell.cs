@@ -175,29 +175,29 @@ internal sealed class QuadShell : ShellElement
 
     public override void Add(ShellThermal thermal, double[] loads)
     {
-        var stress = Plane[0] + Plane[1];
+        var stress = Held(thermal);
         var b = new double[3 * Columns];
         foreach (var (xi, eta) in Gauss)
         {
             var at = At(xi, eta);
-            var membrane = stress * Thickness * Material.Alpha * thermal.Uniform * at.Determinant;
+            var membrane = Thickness * Material.Alpha * thermal.Uniform * at.Determinant;
             for (var n = 0; n < 4; n++)
             {
-                loads[6 * n] += at.ByX[n] * membrane;
-                loads[6 * n + 1] += at.ByY[n] * membrane;
+                loads[6 * n] += (at.ByX[n] * stress[0] + at.ByY[n] * stress[2]) * membrane;
+                loads[6 * n + 1] += (at.ByY[n] * stress[1] + at.ByX[n] * stress[2]) * membrane;
             }
             Curvature(b, at);
-            var moment = stress * Math.Pow(Thickness, 3) / 12 * Material.Alpha * thermal.Gradient * at.Determinant;
-            for (var j = 0; j < Columns; j++) loads[j] += (b[j] + b[Columns + j]) * moment;
+            var moment = Math.Pow(Thickness, 3) / 12 * Material.Alpha * thermal.Gradient * at.Determinant;
+            for (var j = 0; j < Columns; j++) loads[j] += (b[j] * stress[0] + b[Columns + j] * stress[1] + b[2 * Columns + j] * stress[2]) * moment;
         }
     }
 
-    public override ShellForces Forces(double[] displacements, double uniform, double gradient)
+    public override ShellForces Forces(double[] displacements, IEnumerable<ShellThermal> thermal)
     {
         var (membrane, curvature, shear) = atCentre ??= AtCentre();
         var stiffness = 5.0 / 6 * Material.G * Thickness;
         double[] Of(double[] b) => [Row(b, 0, Columns, displacements), Row(b, 1, Columns, displacements), Row(b, 2, Columns, displacements)];
-        return Stress(Of(membrane), Of(curvature), -stiffness * Row(shear, 0, Columns, displacements), -stiffness * Row(shear, 1, Columns, displacements), uniform, gradient);
+        return Stress(Of(membrane), Of(curvature), -stiffness * Row(shear, 0, Columns, displacements), -stiffness * Row(shear, 1, Columns, displacements), thermal);
     }
 
     /// <summary>Strains, curvatures and shear strains at the middle, where the inner modes have none.</summary>

@@ -76,7 +76,23 @@ public abstract class ShellElement : FrameElement
     public abstract void Add(ShellThermal thermal, double[] loads);
 
     /// <summary>Forces at the centre for displacements of the corners (local), with the strains that temperature would give freely taken off.</summary>
-    public abstract ShellForces Forces(double[] displacements, double uniform, double gradient);
+    public abstract ShellForces Forces(double[] displacements, IEnumerable<ShellThermal> thermal);
+
+    /// <summary>Free strains xx, yy, xy for a lengthening of 1: in all directions 1, 1, 0; along one that makes an angle φ with local x cos²φ, sin²φ, 2·sin φ·cos φ.</summary>
+    private protected double[] Free(ShellThermal thermal)
+    {
+        if (thermal.Along is not { } along) return [1, 1, 0];
+        var (x, y) = (along.Dot(Axes.X), along.Dot(Axes.Y));
+        var square = x * x + y * y;
+        return [x * x / square, y * y / square, 2 * x * y / square];
+    }
+
+    /// <summary>Stresses xx, yy, xy that hold such a strain.</summary>
+    private protected double[] Held(ShellThermal thermal)
+    {
+        var free = Free(thermal);
+        return [.. Enumerable.Range(0, 3).Select(i => Plane[3 * i] * free[0] + Plane[3 * i + 1] * free[1] + Plane[3 * i + 2] * free[2])];
+    }
 
     /// <summary>Adds wᵗ·Bᵀ·D·B: rows of B by component, n columns.</summary>
     private protected static void AddProduct(double[] target, double[] b, double[] d, int components, int columns, double weight)
@@ -110,12 +126,17 @@ public abstract class ShellElement : FrameElement
     }
 
     /// <summary>Membrane forces and moments from strains and curvatures, with those of temperature taken off; shear given.</summary>
-    private protected ShellForces Stress(double[] strain, double[] curvature, double vxz, double vyz, double uniform, double gradient)
+    private protected ShellForces Stress(double[] strain, double[] curvature, double vxz, double vyz, IEnumerable<ShellThermal> thermal)
     {
-        var alpha = Material.Alpha;
+        var (free, bent) = (new double[3], new double[3]);
+        foreach (var t0 in thermal)
+        {
+            var shape = Free(t0);
+            for (var i = 0; i < 3; i++) (free[i], bent[i]) = (free[i] + Material.Alpha * t0.Uniform * shape[i], bent[i] + Material.Alpha * t0.Gradient * shape[i]);
+        }
         var (t, bending) = (Thickness, Math.Pow(Thickness, 3) / 12);
-        double Of(double[] e, int row, double free) => Plane[row * 3] * (e[0] - free) + Plane[row * 3 + 1] * (e[1] - free) + Plane[row * 3 + 2] * e[2];
-        return new(t * Of(strain, 0, alpha * uniform), t * Of(strain, 1, alpha * uniform), t * Of(strain, 2, alpha * uniform),
-            -bending * Of(curvature, 0, alpha * gradient), -bending * Of(curvature, 1, alpha * gradient), -bending * Of(curvature, 2, alpha * gradient), vxz, vyz);
+        double Of(double[] e, int row, double[] off) => Plane[row * 3] * (e[0] - off[0]) + Plane[row * 3 + 1] * (e[1] - off[1]) + Plane[row * 3 + 2] * (e[2] - off[2]);
+        return new(t * Of(strain, 0, free), t * Of(strain, 1, free), t * Of(strain, 2, free),
+            -bending * Of(curvature, 0, bent), -bending * Of(curvature, 1, bent), -bending * Of(curvature, 2, bent), vxz, vyz);
     }
 }

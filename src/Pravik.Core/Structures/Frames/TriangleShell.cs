@@ -125,24 +125,24 @@ internal sealed class TriangleShell : ShellElement
 
     public override void Add(ShellThermal thermal, double[] loads)
     {
-        var stress = Plane[0] + Plane[1];
-        var (axial, moment) = (stress * Thickness * Material.Alpha * thermal.Uniform * Area / 3, stress * Math.Pow(Thickness, 3) / 12 * Material.Alpha * thermal.Gradient * Area / 3);
+        var stress = Held(thermal);
+        var (axial, moment) = (Thickness * Material.Alpha * thermal.Uniform * Area / 3, Math.Pow(Thickness, 3) / 12 * Material.Alpha * thermal.Gradient * Area / 3);
         foreach (var (a, b) in Points)
         {
             var (m, s) = (Strains(membrane, a, b), Strains(slopes, a, b));
-            for (var j = 0; j < Columns; j++) loads[j] += (m[j] + m[Columns + j]) * axial + (s[j] + s[Columns + j]) * moment;
+            for (var j = 0; j < Columns; j++) loads[j] += (m[j] * stress[0] + m[Columns + j] * stress[1] + m[2 * Columns + j] * stress[2]) * axial + (s[j] * stress[0] + s[Columns + j] * stress[1] + s[2 * Columns + j] * stress[2]) * moment;
         }
     }
 
-    public override ShellForces Forces(double[] displacements, double uniform, double gradient)
+    public override ShellForces Forces(double[] displacements, IEnumerable<ShellThermal> thermal)
     {
         double[] Of(double[] points, double a, double b) => Strains(points, a, b) is var rows ? [Row(rows, 0, Columns, displacements), Row(rows, 1, Columns, displacements), Row(rows, 2, Columns, displacements)] : [];
         // Moments run straight over the triangle: shear is their slope.
-        ShellForces At(double a, double b) => Stress([0, 0, 0], Of(slopes, a, b), 0, 0, 0, 0);
+        ShellForces At(double a, double b) => Stress([0, 0, 0], Of(slopes, a, b), 0, 0, []);
         var (m, ma, mb) = (At(0, 0), At(1, 0), At(0, 1));
         var (p, q) = (Local[1] - Local[0], Local[2] - Local[0]);
         (double X, double Y) Slope(double at, double atA, double atB) => ((q.Y * (atA - at) - p.Y * (atB - at)) / (2 * Area), (p.X * (atB - at) - q.X * (atA - at)) / (2 * Area));
         var (xx, yy, xy) = (Slope(m.Mxx, ma.Mxx, mb.Mxx), Slope(m.Myy, ma.Myy, mb.Myy), Slope(m.Mxy, ma.Mxy, mb.Mxy));
-        return Stress(Of(membrane, 1.0 / 3, 1.0 / 3), Of(slopes, 1.0 / 3, 1.0 / 3), xx.X + xy.Y, xy.X + yy.Y, uniform, gradient);
+        return Stress(Of(membrane, 1.0 / 3, 1.0 / 3), Of(slopes, 1.0 / 3, 1.0 / 3), xx.X + xy.Y, xy.X + yy.Y, thermal);
     }
 }

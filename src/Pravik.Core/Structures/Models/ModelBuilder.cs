@@ -280,7 +280,8 @@ public sealed class ModelBuilder
                 var along = new Point3(Math.Cos(Mesh.Nodes[node].Direction), Math.Sin(Mesh.Nodes[node].Direction), 0);
                 List<int> fix = [];
                 // Bearings hold what they hold; bracing does the rest while girders stand alone.
-                if (isFirst && (substructure is null || (bare && !substructure.HoldsAlong(g, Geometry.UnitOf(first))))) fix.Add(0);
+                var alone = bare || choices.Kind == ModelKind.Line;
+                if (isFirst && (substructure is null ? alone || g == Geometry.Girders.Length / 2 : bare && !substructure.HoldsAlong(g, Geometry.UnitOf(first)))) fix.Add(0);
                 if (upright || (substructure is null && g == Geometry.Girders.Length / 2)) fix.Add(1);
                 if (upright) fix.Add(3);
                 if (substructure is null)

@@ -19,6 +19,24 @@ let outline = null;
 
 const EMPTY = { title: "", columns: [], rows: [] };
 
+// Choices of how a model's results are shown; they stay when the case changes.
+const MODEL_CHOICES = [
+  "show",
+  "quantity",
+  "girders",
+  "arrange",
+  "fixed",
+  "zoom",
+  "table",
+  "with",
+  "drawn",
+  "look",
+  "names",
+  "motion",
+  "load",
+  "stage",
+];
+
 Alpine.data("workspace", () => ({
   project: "",
   step: "axes",
@@ -42,6 +60,10 @@ Alpine.data("workspace", () => ({
   table: EMPTY,
   hasTable: false,
   sort: null,
+  filterText: "",
+  playing: false,
+  shown: {},
+  choice: null,
   copyWords: "Copy",
   run: { status: "waiting", fraction: 0, words: "" },
   drafts: {},
@@ -67,6 +89,8 @@ Alpine.data("workspace", () => ({
     this.step = this.$root.dataset.step;
     this.api = bridgeApi(this.project);
     this.choice = { layout: {}, pick: null, station: null, girder: 1, effect: "moment", case: "ultimate" };
+    // What a model's results are shown as; missing ones have the server's defaults.
+    this.shown = {};
     this.asked = 0;
     this.name = this.$root.querySelector(".bridge").textContent;
     const byId = (id) => document.getElementById(id);
@@ -89,7 +113,9 @@ Alpine.data("workspace", () => ({
       true,
     );
     window.addEventListener("popstate", () => this.fromUrl());
-    new ResizeObserver(() => this.later()).observe(byId("sheet"));
+    const resized = new ResizeObserver(() => this.later());
+    resized.observe(byId("sheet"));
+    resized.observe(byId("sheet").querySelector(".sheetbar"));
     this.fromUrl();
   },
 
@@ -118,8 +144,9 @@ Alpine.data("workspace", () => ({
       girder: this.choice.girder,
       effect: this.choice.effect,
       case: this.choice.case,
+      ...this.shown,
       width: sheet.clientWidth,
-      height: sheet.clientHeight - 34,
+      height: sheet.clientHeight - 34 - (this.hasBar ? sheet.querySelector(".sheetbar").offsetHeight : 0),
       bandWidth: document.getElementById("band").clientWidth,
     };
   },
@@ -221,6 +248,8 @@ Alpine.data("workspace", () => ({
   go(id) {
     if (this.drawing) this.stopDrawing();
     if (id !== this.step && id !== "checks") this.choice.pick = null;
+    if (this.playing) this.play();
+    this.filterText = "";
     this.step = id;
     this.sort = null;
     history.pushState(null, "", this.stepUrl(id));
@@ -237,8 +266,74 @@ Alpine.data("workspace", () => ({
     this.load();
   },
   control(name, value) {
-    this.choice[name] = value;
+    if (MODEL_CHOICES.includes(name)) this.shown[name] = value;
+    else this.choice[name] = value;
+    if (name === "stage") this.choice.pick = null;
     this.load();
+  },
+  // Sliders are logarithmic: each step to the right draws larger by the same factor.
+  sliderOf: (c) => Math.log2(Number(c.value) || 1),
+  slide(name, value) {
+    this.shown[name] = Math.round(2 ** Number(value) * 100) / 100;
+    this.later();
+  },
+  groupsOf(c) {
+    const groups = new Map();
+    for (const o of c.choices.filter((o) => o.group))
+      groups.set(o.group, [...(groups.get(o.group) ?? []), o]);
+    return [...groups].map(([name, choices]) => ({ name, choices }));
+  },
+  loneOf: (c) => c.choices.filter((o) => !o.group),
+
+  // The stages one after the other, from the first where the last is shown.
+  get canPlay() {
+    return this.step === "analysis" && this.choice?.layout.analysis === "stages";
+  },
+  get playWords() {
+    return this.playing ? "Stop" : "Play";
+  },
+  play() {
+    this.playing = !this.playing;
+    clearInterval(this.player);
+    if (!this.playing) return;
+    this.nextStage(true);
+    this.player = setInterval(() => this.nextStage(false), 1400);
+  },
+  nextStage(first) {
+    const control = this.controls.find((c) => c.parameter === "stage");
+    const at = control?.choices.findIndex((o) => o.value === control.value) ?? -1;
+    const last = !control || at + 1 >= control.choices.length;
+    if (!this.canPlay || (last && !first)) return this.play();
+    this.control("stage", control.choices[last ? 0 : at + 1].value);
+  },
+
+  // Many controls have a line of their own.
+  get hasBar() {
+    return (
+      this.step === "analysis" && ["results", "deflected", "frame", "stages"].includes(this.choice?.layout.analysis)
+    );
+  },
+  get barControls() {
+    return this.hasBar ? this.controls : [];
+  },
+  get headControls() {
+    return this.hasBar ? [] : this.controls;
+  },
+
+  // Files of what is shown.
+  get hasModel() {
+    return this.step === "analysis" && Boolean(this.choice?.layout.analysis) && this.controls.length > 0;
+  },
+  get hasModelTable() {
+    return this.hasModel && this.choice.layout.analysis === "results" && this.hasTable;
+  },
+  modelTableUrl(format) {
+    return this.hasModelTable
+      ? `${this.api.base}/model-table.${format}?${new URLSearchParams(this.shown)}`
+      : "";
+  },
+  get modelFileUrl() {
+    return `${this.api?.base ?? ""}/model.json`;
   },
   setStation(station) {
     this.choice.station = station;
@@ -530,7 +625,10 @@ Alpine.data("workspace", () => ({
     return this.table.columns;
   },
   get tableRows() {
-    const rows = this.table.rows.map((r, i) => ({ ...r, key: `${r.pick ?? ""}#${i}` }));
+    const wanted = this.filterText.trim().toLowerCase();
+    const rows = this.table.rows
+      .map((r, i) => ({ ...r, key: `${r.pick ?? ""}#${i}` }))
+      .filter((r) => !wanted || r.cells.some((c) => c.toLowerCase().includes(wanted)));
     if (!this.sort) return rows;
     const { column, by } = this.sort;
     const value = (r) => r.sort[column] ?? r.cells[column];
@@ -634,6 +732,11 @@ Alpine.data("workspace", () => ({
       girders: "girders",
       sections: "sections",
       materials: "girders",
+      supports: "substructure",
+      bearings: "substructure",
+      loads: "loads",
+      actions: "loads",
+      model: "analysis",
     }[f.path.split("/")[1]];
     if (f.station !== null) this.choice.station = f.station;
     this.focusPath = f.path;
@@ -696,6 +799,7 @@ Alpine.data("workspace", () => ({
       f: () => model?.look(0),
       n: () => this.neighbourStep(1),
       b: () => this.neighbourStep(-1),
+      p: () => this.canPlay && this.play(),
     });
   },
 }));

@@ -105,6 +105,33 @@ public sealed class ModelTests
         }
     }
 
+    /// <summary>Imposed strains: with shells, layers strain by themselves; with a grillage, the composite section does. All girders together must answer alike.</summary>
+    [Theory]
+    [InlineData("creep", 0.03)]
+    [InlineData("shrinkage", 0.04)]
+    [InlineData("heating", 0.03)]
+    [InlineData("settlement2", 0.02)]
+    public void Shells_and_grillage_answer_alike_to_imposed_strains(string id, double tolerance)
+    {
+        var (grillage, shells) = (grillageOfDemo.Value, shellsOfDemo.Value);
+        foreach (var (span, fraction) in new[] { (1, 0.5), (1, 0.0), (0, 0.5) })
+        {
+            double Sum(ModelResults r) => Enumerable.Range(0, 5).Sum(g => At(r, id, g, span, fraction, f => f.M));
+            var greatest = Math.Abs(Enumerable.Range(0, 5).Sum(g => At(grillage, id, g, 1, 0, f => f.M)));
+            Assert.Equal(Sum(grillage), Sum(shells), tolerance * greatest);
+        }
+    }
+
+    private static readonly Lazy<ModelResults> grillageOfDemo = new(() => Run(With(TestBridges.Demo, ModelKind.Grillage)));
+    private static readonly Lazy<ModelResults> shellsOfDemo = new(() => Run(With(TestBridges.Demo, ModelKind.Shells)));
+
+    /// <summary>Rows of a grillage are level; a crowned slab of shells grows upward at its crown by αΔT·70 mm, which rigid supports feel.</summary>
+    [Theory]
+    [InlineData(ModelKind.Grillage, 50.0)]
+    [InlineData(ModelKind.Shells, 10e3)]
+    public void A_deck_that_is_free_to_expand_has_no_reactions_from_it(ModelKind kind, double most) =>
+        Assert.All(Run(With(TestBridges.Symmetric(0.3, 20, 20), kind)).Find("expansion")!.Reactions, r => Assert.Equal(0.0, r.Up, most));
+
     [Fact]
     public void A_settled_pier_bends_a_beam_of_two_equal_spans()
     {
