@@ -1,5 +1,4 @@
 using System.CommandLine;
-using Pravik.Core.Analysis.Frames;
 using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
 using Pravik.Core.Design;
@@ -32,7 +31,7 @@ internal static class ModelsCommand
             Print(ModelComparison.Of(new BridgeGeometry(bridge)), UnitSystem.Named(bridge.Basis.Units), all);
             return Exit.Passes;
         }
-        catch (FrameRefusedException refused)
+        catch (ModelRefusedException refused)
         {
             Console.Error.WriteLine(refused.Message);
             return Exit.BadInput;

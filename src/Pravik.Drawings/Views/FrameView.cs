@@ -43,6 +43,9 @@ public sealed record FrameShow
     public double[][]? Displacements { get; init; }
     public double Zoom { get; init; } = 1;
 
+    /// <summary>From how much nearer the model is seen, about the station.</summary>
+    public double Closer { get; init; } = 1;
+
     /// <summary>Whether the deflected shape swings.</summary>
     public bool Moves { get; init; }
 
@@ -81,10 +84,13 @@ public sealed class FrameView
         (cos, sin) = ((last - first).X / (last - first).Length, (last - first).Y / (last - first).Length);
         var flat = frame.Nodes.Select(n => Flat(n.At)).ToList();
         var (left, right, low, high) = (flat.Min(p => p.X), flat.Max(p => p.X), flat.Min(p => p.Y), flat.Max(p => p.Y));
-        centre = new((left + right) / 2, (low + high) / 2);
+        var middleGirder = model.Mesh.GirderLines.Length / 2;
+        var near = Enumerable.Range(0, model.Mesh.Lines).Select(line => model.Mesh.OfGirder(middleGirder, line)).MinBy(n => Math.Abs(model.Mesh.Nodes[n].Station - (show.Station ?? 0)));
+        // Seen from nearer, the station is in the middle.
+        centre = show.Closer > 1 ? Flat(frame.Nodes[near].At) : new((left + right) / 2, (low + high) / 2);
         var (top, edge) = (3.2 * size.TextHeight, 10.0);
         middle = new(size.Width / 2, top + (size.Height - top) / 2);
-        scale = Math.Min((size.Width - 2 * edge) / Math.Max(1, right - left), (size.Height - top - 2.4 * edge) / Math.Max(1, high - low));
+        scale = Math.Min((size.Width - 2 * edge) / Math.Max(1, right - left), (size.Height - top - 2.4 * edge) / Math.Max(1, high - low)) * Math.Max(1, show.Closer);
         var most = show.Displacements?.Take(frame.Nodes.Length).Max(d => Math.Sqrt(d[0] * d[0] + d[1] * d[1] + d[2] * d[2])) ?? 0;
         enlarged = most > 0 ? Rounded(Drawn * size.Width / scale / most) * show.Zoom : 0;
     }
@@ -233,12 +239,13 @@ public sealed class FrameView
     {
         if (show.Names == FrameNames.None) return;
         var limit = frame.Beams.Length + frame.Shells.Length > 260 && show.Station is { } s ? (model.Mesh.Nodes[^1].Station - model.Mesh.Nodes[0].Station) / 14 : double.MaxValue;
+        if (show.Closer > 1) limit = double.MaxValue;
         bool Near(int node) => node >= model.Mesh.Nodes.Length || Math.Abs(model.Mesh.Nodes[node].Station - (show.Station ?? 0)) < limit;
         if (show.Names == FrameNames.Joints)
         {
             for (var n = 0; n < frame.Nodes.Length; n++)
             {
-                if (Near(n)) canvas.Text(At(n) + new Point(0.6, -0.5), frame.Nodes[n].Id, TextKind.SoftNumber, Anchor.Start, true, 0.8 * canvas.TextHeight);
+                if (Near(n)) Write(At(n) + new Point(0.6, -0.5), frame.Nodes[n].Id);
             }
             return;
         }
@@ -249,10 +256,21 @@ public sealed class FrameView
                 Axes(beam);
                 continue;
             }
-            canvas.Text(Middle(beam) + new Point(0.6, -0.5), show.Names == FrameNames.Members ? beam.Id : frame.Sections[beam.Section].Id, TextKind.SoftNumber, Anchor.Start, true, 0.8 * canvas.TextHeight);
+            Write(Middle(beam) + new Point(0.6, -0.5), show.Names == FrameNames.Members ? beam.Id : frame.Sections[beam.Section].Id);
         }
         foreach (var shell in frame.Shells.Where(s => show.Names == FrameNames.Members && s.Nodes.All(Near)))
-            canvas.Text(0.25 * shell.Nodes.Select(At).Aggregate((a, b) => a + b), shell.Id, TextKind.SoftNumber, Anchor.Middle, true, 0.7 * canvas.TextHeight);
+            Write(0.25 * shell.Nodes.Select(At).Aggregate((a, b) => a + b), shell.Id);
+    }
+
+    private readonly List<(Point At, double Width)> written = [];
+
+    /// <summary>A name where it is clear of those already written and on the paper; else none.</summary>
+    private void Write(Point at, string name)
+    {
+        var (height, width) = (0.8 * canvas.TextHeight, 0.8 * canvas.WidthOf(name, TextKind.SoftNumber) + 0.6);
+        if (at.X < 0 || at.Y < 0 || at.X + width > canvas.Width || at.Y > canvas.Height || written.Exists(w => Math.Abs(w.At.Y - at.Y) < height && w.At.X < at.X + width && at.X < w.At.X + w.Width)) return;
+        written.Add((at, width));
+        canvas.Text(at, name, TextKind.SoftNumber, Anchor.Start, true, height);
     }
 
     /// <summary>Local x along a member in verdigris, z in iris.</summary>

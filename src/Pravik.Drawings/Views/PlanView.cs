@@ -64,6 +64,34 @@ public sealed class PlanView
         return view.canvas.Finish("Plan", DrawingScale.Text(view.scale), new(view.At(geometry.FirstStation, 0).X, geometry.FirstStation, view.perMetre));
     }
 
+    /// <summary>Draws the plan with the engineer's own loads on it, case by case.</summary>
+    public static Drawing DrawLoads(BridgeGeometry geometry, UnitSystem units, ViewSize size, double? cursor)
+    {
+        var view = new PlanView(geometry, units, size);
+        view.Deck(null);
+        view.Girders(null);
+        view.Axes(null);
+        for (var c = 0; c < geometry.Bridge.Actions.Cases.Length; c++) view.Own(geometry.Bridge.Actions.Cases[c], c);
+        if (cursor is { } station) view.Cursor(station);
+        view.Directions();
+        return view.canvas.Finish("Own loads in plan", DrawingScale.Text(view.scale), new(view.At(geometry.FirstStation, 0).X, geometry.FirstStation, view.perMetre));
+    }
+
+    private void Own(OwnCase own, int number)
+    {
+        foreach (var load in own.Loads)
+        {
+            canvas.Part = $"/actions/cases/{number}";
+            var (from, to) = (At(load.Station, load.Offset), At(load.ToStation, load.ToOffset));
+            if (load.Kind == OwnLoadKind.Point) canvas.Circle(from, 1.2, Pen.Load, Fill.LaneOne);
+            else if (load.Kind == OwnLoadKind.Line) canvas.Line(from, to, Pen.Load);
+            else canvas.Area([from, At(load.ToStation, load.Offset), to, At(load.Station, load.ToOffset)], Fill.LaneOne, Pen.Load);
+            var kind = load.Kind switch { OwnLoadKind.Point => QuantityKind.Force, OwnLoadKind.Line => QuantityKind.LineLoad, _ => QuantityKind.AreaLoad };
+            canvas.Text((load.Kind == OwnLoadKind.Point ? from : Point.Between(from, to, 0.5)) + new Point(1.6, -1 + 1.2 * canvas.TextHeight * own.Loads.IndexOf(load)), $"{own.Name}: {units.FormatWithUnit(load.Value, kind)}", TextKind.Number, Anchor.Start, true);
+        }
+        canvas.Part = null;
+    }
+
     /// <summary>Draws the plan with another state of the bridge over it, in its own pen.</summary>
     public static Drawing Compare(BridgeGeometry geometry, BridgeGeometry old, UnitSystem units, ViewSize size)
     {

@@ -101,7 +101,7 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, ModelState? st
     {
         List<string> all = [.. views?.Results.Warnings ?? [], .. views?.Ranges.Unknown ?? []];
         if (all.Count > 0) yield return new("To look at", [.. all.Take(12).Select((w, i) => LedgerRows.Reading($"{i + 1}", w))]);
-        if (state?.Refused is { } refused) yield return new("It can move", [.. refused.Problems.Take(4).Select(p => LedgerRows.Reading("", p.Message))]) { Note = "The drawing shows how it moves. Hold it there by a bearing or support." };
+        if (state?.Refused is { } refused) yield return new("Not solved", []) { Note = refused.Mode is null ? refused.Message : $"{refused.Message} The drawing shows how. Let a bearing or support hold it there, or restrain a joint by hand." };
     }
 
     private LedgerGroup Time() => new("Creep and shrinkage", [rows.Entry("/actions/humidity"), rows.Entry("/actions/cement"), rows.Entry("/actions/lastDay"), rows.Entry("/actions/aging"), .. views?.Results.TimeValues.Select(v => LedgerRows.Reading(v.Symbol, QuantityText.Fixed(v.Value, v.Value >= 10 ? 0 : 3), $"{v.Name}. {v.Clause}")) ?? []]);

@@ -1,6 +1,5 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
-using Pravik.Core.Analysis.Frames;
 using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
 using Pravik.Core.Design;
@@ -18,7 +17,7 @@ public sealed record ModelState(string Hash, RunStatus Status, double Fraction, 
     public double Seconds { get; init; }
 
     /// <summary>A model that can move, and how.</summary>
-    public FrameRefusedException? Refused { get; init; }
+    public ModelRefusedException? Refused { get; init; }
 }
 
 /// <summary>Results of a model, the hash of their inputs, and the edit of which they are.</summary>
@@ -72,7 +71,7 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
             if (past.Count >= 6) past.Clear();
             return past[hash] = results;
         }
-        catch (FrameRefusedException)
+        catch (ModelRefusedException)
         {
             return null;
         }
@@ -87,6 +86,8 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
+        // The first run of a process is slow while code is compiled; it is spent on a bridge that nobody waits for.
+        await Task.Run(() => ModelRun.Run(new(Bridge.New("Warming up")), cancel: stoppingToken), stoppingToken);
         while (!stoppingToken.IsCancellationRequested)
         {
             await wanted.WaitAsync(stoppingToken);
@@ -108,6 +109,7 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
         {
             // The everyday analysis comes first: it is what the other steps wait for.
             while (runs.State(wish.Project) is { Status: RunStatus.Running or RunStatus.Waiting }) await Task.Delay(20, cancel.Token);
+            clock.Restart();
             var told = -250L;
             void Report(double fraction, string doing)
             {
@@ -130,9 +132,9 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
         {
             // Whoever cancelled has said so already.
         }
-        catch (FrameRefusedException refused)
+        catch (ModelRefusedException refused)
         {
-            Tell(wish.Project, s => s with { Status = RunStatus.Failed, Doing = refused.Problems[0].Message, Refused = refused });
+            Tell(wish.Project, s => s with { Status = RunStatus.Failed, Doing = refused.Message, Refused = refused });
         }
         catch (Exception problem)
         {

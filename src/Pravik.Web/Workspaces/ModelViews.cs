@@ -105,7 +105,7 @@ internal sealed class ModelViews
                 new("show", "Shown", ShapeId, single), new("drawn", "Drawn", request.Drawn, [new("deflection", "Deflection"), new("M", "Moments on members"), new("V", "Shears on members"), new("N", "Axial forces on members"), new("T", "Torsion on members"), .. results.Finished.Shells.IsEmpty ? Array.Empty<Choice>() : [.. Contours]]),
                 Looks, new("motion", "Motion", request.Motion, [new("still", "still"), new("moving", "moving")]), Zoom("Larger"),
             ],
-            "frame" => [Looks, new("names", "Written", request.Names, [new("none", "nothing"), new("joints", "joints"), new("members", "members"), new("sections", "sections"), new("axes", "local axes")]), new("load", "Loads of", results.Find(request.Load) is null ? "" : request.Load, [new("", "no case"), .. results.Cases.Where(c => c.Model == results.FinishedModel || c.Stage is not null).Select(c => new Choice(c.Id, c.Name))])],
+            "frame" => [Looks, Zoom("Nearer"), new("names", "Written", request.Names, [new("none", "nothing"), new("joints", "joints"), new("members", "members"), new("sections", "sections"), new("axes", "local axes")]), new("load", "Loads of", results.Find(request.Load) is null ? "" : request.Load, [new("", "no case"), .. results.Cases.Where(c => c.Model == results.FinishedModel || c.Stage is not null).Select(c => new Choice(c.Id, c.Name))])],
             _ => [],
         };
     }
@@ -215,7 +215,7 @@ internal sealed class ModelViews
         var load = results.Find(request.Load);
         var model = load is null ? results.Finished : results.Models[load.Model];
         var names = request.Names switch { "joints" => FrameNames.Joints, "members" => FrameNames.Members, "sections" => FrameNames.Sections, "axes" => FrameNames.Axes, _ => FrameNames.None };
-        return FrameView.Draw(model, new() { Look = Look, Names = names, Station = station, Picked = picked, Load = load?.Load }, units, size);
+        return FrameView.Draw(model, new() { Look = Look, Names = names, Station = station, Picked = picked, Load = load?.Load, Closer = request.Zoom }, units, size);
     }
 
     // Tables

@@ -103,7 +103,7 @@ public sealed class WorkspaceBuilder
         "girders" => [new("planSection", "Plan and section", false), new("girder", "Girder", false), new("allGirders", "All girders", false), new("levels", "Levels", false), new("materials", "Materials", false), new("section", "Section", false), new("model", "3D", false)],
         "substructure" => [new("supportElevation", "Support and elevation", false), new("support", "Support", false), new("planElevation", "Plan and elevation", false), new("seats", "Seats", false), new("model", "3D", false)],
         "sections" => [new("shape", "Shape and table", false), new("shapeOnly", "Shape", false)],
-        "loads" => [new("loads", "Loads on the section", false)],
+        "loads" => [new("loads", "Loads on the section", false), new("ownLoads", "Own loads in plan", false)],
         "analysis" => [new("effects", "Envelopes", false), new("results", "Along girders", false), new("deflected", "Shape", false), new("frame", "Model", false), new("stages", "Stages", false), new("models", "Three models", false), new("balance", "Balance", false)],
         "checks" => [new("check", "Diagram", false), new("traffic", "Traffic on the deck", false)],
         _ => [new("sheet", "General arrangement", false), new("quantities", "Quantities", false)],
@@ -143,6 +143,7 @@ public sealed class WorkspaceBuilder
             "shape" => ([Drawn(half)], ShapeTables.Compare(snapshot.Bridge.Sections, units, ShapeNumber)),
             "shapeOnly" => ([Drawn(whole)], null),
             "loads" => ([Part("loads", LoadsView.Draw(geometry, units, whole, Math.Clamp(station, geometry.FirstStation, geometry.LastStation)))], null),
+            "ownLoads" => ([Part("plan", PlanView.DrawLoads(geometry, units, whole, station))], null),
             "effects" => Results(r => ([Diagram(r.EffectDiagram(girder, Effect, request.Case), half, null)], r.EffectTable(girder, Effect))),
             "results" => OfModel(m => (Along(m), m.Table())),
             "deflected" => OfModel(m => ([Part("frame", m.Shape(whole, station))], null)),
@@ -260,12 +261,8 @@ public sealed class WorkspaceBuilder
         return modelViews is null ? ([new("waiting", "No results yet", model?.State?.Doing ?? "the model runs by itself", "")], null) : make(modelViews);
     }
 
-    private Drawing Mode(Core.Analysis.Frames.FrameRefusedException refused)
-    {
-        var builder = new ModelBuilder(geometry, snapshot.Bridge.Model, ground);
-        var made = Staging.Steps(snapshot.Bridge).Select(s => s.State).Append(Staging.Finished(Staging.Steps(snapshot.Bridge), geometry.SpanCount)).Select(builder.Build).First(m => m.Frame.Nodes.Length == refused.Mode!.Length);
-        return FrameView.Draw(made, new() { Displacements = refused.Mode, Moves = true, Zoom = request.Zoom }, units, ViewSize.Pixels(request.Width, Math.Max(120, request.Height - CaptionHeight))) with { Title = $"It can move: {refused.Problems[0].Message}" };
-    }
+    private Drawing Mode(Core.Analysis.Stages.ModelRefusedException refused) =>
+        FrameView.Draw(refused.Model, new() { Displacements = refused.Mode, Moves = true, Zoom = request.Zoom }, units, ViewSize.Pixels(request.Width, Math.Max(120, request.Height - CaptionHeight))) with { Title = "How it can move", Note = refused.State };
 
     /// <summary>Diagrams over each other, or one under the other.</summary>
     private IReadOnlyList<ViewPart> Along(ModelViews m)
@@ -288,7 +285,7 @@ public sealed class WorkspaceBuilder
         all.AddRange(GroundFindings());
         all.AddRange(supportFindings);
         if (model is { IsCurrent: true } && modelViews is { } seen) all.AddRange(ModelChecks.Members(geometry, seen.Results.Finished));
-        if (model?.State is { Refused: { } refused } failed && failed.Hash == InputHash.OfModel(snapshot.Bridge)) all.Add(Finding.Error("/model/supports", refused.Problems[0].Message, "The model is not solved; the everyday analysis is not touched by this."));
+        if (model?.State is { Refused: { } refused } failed && failed.Hash == InputHash.OfModel(snapshot.Bridge)) all.Add(Finding.Error("/model/supports", refused.Message, "The model is not solved; the everyday analysis is not touched by this."));
         if (run is { Status: RunStatus.Failed }) all.Add(Finding.Error("", run.Doing));
         return all;
     }

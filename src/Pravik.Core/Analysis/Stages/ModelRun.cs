@@ -9,6 +9,16 @@ using Pravik.Core.Structures.Models;
 
 namespace Pravik.Core.Analysis.Stages;
 
+/// <summary>Thrown where the model of a bridge cannot be solved: which model, in which state, and why.</summary>
+public sealed class ModelRefusedException(BridgeModel model, string state, FrameRefusedException reason) : Exception($"{reason.Problems[0].Message} ({char.ToUpperInvariant(state[0])}{state[1..]}.)", reason)
+{
+    public BridgeModel Model { get; } = model;
+    public string State { get; } = state;
+
+    /// <summary>How it moves, where it can: displacements of the joints.</summary>
+    public double[][]? Mode { get; } = reason.Mode;
+}
+
 /// <summary>
 /// From a bridge to the results of its model: construction stage by stage, each load on the structure of its time, creep and shrinkage after that, and actions on the finished bridge.
 /// </summary>
@@ -38,7 +48,7 @@ public sealed class ModelRun
     }
 
     /// <summary>
-    /// Runs the model of a bridge that can be analysed. Throws <see cref="FrameRefusedException"/> where the model can move or is too large, <see cref="OperationCanceledException"/> when cancelled.
+    /// Runs the model of a bridge that can be analysed. Throws <see cref="ModelRefusedException"/> where the model can move or is too large, <see cref="OperationCanceledException"/> when cancelled.
     /// </summary>
     /// <param name="geometry">The bridge.</param>
     /// <param name="choices">Its model; null for the bridge's own choice.</param>
@@ -76,7 +86,7 @@ public sealed class ModelRun
         cancel.ThrowIfCancellationRequested();
         var watch = Stopwatch.StartNew();
         var model = builder.Build(state);
-        var (analysis, reused) = factors.Of(model.Frame, cancel);
+        var (analysis, reused) = Analysed(model, name);
         models.Add(model);
         analyses.Add(analysis);
         warnings.AddRange(analysis.Warnings);
@@ -84,6 +94,18 @@ public sealed class ModelRun
         var effort = analysis.Effort;
         efforts.Add(new(name, model.Frame.Nodes.Length, model.Frame.Beams.Length, model.Frame.Shells.Length, effort.Unknowns, effort.Entries, effort.LeastPivot, effort.GreatestPivot, watch.Elapsed.TotalSeconds, reused));
         return models.Count - 1;
+    }
+
+    private (FrameAnalysis, bool) Analysed(BridgeModel model, string name)
+    {
+        try
+        {
+            return factors.Of(model.Frame, cancel);
+        }
+        catch (FrameRefusedException refused)
+        {
+            throw new ModelRefusedException(model, name, refused);
+        }
     }
 
     private void RunStage(StageStep step)

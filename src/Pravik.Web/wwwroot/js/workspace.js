@@ -310,7 +310,8 @@ Alpine.data("workspace", () => ({
   // Many controls have a line of their own.
   get hasBar() {
     return (
-      this.step === "analysis" && ["results", "deflected", "frame", "stages"].includes(this.choice?.layout.analysis)
+      this.step === "analysis" &&
+      ["results", "deflected", "frame", "stages"].includes(this.choice?.layout.analysis)
     );
   },
   get barControls() {

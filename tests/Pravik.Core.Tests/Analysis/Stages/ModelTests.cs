@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using Pravik.Core.Analysis.Frames;
 using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
 using Pravik.Core.Supports;
@@ -125,12 +124,18 @@ public sealed class ModelTests
     private static readonly Lazy<ModelResults> grillageOfDemo = new(() => Run(With(TestBridges.Demo, ModelKind.Grillage)));
     private static readonly Lazy<ModelResults> shellsOfDemo = new(() => Run(With(TestBridges.Demo, ModelKind.Shells)));
 
-    /// <summary>Rows of a grillage are level; a crowned slab of shells grows upward at its crown by αΔT·70 mm, which rigid supports feel.</summary>
+    /// <summary>On a level deck: a crown of shells grows upward with warmth, which rigid supports feel.</summary>
     [Theory]
-    [InlineData(ModelKind.Grillage, 50.0)]
-    [InlineData(ModelKind.Shells, 10e3)]
-    public void A_deck_that_is_free_to_expand_has_no_reactions_from_it(ModelKind kind, double most) =>
-        Assert.All(Run(With(TestBridges.Symmetric(0.3, 20, 20), kind)).Find("expansion")!.Reactions, r => Assert.Equal(0.0, r.Up, most));
+    [InlineData(ModelKind.Grillage)]
+    [InlineData(ModelKind.Shells)]
+    public void A_deck_that_is_free_to_expand_has_no_reactions_from_it(ModelKind kind)
+    {
+        var bridge = TestBridges.Symmetric(0.3, 20, 20);
+        var pattern = bridge.Deck.Patterns[0];
+        ImmutableArray<Strip> Level(ImmutableArray<Strip> strips) => [.. strips.Select(s => s with { Crossfall = 0 })];
+        var level = bridge with { Deck = bridge.Deck with { Patterns = [pattern with { Left = Level(pattern.Left), Right = Level(pattern.Right) }] } };
+        Assert.All(Run(With(level, kind)).Find("expansion")!.Reactions, r => Assert.Equal(0.0, r.Up, 50.0));
+    }
 
     [Fact]
     public void A_settled_pier_bends_a_beam_of_two_equal_spans()
@@ -191,7 +196,7 @@ public sealed class ModelTests
     {
         var bridge = TestBridges.OneGirder(20) with { Supports = new Dictionary<string, Support> { ["1"] = Bearing("Guided along"), ["2"] = Bearing("Guided along") }.ToImmutableSortedDictionary() };
         Assert.NotEmpty(Run(With(bridge, ModelKind.Line)).Cases);
-        var refused = Assert.Throws<FrameRefusedException>(() => Run(With(bridge, ModelKind.Line, ModelSupports.Bearings)));
+        var refused = Assert.Throws<ModelRefusedException>(() => Run(With(bridge, ModelKind.Line, ModelSupports.Bearings)));
         Assert.Contains("can move", refused.Message, StringComparison.Ordinal);
         Assert.NotNull(refused.Mode);
     }

@@ -1,0 +1,107 @@
+// The bridge's model: results along girders, stages, changes by hand, own cases, a model that can move.
+import assert from "node:assert/strict";
+import { test } from "node:test";
+import { openPage, useApplication } from "./server.mjs";
+
+const used = useApplication();
+const field = (page, path) => page.locator(`[id="f${path.replaceAll("/", "-")}"]`);
+const solved = (page) => page.locator(".run", { hasText: "model solved" }).waitFor();
+
+async function saved(page, act) {
+  const before = await page.locator(".saved").textContent();
+  await act();
+  await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
+}
+
+async function open(layout) {
+  const page = await openPage(
+    used.browser,
+    `${used.app.url}/bridges/sorrel-brook/analysis${layout ? `?layout=${layout}` : ""}`,
+  );
+  if (layout) await solved(page);
+  return page;
+}
+
+test("selection, filter and effect stay when the case changes, and the table goes out as a file", async () => {
+  const page = await open("results");
+  await page.selectOption("select[name=girders]", "2");
+  await page.selectOption("select[name=quantity]", "V");
+  await page.locator("figcaption b", { hasText: "G2, shear" }).waitFor();
+  await page.fill("input.filter", "129.");
+  const rows = page.locator("table.data tbody tr");
+  await page.waitForFunction(() => document.querySelectorAll("table.data tbody tr").length < 10);
+  const few = await rows.count();
+  await page.selectOption("select[name=show]", "heating");
+  await page.locator("caption", { hasText: "top warmer" }).waitFor();
+  await page.locator("figcaption b", { hasText: "G2, shear" }).waitFor();
+  assert.equal(await rows.count(), few);
+  const file = await page.request.get(await page.getByRole("link", { name: "CSV" }).evaluate((a) => a.href));
+  assert.equal(file.status(), 200);
+  assert.match(await file.text(), /^Girder,Span,Station,/);
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
+test("stages are played, changed and given back; a bad one is refused and kept in its field", async () => {
+  const page = await open("stages");
+  await page.getByRole("button", { name: "Play" }).click();
+  await page.locator("figcaption b", { hasText: "Stage 3" }).waitFor({ timeout: 15000 });
+  await page.getByRole("button", { name: "Stop", exact: true }).last().click();
+  await page.selectOption("select[name=stage]", "2");
+  await page.locator("figcaption b", { hasText: "Stage 2" }).waitFor();
+  await saved(page, () => page.getByRole("button", { name: "Cast the slab span by span" }).click());
+  await page.locator("table.data", { hasText: "Slab, cast in span 2" }).waitFor();
+  const pours = field(page, "/actions/stages/0/pours");
+  await page.locator("table.cells button.link", { hasText: "Girders set" }).click();
+  await pours.fill("everything");
+  await pours.press("Enter");
+  await page.locator(".why", { hasText: "does not name spans" }).first().waitFor();
+  assert.equal(await pours.inputValue(), "everything");
+  await saved(page, () => page.getByRole("button", { name: "Back to the usual stages" }).click());
+  await page.locator("table.data", { hasText: "Slab, cast in spans 1, 2, 3" }).waitFor();
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
+test("a change by hand stays in another model; a girder that loses a piece shows how it can move", async () => {
+  const page = await open("frame");
+  const member = page.locator('[data-part="/parts/model/G2-30"]').first();
+  await member.dispatchEvent("click");
+  await page.locator(".ledger h2", { hasText: "Member G2-30" }).waitFor();
+  await saved(page, () => page.getByRole("button", { name: "Half as stiff" }).click());
+  await page.locator(".ledger h2", { hasText: "Changed by hand 1" }).waitFor();
+  await saved(page, () => field(page, "/model/kind").selectOption("line"));
+  await solved(page);
+  await page.locator("figcaption b", { hasText: "line girders" }).waitFor();
+  assert.equal(await field(page, "/model/changes/0/part").inputValue(), "G2-30");
+  await member.dispatchEvent("click");
+  await saved(page, () => page.getByRole("button", { name: "Leave it out" }).click());
+  await page.locator("figcaption b", { hasText: "How it can move" }).waitFor();
+  await page.locator("figure svg animate").first().waitFor({ state: "attached" });
+  await page.locator(".flag", { hasText: "1 finding" }).waitFor();
+  await saved(page, () => page.getByRole("button", { name: "Undo this change" }).last().click());
+  await solved(page);
+  await page.locator("figcaption b", { hasText: "line girders" }).waitFor();
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
+test("an own case is put on the deck and shown with its reactions", async () => {
+  const page = await openPage(used.browser, `${used.app.url}/bridges/hazel-row/loads?layout=ownLoads`);
+  await saved(page, () => page.getByRole("button", { name: "Add an own case" }).click());
+  await saved(page, async () => {
+    await field(page, "/actions/cases/0/loads/0/value").fill("300");
+    await field(page, "/actions/cases/0/loads/0/value").press("Enter");
+  });
+  await page.locator("figure svg text", { hasText: "300.0 kN" }).waitFor();
+  await page.getByRole("link", { name: "Analysis" }).click();
+  await page.getByRole("button", { name: "Shape" }).click();
+  await solved(page);
+  await page.selectOption("select[name=show]", "own1");
+  await page.selectOption("select[name=motion]", "moving");
+  await page.locator("figure svg animate").first().waitFor({ state: "attached" });
+  await page.getByRole("link", { name: "Substructure" }).click();
+  await page.locator(".ledger h1").waitFor();
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
