@@ -45,6 +45,7 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
         var hash = InputHash.OfModel(bridge);
         var state = states.GetValueOrDefault(project);
         var has = compare ? state?.Compared?.Hash == hash : state?.Latest?.Hash == hash;
+        if (has && state!.Hash != hash) Tell(project, s => s with { Hash = hash, Status = RunStatus.Done, Fraction = 1, Doing = "Results are current", Refused = null });
         if (has || (!again && state?.Hash == hash && state.Status is RunStatus.Failed or RunStatus.Stopped)) return;
         if (BridgeRun.Refusal(bridge) is { } reason)
         {
