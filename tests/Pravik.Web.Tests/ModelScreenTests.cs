@@ -93,7 +93,7 @@ public class ModelScreenTests
     {
         var rows = Show(new() { Layout = "stages", Stage = 2, Girder = 2 }).Table!.Rows;
         var sums = rows.Where(r => r.Cells[2] == "Sum so far").ToList();
-        Assert.Equal(5, sums.Count);
+        Assert.Equal(6, sums.Count);
         Assert.Equal(rows.Where(r => r.Cells[2] != "Sum so far" && r.Cells[0] != "after").Sum(r => r.Sort[5]!.Value), sums[^1].Sort[5]!.Value, 1e-3);
         var balance = Show(new() { Layout = "balance" });
         Assert.Contains("comes back at the supports", balance.Ledger.Groups[0].Note);

@@ -10,8 +10,8 @@ internal static class ModelValidation
     private const int MostLoads = 200;
     private const int MostChanges = 500;
 
-    /// <summary>Joints of the mesh beyond which a model is not made: about 300,000 unknowns.</summary>
-    private const int MostJoints = 50_000;
+    /// <summary>Joints of the mesh beyond which a model is not made: about 180,000 unknowns, for which all stages and actions together take half a minute and 5 GB.</summary>
+    private const int MostJoints = 30_000;
     private static readonly string[] Directions = ["ux", "uy", "uz", "rx", "ry", "rz"];
 
     /// <summary>JSON can leave null where a part must stand.</summary>

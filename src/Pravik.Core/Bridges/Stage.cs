@@ -35,7 +35,7 @@ public sealed record Stage
     /// <summary>The names in <see cref="Loads"/>.</summary>
     public IEnumerable<string> LoadNames => Loads.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
 
-    /// <summary>The stages of a bridge that has none of its own: girders, slab, the pour over the piers, edges and parapets, surfacing.</summary>
+    /// <summary>The stages of a bridge that has none of its own: girders, slab, the pour over the piers, edges and parapets, surfacing, traffic.</summary>
     public static ImmutableArray<Stage> Usual(int spans) =>
     [
         new() { Name = "Girders set", Day = 28, Girders = "all" },
@@ -43,6 +43,7 @@ public sealed record Stage
         .. spans > 1 ? [new Stage { Name = "Cast over the piers", Day = 67, Joins = "all" }] : Array.Empty<Stage>(),
         new() { Name = "Edges and parapets", Day = 90, Loads = "edges" },
         new() { Name = "Surfacing", Day = 120, Loads = "surfacing" },
+        new() { Name = "Opened to traffic", Day = 150 },
     ];
 
     /// <summary>The same with the slab cast span by span.</summary>

@@ -34,19 +34,25 @@ public sealed class NestedDissection
         return [.. search.order];
     }
 
+    /// <summary>Divides a part piece by piece, as far as it is not in one.</summary>
     private void Divide(int[] vertices)
     {
-        if (vertices.Length == 0) return;
         var mine = Mark(vertices);
-        var reached = Levels(vertices[0], mine);
-        if (reached.Count < vertices.Length)
+        List<List<int>> pieces = [];
+        foreach (var v in vertices)
         {
-            // Not in one piece: each by itself, the rest as one.
-            Divide([.. reached]);
-            var found = reached.ToHashSet();
-            Divide([.. vertices.Where(v => !found.Contains(v))]);
-            return;
+            if (part[v] != mine) continue;
+            var reached = Levels(v, mine);
+            pieces.Add(reached);
+            // Found once is enough.
+            foreach (var r in reached) part[r] = 0;
         }
+        foreach (var piece in pieces) DividePiece([.. piece], piece);
+    }
+
+    private void DividePiece(int[] vertices, List<int> reached)
+    {
+        var mine = Mark(vertices);
         if (vertices.Length <= Leaf)
         {
             reached.Reverse();

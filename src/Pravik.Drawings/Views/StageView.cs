@@ -143,6 +143,6 @@ public sealed class StageView
         if (joins.Count > 0) words.Add($"cast over {(joins.Count == 1 ? "axis" : "axes")} {string.Join(", ", joins.Select(a => geometry.Axes[a].Name))}: continuous from the next stage");
         if (step.Releases.Length > 0) words.Add($"props taken from {Spans(step.Releases)}");
         if (step.Stage.LoadNames.Any()) words.Add($"put on: {string.Join(", ", step.Stage.LoadNames)}");
-        canvas.Text(new(3, 1.6 * canvas.TextHeight), words.Count == 0 ? "Nothing is put on." : char.ToUpperInvariant(words[0][0]) + string.Join("; ", words)[1..] + ".", TextKind.Strong);
+        canvas.Text(new(3, 1.6 * canvas.TextHeight), words.Count == 0 ? "Nothing is built; what comes acts on the structure as it stands." : char.ToUpperInvariant(words[0][0]) + string.Join("; ", words)[1..] + ".", TextKind.Strong);
     }
 }

@@ -29,7 +29,7 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
     private readonly ConcurrentDictionary<string, ModelState> states = new();
     private readonly ConcurrentDictionary<string, Wish> wishes = new();
     private readonly SemaphoreSlim wanted = new(0);
-    private readonly FactorStore factors = new(24);
+    private readonly FactorStore factors = new();
 
     private sealed record Wish(string Project, string Hash, int Revision, Bridge Bridge, Ground? Ground, bool Compare, CancellationTokenSource Cancel);
 
@@ -69,7 +69,7 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
         try
         {
             var results = await Task.Run(() => ModelRun.Run(new(bridge), null, ground, factors));
-            if (past.Count >= 6) past.Clear();
+            if (past.Count >= 3) past.Clear();
             return past[hash] = results;
         }
         catch (ModelRefusedException)

@@ -294,6 +294,11 @@ internal sealed class ModelViews
             }
             rows.Add(Row(step, "Sum so far", "", null, results.UpTo(step.Number).Forces[at], results.UpTo(step.Number).Deflection[at], results.StressesUpTo(step.Number)[at]));
         }
+        if (ranges.Find("traffic") is { } traffic)
+        {
+            rows.Add(Row(results.Steps[^1], "Traffic, greatest", "composite", null, traffic.Greatest.Forces[at], 0, default));
+            rows.Add(Row(results.Steps[^1], "Traffic, least", "composite", null, traffic.Least.Forces[at], 0, default));
+        }
         foreach (var c in results.Cases.Where(c => c.Kind == ActionKind.LongTerm)) rows.Add(Row(null, c.Name, "with time", null, c.Total.Forces[at], c.Total.Deflection[at], c.Stresses[at]));
         return new($"{geometry.Girders[girder].Name} at station {units.Format(results.Points[at].Station, QuantityKind.Length)}, stage by stage",
             [new("Stage", false), new("Day", true), new("Load", false), new("Section", false), new($"I, {units[QuantityKind.SecondMoment].Symbol}", true), new($"M, {moment}", true), new($"V, {units[QuantityKind.Force].Symbol}", true), new($"N, {units[QuantityKind.Force].Symbol}", true), new($"Deflection, {units[QuantityKind.Size].Symbol}", true), new($"σ soffit, {stress}", true), new("σ girder top", true), new("σ slab top", true)], rows);
@@ -322,13 +327,15 @@ internal sealed class ModelViews
 
     public static DataTable Comparison(ModelComparison comparison, UnitSystem units, string? pick)
     {
-        string Show(ComparedValue v, double value) => v.Effect == ComparedEffect.Deflection ? Fine(value, units) : units.Format(value, v.Effect is ComparedEffect.Shear or ComparedEffect.Reaction ? QuantityKind.Force : QuantityKind.Moment);
-        string Words(ComparedEffect e) => e switch { ComparedEffect.SaggingMoment => "sagging moment", ComparedEffect.HoggingMoment => "hogging moment", ComparedEffect.Shear => "shear", ComparedEffect.Reaction => "reaction", _ => "deflection" };
         return new($"Line girders, grillage and shells: {comparison.Values.Length} values, {comparison.Differing.Count()} differ by more than {100 * ModelComparison.Limit:0} % of the greatest of their kind",
             [new("Load", false), new("Effect", false), new("Girder", false), new("Place", false), new("Line", true), new("Grillage", true), new("Shells", true), new("Line, %", true), new("Shells, %", true), new("Differs by", false)],
-            [.. comparison.Values.OrderByDescending(v => v.Worst).Select(v => new TableRow([v.Load, Words(v.Effect), $"G{v.Girder}", v.Place, Show(v, v.Line), Show(v, v.Grillage), Show(v, v.Shells), QuantityText.Fixed(100 * v.LineDifference, 1), QuantityText.Fixed(100 * v.ShellsDifference, 1), v.Worst <= ModelComparison.Limit ? "agree" : v.OnlyShared ? "sharing" : "stiffness"],
+            [.. comparison.Values.OrderByDescending(v => v.Worst).Select(v => new TableRow([v.Load, Words(v.Effect), $"G{v.Girder}", v.Place, Show(v, v.Line, units), Show(v, v.Grillage, units), Show(v, v.Shells, units), QuantityText.Fixed(100 * v.LineDifference, 1), QuantityText.Fixed(100 * v.ShellsDifference, 1), v.Worst <= ModelComparison.Limit ? "agree" : v.OnlyShared ? "sharing" : "stiffness"],
                 [null, null, v.Girder, null, v.Line, v.Grillage, v.Shells, v.LineDifference, v.ShellsDifference, null], ComparedPath(comparison, v), null, ComparedPath(comparison, v) == pick))]);
     }
+
+    public static string Show(ComparedValue v, double value, UnitSystem units) => v.Effect == ComparedEffect.Deflection ? Fine(value, units) : units.Format(value, v.Effect is ComparedEffect.Shear or ComparedEffect.Reaction ? QuantityKind.Force : QuantityKind.Moment);
+
+    public static string Words(ComparedEffect effect) => effect switch { ComparedEffect.SaggingMoment => "sagging moment", ComparedEffect.HoggingMoment => "hogging moment", ComparedEffect.Shear => "shear", ComparedEffect.Reaction => "reaction", _ => "deflection" };
 
     private static string ComparedPath(ModelComparison comparison, ComparedValue value) => $"/parts/compared/{comparison.Values.IndexOf(value)}";
 

@@ -106,4 +106,14 @@ public class SparseTests
         stop.Cancel();
         Assert.ThrowsAny<OperationCanceledException>(() => SparseCholesky.Factorise(matrix, SymbolicCholesky.Analyse(sizes, neighbours), null, stop.Token));
     }
+
+    /// <summary>Thousands of vertices that nothing joins, and two strips among them: every one comes once, without a call for each.</summary>
+    [Fact]
+    public void Vertices_that_nothing_joins_are_ordered_too()
+    {
+        const int Count = 40_000;
+        var neighbours = Enumerable.Range(0, Count).Select(v => v is > 100 and < 300 ? new[] { v - 1, v + 1 } : v == 100 ? [101] : v == 300 ? [299] : Array.Empty<int>()).ToArray();
+        Assert.Equal(Enumerable.Range(0, Count), NestedDissection.Order(neighbours).Order());
+        Assert.Equal(Enumerable.Range(0, Count), NestedDissection.Order(neighbours, [.. Enumerable.Range(0, 3 * Count).Select(i => i % 3 == 0 ? (double)i : 0)]).Order());
+    }
 }

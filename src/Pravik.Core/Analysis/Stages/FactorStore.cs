@@ -8,8 +8,10 @@ namespace Pravik.Core.Analysis.Stages;
 /// <summary>
 /// Keeps the factors of the latest models, so that an edit of loads alone does not factorise again. A model is known by all that its stiffness depends on: joints, members, sections, materials, shells, springs, supports, links. Safe for use by several runs at once.
 /// </summary>
-public sealed class FactorStore(int most = 12)
+/// <param name="most">Bytes of factors that are kept, as far as a fifth of the memory there is allows; the latest one always is.</param>
+public sealed class FactorStore(double most = 1.5e9)
 {
+    private readonly double most = Math.Min(most, GC.GetGCMemoryInfo().TotalAvailableMemoryBytes / 5.0);
     private readonly LinkedList<(string Key, FrameAnalysis Analysis)> kept = [];
     private readonly Lock guard = new();
 
@@ -31,7 +33,7 @@ public sealed class FactorStore(int most = 12)
         lock (guard)
         {
             kept.AddFirst((key, analysis));
-            while (kept.Count > most) kept.RemoveLast();
+            while (kept.Count > 1 && kept.Sum(k => 8.0 * k.Analysis.Effort.Entries) > most) kept.RemoveLast();
         }
         return (analysis, false);
     }

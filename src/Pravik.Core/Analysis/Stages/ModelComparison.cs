@@ -49,10 +49,10 @@ public sealed record ComparedValue(string Load, ComparedEffect Effect, int Girde
     private string Explain(string model, double difference, double sum, string sharing)
     {
         var total = Total(sum);
-        var together = $"all girders together {(Math.Abs(total) < 0.0005 ? "agree" : $"differ by {100 * total:+0.0;-0.0} %")}";
-        return Effect is not ComparedEffect.Deflection && Math.Abs(total) <= 0.02 ? $"{model} {100 * difference:+0.0;-0.0} %: the load is shared otherwise ({together}): {sharing}."
-            : Effect is ComparedEffect.Deflection ? $"{model} {100 * difference:+0.0;-0.0} %: stiffness counts here, and sharing ({together}); effective width is smaller than the slab's true one, and {sharing}."
-            : $"{model} {100 * difference:+0.0;-0.0} %, {together}: stiffness along the bridge differs, so that moments over the piers do, and what lies between follows; {sharing}.";
+        var together = $"all girders together {(Math.Abs(total) < 0.0005 ? "agree" : $"differ by {100 * total:+0.0;−0.0} %")}";
+        return Effect is not ComparedEffect.Deflection && Math.Abs(total) <= 0.02 ? $"{model} {100 * difference:+0.0;−0.0} %: the load is shared otherwise ({together}): {sharing}."
+            : Effect is ComparedEffect.Deflection ? $"{model} {100 * difference:+0.0;−0.0} %: stiffness counts here, and sharing ({together}); effective width is smaller than the slab's true one, and {sharing}."
+            : $"{model} {100 * difference:+0.0;−0.0} %, {together}: stiffness along the bridge differs, so that moments over the piers do, and what lies between follows; {sharing}.";
     }
 }
 

@@ -33,7 +33,7 @@ public sealed class ModelRun
     private readonly Action<double, string> report;
     private readonly CancellationToken cancel;
     private readonly List<BridgeModel> models = [];
-    private readonly List<FrameAnalysis> analyses = [];
+    private (int Model, FrameAnalysis Analysis)? ready;
     private readonly List<ModelEffort> efforts = [];
     private readonly List<ActionResult> cases = [];
     private readonly List<string> warnings = [];
@@ -88,7 +88,7 @@ public sealed class ModelRun
         var model = builder.Build(state);
         var (analysis, reused) = Analysed(model, name);
         models.Add(model);
-        analyses.Add(analysis);
+        ready = (models.Count - 1, analysis);
         warnings.AddRange(analysis.Warnings);
         warnings.AddRange(model.Unmet.Select(u => $"A change by hand has no part to act on: {u}."));
         var effort = analysis.Effort;
@@ -96,7 +96,7 @@ public sealed class ModelRun
         return models.Count - 1;
     }
 
-    private (FrameAnalysis, bool) Analysed(BridgeModel model, string name)
+    private (FrameAnalysis Analysis, bool Reused) Analysed(BridgeModel model, string name)
     {
         try
         {
@@ -200,7 +200,10 @@ public sealed class ModelRun
     private ImmutableArray<(FrameCase Load, FrameCaseResults Results)> Solve(int model, List<FrameCase> all)
     {
         cancel.ThrowIfCancellationRequested();
-        return [.. all.Zip(analyses[model].Solve(all, cancel).Cases)];
+        // Only the latest factor is held here, so that large models do not need several at once.
+        var analysis = ready is { } r && r.Model == model ? r.Analysis : Analysed(models[model], "finished bridge").Analysis;
+        ready = (model, analysis);
+        return [.. all.Zip(analysis.Solve(all, cancel).Cases)];
     }
 
     private void Add(string id, string name, ActionKind kind, int model, (FrameCase Load, FrameCaseResults Results) put, GirderEffects? primary = null, int? stage = null, Func<ModelPoint, LayeredSection, ImposedStrain>? strain = null)

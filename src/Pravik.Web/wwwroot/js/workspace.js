@@ -325,6 +325,12 @@ Alpine.data("workspace", () => ({
   get hasModel() {
     return this.step === "analysis" && Boolean(this.choice?.layout.analysis) && this.controls.length > 0;
   },
+  get hasReport() {
+    return this.step === "analysis" && this.choice?.layout.analysis === "models" && this.hasTable;
+  },
+  get reportUrl() {
+    return `/bridges/${this.project}/models`;
+  },
   get hasModelTable() {
     return this.hasModel && this.choice.layout.analysis === "results" && this.hasTable;
   },

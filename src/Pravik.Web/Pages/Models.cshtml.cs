@@ -1,0 +1,36 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Pravik.Core.Analysis.Stages;
+using Pravik.Core.Bridges;
+using Pravik.Core.Units;
+using Pravik.Data;
+using Pravik.Exchange;
+using Pravik.Web.Runs;
+using Pravik.Web.Workspaces;
+
+namespace Pravik.Web.Pages;
+
+/// <summary>The printable report that sets line girders, grillage and shells side by side.</summary>
+public sealed class ModelsModel(ProjectStore store, ModelQueue models) : PageModel
+{
+    public string ProjectId { get; private set; } = "";
+    public Bridge Bridge { get; private set; } = null!;
+    public UnitSystem Units { get; private set; } = UnitSystem.Metric;
+    public ModelComparison? Comparison { get; private set; }
+
+    /// <summary>For every load and effect the value that is greatest in the grillage.</summary>
+    public IEnumerable<ComparedValue> Greatest => Comparison!.Values.GroupBy(v => (v.Load, v.Effect)).Select(g => g.MaxBy(v => Math.Abs(v.Grillage))!).Where(v => v.Greatest > 0);
+
+    public string Show(ComparedValue value, double of) => ModelViews.Show(value, of, Units);
+
+    public string Words(ComparedEffect effect) => ModelViews.Words(effect);
+
+    public async Task<IActionResult> OnGetAsync(string id)
+    {
+        if (await store.FindAsync(id) is not { } snapshot) return NotFound();
+        (ProjectId, Bridge) = (id, snapshot.Bridge);
+        Units = UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
+        if (models.State(id)?.Compared is { } compared && compared.Hash == InputHash.OfModel(snapshot.Bridge)) Comparison = compared.Comparison;
+        return Page();
+    }
+}
