@@ -1,24 +1,27 @@
 using System.CommandLine;
 using Pravik.Core.Analysis.Frames;
+using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
 using Pravik.Core.Design;
+using Pravik.Core.Structures.Frames;
 using Pravik.Exchange.Frames;
 
 namespace Pravik.Cli;
 
-/// <summary><c>frame FILE [--out MODEL]</c>: writes the grillage of a bridge as a frame model.</summary>
+/// <summary><c>frame FILE [--model KIND] [--out MODEL]</c>: writes a model of a bridge in the open format.</summary>
 internal static class FrameCommand
 {
     public static Command Make()
     {
         var file = new Argument<string>("FILE") { Description = "A bridge as JSON (docs/file-format.md)." };
         var output = new Option<FileInfo?>("--out") { Description = "Where the model goes; standard output where it is missing." };
-        var command = new Command("frame", "Write the grillage of a bridge as a frame model (docs/frame-model.md). Exit status 2: bad input.") { file, output };
-        command.SetAction(parsed => Run(parsed.GetRequiredValue(file), parsed.GetValue(output)));
+        var kind = new Option<ModelKind?>("--model") { Description = "line, grillage or shells: the finished bridge in space with its actions; the plane grillage of the checks where it is missing." };
+        var command = new Command("frame", "Write a model of a bridge as a frame model (docs/frame-model.md). Exit status 2: bad input.") { file, kind, output };
+        command.SetAction(parsed => Run(parsed.GetRequiredValue(file), parsed.GetValue(kind), parsed.GetValue(output)));
         return command;
     }
 
-    private static int Run(string file, FileInfo? output)
+    private static int Run(string file, ModelKind? kind, FileInfo? output)
     {
         if (BridgeFile.Read(file) is not { } bridge) return Exit.BadInput;
         if (BridgeRun.Refusal(bridge) is { } reason)
@@ -26,7 +29,17 @@ internal static class FrameCommand
             Console.Error.WriteLine($"{file}: {reason}.");
             return Exit.BadInput;
         }
-        var model = BridgeFrame.OfGrillage(new BridgeGeometry(bridge));
+        FrameModel model;
+        try
+        {
+            var geometry = new BridgeGeometry(bridge);
+            model = kind is { } wanted ? ModelRun.Run(geometry, bridge.Model with { Kind = wanted }).Exported : BridgeFrame.OfGrillage(geometry);
+        }
+        catch (ModelRefusedException refused)
+        {
+            Console.Error.WriteLine($"{file}: {refused.Message}");
+            return Exit.BadInput;
+        }
         using var memory = new MemoryStream();
         FrameWriter.Write(memory, model);
         if (output is not null) return BridgeFile.Write(output.Directory!, output.Name, memory.ToArray()) ? Exit.Passes : Exit.BadInput;

@@ -63,8 +63,7 @@ public static class Endpoints
             if (await store.FindAsync(id) is not { } s) return NoSuchBridge(id);
             if (models.State(id)?.Latest is not { } latest || latest.Hash != InputHash.OfModel(s.Bridge)) return Refused(Finding.Error("/model", "The model has not been solved yet: open it in the analysis step first."));
             using var memory = new MemoryStream();
-            var all = latest.Results;
-            FrameWriter.Write(memory, all.Finished.Frame with { Cases = [.. all.Cases.Where(c => c.Model == all.FinishedModel).Select(c => c.Load with { Id = c.Name })] });
+            FrameWriter.Write(memory, latest.Results.Exported);
             return Results.File(memory.ToArray(), "application/json", $"{FileName(s.Bridge)}-model.json");
         });
         bridge.MapGet("/bridge.json", async (string id, ProjectStore store) =>

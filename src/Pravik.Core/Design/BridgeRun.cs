@@ -15,7 +15,7 @@ public readonly record struct RunProgress(double Fraction, string Doing);
 public static class BridgeRun
 {
     /// <summary>Effects solved together. Keeps memory bounded and lets a run stop quickly.</summary>
-    private const int BlockSize = 42;
+    private const int BlockSize = 48;
 
     /// <summary>Why a bridge is not analysed in this version, or null where it is.</summary>
     public static string? Refusal(Bridge bridge) => Refusal(new BridgeGeometry(bridge, placeGirders: false));

@@ -1,4 +1,6 @@
 using System.Numerics;
+using System.Runtime.CompilerServices;
+using System.Runtime.InteropServices;
 
 namespace Pravik.Core.Numerics;
 
@@ -57,26 +59,51 @@ public sealed class BandedCholesky : ILinearSolver
             var first = load / count;
             for (var i = first; i < n; i++)
             {
-                var row = values.Slice(i * count, count);
-                for (var j = Math.Max(first, i - band); j < i; j++) Subtract(row, values.Slice(j * count, count), lower[i * width + j - i + band]);
-                Divide(row, lower[i * width + band]);
+                var from = Math.Max(first, i - band);
+                Eliminate(values, count, i, from, i - from, i * width + from - i + band, 1);
+                Divide(values.Slice(i * count, count), lower[i * width + band]);
             }
             for (var i = n - 1; i >= 0; i--)
             {
-                var row = values.Slice(i * count, count);
-                Divide(row, lower[i * width + band]);
-                for (var j = Math.Max(0, i - band); j < i; j++) Subtract(values.Slice(j * count, count), row, lower[i * width + j - i + band]);
+                // Down the column below the pivot, which runs along the band's rows.
+                Eliminate(values, count, i, i + 1, Math.Min(n - 1, i + band) - i, (i + 1) * width + band - 1, width - 1);
+                Divide(values.Slice(i * count, count), lower[i * width + band]);
             }
         }
 
-        private static void Subtract(Span<double> target, ReadOnlySpan<double> source, double factor)
+        /// <summary>
+        /// Takes from row <paramref name="target"/> the rows from <paramref name="from"/> on, each times an entry of the factor that begins at <paramref name="entry"/> and lies <paramref name="step"/> apart. Four vectors
+        /// of the row stay in registers while all the others pass.
+        /// </summary>
+        private void Eliminate(Span<double> values, int count, int target, int from, int rows, int entry, int step)
         {
-            if (factor == 0) return;
-            var f = new Vector<double>(factor);
-            var i = 0;
-            for (; i <= target.Length - Vector<double>.Count; i += Vector<double>.Count)
-                (new Vector<double>(target[i..]) - f * new Vector<double>(source[i..])).CopyTo(target[i..]);
-            for (; i < target.Length; i++) target[i] -= factor * source[i];
+            ref var start = ref MemoryMarshal.GetReference(values);
+            ref var factors = ref MemoryMarshal.GetArrayDataReference(lower);
+            var (size, at) = (Vector<double>.Count, 0);
+            for (; at + 4 * size <= count; at += 4 * size)
+            {
+                ref var row = ref Unsafe.Add(ref start, target * count + at);
+                var (a, b, c, d) = (Vector.LoadUnsafe(ref row), Vector.LoadUnsafe(ref row, (nuint)size), Vector.LoadUnsafe(ref row, (nuint)(2 * size)), Vector.LoadUnsafe(ref row, (nuint)(3 * size)));
+                for (var k = 0; k < rows; k++)
+                {
+                    var f = new Vector<double>(-Unsafe.Add(ref factors, entry + k * step));
+                    ref var other = ref Unsafe.Add(ref start, (from + k) * count + at);
+                    a = Vector.FusedMultiplyAdd(f, Vector.LoadUnsafe(ref other), a);
+                    b = Vector.FusedMultiplyAdd(f, Vector.LoadUnsafe(ref other, (nuint)size), b);
+                    c = Vector.FusedMultiplyAdd(f, Vector.LoadUnsafe(ref other, (nuint)(2 * size)), c);
+                    d = Vector.FusedMultiplyAdd(f, Vector.LoadUnsafe(ref other, (nuint)(3 * size)), d);
+                }
+                a.StoreUnsafe(ref row);
+                b.StoreUnsafe(ref row, (nuint)size);
+                c.StoreUnsafe(ref row, (nuint)(2 * size));
+                d.StoreUnsafe(ref row, (nuint)(3 * size));
+            }
+            for (; at < count; at++)
+            {
+                var value = values[target * count + at];
+                for (var k = 0; k < rows; k++) value -= lower[entry + k * step] * values[(from + k) * count + at];
+                values[target * count + at] = value;
+            }
         }
 
         private static void Divide(Span<double> target, double divisor)

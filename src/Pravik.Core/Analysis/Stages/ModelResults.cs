@@ -91,6 +91,9 @@ public sealed record ModelResults(ImmutableArray<BridgeModel> Models, ImmutableA
     public BridgeModel Finished => Models[FinishedModel];
     public required int FinishedModel { get; init; }
 
+    /// <summary>The finished bridge with what acts on it, named in words, to be read, checked or changed elsewhere.</summary>
+    public FrameModel Exported => Finished.Frame with { Cases = [.. Cases.Where(c => c.Model == FinishedModel).Select(c => c.Load with { Id = c.Name })] };
+
     public ActionResult? Find(string id) => Cases.FirstOrDefault(c => c.Id == id);
 
     /// <summary>The cases of a stage (from 0).</summary>
