@@ -13,7 +13,6 @@ const views = [
   ["levels", "/bridges/sorrel-brook/girders?layout=levels"],
   ["sections", "/bridges/sorrel-brook/sections"],
   ["substructure", "/bridges/sorrel-brook/substructure"],
-  ["quantities", "/bridges/sorrel-brook/sheets?layout=quantities"],
   ["loads", "/bridges/sorrel-brook/loads"],
   ["analysis", "/bridges/sorrel-brook/analysis"],
   ["checks", "/bridges/sorrel-brook/checks"],
@@ -22,16 +21,34 @@ const views = [
   ["viaduct", "/bridges/ellow-viaduct/girders?pick=/parts/girders/1/spans/2"],
   ["soffit", "/bridges/clover-drove/girders?layout=levels"],
   ["units", "/bridges/rowan-fold/deck"],
-  ["surroundings", "/bridges/sorrel-brook/road?layout=surroundings"],
+  ["along", "/bridges/sorrel-brook/analysis?layout=results", { girders: "3", show: "permanent" }],
+  ["stages", "/bridges/sorrel-brook/analysis?layout=stages", { stage: "2" }],
+  ["three-models", "/bridges/sorrel-brook/analysis?layout=models"],
+  // Last, for it changes the demo's model.
+  [
+    "shells",
+    "/bridges/sorrel-brook/analysis?layout=deflected",
+    { drawn: "mAcross" },
+    { kind: "shells", supports: "substructure" },
+  ],
 ];
 
 const app = await startApplication(mkdtempSync(join(tmpdir(), "pravik-shots-")));
 const browser = await startBrowser();
 try {
-  for (const [name, path] of views) {
+  for (const [name, path, choices, model] of views) {
     const page = await openPage(browser, app.url + path);
-    await page.locator(".run.done, .run.fails, .run.stopped").waitFor({ timeout: 60000 });
-    await page.waitForTimeout(path.includes("model") ? 3000 : 600);
+    const settled = () => page.locator(".run.done, .run.fails, .run.stopped").waitFor({ timeout: 60000 });
+    await settled();
+    for (const [field, value] of Object.entries(model ?? {})) {
+      await page.selectOption(`[id="f-model-${field}"]`, value);
+      await page.waitForTimeout(1500);
+      await settled();
+    }
+    for (const [control, value] of Object.entries(choices ?? {}))
+      await page.selectOption(`select[name=${control}]`, value);
+    if (name === "three-models") await page.locator("table.data tbody tr").first().click();
+    await page.waitForTimeout(path.includes("model") ? 3000 : 900);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
     if (page.faults.length > 0) throw new Error(`${name}: ${page.faults.join("; ")}`);
     await page.close();

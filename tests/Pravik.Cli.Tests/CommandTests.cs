@@ -75,4 +75,22 @@ public sealed class CommandTests : IDisposable
         Assert.Equal(-1000 * 64 / (3 * 30e9 * 0.001), JsonDocument.Parse(printed).RootElement.GetProperty("cases")[0].GetProperty("nodes")[1].GetProperty("uz").GetDouble(), 1e-12);
         Assert.Equal(2, Command.Run("solve", Path.Combine(folder.FullName, "none.json")).Status);
     }
+
+    /// <summary>A model of a bridge goes out in the open format, is solved from the file, and its reactions carry what the bridge's own run puts on.</summary>
+    [Fact]
+    public void Models_are_compared_written_and_solved()
+    {
+        var (file, output) = (Path.Combine(folder.FullName, "shells.json"), Path.Combine(folder.FullName, "results.json"));
+        Assert.Equal(0, Command.Run("frame", Command.Example("tansy-lane.json"), "--model", "shells", "--out", file).Status);
+        Assert.Equal(0, Command.Run("solve", file, "--out", output).Status);
+        var cases = JsonDocument.Parse(File.ReadAllText(output)).RootElement.GetProperty("cases").EnumerateArray().ToDictionary(c => c.GetProperty("id").GetString()!);
+        var balance = cases["Surfacing"].GetProperty("equilibrium");
+        Assert.Equal(-balance.GetProperty("applied")[2].GetDouble(), balance.GetProperty("reacted")[2].GetDouble(), 1);
+        Assert.True(balance.GetProperty("reacted")[2].GetDouble() > 1e5);
+        Assert.Contains("Temperature difference, top warmer", cases.Keys);
+        var (status, text, _) = Command.Run("models", Command.Example("tansy-lane.json"));
+        Assert.Equal(0, status);
+        Assert.Contains("values compared", text);
+        Assert.Equal(2, Command.Run("models", Command.Example("ellow-viaduct.json")).Status);
+    }
 }
