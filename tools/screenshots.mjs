@@ -21,7 +21,7 @@ const views = [
   ["viaduct", "/bridges/ellow-viaduct/girders?pick=/parts/girders/1/spans/2"],
   ["soffit", "/bridges/clover-drove/girders?layout=levels"],
   ["units", "/bridges/rowan-fold/deck"],
-  ["along", "/bridges/sorrel-brook/analysis?layout=results", { girders: "3", show: "permanent" }],
+  ["along", "/bridges/sorrel-brook/analysis?layout=results", { show: "temperature" }],
   ["stages", "/bridges/sorrel-brook/analysis?layout=stages", { stage: "2" }],
   ["three-models", "/bridges/sorrel-brook/analysis?layout=models"],
   // Last, for it changes the demo's model.

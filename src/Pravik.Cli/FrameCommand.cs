@@ -24,7 +24,7 @@ internal static class FrameCommand
     private static int Run(string file, ModelKind? kind, FileInfo? output)
     {
         if (BridgeFile.Read(file) is not { } bridge) return Exit.BadInput;
-        if (BridgeRun.Refusal(bridge) is { } reason)
+        if ((kind is null ? BridgeRun.Refusal(bridge) : ModelRun.Refusal(bridge)) is { } reason)
         {
             Console.Error.WriteLine($"{file}: {reason}.");
             return Exit.BadInput;

@@ -1,7 +1,6 @@
 using System.CommandLine;
 using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
 using Pravik.Core.Units;
 
 namespace Pravik.Cli;
@@ -21,7 +20,7 @@ internal static class ModelsCommand
     private static int Run(string file, bool all)
     {
         if (BridgeFile.Read(file) is not { } bridge) return Exit.BadInput;
-        if (BridgeRun.Refusal(bridge) is { } reason)
+        if (ModelRun.Refusal(bridge) is { } reason)
         {
             Console.Error.WriteLine($"{file}: {reason}.");
             return Exit.BadInput;

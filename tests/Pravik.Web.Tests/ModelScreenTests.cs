@@ -74,7 +74,7 @@ public class ModelScreenTests
     [Fact]
     public void Own_combinations_add_up_and_name_what_they_do_not_find()
     {
-        var ranges = new EffectRanges(Results.Value, Demo.Actions.Combinations);
+        var ranges = new EffectRanges(Results.Value, Demo.Actions.Combinations, null, NationalValues.For(Demo.Basis));
         double At(string id, bool greatest = true) => (greatest ? ranges.Find(id)!.Greatest : ranges.Find(id)!.Least).Forces[31].M;
         Assert.Equal(1.35 * At("permanent") + 1.5 * At("own1"), At("combination1"), 1e-6);
         Assert.Equal(Math.Max(At("own1"), At("combination1")), At("combination2"), 1e-6);
@@ -83,6 +83,10 @@ public class ModelScreenTests
         // Each support adds only where it worsens.
         Assert.Equal(Enumerable.Range(1, 4).Sum(a => Math.Max(0, At($"settlement{a}"))), At("settlements"), 1e-6);
         Assert.Equal(-At("windBoth"), At("windBoth", false), 1e-6);
+        // Ultimate by hand: weights by 1.35 or 1.0, prestress, creep and shrinkage by 1, temperature by 1.5.
+        var weights = Results.Value.Cases.Where(c => c.Kind == ActionKind.Stage && c.Primary is null).Select(c => c.Total.Forces[31].M);
+        var rest = Results.Value.Cases.Where(c => c.Primary is not null || c.Kind == ActionKind.LongTerm).Sum(c => c.Total.Forces[31].M);
+        Assert.Equal(weights.Sum(m => Math.Max(1.35 * m, m)) + rest + 1.5 * At("temperature"), At("ultimateTemperature"), 1e-3);
         // Every name that a term can give is that of a range.
         var known = ranges.All.Select(r => r.Name).Append(CaseNames.Traffic).ToHashSet();
         Assert.All(CaseNames.All(Demo, 2), n => Assert.Contains(n, known));

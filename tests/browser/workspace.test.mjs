@@ -216,6 +216,7 @@ test("nothing serious stands in the way of keyboard and screen reader", async ()
       "analysis",
       "checks",
       "sheets",
+      ...["results", "deflected", "frame", "stages", "models", "balance"].map((l) => `analysis?layout=${l}`),
     ].map((s) => `/bridges/sorrel-brook/${s}`),
   ]) {
     await page.goto(used.app.url + path);

@@ -23,7 +23,7 @@ internal static class Fit
         }
         var geometry = new BridgeGeometry(bridge, placeGirders: false);
         foreach (var shape in geometry.SectionsInUse.Where(s => s.IsSteel))
-            bounds.Warning(shape == geometry.Section ? "/girders/section" : bridge.Girders.Own.FirstOrDefault(o => o.Value.Section == shape.Shape.Name).Key is { } key ? $"/girders/own/{key}/section" : "/girders/ranges", $"The section “{shape.Shape.Name}” is of steel: girders of steel are laid out, drawn and billed, but not analysed in this version.");
+            bounds.Warning(shape == geometry.Section ? "/girders/section" : bridge.Girders.Own.FirstOrDefault(o => o.Value.Section == shape.Shape.Name).Key is { } key ? $"/girders/own/{key}/section" : "/girders/ranges", $"The section “{shape.Shape.Name}” is of steel: girders of steel are laid out, drawn, billed and modelled, but not checked in this version.");
         foreach (var shape in geometry.SectionsInUse.Where(s => !s.IsSteel && !bridge.Girders.CastInPlace)) Strands(bridge, shape, bounds);
         Lines(geometry, units, bounds);
         if (bounds.HasErrors) return;
@@ -301,11 +301,33 @@ internal static class Fit
         return false;
     }
 
+    /// <summary>Own loads must lie on the deck; those that do not are put on its edge, and told.</summary>
+    private static void OwnLoads(Bridge bridge, BridgeGeometry geometry, UnitSystem units, Bounds bounds)
+    {
+        for (var c = 0; c < bridge.Actions.Cases.Length; c++)
+        {
+            var own = bridge.Actions.Cases[c];
+            for (var l = 0; l < own.Loads.Length; l++)
+            {
+                var load = own.Loads[l];
+                var corners = load.Kind == OwnLoadKind.Point ? [(load.Station, load.Offset)] : new[] { (load.Station, load.Offset), (load.ToStation, load.ToOffset) };
+                foreach (var (station, offset) in corners)
+                {
+                    var inside = Math.Clamp(station, geometry.FirstStation, geometry.LastStation);
+                    if (station == inside && offset >= geometry.LeftEdge(station) - 1e-6 && offset <= geometry.RightEdge(station) + 1e-6) continue;
+                    bounds.Warning($"/actions/cases/{c}/loads/{l}/station", $"Load {l + 1} of {own.Name} lies off the deck at station {units.Format(station, QuantityKind.Length)}, offset {units.Format(offset, QuantityKind.Length)}: it is put on the nearest edge.", null, inside);
+                    break;
+                }
+            }
+        }
+    }
+
     private static void Advice(Bridge bridge, BridgeGeometry geometry, List<DeckSection> sections, NationalValues values, Bounds bounds)
     {
-        if (!geometry.IsComplete) bounds.Warning("/girders/spans", "Not every girder line has a girder in every span: the girders are laid out, drawn and billed, but not analysed in this version.");
-        if (geometry.RunsOn) bounds.Warning("/girders/runsOn", "Girders that run on over piers in one piece are laid out, drawn and billed, but not analysed in this version.", "Girder and wet slab are taken as simple spans, which such girders are not.");
-        if (bridge.Girders.CastInPlace) bounds.Warning("/girders/castInPlace", "Girders cast in place are laid out, drawn and billed, but not analysed in this version.");
+        OwnLoads(bridge, geometry, UnitSystem.Named(bridge.Basis.Units), bounds);
+        if (!geometry.IsComplete) bounds.Warning("/girders/spans", "Not every girder line has a girder in every span: the girders are laid out, drawn and billed, but neither modelled nor checked in this version.");
+        if (geometry.RunsOn) bounds.Warning("/girders/runsOn", "Girders that run on over piers in one piece are laid out, drawn, billed and modelled, but not checked in this version.", "The checks take girder and wet slab as simple spans, which such girders are not; the model in the analysis step does not.");
+        if (bridge.Girders.CastInPlace) bounds.Warning("/girders/castInPlace", "Girders cast in place are laid out, drawn and billed, but neither modelled nor checked in this version.");
         if (!bridge.Girders.Stiffeners.IsEmpty && !geometry.SectionsInUse.Any(s => s.Web is not null)) bounds.Warning("/girders/stiffeners", "Stiffeners stand on webs of steel, and no girder is of steel: none is placed.");
         var spans = bridge.Axes.Spans;
         for (var i = 0; i + 1 < spans.Length; i++)

@@ -73,6 +73,8 @@ public enum ModelChangeKind
     Stiffness,
     /// <summary>A member or shell is of another material of the model.</summary>
     Material,
+    /// <summary>A member has the section of another one.</summary>
+    Section,
 }
 
 /// <summary>A change made by hand in the model that is generated; it stays when the model is made again, and is told where its part is there no more.</summary>
@@ -91,4 +93,7 @@ public sealed record ModelChange
 
     /// <summary>Name of a material of the model.</summary>
     public string Material { get; init; } = "";
+
+    /// <summary>Name of the member whose section it takes.</summary>
+    public string Like { get; init; } = "";
 }

@@ -18,7 +18,7 @@ internal static class ModelValidation
     public static void CheckLists(Bridge bridge, Bounds bounds)
     {
         if (bridge.Model is not { } model) bounds.Error("/model", "This part is missing.");
-        else if (model.SpanDivisions is null || model.Changes.IsDefault || model.Changes.Any(c => c?.Part is null || c.Directions is null || c.Material is null)) bounds.Error("/model", "A list, or an item of one, is missing.");
+        else if (model.SpanDivisions is null || model.Changes.IsDefault || model.Changes.Any(c => c?.Part is null || c.Directions is null || c.Material is null || c.Like is null)) bounds.Error("/model", "A list, or an item of one, is missing.");
         if (bridge.Actions is not { } actions) bounds.Error("/actions", "This part is missing.");
         else if (actions.Settlements is null || actions.Cement is null || actions.Cases.IsDefault || actions.Cases.Any(c => c?.Name is null || c.Loads.IsDefault || c.Loads.Contains(null!)) || actions.Combinations.IsDefault || actions.Combinations.Any(c => c?.Name is null || c.Terms.IsDefault || c.Terms.Any(t => t?.Case is null)) || (actions.Stages is { } stages && (stages.IsDefault || stages.Contains(null!))))
             bounds.Error("/actions", "A list, or an item of one, is missing.");
@@ -50,6 +50,7 @@ internal static class ModelValidation
             if (!Enum.IsDefined(change.Kind)) bounds.Error($"{path}/kind", "The kind of change is not known.");
             bounds.Text($"{path}/part", "The name of the part", change.Part, 60);
             bounds.Text($"{path}/material", "The name of the material", change.Material, 60);
+            bounds.Text($"{path}/like", "The name of the other member", change.Like, 60);
             bounds.Between($"{path}/factor", "Factor on stiffness", change.Factor, 1e-6, 1e6, QuantityKind.Number);
             var words = change.Directions.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries);
             if (words.FirstOrDefault(w => !Directions.Contains(w)) is { } unknown) bounds.Error($"{path}/directions", $"“{unknown}” is not a direction. Known are {string.Join(", ", Directions)}.");

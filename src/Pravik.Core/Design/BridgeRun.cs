@@ -17,14 +17,14 @@ public static class BridgeRun
     /// <summary>Effects solved together. Keeps memory bounded and lets a run stop quickly.</summary>
     private const int BlockSize = 48;
 
-    /// <summary>Why a bridge is not analysed in this version, or null where it is.</summary>
+    /// <summary>Why a bridge is not checked in this version, or null where it is.</summary>
     public static string? Refusal(Bridge bridge) => Refusal(new BridgeGeometry(bridge, placeGirders: false));
 
     private static string? Refusal(BridgeGeometry geometry) =>
-        geometry.SectionsInUse.Any(s => s.IsSteel) ? "Not analysed: girders of steel"
-        : geometry.Bridge.Girders.CastInPlace ? "Not analysed: girders cast in place"
-        : geometry.RunsOn ? "Not analysed: girders that run on over piers in one piece"
-        : !geometry.IsComplete ? "Not analysed: girders that are not in every span" : null;
+        geometry.SectionsInUse.Any(s => s.IsSteel) ? "Not checked: girders of steel"
+        : geometry.Bridge.Girders.CastInPlace ? "Not checked: girders cast in place"
+        : geometry.RunsOn ? "Not checked: girders that run on over piers in one piece"
+        : !geometry.IsComplete ? "Not checked: girders that are not in every span" : null;
 
     /// <summary>Throws <see cref="NotSupportedException"/> where <see cref="Refusal(Bridge)"/> has a reason, <see cref="OperationCanceledException"/> when cancelled and <see cref="UnstableStructureException"/> for a grillage that can move.</summary>
     public static BridgeResults Run(Bridge bridge, IProgress<RunProgress>? progress = null, CancellationToken cancel = default)

@@ -59,7 +59,7 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, ModelState? st
                 rows.Reading("A", section.A, QuantityKind.SectionArea), rows.Reading("I, upright bending", section.Iy, QuantityKind.SecondMoment), rows.Reading("I, across", section.Iz, QuantityKind.SecondMoment), rows.Reading("J", section.J, QuantityKind.SecondMoment),
                 LedgerRows.Reading("Rigid offset", beam.OffsetI.Z == 0 ? "none" : $"{rows.Units.FormatWithUnit(beam.OffsetI.Z, QuantityKind.Size)}"), LedgerRows.Reading("Hinge", beam.ReleaseI.IsEmpty && beam.ReleaseJ.IsEmpty ? "none" : beam.ReleaseJ.IsEmpty ? "at its start" : "at its end"),
             ])
-            { Actions = [Change("Leave it out", "delete", _ => { }), Factor("Half as stiff", 0.5), Factor("Twice as stiff", 2)], Note = "Changes by hand stay when the model is made again; they are listed below, where factor, part and material can be typed." };
+            { Actions = [Change("Leave it out", "delete", _ => { }), Factor("Half as stiff", 0.5), Factor("Twice as stiff", 2), Change("Section like another", "section", v => v["like"] = id), Change("Another material", "material", v => v["material"] = material.Id)], Note = "Changes by hand stay when the model is made again; they are listed below, where factor, part and material can be typed." };
         }
         else if (frame.Shells.FirstOrDefault(s => s.Id == id) is { } shell)
         {
@@ -92,7 +92,7 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, ModelState? st
         for (var i = 0; i < changes.Length; i++)
         {
             var path = $"/model/changes/{i}";
-            string[] own = changes[i].Kind switch { ModelChangeKind.Restrain => ["directions"], ModelChangeKind.Stiffness => ["factor"], ModelChangeKind.Material => ["material"], _ => [] };
+            string[] own = changes[i].Kind switch { ModelChangeKind.Restrain => ["directions"], ModelChangeKind.Stiffness => ["factor"], ModelChangeKind.Material => ["material"], ModelChangeKind.Section => ["like"], _ => [] };
             yield return new($"Changed by hand {i + 1}", [.. new[] { "part", "kind" }.Concat(own).Select(f => rows.Entry($"{path}/{f}"))]) { Actions = [new("Undo this change", $"Change of {changes[i].Part} taken back", [new("remove", path)])] };
         }
     }

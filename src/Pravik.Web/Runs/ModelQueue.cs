@@ -2,7 +2,6 @@ using System.Collections.Concurrent;
 using System.Diagnostics;
 using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
 using Pravik.Core.Roads;
 using Pravik.Exchange;
 
@@ -47,7 +46,7 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
         var has = compare ? state?.Compared?.Hash == hash : state?.Latest?.Hash == hash;
         if (has && state!.Hash != hash) Tell(project, s => s with { Hash = hash, Status = RunStatus.Done, Fraction = 1, Doing = "Results are current", Refused = null });
         if (has || (!again && state?.Hash == hash && state.Status is RunStatus.Failed or RunStatus.Stopped)) return;
-        if (BridgeRun.Refusal(bridge) is { } reason)
+        if (ModelRun.Refusal(bridge) is { } reason)
         {
             Tell(project, s => s with { Hash = hash, Status = RunStatus.Failed, Doing = reason, Refused = null });
             return;
@@ -65,7 +64,7 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
     {
         var hash = InputHash.OfModel(bridge);
         if (past.TryGetValue(hash, out var known)) return known;
-        if (BridgeRun.Refusal(bridge) is not null) return null;
+        if (ModelRun.Refusal(bridge) is not null) return null;
         try
         {
             var results = await Task.Run(() => ModelRun.Run(new(bridge), null, ground, factors));

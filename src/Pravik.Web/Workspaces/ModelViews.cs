@@ -49,8 +49,9 @@ internal sealed class ModelViews
     public ModelViews(BridgeGeometry geometry, ModelResults results, BridgeResults? everyday, (ModelResults Results, string Name)? other, UnitSystem units, WorkspaceRequest request)
     {
         (this.geometry, this.results, this.units, this.request) = (geometry, results, units, request);
-        ranges = new(results, geometry.Bridge.Actions.Combinations, everyday is null ? null : Traffic(everyday));
-        others = other is { } o && o.Results.Points.Length == results.Points.Length ? new(o.Results, geometry.Bridge.Actions.Combinations) : null;
+        var values = NationalValues.For(geometry.Bridge.Basis);
+        ranges = new(results, geometry.Bridge.Actions.Combinations, everyday is null ? null : Traffic(everyday), values);
+        others = other is { } o && o.Results.Points.Length == results.Points.Length ? new(o.Results, geometry.Bridge.Actions.Combinations, null, values) : null;
         otherName = other?.Name ?? "";
     }
 
@@ -63,7 +64,7 @@ internal sealed class ModelViews
     private EffectRange Range => ranges.Find(request.Show) ?? ranges.Find("permanent")!;
 
     /// <summary>Girders (from 0) that are shown.</summary>
-    private IReadOnlyList<int> Girders => int.TryParse(request.Girders, out var one) && one >= 1 && one <= geometry.Girders.Length ? [one - 1] : [.. Enumerable.Range(0, geometry.Girders.Length)];
+    private IReadOnlyList<int> Girders => NumberList.Read(request.Girders, geometry.Girders.Length) is { Count: > 0 } some ? [.. some.Select(n => n - 1)] : [.. Enumerable.Range(0, geometry.Girders.Length)];
 
     /// <summary>Traffic at the everyday points, straight between them.</summary>
     private EffectRange Traffic(BridgeResults everyday)
@@ -95,7 +96,7 @@ internal sealed class ModelViews
             "results" =>
             [
                 new("show", "Shown", Range.Id, shown), new("quantity", "Effect", Shown.Id, [.. Quantity.All.Select(q => new Choice(q.Id, q.Words))]),
-                new("girders", "Girders", Girders.Count == 1 ? $"{Girders[0] + 1}" : "all", [new("all", "All"), .. geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name))]),
+                new("girders", "Girders", request.Girders, []) { IsText = true, Help = "Numbers of girders, as in 1, 3-4, or all." },
                 new("arrange", "Drawn", request.Arrange, [new("over", "over each other"), new("under", "under each other")]),
                 new("fixed", "Scale", request.Fixed, [new("own", "of this case"), new("same", "the same for all cases")]), Zoom("Larger"),
                 new("table", "Table", request.Table, [new("girders", "Girders"), new("reactions", "Reactions"), new("members", "Cross members and piers"), new("none", "None")]),

@@ -90,6 +90,12 @@ public sealed record SheetControl(string Parameter, string Name, string Value, I
     public double Least { get; init; }
     public double Greatest { get; init; }
     public bool IsSlider => Greatest > 0;
+
+    /// <summary>Whether it is typed, in place of choices.</summary>
+    public bool IsText { get; init; }
+
+    /// <summary>Said where it is pointed at.</summary>
+    public string Help { get; init; } = "";
 }
 
 /// <summary>How the analysis stands.</summary>

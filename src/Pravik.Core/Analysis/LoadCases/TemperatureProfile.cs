@@ -1,7 +1,7 @@
 namespace Pravik.Core.Analysis.LoadCases;
 
 /// <summary>
-/// Temperature differences through the depth of a concrete deck by EN 1991-1-5 6.1.4.2, approach 2, Figure 6.2c (type 3b, concrete beams), for 100 mm of surfacing.
+/// Temperature differences through the depth of a concrete deck by EN 1991-1-5 6.1.4.2, approach 2, Figure 6.2c (type 3b, concrete beams), for 100 mm of surfacing; and of a composite one.
 /// </summary>
 public sealed class TemperatureProfile
 {
@@ -35,6 +35,13 @@ public sealed class TemperatureProfile
         var t = At(CoolingDepths, CoolingValues, depth);
         var (outer, inner) = (Math.Min(0.20 * depth, 0.25), Math.Min(0.25 * depth, 0.20));
         return new(depth, [(0, t[0]), (outer, t[1]), (outer + inner, 0), (depth - outer - inner, 0), (depth - outer, t[2]), (depth, t[3])]);
+    }
+
+    /// <summary>The free strain of a composite deck on girders of steel by the simplified profile of Figure 6.2b (type 2): the slab 10 K warmer or cooler than the steel.</summary>
+    public static LayerStrain OnSteel(Structures.Models.LayeredSection section, bool heating, double expansion)
+    {
+        var strain = (heating ? 10 : -10) * expansion;
+        return new(_ => 0, _ => section.HasSlab ? strain : 0, []) { IsAlong = true };
     }
 
     /// <summary>Temperature (K) at a height above the soffit.</summary>

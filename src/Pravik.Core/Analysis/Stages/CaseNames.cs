@@ -22,6 +22,10 @@ public static class CaseNames
     public const string Settlements = "Settlements, any of the supports";
     public const string WindBoth = "Wind from either side";
     public const string BrakingBoth = "Braking and acceleration";
+    public const string UltimateTraffic = "Ultimate, traffic leading";
+    public const string UltimateTemperature = "Ultimate, temperature leading";
+    public const string Characteristic = "Characteristic, traffic leading";
+    public const string QuasiPermanent = "Quasi-permanent";
     public const string Traffic = "Traffic, load model 1 (moment and shear)";
 
     public static string Slab(ImmutableArray<int> spans) => $"Slab, cast in {(spans.Length == 1 ? $"span {spans[0] + 1}" : $"spans {string.Join(", ", spans.Select(s => s + 1))}")}";
@@ -51,7 +55,7 @@ public static class CaseNames
         List<string> names = [];
         foreach (var step in Staging.Steps(bridge))
         {
-            if (step.NewGirders.Length > 0) names.AddRange(bridge.Girders.Strands.Rows.Any(r => r.Count > 0) ? [Girders, Prestress, Primary, Secondary] : [Girders]);
+            if (step.NewGirders.Length > 0) names.AddRange(ModelRun.IsPrestressed(bridge) ? [Girders, Prestress, Primary, Secondary] : [Girders]);
             if (step.Releases.Length > 0) names.Add(PropsAway);
             if (step.Pours.Length > 0) names.Add(Slab(step.Pours));
             names.AddRange(step.Joins.Where(a => a > 0 && a < spans).Select(a => Pour(Axis(a))));
@@ -60,7 +64,7 @@ public static class CaseNames
         }
         names.AddRange([Permanent, Creep(actions), Shrinkage(actions), Expansion(actions), Contraction(actions), Heating, Cooling]);
         names.AddRange(Enumerable.Range(0, spans + 1).Where(a => SettlementOf(actions, a) != 0).Select(a => Settlement(Axis(a), SettlementOf(actions, a))));
-        names.AddRange([Braking, Wind, .. actions.Cases.Select(c => c.Name), Temperature, Settlements, WindBoth, BrakingBoth, Traffic, .. actions.Combinations.Take(combination).Select(c => c.Name)]);
+        names.AddRange([Braking, Wind, .. actions.Cases.Select(c => c.Name), Temperature, Settlements, WindBoth, BrakingBoth, Traffic, UltimateTraffic, UltimateTemperature, Characteristic, QuasiPermanent, .. actions.Combinations.Take(combination).Select(c => c.Name)]);
         return [.. names.Distinct()];
     }
 }

@@ -61,7 +61,8 @@ public sealed class EffectRanges
     /// <param name="results">The results.</param>
     /// <param name="combinations">Own combinations and envelopes, each naming cases, envelopes and combinations above it.</param>
     /// <param name="traffic">The range of traffic, where it is known.</param>
-    public EffectRanges(ModelResults results, ImmutableArray<OwnCombination> combinations, EffectRange? traffic = null)
+    /// <param name="values">National values, for the generated combinations; null for none of those.</param>
+    public EffectRanges(ModelResults results, ImmutableArray<OwnCombination> combinations, EffectRange? traffic = null, NationalValues? values = null)
     {
         List<EffectRange> all = [];
         List<string> unknown = [];
@@ -88,6 +89,7 @@ public sealed class EffectRanges
         all.Add(EffectRange.Envelope("windBoth", CaseNames.WindBoth, "Envelopes", [(1, Case("wind")), (-1, Case("wind"))]));
         all.Add(EffectRange.Envelope("brakingBoth", CaseNames.BrakingBoth, "Envelopes", [(1, Case("braking")), (-1, Case("braking"))]));
         if (traffic is not null) all.Add(traffic);
+        if (values is not null) all.AddRange(Generated(results, cases, all, values));
         for (var i = 0; i < combinations.Length; i++)
         {
             var own = combinations[i];
@@ -109,6 +111,33 @@ public sealed class EffectRanges
     public ImmutableArray<string> Unknown { get; }
 
     public EffectRange? Find(string? id) => All.FirstOrDefault(r => r.Id == id);
+
+    /// <summary>Temperature beside traffic: γ_Q, ψ₀ and ψ₂ of EN 1990 Table A2.1 and A2.4(B); traffic beside temperature by the greater ψ₀, that of the tandem.</summary>
+    private const double TemperatureGamma = 1.5;
+    private const double TemperaturePsi0 = 0.6;
+    private const double TemperaturePsi2 = 0.5;
+    private const double TrafficPsi0 = 0.75;
+
+    /// <summary>
+    /// Combinations by EN 1990 6.4.3 and 6.5.3: ultimate, Σγ_G·G + P + γ_Q·Q₁ + γ_Q·ψ₀·Q₂ with traffic or temperature leading, each permanent load with γ_G,sup where it worsens and γ_G,inf where it relieves; characteristic; quasi-permanent. Prestress, creep and
+    /// shrinkage have the factor 1. Without current traffic only temperature varies.
+    /// </summary>
+    private static IEnumerable<EffectRange> Generated(ModelResults results, List<EffectRange> cases, List<EffectRange> all, NationalValues values)
+    {
+        var temperature = all.Find(r => r.Id == "temperature")!;
+        var traffic = all.Find(r => r.Id == "traffic");
+        bool IsWeight(EffectRange r) => results.Find(r.Id) is { Kind: ActionKind.Stage, Primary: null };
+        bool IsPermanent(EffectRange r) => results.Find(r.Id) is { Kind: ActionKind.Stage or ActionKind.LongTerm };
+        List<(double, EffectRange)> one = [.. cases.Where(IsPermanent).Select(c => (1.0, c))];
+        List<(double, EffectRange)> factored = [.. cases.Where(IsPermanent).Select(c => (1.0, IsWeight(c) ? EffectRange.Envelope("", "", "", [(values["gammaGsup"], c), (values["gammaGinf"], c)]) : c))];
+        List<(double, EffectRange)> Variable(double onTraffic, double onTemperature) => traffic is null ? [(onTemperature, temperature)] : [(onTraffic, traffic), (onTemperature, temperature)];
+        EffectRange Sum(string id, string name, List<(double, EffectRange)> permanent, List<(double, EffectRange)> variable) => EffectRange.Sum(id, name, "Combinations", [.. permanent, .. variable]);
+        var leading = traffic is null ? TemperatureGamma : TemperatureGamma * TemperaturePsi0;
+        yield return Sum("ultimateTraffic", CaseNames.UltimateTraffic, factored, Variable(values["gammaQtraffic"], leading));
+        yield return Sum("ultimateTemperature", CaseNames.UltimateTemperature, factored, Variable(values["gammaQtraffic"] * TrafficPsi0, TemperatureGamma));
+        yield return Sum("characteristic", CaseNames.Characteristic, one, Variable(1, traffic is null ? 1 : TemperaturePsi0));
+        yield return Sum("quasiPermanent", CaseNames.QuasiPermanent, one, Variable(0, TemperaturePsi2));
+    }
 
     /// <summary>ΔT_M + ω_N·ΔT_N or ω_M·ΔT_M + ΔT_N, whichever is worse, of both signs each (EN 1991-1-5 6.1.5).</summary>
     private static EffectRange Temperature(Func<string, EffectRange> of)

@@ -39,7 +39,7 @@ public sealed class LongTerm
         (girderShrinkage, slabShrinkage) = (new(girder, values.Humidity, girderSize, values.Cement), new(slab, values.Humidity, slabSize, values.Cement));
         var cast = Enumerable.Range(0, geometry.SpanCount).Select(s => Staging.CastOn(steps, s)).OfType<double>().DefaultIfEmpty(ready).Max();
         State = finished with { GirderFactor = 1 / (1 + values.Aging * girderCreep.At(values.LastDay, ready)), SlabFactor = 1 / (1 + values.Aging * slabCreep.At(values.LastDay - cast, ready - cast)) };
-        TimeValues =
+        ImmutableArray<TimeValue> all =
         [
             new("t_1", "day on which all is joined", ready, ""),
             new("h_0,girder", "notional size of the girder, 2A/u, m", girderSize, "EN 1992-1-1 3.1.4(5)"),
@@ -51,6 +51,7 @@ public sealed class LongTerm
             new("ε_cs,girder", "shrinkage still to come, ‰", 1000 * (girderShrinkage.At(values.LastDay) - girderShrinkage.At(ready)), "EN 1992-1-1 (3.8)"),
             new("ε_cs,slab", "shrinkage still to come, ‰", 1000 * (slabShrinkage.At(values.LastDay - cast) - slabShrinkage.At(ready - cast)), "EN 1992-1-1 (3.8)"),
         ];
+        TimeValues = [.. all.Where(v => !section.IsSteel || !v.Symbol.EndsWith("girder", StringComparison.Ordinal))];
     }
 
     /// <summary>The finished bridge with age-adjusted moduli.</summary>
@@ -59,10 +60,12 @@ public sealed class LongTerm
     public ImmutableArray<TimeValue> TimeValues { get; }
 
     /// <summary>Shrinkage still to come, shortening negative.</summary>
-    public LayerStrain Shrink(int span)
+    /// <param name="span">Span from 0.</param>
+    /// <param name="steel">Whether the girder is of steel, which does not shrink.</param>
+    public LayerStrain Shrink(int span, bool steel)
     {
         var cast = Staging.CastOn(steps, span) ?? ready;
-        var girder = girderShrinkage.At(values.LastDay) - girderShrinkage.At(ready);
+        var girder = steel ? 0 : girderShrinkage.At(values.LastDay) - girderShrinkage.At(ready);
         var slab = slabShrinkage.At(values.LastDay - cast) - slabShrinkage.At(ready - cast);
         return new(_ => -girder, _ => -slab, []);
     }
@@ -71,9 +74,10 @@ public sealed class LongTerm
     /// <param name="girder">Girder from 0.</param>
     /// <param name="row">Row of the mesh.</param>
     /// <param name="span">Span from 0.</param>
+    /// <param name="steel">Whether the girder is of steel, which does not creep.</param>
     /// <param name="cases">The cases of stages.</param>
     /// <param name="models">Their models.</param>
-    public LayerStrain Creep(int girder, int row, int span, IEnumerable<ActionResult> cases, IReadOnlyList<BridgeModel> models)
+    public LayerStrain Creep(int girder, int row, int span, bool steel, IEnumerable<ActionResult> cases, IReadOnlyList<BridgeModel> models)
     {
         double onGirder = 0, girderCurvature = 0, onSlab = 0, slabCurvature = 0;
         var cast = Staging.CastOn(steps, span) ?? ready;
@@ -86,7 +90,7 @@ public sealed class LongTerm
             // Strain at the soffit, and curvature, of the elastic section.
             var (axial, curvature) = (forces.N / (section.Modulus * section.Composite.Area), forces.M / (section.Modulus * section.Composite.SecondMoment));
             var soffit = axial + curvature * section.Composite.Centroid;
-            var creep = girderCreep.At(values.LastDay, day) - girderCreep.At(ready, day);
+            var creep = steel ? 0 : girderCreep.At(values.LastDay, day) - girderCreep.At(ready, day);
             (onGirder, girderCurvature) = (onGirder + creep * soffit, girderCurvature + creep * curvature);
             if (!section.HasSlab) continue;
             creep = slabCreep.At(values.LastDay - cast, day - cast) - slabCreep.At(ready - cast, day - cast);

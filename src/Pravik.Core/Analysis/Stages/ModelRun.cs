@@ -117,7 +117,7 @@ public sealed class ModelRun
         if (step.NewGirders.Length > 0)
         {
             all.Add((CaseNames.Girders, loads.Girders(made, step.NewGirders), null));
-            if (geometry.Bridge.Girders.Strands.Rows.Any(r => r.Count > 0)) all.Add((CaseNames.Prestress, loads.Prestress(made, step.NewGirders), Primary(step.NewGirders, made)));
+            if (IsPrestressed(geometry.Bridge)) all.Add((CaseNames.Prestress, loads.Prestress(made, step.NewGirders), Primary(step.NewGirders, made)));
         }
         if (step.Releases.Length > 0) all.Add((CaseNames.PropsAway, Release(step), null));
         if (step.Pours.Length > 0) all.Add((CaseNames.Slab(step.Pours), loads.Slab(made, step.Pours), null));
@@ -155,6 +155,12 @@ public sealed class ModelRun
         return new([.. forces], [.. new double[points.Length]]);
     }
 
+    /// <summary>Whether girders have strands: some are of concrete, and rows hold some.</summary>
+    public static bool IsPrestressed(Bridge bridge) => bridge.Girders.Strands.Rows.Any(r => r.Count > 0) && new BridgeGeometry(bridge, placeGirders: false).SectionsInUse.Any(s => !s.IsSteel);
+
+    /// <summary>Why the model of a bridge is not run in this version, or null where it is.</summary>
+    public static string? Refusal(Bridge bridge) => bridge.Girders.CastInPlace ? "Not modelled: girders cast in place" : !new BridgeGeometry(bridge).IsComplete ? "Not modelled: girders that are not in every span" : null;
+
     private void RunFinished(int model)
     {
         var (made, actions) = (models[model], geometry.Bridge.Actions);
@@ -165,12 +171,13 @@ public sealed class ModelRun
         ];
         foreach (var (id, name, profile) in new (string, string, Func<double, TemperatureProfile>)[] { ("heating", CaseNames.Heating, TemperatureProfile.Heating), ("cooling", CaseNames.Cooling, TemperatureProfile.Cooling) })
         {
-            LayerStrain Of(LayeredSection section)
+            LayerStrain Of(int girder, int row, LayeredSection section)
             {
+                if (loads.Made(girder, row).IsSteel) return TemperatureProfile.OnSteel(section, id == "heating", ModelBuilder.Expansion);
                 var line = profile(section.HasSlab ? section.SlabMiddle + section.SlabThickness / 2 : section.Girder.Depth);
                 return new(z => ModelBuilder.Expansion * line.AtHeight(z), z => ModelBuilder.Expansion * line.AtHeight(z), line.Corners) { IsAlong = true };
             }
-            all.Add((id, name, ActionKind.Temperature, loads.Strain(name, made, (_, _, s) => Of(s)), (p, s) => Free(Of(s), p, s)));
+            all.Add((id, name, ActionKind.Temperature, loads.Strain(name, made, Of), (p, s) => Free(Of(p.Girder, RowOf(p), s), p, s)));
         }
         for (var axis = 0; axis < geometry.Axes.Length; axis++)
         {
@@ -188,11 +195,11 @@ public sealed class ModelRun
     {
         var model = ModelOf(later.State, "finished bridge, slow");
         var (made, stages) = (models[model], cases.Where(c => c.Stage is not null).ToList());
-        LayerStrain Creep(int girder, int row) => later.Creep(girder, row, builder.Mesh.SpanOf(row), stages, models);
-        LayerStrain Shrink(int row) => later.Shrink(builder.Mesh.SpanOf(row));
-        var solved = Solve(model, [loads.Strain("Creep", made, (g, row, _) => Creep(g, row)), loads.Strain("Shrinkage", made, (_, row, _) => Shrink(row))]);
+        LayerStrain Creep(int girder, int row) => later.Creep(girder, row, builder.Mesh.SpanOf(row), loads.Made(girder, row).IsSteel, stages, models);
+        LayerStrain Shrink(int girder, int row) => later.Shrink(builder.Mesh.SpanOf(row), loads.Made(girder, row).IsSteel);
+        var solved = Solve(model, [loads.Strain("Creep", made, (g, row, _) => Creep(g, row)), loads.Strain("Shrinkage", made, (g, row, _) => Shrink(g, row))]);
         Add("creep", CaseNames.Creep(geometry.Bridge.Actions), ActionKind.LongTerm, model, solved[0], strain: (p, s) => Free(Creep(p.Girder, RowOf(p)), p, s));
-        Add("shrinkage", CaseNames.Shrinkage(geometry.Bridge.Actions), ActionKind.LongTerm, model, solved[1], strain: (p, s) => Free(Shrink(RowOf(p)), p, s));
+        Add("shrinkage", CaseNames.Shrinkage(geometry.Bridge.Actions), ActionKind.LongTerm, model, solved[1], strain: (p, s) => Free(Shrink(p.Girder, RowOf(p)), p, s));
     }
 
     private ImposedStrain Free(LayerStrain strain, ModelPoint point, LayeredSection section) => new(section, loads.Made(point.Girder, RowOf(point)), strain.Girder, strain.Slab, strain.Corners);

@@ -113,7 +113,8 @@ public sealed class ModelBuilder
         var key = (girder.Number, uniform ? -1 - piece.Span : row);
         if (sections.TryGetValue(key, out var known)) return known;
         var made = Geometry.SectionOf(girder, piece.Span, uniform ? 0.5 : piece.Middle);
-        var modulus = Concrete.Of(Geometry.Bridge.Materials.Girder).Ecm * state.GirderFactor;
+        // Steel does not creep.
+        var modulus = made.IsSteel ? StructuralSteel.Of(Geometry.Bridge.Materials.Structural).E : Concrete.Of(Geometry.Bridge.Materials.Girder).Ecm * state.GirderFactor;
         var (haunch, thickness) = (Geometry.Haunch(piece.Span), Geometry.SlabThickness(girder, piece.Span, 0.5));
         var bare = made.Bending;
         if (!state.Slab[piece.Span]) return sections[key] = new(bare, bare, 0, thickness, haunch, 0, 1, modulus);
@@ -151,14 +152,14 @@ public sealed class ModelBuilder
                 var made = Geometry.SectionOf(girder, span, Geometry.IsUniform(girder, span) ? 0.5 : middle);
                 // The haunch is part of the beam below the shells.
                 var bending = shells && section.HasSlab && section.HaunchWidth > 0 ? CompositeSection.Of(section.Girder, 0, 0, section.Haunch, section.HaunchWidth, section.Ratio) : shells ? section.Girder : section.Composite;
-                var (slabE, girderG) = (parts.Materials[SlabMaterial].E, parts.Materials[GirderMaterial].G);
+                var material = made.IsSteel ? SteelMaterial : GirderMaterial;
                 var share = shells || !section.HasSlab ? 0 : GrillageBuilder.SlabTorsion(Geometry, girder, span, section.SlabThickness);
-                var torsion = made.Properties.J + share * parts.Materials[SlabMaterial].G / girderG;
+                var torsion = made.Properties.J + share * parts.Materials[SlabMaterial].G / parts.Materials[material].G;
                 var inPlane = made.Properties.Iy + (section.HasSlab && !shells ? section.Ratio * section.SlabThickness * Math.Pow(Geometry.WetSlabWidth(girder, span), 3) / 12 : 0);
-                var hinge = row + 1 == Mesh.Spans[span].Last && span + 1 < Geometry.SpanCount && Mesh.Spans[span + 1].First == row + 1 && state.Girders[span + 1] && !state.Joined[span + 1];
+                var hinge = row + 1 == Mesh.Spans[span].Last && span + 1 < Geometry.SpanCount && Mesh.Spans[span + 1].First == row + 1 && state.Girders[span + 1] && !IsJoined(span + 1, state);
                 var down = shells ? new Point3(0, 0, section.Girder.Centroid - section.SlabMiddle + (bending.Centroid - section.Girder.Centroid)) : default;
                 beams.Add(parts.Beams.Count);
-                parts.Beams.Add(new($"G{girder.Number}-{row}", Mesh.OfGirder(girder.Number - 1, row), Mesh.OfGirder(girder.Number - 1, row + 1), GirderMaterial, parts.Section(section.HasSlab ? "composite" : "girder", bending.Area, bending.SecondMoment, inPlane, torsion))
+                parts.Beams.Add(new($"G{girder.Number}-{row}", Mesh.OfGirder(girder.Number - 1, row), Mesh.OfGirder(girder.Number - 1, row + 1), material, parts.Section(section.HasSlab ? "composite" : "girder", bending.Area, bending.SecondMoment, inPlane, torsion))
                 {
                     OffsetI = down,
                     OffsetJ = down,
@@ -172,7 +173,10 @@ public sealed class ModelBuilder
 
     /// <summary>Whether the slab of the piece that begins on a row is there and stiff; the piece just before a pier waits for the pour over it.</summary>
     private bool HasSlab(int row, StageState state) => Piece(row) is { } piece && state.Girders[piece.Span] && state.Slab[piece.Span]
-        && !(row + 1 == Mesh.Spans[piece.Span].Last && piece.Span + 1 < Geometry.SpanCount && Mesh.Spans[piece.Span + 1].First == row + 1 && state.Slab[piece.Span + 1] && !state.Joined[piece.Span + 1]);
+        && !(row + 1 == Mesh.Spans[piece.Span].Last && piece.Span + 1 < Geometry.SpanCount && Mesh.Spans[piece.Span + 1].First == row + 1 && state.Slab[piece.Span + 1] && !IsJoined(piece.Span + 1, state));
+
+    /// <summary>Whether girders go on over an axis (from 0): in one piece, or joined by a pour.</summary>
+    private bool IsJoined(int axis, StageState state) => state.Joined[axis] || Geometry.LayoutOf(axis - 1).RunsOn;
 
     private List<ImmutableArray<int>> AddShells(FrameParts parts, StageState state)
     {
@@ -244,7 +248,7 @@ public sealed class ModelBuilder
         var axis = Mesh.AxisLines().Where(a => a.Line == line).Select(a => (int?)a.Axis).FirstOrDefault();
         if (axis is not { } at) return state.Girders[member.Span] && state.Slab[member.Span];
         var sides = new[] { at - 1, at }.Where(s => s >= 0 && s < Geometry.SpanCount && (Mesh.Spans[s].First == line || Mesh.Spans[s].Last == line)).ToList();
-        return sides.TrueForAll(s => state.Girders[s] && state.Slab[s]) && (sides.Count == 1 || state.Joined[at]);
+        return sides.TrueForAll(s => state.Girders[s] && state.Slab[s]) && (sides.Count == 1 || IsJoined(at, state));
     }
 
     /// <summary>The line of this mesh that a line of the grillage lies on.</summary>

@@ -44,6 +44,9 @@ internal static class ModelChanges
                 case ModelChangeKind.Material when shell >= 0 && material >= 0:
                     parts.Shells[shell] = parts.Shells[shell] with { Material = material };
                     break;
+                case ModelChangeKind.Section when beam >= 0 && parts.Beams.FindIndex(o => o.Id == change.Like) is var like and >= 0:
+                    parts.Beams[beam] = parts.Beams[beam] with { Section = parts.Beams[like].Section };
+                    break;
                 default:
                     unmet.Add($"{change.Kind} of “{change.Part}”");
                     break;

@@ -41,7 +41,7 @@ public static class ModelChecks
                 var length = beams.Sum(b => (frame.Nodes[b.J].At + b.OffsetJ - frame.Nodes[b.I].At - b.OffsetI).Length);
                 var wanted = girder.SpanLength(span) * beams.Count / (last - first);
                 if (length < wanted * (1 - Shortest)) yield return Finding.Warning("/model/divisions", $"The members of {girder.Name} in span {span + 1} are {100 * (1 - length / wanted):0.0} % shorter than the girder: chords cut its curve. Take more pieces.");
-                foreach (var other in beams.Where(b => b.Material != ModelBuilder.GirderMaterial).Select(b => (b.Id, frame.Materials[b.Material].Id)))
+                foreach (var other in beams.Where(b => b.Material is not (ModelBuilder.GirderMaterial or ModelBuilder.SteelMaterial)).Select(b => (b.Id, frame.Materials[b.Material].Id)))
                     yield return Finding.Warning("/model/changes", $"{other.Item1} is of the material “{other.Item2}”, not of the girders': changed by hand.");
             }
         }

@@ -277,6 +277,7 @@ Alpine.data("workspace", () => ({
     this.shown[name] = Math.round(2 ** Number(value) * 100) / 100;
     this.later();
   },
+  isSelect: (c) => !c.isSlider && !c.isText,
   groupsOf(c) {
     const groups = new Map();
     for (const o of c.choices.filter((o) => o.group))

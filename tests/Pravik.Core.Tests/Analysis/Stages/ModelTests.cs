@@ -221,8 +221,19 @@ public sealed class ModelTests
         double Deflection(ModelResults r) => r.Cases.First(c => c.Name == "Surfacing").Effects.Deflection[10];
         Assert.True(Deflection(Changed(new ModelChange { Kind = ModelChangeKind.Stiffness, Part = "G1-9", Factor = 0.1 })) < Deflection(plain));
         Assert.Equal(0, Deflection(Changed(new ModelChange { Kind = ModelChangeKind.Restrain, Part = "G1-10", Directions = "uz" })), 1e-12);
+        var like = Changed(new ModelChange { Kind = ModelChangeKind.Section, Part = "G1-9", Like = "T5" }).Finished.Frame;
+        Assert.Equal(like.Beams.First(b => b.Id == "T5").Section, like.Beams.First(b => b.Id == "G1-9").Section);
         Assert.Equal(plain.Finished.Frame.Beams.Length - 1, Changed(new ModelChange { Kind = ModelChangeKind.Delete, Part = "T5" }).Finished.Frame.Beams.Length);
         Assert.Contains(Changed(new ModelChange { Kind = ModelChangeKind.Delete, Part = "T9999" }).Warnings, w => w.Contains("T9999", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Own_loads_off_the_deck_are_told()
+    {
+        Bridge With(double station, double offset) => TestBridges.Symmetric(0, 20) with { Actions = new() { Cases = [new() { Name = "Crane", Loads = [new() { Station = station, Offset = offset }] }] } };
+        Assert.Contains(BridgeValidation.Check(With(70, 0)), f => f.Message.Contains("off the deck", StringComparison.Ordinal));
+        Assert.Contains(BridgeValidation.Check(With(40, 30)), f => f.Message.Contains("off the deck", StringComparison.Ordinal));
+        Assert.DoesNotContain(BridgeValidation.Check(With(40, 1)), f => f.Message.Contains("off the deck", StringComparison.Ordinal));
     }
 
     /// <summary>Own loads reach the supports whole, wherever they lie; a patch weighs its area.</summary>

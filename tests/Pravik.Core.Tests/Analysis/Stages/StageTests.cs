@@ -160,4 +160,29 @@ public sealed class StageTests
         var inOne = ModelRun.Run(new(demo)).Cases.First(c => c.Name.StartsWith("Slab", StringComparison.Ordinal));
         for (var i = 0; i < results.Points.Length; i++) Assert.Equal(results.Points[i].Span == 1 ? inOne.Effects.Forces[i].M : 0, second.Effects.Forces[i].M, 0.01 * Math.Abs(inOne.Effects.Forces[i].M) + 2e3);
     }
+
+    /// <summary>A plate girder in one piece over two spans is continuous from the first: −wL²/8 over the pier under its own weight, in the section of steel alone; and steel neither creeps nor shrinks.</summary>
+    [Fact]
+    public void Girders_of_steel_in_one_piece_are_continuous_from_the_first()
+    {
+        var bridge = TestBridges.OneGirder(Span, Span) with { Model = new() { Kind = ModelKind.Line } };
+        bridge = bridge with { Sections = [new() { Name = "Plate girder", Family = "plateGirder" }], Girders = bridge.Girders with { RunsOn = true } };
+        var geometry = new BridgeGeometry(bridge);
+        Assert.Null(ModelRun.Refusal(bridge));
+        var results = ModelRun.Run(geometry);
+        var (pier, girders) = (results.Points.IndexOf(results.Points.First(p => p.Span == 1)), results.Cases.First(c => c.Name == CaseNames.Girders));
+        var exact = -geometry.GirderWeight(geometry.Girders[0], 0) * Span * Span / 8;
+        Assert.Equal(exact, girders.Effects.Forces[pier].M, 1e-3 * -exact);
+        var section = results.Models[0].Sections[0][0]!;
+        Assert.Equal(StructuralSteel.Of(bridge.Materials.Structural).E, section.Modulus);
+        Assert.Equal(exact * section.Girder.Centroid / section.Girder.SecondMoment, girders.Stresses[pier].Bottom, 2e-3 * -exact * section.Girder.Centroid / section.Girder.SecondMoment);
+        Assert.DoesNotContain(results.Cases, c => c.Name == CaseNames.Prestress);
+        // A slab 10 K warmer than the steel: N = E_s·A_s·ε held, let go on the whole section.
+        var whole = results.Finished.Sections[0][5]!;
+        double Lever(double z) => whole.Composite.Centroid - z;
+        var (slab, haunch) = (whole.Ratio * whole.SlabWidth * whole.SlabThickness, whole.Ratio * whole.HaunchWidth * whole.Haunch);
+        var curvature = 1e-4 * (slab * Lever(whole.SlabMiddle) + haunch * Lever(whole.Girder.Depth + whole.Haunch / 2)) / whole.Composite.SecondMoment;
+        Assert.Equal(-1.5 * whole.Modulus * whole.Composite.SecondMoment * curvature, results.Find("heating")!.Effects.Forces[pier].M, 3e-3 * 1.5 * whole.Modulus * whole.Composite.SecondMoment * -curvature);
+        Assert.Equal(0, results.TimeValues.Count(v => double.IsNaN(v.Value)));
+    }
 }
