@@ -19,7 +19,6 @@ const views = [
   ["traffic", "/bridges/sorrel-brook/checks?layout=traffic"],
   ["sheets", "/bridges/sorrel-brook/sheets"],
   ["viaduct", "/bridges/ellow-viaduct/girders?pick=/parts/girders/1/spans/2"],
-  ["soffit", "/bridges/clover-drove/girders?layout=levels"],
   ["units", "/bridges/rowan-fold/deck"],
   ["along", "/bridges/sorrel-brook/analysis?layout=results", { show: "temperature" }],
   ["stages", "/bridges/sorrel-brook/analysis?layout=stages", { stage: "2" }],

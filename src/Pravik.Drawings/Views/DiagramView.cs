@@ -71,7 +71,9 @@ public static class DiagramView
         if (cursor is { } at && at >= first && at <= last)
         {
             canvas.Line(new(X(at), top - 1), new(X(at), size.Height - bottom + 1), Pen.Active);
-            foreach (var series in diagram.Series) Say(X(at), Y(Read(series, at) / factor), QuantityText.Fixed(Read(series, at) / factor, digits), false);
+            // Among many lines a value says whose it is.
+            var many = diagram.Series.Select(s => s.Name).Distinct().Count() > 2;
+            foreach (var series in diagram.Series) Say(X(at), Y(Read(series, at) / factor), $"{(many ? series.Name + " " : "")}{QuantityText.Fixed(Read(series, at) / factor, digits)}", false);
         }
         if (picked is { } p)
         {

@@ -10,9 +10,12 @@ namespace Pravik.Web.Ledgers;
 /// <summary>The ledgers of the model: its choices, a picked part, its stages, its balance.</summary>
 internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, ModelState? state, ModelViews? views)
 {
-    public Ledger Show(string layout, string? pick) => layout switch
+    /// <param name="layout">The layout shown.</param>
+    /// <param name="pick">What is picked.</param>
+    /// <param name="stage">The stage shown, from 0.</param>
+    public Ledger Show(string layout, string? pick, int stage) => layout switch
     {
-        "stages" => Stages(pick),
+        "stages" => Stages(stage),
         "balance" => new("Balance", "what was solved, and how well", [.. Efforts(), Time()]),
         "models" => new("Three models", "line girders, grillage, shells", [.. ComparedValue(pick), Choices(), new("How to read it", []) { Note = "Each load by all three models, with the bridge's own refinement and supports, changes by hand left out. A difference is a part of the greatest value of its kind in the grillage, so that small values do not alarm. Pick a row to read why: where all girders together agree, only the sharing differs." }]),
         _ => new("Analysis", views is null ? ModelViews.Refusal(state) : "the bridge's model", [.. Picked(pick), Choices(), .. Changes(), .. Warnings(), Time()]),
@@ -123,11 +126,10 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, ModelState? st
             ]);
     }
 
-    private Ledger Stages(string? pick)
+    private Ledger Stages(int number)
     {
         var (spans, own) = (bridge.Axes.Spans.Length, bridge.Actions.Stages);
         var stages = bridge.Actions.StagesOf(spans);
-        var number = pick?.Split('/') is ["", "actions", "stages", var item, ..] && int.TryParse(item, out var n) && n >= 0 && n < stages.Length ? n : 0;
         string[] fields = ["name", "day", "girders", "pours", "joins", "props", "releases", "loads"];
         var all = new LedgerGroup("Stages", [.. stages.SelectMany((s, i) => new[] { LedgerRows.Reading("", $"{i + 1}") with { Picks = $"/actions/stages/{i}" }, LedgerRows.Reading("", s.Name) with { Picks = $"/actions/stages/{i}" }, LedgerRows.Reading("", QuantityText.Fixed(s.Day, 0)) })])
         {

@@ -126,7 +126,9 @@ internal sealed class ModelViews
         var under = request.Arrange == "under" && Girders.Count > 1;
         Diagram Of(IReadOnlyList<int> girders, string name)
         {
-            var series = girders.SelectMany((g, n) => Lines(range, quantity, g, girders.Count == 1 ? Pen.Active : Pens[n % Pens.Length], girders.Count > 1)).ToImmutableArray();
+            // Of many girders only the one with the greatest value is labelled at its peaks.
+            var worst = girders.MaxBy(g => Places(g).Max(i => Math.Max(Math.Abs(quantity.Of(range, true, i)), Math.Abs(quantity.Of(range, false, i)))));
+            var series = girders.SelectMany((g, n) => Lines(range, quantity, g, girders.Count == 1 ? Pen.Active : Pens[n % Pens.Length], girders.Count > 1, g == worst)).ToImmutableArray();
             return new(name, quantity.Kind, quantity.PositiveDown, series, Axes(girders[0])) { Range = scale, Zoom = request.Zoom, Envelope = girders.Count == 1 && !range.IsSingle ? (0, 1) : null };
         }
         return under ? [.. Girders.Select(g => Of([g], $"{geometry.Girders[g].Name}, {quantity.Words.ToLowerInvariant()}"))]
@@ -135,16 +137,16 @@ internal sealed class ModelViews
 
     private static readonly Pen[] Pens = [Pen.Active, Pen.Load, Pen.Cut, Pen.Resistance, Pen.Hidden, Pen.Axis, Pen.Edge];
 
-    private IEnumerable<Series> Lines(EffectRange range, Quantity quantity, int girder, Pen pen, bool many)
+    private IEnumerable<Series> Lines(EffectRange range, Quantity quantity, int girder, Pen pen, bool many, bool peaks)
     {
         var name = many ? geometry.Girders[girder].Name : range.IsSingle ? quantity.Words : "greatest and least";
-        yield return Line(range, true, name, pen, true);
-        if (!range.IsSingle) yield return Line(range, false, name, pen, true);
+        yield return Line(range, true, name, pen, peaks);
+        if (!range.IsSingle) yield return Line(range, false, name, pen, peaks);
         if (others?.Find(range.Id) is not { } before) yield break;
         yield return Line(before, true, otherName, Pen.Former, false);
         if (!before.IsSingle) yield return Line(before, false, otherName, Pen.Former, false);
 
-        Series Line(EffectRange of, bool greatest, string words, Pen with, bool peaks) => new(words, [.. Places(girder).Select(i => (results.Points[i].Station, quantity.Of(of, greatest, i)))], with) { Peaks = peaks };
+        Series Line(EffectRange of, bool greatest, string words, Pen with, bool labelled) => new(words, [.. Places(girder).Select(i => (results.Points[i].Station, quantity.Of(of, greatest, i)))], with) { Peaks = labelled };
     }
 
     private IEnumerable<int> Places(int girder) => Enumerable.Range(0, results.Points.Length).Where(i => results.Points[i].Girder == girder);

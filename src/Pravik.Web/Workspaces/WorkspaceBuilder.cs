@@ -148,7 +148,7 @@ public sealed class WorkspaceBuilder
             "results" => OfModel(m => (Along(m), m.Table())),
             "deflected" => OfModel(m => ([Part("frame", m.Shape(whole, station))], null)),
             "frame" => OfModel(m => ([Part("frame", m.Frame(whole, station, pick))], null)),
-            "stages" => OfModel(m => ([Part("stage", StageView.Draw(geometry, m.Results.Steps[StageNumber(m)], ViewSize.Pixels(request.Width, Math.Max(150, request.Height * 0.54 - CaptionHeight)), station))], m.StageTable(girder, station))),
+            "stages" => OfModel(m => ([Part("stage", StageView.Draw(geometry, m.Results.Steps[Math.Min(StageNumber, m.Results.Steps.Length - 1)], ViewSize.Pixels(request.Width, Math.Max(150, request.Height * 0.54 - CaptionHeight)), station))], m.StageTable(girder, station))),
             "models" => model?.State?.Compared is { } compared ? ([], ModelViews.Comparison(compared.Comparison, units, pick)) : ([new("waiting", "Not yet compared", model?.State?.Doing ?? "the models run by themselves", "")], null),
             "balance" => OfModel(m => ([], m.Balance())),
             "check" => Results(r => ([Diagram(r.CheckDiagram(girder), half, Picked(r))], r.CheckTable(pick))),
@@ -221,7 +221,7 @@ public sealed class WorkspaceBuilder
             "substructure" => new SubstructureLedger(snapshot.Bridge, geometry, ground, new(snapshot.Bridge)).Make(SupportAxis),
             "sections" => new SectionLedger(snapshot.Bridge, new(snapshot.Bridge), around.Library).Make(ShapeNumber),
             "loads" => steps.Loads(),
-            "analysis" when ModelLayouts.Contains(request.Layout) => new ModelLedger(snapshot.Bridge, new(snapshot.Bridge), model?.State, modelViews).Show(request.Layout!, pick),
+            "analysis" when ModelLayouts.Contains(request.Layout) => new ModelLedger(snapshot.Bridge, new(snapshot.Bridge), model?.State, modelViews).Show(request.Layout!, pick, StageNumber),
             "analysis" => results?.AnalysisLedger(run) ?? new("Analysis", run?.Doing ?? "", []),
             "checks" => results?.Find(pick) is { } found ? results.CheckLedger(snapshot.ProjectId, found.Point, found.Bending) : new("Checks", run?.Doing ?? "", []),
             _ => steps.Sheets(bill.Value),
@@ -247,12 +247,13 @@ public sealed class WorkspaceBuilder
         return request.Layout switch
         {
             "results" => [.. m.Controls("results"), new("with", "Laid under", request.With, under)],
-            "stages" => [new("stage", "Stage", $"{StageNumber(m) + 1}", [.. m.Results.Steps.Select(s => new Choice($"{s.Number + 1}", $"{s.Number + 1}  {s.Stage.Name}"))]), new("girder", "Girder", $"{girder + 1}", [.. geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name))])],
+            "stages" => [new("stage", "Stage", $"{StageNumber + 1}", [.. m.Results.Steps.Select(s => new Choice($"{s.Number + 1}", $"{s.Number + 1}  {s.Stage.Name}"))]), new("girder", "Girder", $"{girder + 1}", [.. geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name))])],
             _ => m.Controls(request.Layout ?? ""),
         };
     }
 
-    private int StageNumber(ModelViews m) => Math.Clamp((pick?.Split('/') is ["", "actions", "stages", var n, ..] && int.TryParse(n, out var picked) ? picked : request.Stage - 1), 0, m.Results.Steps.Length - 1);
+    /// <summary>The stage (from 0) that is picked or chosen.</summary>
+    private int StageNumber => Math.Clamp(pick?.Split('/') is ["", "actions", "stages", var n, ..] && int.TryParse(n, out var picked) ? picked : request.Stage - 1, 0, snapshot.Bridge.Actions.StagesOf(geometry.SpanCount).Length - 1);
 
     /// <summary>What a model's results show; while there are none, why, and how a model that can move does.</summary>
     private (IReadOnlyList<ViewPart>, DataTable?) OfModel(Func<ModelViews, (IReadOnlyList<ViewPart>, DataTable?)> make)
