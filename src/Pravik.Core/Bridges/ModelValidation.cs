@@ -19,6 +19,7 @@ internal static class ModelValidation
     {
         if (bridge.Model is not { } model) bounds.Error("/model", "This part is missing.");
         else if (model.SpanDivisions is null || model.Changes.IsDefault || model.Changes.Any(c => c?.Part is null || c.Directions is null || c.Material is null || c.Like is null)) bounds.Error("/model", "A list, or an item of one, is missing.");
+        if (bridge.Girders.Tendons.IsDefault || bridge.Girders.Tendons.Any(t => t?.Name is null)) bounds.Error("/girders/tendons", "The list of tendons, or an item of it, is missing.");
         if (bridge.Actions is not { } actions) bounds.Error("/actions", "This part is missing.");
         else if (actions.Settlements is null || actions.Cement is null || actions.Cases.IsDefault || actions.Cases.Any(c => c?.Name is null || c.Loads.IsDefault || c.Loads.Contains(null!)) || actions.Combinations.IsDefault || actions.Combinations.Any(c => c?.Name is null || c.Terms.IsDefault || c.Terms.Any(t => t?.Case is null)) || (actions.Stages is { } stages && (stages.IsDefault || stages.Contains(null!))))
             bounds.Error("/actions", "A list, or an item of one, is missing.");
@@ -82,6 +83,7 @@ internal static class ModelValidation
         var actions = bridge.Actions;
         if (actions.Cases.Length > MostCases || actions.Combinations.Length > MostCases) bounds.Error("/actions/cases", $"There are at most {MostCases} own cases, and as many combinations.");
         var names = new HashSet<string>(Stage.KnownLoads);
+        Tendons(bridge, names, bounds);
         for (var i = 0; i < actions.Cases.Length; i++)
         {
             var (own, path) = (actions.Cases[i], $"/actions/cases/{i}");
@@ -107,6 +109,24 @@ internal static class ModelValidation
         }
     }
 
+    private static void Tendons(Bridge bridge, HashSet<string> names, Bounds bounds)
+    {
+        var tendons = bridge.Girders.Tendons;
+        if (tendons.Length > 50) bounds.Error("/girders/tendons", "There are at most 50 tendons.");
+        for (var i = 0; i < tendons.Length; i++)
+        {
+            var (tendon, path) = (tendons[i], $"/girders/tendons/{i}");
+            bounds.Text($"{path}/name", "The name of the tendon", tendon.Name, 40);
+            if (string.IsNullOrWhiteSpace(tendon.Name) || tendon.Name.Contains(',')) bounds.Error($"{path}/name", "A tendon needs a name, without a comma in it.");
+            else if (!names.Add(tendon.Name)) bounds.Error($"{path}/name", $"There is another load named “{tendon.Name}”.");
+            if (tendon.Span is { } span) bounds.Between($"{path}/span", "Span of the tendon", span, 1, 30, QuantityKind.Count);
+            bounds.Between($"{path}/strands", "Strands of the tendon", tendon.Strands, 1, 100, QuantityKind.Count);
+            bounds.Between($"{path}/effectiveStress", "Effective stress", tendon.EffectiveStress, 0, 1700e6, QuantityKind.Stress);
+            bounds.Between($"{path}/lowAt", "Low point of the tendon", tendon.LowAt, 0.1, 0.9, QuantityKind.Number);
+            foreach (var (name, level) in new[] { ("startLevel", tendon.StartLevel), ("lowLevel", tendon.LowLevel), ("endLevel", tendon.EndLevel) }) bounds.Between($"{path}/{name}", "Level of the tendon", level, -2, 8, QuantityKind.Size);
+        }
+    }
+
     private static void Load(OwnLoad load, string path, Bounds bounds)
     {
         if (!Enum.IsDefined(load.Kind)) bounds.Error($"{path}/kind", "The kind of load is not known.");
@@ -120,7 +140,12 @@ internal static class ModelValidation
     private static void Stages(Bridge bridge, Bounds bounds)
     {
         var (spans, stages) = (bridge.Axes.Spans.Length, bridge.Actions.Stages);
-        if (stages is not { } own) return;
+        if (stages is not { } own)
+        {
+            // The usual stages are sound, but stress no tendon.
+            if (!bounds.HasErrors && !bridge.Girders.Tendons.IsEmpty) bounds.Findings.AddRange(Staging.Check(bridge));
+            return;
+        }
         if (own.Length > MostStages) bounds.Error("/actions/stages", $"There are at most {MostStages} stages.");
         var before = bounds.Findings.Count;
         for (var i = 0; i < own.Length; i++)

@@ -33,6 +33,9 @@ public static class Staging
         return steps.ToImmutable();
     }
 
+    /// <summary>Axes (from 0) over which a stage joins girders: piers between spans over which the deck is not parted.</summary>
+    public static ImmutableArray<int> JoinedIn(Bridge bridge, StageStep step) => [.. step.Joins.Where(a => a > 0 && a < bridge.Axes.Spans.Length && bridge.Axes.Own.GetValueOrDefault($"{a + 1}")?.Kind != AxisKind.Joint)];
+
     /// <summary>What stands after the last stage, when all that was cast is stiff.</summary>
     public static StageState Finished(IReadOnlyList<StageStep> steps, int spans) => steps.Count == 0 ? StageState.Nothing(spans) : Hardened(steps[^1].State, steps[^1].Pours, steps[^1].Joins);
 
@@ -46,6 +49,7 @@ public static class Staging
     {
         var spans = bridge.Axes.Spans.Length;
         var own = bridge.Actions.Cases.Select(c => c.Name).ToHashSet();
+        var tendons = bridge.Girders.Tendons.Select(t => t.Name).ToHashSet();
         List<StageStep> steps = [.. Steps(bridge)];
         var path = "/actions/stages";
         foreach (var step in steps)
@@ -57,7 +61,7 @@ public static class Staging
                 if (!step.State.Girders[span]) yield return Finding.Error($"{at}/pours", $"The slab of span {span + 1} is cast in stage {step.Number + 1} before its girders are set.");
                 if (steps.Take(step.Number).Any(s => s.Pours.Contains(span))) yield return Finding.Error($"{at}/pours", $"The slab of span {span + 1} is cast a second time in stage {step.Number + 1}.");
             }
-            foreach (var axis in step.Joins.Where(a => a > 0 && a < spans))
+            foreach (var axis in JoinedIn(bridge, step))
             {
                 if (!step.State.Girders[axis - 1] || !step.State.Girders[axis]) yield return Finding.Error($"{at}/joins", $"Girders are joined over axis {axis + 1} in stage {step.Number + 1} before those of both spans are set.");
             }
@@ -65,7 +69,11 @@ public static class Staging
             if (step.Number > 0 && step.Stage.Day < steps[step.Number - 1].Stage.Day) yield return Finding.Error($"{at}/day", $"Stage {step.Number + 1} comes before the one above it: its day must be at least {steps[step.Number - 1].Stage.Day:0.#}.");
             foreach (var load in step.Stage.LoadNames)
             {
-                if (!Stage.KnownLoads.Contains(load) && !own.Contains(load)) yield return Finding.Error($"{at}/loads", $"“{load}” is not a load. Known are {string.Join(", ", Stage.KnownLoads.Concat(own))}.");
+                if (tendons.Contains(load))
+                {
+                    if (step.State.Girders.Contains(false)) yield return Finding.Error($"{at}/loads", $"“{load}” is stressed in stage {step.Number + 1} before the girders of every span are set.");
+                }
+                else if (!Stage.KnownLoads.Contains(load) && !own.Contains(load)) yield return Finding.Error($"{at}/loads", $"“{load}” is not a load. Known are {string.Join(", ", Stage.KnownLoads.Concat(own).Concat(tendons))}.");
                 else if (step.State.Slab.Contains(false)) yield return Finding.Error($"{at}/loads", $"“{load}” lies on the slab, which is not stiff in every span in stage {step.Number + 1}: what is cast in a stage carries from the next one.");
             }
         }
@@ -81,7 +89,7 @@ public static class Staging
             else if (!end.Slab[span]) yield return Finding.Warning(path, $"The slab of span {span + 1} is never cast: the finished bridge has none there.");
             if (end.Props[span]) yield return Finding.Warning(path, $"The props of span {span + 1} stay for good.");
         }
-        foreach (var load in Stage.KnownLoads.Where(l => !steps.Exists(s => s.Stage.LoadNames.Contains(l)))) yield return Finding.Warning(path, $"“{load}” is put on in no stage.");
+        foreach (var load in Stage.KnownLoads.Concat(tendons).Where(l => !steps.Exists(s => s.Stage.LoadNames.Contains(l)))) yield return Finding.Warning(path, $"“{load}” is put on in no stage.");
     }
 
     private static StageState Hardened(StageState state, IEnumerable<int> cast, IEnumerable<int> joined) => state with { Slab = With(state.Slab, cast, true), Joined = With(state.Joined, joined, true) };

@@ -25,7 +25,7 @@ public enum FrameNames
     Axes,
 }
 
-/// <summary>Values on shells as bands: what they are, and the value of each (SI); <see cref="double.NaN"/> for none.</summary>
+/// <summary>Values per metre on shells as bands: what they are, of which kind without the metre, and the value of each (SI); <see cref="double.NaN"/> for none.</summary>
 public sealed record Contour(string Name, QuantityKind Kind, ImmutableArray<double> Values);
 
 /// <summary>Forces on members, at both ends of each, in the order of the model's beams; drawn on the side of the member where they are positive.</summary>
@@ -364,9 +364,10 @@ public sealed class FrameView
 
     private void Key()
     {
-        var (largest, width) = (Largest / units[show.Contour!.Kind].Factor, 9.0);
+        var (kind, metre) = (units[show.Contour!.Kind], units[QuantityKind.Length]);
+        var (largest, width) = (Largest * metre.Factor / kind.Factor, 9.0);
         var (x, y) = (4.0, canvas.Height - 3.4 * canvas.TextHeight);
-        canvas.Text(new(x, y - 0.5 * canvas.TextHeight), $"{show.Contour.Name}, {units[show.Contour.Kind].Symbol}", TextKind.Soft);
+        canvas.Text(new(x, y - 0.5 * canvas.TextHeight), $"{show.Contour.Name}, {kind.Symbol}/{metre.Symbol}", TextKind.Soft);
         for (var i = 0; i < Bands.Length; i++)
         {
             canvas.Box(x + i * width, y, width, canvas.TextHeight, Bands[i], Pen.Grid);

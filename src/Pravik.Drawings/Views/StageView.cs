@@ -139,8 +139,8 @@ public sealed class StageView
         List<string> words = [];
         if (step.NewGirders.Length > 0) words.Add($"girders set in {(step.NewGirders.Length == 1 ? "span" : "spans")} {Spans(step.NewGirders)}");
         if (step.Pours.Length > 0) words.Add($"slab cast in {(step.Pours.Length == 1 ? "span" : "spans")} {Spans(step.Pours)}: weight now, stiff from the next stage");
-        var joins = step.Joins.Where(a => a > 0 && a < geometry.SpanCount).ToList();
-        if (joins.Count > 0) words.Add($"cast over {(joins.Count == 1 ? "axis" : "axes")} {string.Join(", ", joins.Select(a => geometry.Axes[a].Name))}: continuous from the next stage");
+        var joins = Staging.JoinedIn(geometry.Bridge, step);
+        if (joins.Length > 0) words.Add($"cast over {(joins.Length == 1 ? "axis" : "axes")} {string.Join(", ", joins.Select(a => geometry.Axes[a].Name))}: continuous from the next stage");
         if (step.Releases.Length > 0) words.Add($"props taken from {Spans(step.Releases)}");
         if (step.Stage.LoadNames.Any()) words.Add($"put on: {string.Join(", ", step.Stage.LoadNames)}");
         canvas.Text(new(3, 1.6 * canvas.TextHeight), words.Count == 0 ? "Nothing is built; what comes acts on the structure as it stands." : char.ToUpperInvariant(words[0][0]) + string.Join("; ", words)[1..] + ".", TextKind.Strong);

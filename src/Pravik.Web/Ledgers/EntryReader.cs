@@ -154,6 +154,7 @@ public static class EntryReader
         if (parts is ["", "actions", "cases", var ownCase, "loads", var load, _]) return $"{field.Name} of load {int.Parse(load) + 1}, own case {int.Parse(ownCase) + 1}";
         if (parts is ["", "actions", "combinations", var sum, ..]) return $"{field.Name} of combination {int.Parse(sum) + 1}";
         if (parts is ["", "actions", "settlements", var settles]) return $"Settlement of axis {settles}";
+        if (parts is ["", "girders", "tendons", var tendon, _]) return $"{field.Name} of tendon {int.Parse(tendon) + 1}";
         if (parts is ["", "model", "spanDivisions", var divided]) return $"Pieces of span {divided}";
         if (parts is ["", "model", "changes", var change, _]) return $"{field.Name} of change {int.Parse(change) + 1}";
         if (parts is ["", "crossings", var crossing, _]) return $"{field.Name} of crossing {int.Parse(crossing) + 1}";

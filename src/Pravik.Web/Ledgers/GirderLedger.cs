@@ -27,7 +27,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         groups.Add(Depth(here));
         groups.Add(Ranges());
         groups.Add(new("Haunch and camber", [rows.Entry("/deck/haunch"), rows.Entry("/girders/camber", geometry.HaunchOf(geometry.GirdersIn(0)[0], 0).CastingCamber), rows.Entry("/girders/laterDeflection"), rows.Entry("/girders/greatestHaunch")]) { Note = "The haunch along every girder follows; the layout “Levels” lists it." });
-        if (geometry.SectionsInUse.Any(s => !s.IsSteel) && !girders.CastInPlace) groups.AddRange([Strands(), StrandCourses()]);
+        if (geometry.SectionsInUse.Any(s => !s.IsSteel) && !girders.CastInPlace) groups.AddRange([Strands(), StrandCourses(), .. Tendons()]);
         groups.Add(Section(one));
         foreach (var layer in new[] { "top", "bottom" })
             groups.Add(new($"Slab bars, {layer}", [rows.Entry($"/girders/slabBars/{layer}/diameter"), rows.Entry($"/girders/slabBars/{layer}/spacing"), rows.Entry($"/girders/slabBars/{layer}/axisDistance")]));
@@ -195,6 +195,19 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
             LedgerRows.Reading("", rows.Units.Format(haunch.Top(i / 10.0), QuantityKind.Length)), LedgerRows.Reading("", rows.Units.Format(haunch.Bottom(i / 10.0), QuantityKind.Length)),
         })])
         { Columns = ["Part", $"Haunch, {rows.Units[QuantityKind.Size].Symbol}", $"Top, {rows.Units[QuantityKind.Length].Symbol}", "Soffit"] };
+    }
+
+    private IEnumerable<LedgerGroup> Tendons()
+    {
+        var name = Enumerable.Range(1, girders.Tendons.Length + 1).Select(i => $"Tendon {i}").First(n => girders.Tendons.All(t => t.Name != n));
+        var add = new LedgerAction("Add a tendon", $"{name} added", [new("add", "/girders/tendons/-", new JsonObject { ["name"] = name })]);
+        if (girders.Tendons.IsEmpty) yield return new("Tendons", []) { Actions = [add], Note = "Stressed in a stage, along a parabola; in the model, not yet in the checks." };
+        for (var i = 0; i < girders.Tendons.Length; i++)
+        {
+            var path = $"/girders/tendons/{i}";
+            yield return new(girders.Tendons[i].Name, [.. new[] { "name", "span", "strands", "effectiveStress", "startLevel", "lowLevel", "endLevel", "lowAt" }.Select(f => rows.Entry($"{path}/{f}"))])
+            { Actions = [new("Take it away", $"{girders.Tendons[i].Name} taken away", [new("remove", path)]), .. i == girders.Tendons.Length - 1 ? [add] : Array.Empty<LedgerAction>()] };
+        }
     }
 
     /// <summary>Debonding and deflection, row by row.</summary>

@@ -37,7 +37,10 @@ internal static class ModelFields
         Text("/actions/stages/*/name", "Name"), Q("/actions/stages/*/day", "Day", QuantityKind.Number, "Days after the girders were made."),
         Text("/actions/stages/*/girders", "Girders set in spans") with { Help = "Numbers of spans, as in 1, 2-3, or all." }, Text("/actions/stages/*/pours", "Slab cast in spans") with { Help = "Its weight comes now; it is stiff from the next stage." },
         Text("/actions/stages/*/joins", "Cast over axes") with { Help = "Numbers of axes over which girders are joined; continuous from the next stage." }, Text("/actions/stages/*/props", "Props in spans") with { Help = "Half way under every girder." },
-        Text("/actions/stages/*/releases", "Props away from spans"), Text("/actions/stages/*/loads", "Put on") with { Help = "edges, surfacing, and names of own cases, with commas between." },
+        Text("/actions/stages/*/releases", "Props away from spans"), Text("/actions/stages/*/loads", "Put on") with { Help = "edges, surfacing, and names of own cases and tendons, with commas between." },
+        Text("/girders/tendons/*/name", "Name") with { Help = "A stage stresses it by this name." }, Own("/girders/tendons/*/span", "Span", QuantityKind.Count, "Empty: every span, so that it runs on over the piers."), Q("/girders/tendons/*/strands", "Strands", QuantityKind.Count),
+        Q("/girders/tendons/*/effectiveStress", "Effective stress", QuantityKind.Stress, "After all losses, friction included. Entered."), Q("/girders/tendons/*/startLevel", "Level at the start", QuantityKind.Size, "Above the girder's soffit."), Q("/girders/tendons/*/lowLevel", "At the low point", QuantityKind.Size),
+        Q("/girders/tendons/*/endLevel", "At the end", QuantityKind.Size), Q("/girders/tendons/*/lowAt", "Low point at", QuantityKind.Number, "Part of the span."),
         Q("/girders/strands/rows/*/debonded", "Debonded", QuantityKind.Count, "Strands of the row that are debonded near both ends."), Q("/girders/strands/rows/*/debondedLength", "over", QuantityKind.Length, "From each end of the girder."),
         Own("/girders/strands/rows/*/endLevel", "At the ends", QuantityKind.Size, "Level of a deflected row at both ends. Empty: straight."), Q("/girders/strands/rows/*/holdDown", "Held down at", QuantityKind.Number, "From either end, as a part of the girder's length."),
     ];

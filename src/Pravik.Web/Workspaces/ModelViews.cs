@@ -208,7 +208,7 @@ internal sealed class ModelViews
     {
         if (Contours.FirstOrDefault(c => c.Value == request.Drawn) is not { } choice) return null;
         var along = state.ShellsAlong();
-        return new(choice.Words, choice.Value.StartsWith('m') ? QuantityKind.Force : QuantityKind.LineLoad, [.. along.Select(s => choice.Value switch { "mAlong" => s.Malong, "mAcross" => s.Macross, "mTwist" => s.Mtwist, "nAlong" => s.Nalong, _ => s.Nacross })]);
+        return new(choice.Words, choice.Value.StartsWith('m') ? QuantityKind.Moment : QuantityKind.Force, [.. along.Select(s => choice.Value switch { "mAlong" => s.Malong, "mAcross" => s.Macross, "mTwist" => s.Mtwist, "nAlong" => s.Nalong, _ => s.Nacross })]);
     }
 
     private FrameLook Look => request.Look switch { "plan" => FrameLook.Plan, "side" => FrameLook.Side, _ => FrameLook.Space };

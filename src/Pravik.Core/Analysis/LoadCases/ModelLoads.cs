@@ -252,6 +252,29 @@ public sealed class ModelLoads
         return new("Prestress") { BeamThermal = beams.ToImmutable() };
     }
 
+    /// <summary>Force of a tendon (N).</summary>
+    public double Pull(Tendon tendon) => tendon.Strands * PrestressingSteel.Of(geometry.Bridge.Materials.Strand).Area * tendon.EffectiveStress;
+
+    /// <summary>A tendon as the strain that it gives the free member in which it lies; with the primary part −P, −P·(z_c − z_p) about the centroid of the section of its stage this makes the whole.</summary>
+    public FrameCase Tendon(BridgeModel model, Tendon tendon)
+    {
+        var beams = ImmutableArray.CreateBuilder<BeamThermal>();
+        var pull = Pull(tendon);
+        for (var g = 0; g < model.GirderBeams.Length; g++)
+        {
+            for (var row = 0; row < model.GirderBeams[g].Length; row++)
+            {
+                var index = model.GirderBeams[g][row];
+                if (index < 0 || !tendon.IsIn(mesh.SpanOf(row))) continue;
+                var (beam, layers) = (model.Frame.Beams[index], model.Sections[g][row]!);
+                var (section, modulus) = (model.Frame.Sections[beam.Section], model.Frame.Materials[beam.Material].E);
+                var level = model.Shells.IsEmpty ? layers.Composite.Centroid : layers.SlabMiddle + beam.OffsetI.Z;
+                beams.Add(Thermal(index, new(-pull / (modulus * section.A), -pull * (level - tendon.LevelAt(Middle(row))) / (modulus * section.Iy))));
+            }
+        }
+        return new(tendon.Name) { BeamThermal = beams.ToImmutable() };
+    }
+
     /// <summary>Axial force and moment of the strands about a level above the soffit: N = −Σn·A_p·σ_p, M = −Σn·A_p·σ_p·(z̄ − z_p), by the entered effective stress. Beyond the girder's ends there is none.</summary>
     public (double Force, double Moment) Primary(GirderLine girder, int span, double t, double centroid)
     {

@@ -8,8 +8,6 @@ public static class CaseNames
 {
     public const string Girders = "Girders";
     public const string Prestress = "Prestress";
-    public const string Primary = "Prestress, primary part";
-    public const string Secondary = "Prestress, secondary part";
     public const string PropsAway = "Props taken away";
     public const string Edges = "Edges and parapets";
     public const string Surfacing = "Surfacing";
@@ -27,6 +25,10 @@ public static class CaseNames
     public const string Characteristic = "Characteristic, traffic leading";
     public const string QuasiPermanent = "Quasi-permanent";
     public const string Traffic = "Traffic, load model 1 (moment and shear)";
+
+    public static string Primary(string prestress) => $"{prestress}, primary part";
+
+    public static string Secondary(string prestress) => $"{prestress}, secondary part";
 
     public static string Slab(ImmutableArray<int> spans) => $"Slab, cast in {(spans.Length == 1 ? $"span {spans[0] + 1}" : $"spans {string.Join(", ", spans.Select(s => s + 1))}")}";
 
@@ -55,11 +57,12 @@ public static class CaseNames
         List<string> names = [];
         foreach (var step in Staging.Steps(bridge))
         {
-            if (step.NewGirders.Length > 0) names.AddRange(ModelRun.IsPrestressed(bridge) ? [Girders, Prestress, Primary, Secondary] : [Girders]);
+            if (step.NewGirders.Length > 0) names.AddRange(ModelRun.IsPrestressed(bridge) ? [Girders, Prestress, Primary(Prestress), Secondary(Prestress)] : [Girders]);
             if (step.Releases.Length > 0) names.Add(PropsAway);
             if (step.Pours.Length > 0) names.Add(Slab(step.Pours));
-            names.AddRange(step.Joins.Where(a => a > 0 && a < spans).Select(a => Pour(Axis(a))));
+            names.AddRange(Staging.JoinedIn(bridge, step).Select(a => Pour(Axis(a))));
             names.AddRange(step.Stage.LoadNames.Select(l => l == "edges" ? Edges : l == "surfacing" ? Surfacing : l));
+            names.AddRange(step.Stage.LoadNames.Where(l => bridge.Girders.Tendons.Any(t => t.Name == l)).SelectMany(l => new[] { Primary(l), Secondary(l) }));
             names.Add(After(step.Stage));
         }
         names.AddRange([Permanent, Creep(actions), Shrinkage(actions), Expansion(actions), Contraction(actions), Heating, Cooling]);

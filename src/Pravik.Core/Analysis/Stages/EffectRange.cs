@@ -79,8 +79,8 @@ public sealed class EffectRanges
         foreach (var c in results.Cases.Where(c => c.Primary is not null))
         {
             ImmutableArray<FaceStresses> none = [.. new FaceStresses[results.Points.Length]];
-            all.Add(EffectRange.Single($"{c.Id}p", CaseNames.Primary, Group(c.Kind), c.Primary!, none));
-            all.Add(EffectRange.Single($"{c.Id}s", CaseNames.Secondary, Group(c.Kind), c.Effects, none));
+            all.Add(EffectRange.Single($"{c.Id}p", CaseNames.Primary(c.Name), Group(c.Kind), c.Primary!, none));
+            all.Add(EffectRange.Single($"{c.Id}s", CaseNames.Secondary(c.Name), Group(c.Kind), c.Effects, none));
         }
         all.Add(Temperature(Case));
         var settlements = cases.Where(c => c.Id.StartsWith("settlement", StringComparison.Ordinal)).ToList();

@@ -121,11 +121,12 @@ public sealed class ModelRun
         }
         if (step.Releases.Length > 0) all.Add((CaseNames.PropsAway, Release(step), null));
         if (step.Pours.Length > 0) all.Add((CaseNames.Slab(step.Pours), loads.Slab(made, step.Pours), null));
-        foreach (var axis in step.Joins.Where(a => a > 0 && a < geometry.SpanCount)) all.Add((CaseNames.Pour(geometry.Axes[axis].Name), loads.Joint(axis), null));
+        foreach (var axis in Staging.JoinedIn(geometry.Bridge, step)) all.Add((CaseNames.Pour(geometry.Axes[axis].Name), loads.Joint(axis), null));
         foreach (var load in step.Stage.LoadNames)
         {
             if (load == "edges") all.Add((CaseNames.Edges, loads.Edges(made), null));
             else if (load == "surfacing") all.Add((CaseNames.Surfacing, loads.Surfacing(made), null));
+            else if (geometry.Bridge.Girders.Tendons.FirstOrDefault(t => t.Name == load) is { } tendon) all.Add((tendon.Name, loads.Tendon(made, tendon), Primary(tendon, made)));
             else if (geometry.Bridge.Actions.Cases.FirstOrDefault(c => c.Name == load) is { } own) all.Add((own.Name, loads.Own(made, own), null));
         }
         if (all.Count == 0) return;
@@ -142,6 +143,16 @@ public sealed class ModelRun
     }
 
     private readonly Dictionary<string, Dictionary<int, double>> propReactions = [];
+
+    private GirderEffects Primary(Tendon tendon, BridgeModel model)
+    {
+        var (forces, pull) = (new SectionForces[points.Length], loads.Pull(tendon));
+        for (var i = 0; i < points.Length; i++)
+        {
+            if (tendon.IsIn(points[i].Span)) forces[i] = new(-pull, 0, 0, 0, -pull * (SectionAt(model, points[i])!.Composite.Centroid - tendon.LevelAt(points[i].Fraction)), 0);
+        }
+        return new([.. forces], [.. new double[points.Length]]);
+    }
 
     private GirderEffects Primary(ImmutableArray<int> spans, BridgeModel model)
     {

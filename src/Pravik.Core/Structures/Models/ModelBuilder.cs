@@ -211,7 +211,9 @@ public sealed class ModelBuilder
             if (!state.Girders[member.Span] || !state.Slab[member.Span] || !HasSlab(Math.Min(Mesh.Nodes[member.I].Line, Mesh.Spans[member.Span].Last - 1), state)) continue;
             var number = counts[member.Kind] = counts.GetValueOrDefault(member.Kind) + 1;
             var (slab, factor) = (parts.Materials[SlabMaterial], state.SlabFactor);
-            var (area, across) = (Math.Max(1e-6, member.Width * member.Depth), member.Depth * Math.Pow(Math.Max(1e-3, member.Width), 3) / 12);
+            // Along an edge the slab belongs to the flange of the outer girder: the member has a hundredth of it, as in bending.
+            var part = member.Kind == MemberKind.Edge ? 0.01 : 1;
+            var (area, across) = (part * Math.Max(1e-4, member.Width * member.Depth), part * member.Depth * Math.Pow(Math.Max(1e-2, member.Width), 3) / 12);
             parts.AddOther(member.Kind, $"{(member.Kind == MemberKind.Strip ? "T" : "E")}{number}", member.I, member.J, SlabMaterial, member.Kind == MemberKind.Strip ? "strip" : "edge", area, member.Flexural * factor / slab.E, across, member.Torsional * factor / slab.G);
         }
     }

@@ -227,6 +227,20 @@ public sealed class ModelTests
         Assert.Contains(Changed(new ModelChange { Kind = ModelChangeKind.Delete, Part = "T9999" }).Warnings, w => w.Contains("T9999", StringComparison.Ordinal));
     }
 
+    /// <summary>A deck parted over its pier: nothing is joined there, no moment passes, and each half is the bridge of one span.</summary>
+    [Theory]
+    [InlineData(ModelKind.Grillage)]
+    [InlineData(ModelKind.Shells)]
+    public void Nothing_passes_over_a_joint_of_the_deck(ModelKind kind)
+    {
+        var parted = TestBridges.Symmetric(0, 20, 20) is var b ? b with { Axes = b.Axes with { Own = new Dictionary<string, AxisOwn> { ["2"] = new() { Kind = AxisKind.Joint } }.ToImmutableSortedDictionary() } } : null!;
+        var results = Run(With(parted, kind));
+        var one = Run(With(TestBridges.Symmetric(0, 20), kind));
+        Assert.DoesNotContain(results.Cases, c => c.Name.StartsWith("Pour", StringComparison.Ordinal));
+        double Middle(ModelResults r, string name, int span) => r.Cases.First(c => c.Name == name).Effects.Forces[r.Points.IndexOf(r.Points.First(p => p.Girder == 1 && p.Span == span && Math.Abs(p.Fraction - 0.5) < 1e-9))].M;
+        foreach (var name in new[] { CaseNames.Girders, CaseNames.Surfacing }) Assert.Equal(Middle(one, name, 0), Middle(results, name, 1), 1e-3 * Math.Abs(Middle(one, name, 0)));
+    }
+
     [Fact]
     public void Own_loads_off_the_deck_are_told()
     {

@@ -185,4 +185,40 @@ public sealed class StageTests
         Assert.Equal(-1.5 * whole.Modulus * whole.Composite.SecondMoment * curvature, results.Find("heating")!.Effects.Forces[pier].M, 3e-3 * 1.5 * whole.Modulus * whole.Composite.SecondMoment * -curvature);
         Assert.Equal(0, results.TimeValues.Count(v => double.IsNaN(v.Value)));
     }
+
+    /// <summary>
+    /// A parabolic tendon that runs on over the pier of two equal spans, anchored in the centroid and there over the pier too, hangs by f: it lifts with w = 8Pf/L², whose moment over the pier is +wL²/8 = P·f on a beam of two spans. Its
+    /// eccentricity over the pier being 0, all of that is secondary. Where a girder's centroid lies e higher than the anchorage, the even moment −P·e over both spans adds 1.5·P·e over the pier.
+    /// </summary>
+    [Theory]
+    [InlineData(ModelKind.Line)]
+    [InlineData(ModelKind.Grillage)]
+    [InlineData(ModelKind.Shells)]
+    public void A_tendon_over_a_pier_has_the_secondary_moment_of_its_lift(ModelKind kind)
+    {
+        var pair = TestBridges.Symmetric(0, Span, Span);
+        pair = pair with { Model = new() { Kind = kind, Divisions = 40 }, Girders = pair.Girders with { Strands = new() { Rows = [] } } };
+        var centroid = ModelRun.Run(new(pair)).Finished.Sections[0][5]!.Composite.Centroid;
+        const double Sag = 0.4;
+        var bridge = pair with
+        {
+            Girders = pair.Girders with { Tendons = [new() { Name = "Cable", StartLevel = centroid, EndLevel = centroid, LowLevel = centroid - Sag }] },
+            Actions = new() { Stages = [.. Stage.Usual(2).Select(s => s.Name == "Edges and parapets" ? s with { Loads = "edges, Cable" } : s)] },
+        };
+        Assert.DoesNotContain(BridgeValidation.Check(bridge), f => f.Severity == Severity.Error);
+        var results = ModelRun.Run(new(bridge));
+        var (cable, pier) = (results.Cases.First(c => c.Name == "Cable"), results.Points.IndexOf(results.Points.First(p => p.Span == 1)));
+        var pull = 12 * PrestressingSteel.Of(bridge.Materials.Strand).Area * 1100e6;
+        var (girders, sections) = (results.Finished.GirderBeams.Length, results.Finished.Sections);
+        var each = results.Points.Length / girders;
+        for (var g = 0; g < girders; g++)
+        {
+            var exact = pull * (Sag + 1.5 * (sections[g][5]!.Composite.Centroid - centroid));
+            Assert.Equal(exact, cable.Effects.Forces[pier + g * each].M, (kind == ModelKind.Line ? 2e-3 : 0.01) * exact);
+        }
+        // Nothing holds the deck along: what is left of axial forces is shared among girders, and none in all.
+        Assert.Equal(0, Enumerable.Range(0, girders).Sum(g => cable.Effects.Forces[pier - 20 + g * each].N), 0.02 * pull);
+        Assert.Equal(-pull * Sag, cable.Primary!.Forces[results.Points.IndexOf(results.Points.First(p => Math.Abs(p.Fraction - 0.5) < 1e-9))].M, 1e-6 * pull);
+        Assert.Contains(BridgeValidation.Check(bridge with { Actions = new() }), f => f.Message.Contains("“Cable” is put on in no stage", StringComparison.Ordinal));
+    }
 }
