@@ -1,7 +1,7 @@
 // Girders picked together, girders that deepen, outlines of sections drawn with the mouse.
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { openPage, useApplication } from "./server.mjs";
+import { analysed, openPage, restingBox, useApplication } from "./server.mjs";
 
 const used = useApplication();
 const field = (page, path) => page.locator(`[id="f${path.replaceAll("/", "-")}"]`);
@@ -31,7 +31,9 @@ test("an outline is drawn and a corner dragged; one that crosses itself is refus
   await page.locator(".ledger h1", { hasText: "Own section 1" }).waitFor();
   assert.equal(await svg.locator(".handle").count(), 4);
   const across = await field(page, "/sections/1/outlines/0/corners/1/x").inputValue();
-  const corner = await svg.locator(".handle").nth(1).boundingBox();
+  // The drawing is made anew when the analysis is done; then it rests.
+  await analysed(page);
+  const corner = await restingBox(svg.locator(".handle").nth(1));
   await page.mouse.move(corner.x + corner.width / 2, corner.y + corner.height / 2);
   await page.mouse.down();
   await page.mouse.move(corner.x + 60, corner.y, { steps: 4 });
