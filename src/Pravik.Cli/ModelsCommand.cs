@@ -43,19 +43,10 @@ internal static class ModelsCommand
         var greatest = comparison.Values.GroupBy(v => (v.Load, v.Effect)).Select(g => g.MaxBy(v => Math.Abs(v.Grillage))!).ToHashSet();
         foreach (var v in comparison.Values.Where(v => all || greatest.Contains(v) || v.Worst > ModelComparison.Limit))
         {
-            var kind = v.Effect switch { ComparedEffect.Deflection => QuantityKind.Size, ComparedEffect.Shear or ComparedEffect.Reaction => QuantityKind.Force, _ => QuantityKind.Moment };
-            Console.WriteLine($"{v.Load,-30} {Words(v.Effect),-16} {$"G{v.Girder}",-7} {v.Place,-18} {units.Format(v.Line, kind),11} {units.Format(v.Grillage, kind),11} {units.Format(v.Shells, kind),11} {100 * v.LineDifference,6:0.0}% {100 * v.ShellsDifference,6:0.0}%");
+            var (words, kind) = v.Named;
+            Console.WriteLine($"{v.Load,-30} {words,-16} {$"G{v.Girder}",-7} {v.Place,-18} {units.Format(v.Line, kind),11} {units.Format(v.Grillage, kind),11} {units.Format(v.Shells, kind),11} {100 * v.LineDifference,6:0.0}% {100 * v.ShellsDifference,6:0.0}%");
             if (v.Reason(ModelComparison.Limit) is { } why) Console.WriteLine($"    {why}");
         }
         Console.WriteLine($"{comparison.Values.Length} values compared; {comparison.Values.Count(v => v.Worst > ModelComparison.Limit)} differ by more than {100 * ModelComparison.Limit:0} % of the greatest of their kind in the grillage.");
     }
-
-    private static string Words(ComparedEffect effect) => effect switch
-    {
-        ComparedEffect.SaggingMoment => "sagging moment",
-        ComparedEffect.HoggingMoment => "hogging moment",
-        ComparedEffect.Shear => "shear",
-        ComparedEffect.Reaction => "reaction",
-        _ => "deflection",
-    };
 }

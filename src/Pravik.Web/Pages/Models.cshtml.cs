@@ -23,8 +23,6 @@ public sealed class ModelsModel(ProjectStore store, ModelQueue models) : PageMod
 
     public string Show(ComparedValue value, double of) => ModelViews.Show(value, of, Units);
 
-    public string Words(ComparedEffect effect) => ModelViews.Words(effect);
-
     public async Task<IActionResult> OnGetAsync(string id)
     {
         if (await store.FindAsync(id) is not { } snapshot) return NotFound();

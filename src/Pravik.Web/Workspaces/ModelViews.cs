@@ -332,13 +332,11 @@ internal sealed class ModelViews
     {
         return new($"Line girders, grillage and shells: {comparison.Values.Length} values, {comparison.Differing.Count()} differ by more than {100 * ModelComparison.Limit:0} % of the greatest of their kind",
             [new("Load", false), new("Effect", false), new("Girder", false), new("Place", false), new("Line", true), new("Grillage", true), new("Shells", true), new("Line, %", true), new("Shells, %", true), new("Differs by", false)],
-            [.. comparison.Values.OrderByDescending(v => v.Worst).Select(v => new TableRow([v.Load, Words(v.Effect), $"G{v.Girder}", v.Place, Show(v, v.Line, units), Show(v, v.Grillage, units), Show(v, v.Shells, units), QuantityText.Fixed(100 * v.LineDifference, 1), QuantityText.Fixed(100 * v.ShellsDifference, 1), v.Worst <= ModelComparison.Limit ? "agree" : v.OnlyShared ? "sharing" : "stiffness"],
+            [.. comparison.Values.OrderByDescending(v => v.Worst).Select(v => new TableRow([v.Load, v.Named.Words, $"G{v.Girder}", v.Place, Show(v, v.Line, units), Show(v, v.Grillage, units), Show(v, v.Shells, units), QuantityText.Fixed(100 * v.LineDifference, 1), QuantityText.Fixed(100 * v.ShellsDifference, 1), v.Worst <= ModelComparison.Limit ? "agree" : v.OnlyShared ? "sharing" : "stiffness"],
                 [null, null, v.Girder, null, v.Line, v.Grillage, v.Shells, v.LineDifference, v.ShellsDifference, null], ComparedPath(comparison, v), null, ComparedPath(comparison, v) == pick))]);
     }
 
-    public static string Show(ComparedValue v, double value, UnitSystem units) => v.Effect == ComparedEffect.Deflection ? Fine(value, units) : units.Format(value, v.Effect is ComparedEffect.Shear or ComparedEffect.Reaction ? QuantityKind.Force : QuantityKind.Moment);
-
-    public static string Words(ComparedEffect effect) => effect switch { ComparedEffect.SaggingMoment => "sagging moment", ComparedEffect.HoggingMoment => "hogging moment", ComparedEffect.Shear => "shear", ComparedEffect.Reaction => "reaction", _ => "deflection" };
+    public static string Show(ComparedValue v, double value, UnitSystem units) => v.Named.Kind == QuantityKind.Size ? Fine(value, units) : units.Format(value, v.Named.Kind);
 
     private static string ComparedPath(ModelComparison comparison, ComparedValue value) => $"/parts/compared/{comparison.Values.IndexOf(value)}";
 

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Roads;
+using Pravik.Core.Units;
 
 namespace Pravik.Core.Analysis.Stages;
 
@@ -25,6 +26,16 @@ public sealed record ComparedValue(string Load, ComparedEffect Effect, int Girde
 
     public double LineDifference => Part(Line - Grillage);
     public double ShellsDifference => Part(Shells - Grillage);
+
+    /// <summary>The effect in words, and the kind of its unit.</summary>
+    public (string Words, QuantityKind Kind) Named => Effect switch
+    {
+        ComparedEffect.SaggingMoment => ("sagging moment", QuantityKind.Moment),
+        ComparedEffect.HoggingMoment => ("hogging moment", QuantityKind.Moment),
+        ComparedEffect.Shear => ("shear", QuantityKind.Force),
+        ComparedEffect.Reaction => ("reaction", QuantityKind.Force),
+        _ => ("deflection", QuantityKind.Size),
+    };
 
     /// <summary>The larger of both, without sign.</summary>
     public double Worst => Math.Max(Math.Abs(LineDifference), Math.Abs(ShellsDifference));
