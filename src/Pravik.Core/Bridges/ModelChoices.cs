@@ -80,6 +80,9 @@ public enum ModelChangeKind
 /// <summary>A change made by hand in the model that is generated; it stays when the model is made again, and is told where its part is there no more.</summary>
 public sealed record ModelChange
 {
+    /// <summary>Directions in which a joint can be held, in their order.</summary>
+    public static readonly ImmutableArray<string> AllDirections = ["ux", "uy", "uz", "rx", "ry", "rz"];
+
     public ModelChangeKind Kind { get; init; }
 
     /// <summary>Name of the member, shell or joint.</summary>

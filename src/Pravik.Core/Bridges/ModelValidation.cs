@@ -12,7 +12,6 @@ internal static class ModelValidation
 
     /// <summary>Joints of the mesh beyond which a model is not made: about 180,000 unknowns, for which all stages and actions together take half a minute and 5 GB.</summary>
     private const int MostJoints = 30_000;
-    private static readonly string[] Directions = ["ux", "uy", "uz", "rx", "ry", "rz"];
 
     /// <summary>JSON can leave null where a part must stand.</summary>
     public static void CheckLists(Bridge bridge, Bounds bounds)
@@ -54,8 +53,8 @@ internal static class ModelValidation
             bounds.Text($"{path}/like", "The name of the other member", change.Like, 60);
             bounds.Between($"{path}/factor", "Factor on stiffness", change.Factor, 1e-6, 1e6, QuantityKind.Number);
             var words = change.Directions.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries);
-            if (words.FirstOrDefault(w => !Directions.Contains(w)) is { } unknown) bounds.Error($"{path}/directions", $"“{unknown}” is not a direction. Known are {string.Join(", ", Directions)}.");
-            else if (change.Kind == ModelChangeKind.Restrain && words.Length == 0) bounds.Error($"{path}/directions", $"No direction is held; name some of {string.Join(", ", Directions)}.");
+            if (words.FirstOrDefault(w => !ModelChange.AllDirections.Contains(w)) is { } unknown) bounds.Error($"{path}/directions", $"“{unknown}” is not a direction. Known are {string.Join(", ", ModelChange.AllDirections)}.");
+            else if (change.Kind == ModelChangeKind.Restrain && words.Length == 0) bounds.Error($"{path}/directions", $"No direction is held; name some of {string.Join(", ", ModelChange.AllDirections)}.");
         }
         if (bounds.HasErrors) return;
         var girders = Enumerable.Range(0, bridge.Axes.Spans.Length).Max(s => GirderLayout.Of(bridge.Girders, s, bridge.Axes.Spans.Length).Count);

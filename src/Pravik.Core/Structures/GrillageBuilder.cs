@@ -60,11 +60,17 @@ public sealed class GrillageBuilder
     {
         var section = geometry.SectionOf(girder, span, t);
         var bridge = geometry.Bridge;
-        var (left, right) = ClearWidths(geometry, girder, span);
-        var (spans, number) = Continuous(geometry, girder, span);
-        var width = EffectiveWidth.Of(section.WebWidth, left, right, EffectiveWidth.ZeroMomentLength(spans, number));
+        var width = SlabWidth(geometry, girder, span, section);
         var ratio = Concrete.Of(bridge.Materials.Slab).Ecm / (section.IsSteel ? StructuralSteel.Of(bridge.Materials.Structural).E : Concrete.Of(bridge.Materials.Girder).Ecm);
         return CompositeSection.Of(section.Bending, width, geometry.SlabThickness(girder, span, 0.5), geometry.Haunch(span), section.TopWidth, ratio);
+    }
+
+    /// <summary>Width of slab that acts with a girder of a section in a span (EN 1992-1-1 5.3.2.1).</summary>
+    public static double SlabWidth(BridgeGeometry geometry, GirderLine girder, int span, MadeSection section)
+    {
+        var (left, right) = ClearWidths(geometry, girder, span);
+        var (spans, number) = Continuous(geometry, girder, span);
+        return EffectiveWidth.Of(section.WebWidth, left, right, EffectiveWidth.ZeroMomentLength(spans, number));
     }
 
     /// <summary>Lengths of the spans over which a girder is continuous with a span, and the number of that span among them.</summary>

@@ -17,7 +17,7 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         var loads = new ModelLoads(geometry, Core.Structures.DeckMesh.Of(geometry, [.. bridge.Axes.Spans.Select(_ => 4)]), bridge.Model);
         yield return new("Braking and wind",
         [
-            rows.Entry("/actions/braking", DeckForces.Braking(geometry.LastStation - geometry.FirstStation, values)), rows.Entry("/actions/windVelocity"), rows.Entry("/actions/windFactor", DeckForces.WindFactor((geometry.RightEdge(geometry.FirstStation) - geometry.LeftEdge(geometry.FirstStation)) / loads.WindDepth, 0)),
+            rows.Entry("/actions/braking", DeckForces.Braking(geometry.LastStation - geometry.FirstStation, values)), rows.Entry("/actions/windVelocity"), rows.Entry("/actions/windFactor", loads.TableWindFactor),
             rows.Reading("Depth in the wind", loads.WindDepth, QuantityKind.Length, "Girder, haunch, slab, and parapets; open ones count by 0.3 m (EN 1991-1-4 8.3.1)."), rows.Reading("Wind", loads.WindPerMetre, QuantityKind.LineLoad, "½ ρ v_b² C d_tot, across the bridge."),
         ]);
         foreach (var group in Cases().Concat(Combinations())) yield return group;

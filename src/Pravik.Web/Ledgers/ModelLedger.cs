@@ -72,17 +72,15 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, ModelState? st
         else if (frame.Nodes.FirstOrDefault(n => n.Id == id) is { } node)
         {
             var at = Array.FindIndex([.. frame.Nodes], n => n.Id == id);
-            var fixes = frame.Supports.Where(s => s.Node == at).SelectMany(s => s.Fix).Distinct().Order().Select(d => Directions[d]);
+            var fixes = frame.Supports.Where(s => s.Node == at).SelectMany(s => s.Fix).Distinct().Order().Select(d => ModelChange.AllDirections[d]);
             yield return new($"Joint {id}", [rows.Reading("East", node.At.X, QuantityKind.Length), rows.Reading("North", node.At.Y, QuantityKind.Length), rows.Reading("Level", node.At.Z, QuantityKind.Length), LedgerRows.Reading("Held in", string.Join(" ", fixes) is { Length: > 0 } held ? held : "nothing")])
-            { Actions = [Change("Hold it upright", "restrain", v => v["directions"] = "uz"), Change("Hold it in everything", "restrain", v => v["directions"] = string.Join(' ', Directions))] };
+            { Actions = [Change("Hold it upright", "restrain", v => v["directions"] = "uz"), Change("Hold it in everything", "restrain", v => v["directions"] = string.Join(' ', ModelChange.AllDirections))] };
         }
         else if (frame.Springs.FirstOrDefault(s => s.Id == id) is { } spring)
         {
             yield return new($"Bearing {id}", [.. spring.Stiffness.Take(3).Zip(["along", "across", "upright"], (k, words) => LedgerRows.Reading($"Stiffness {words}, {rows.Units[QuantityKind.Force].Symbol}/mm", k >= 1e11 ? "held" : QuantityText.Fixed(k / 1e3 / rows.Units[QuantityKind.Force].Factor, 1)))]);
         }
     }
-
-    private static readonly string[] Directions = ["ux", "uy", "uz", "rx", "ry", "rz"];
 
     private IEnumerable<LedgerGroup> Changes()
     {

@@ -113,16 +113,18 @@ public sealed class ModelLoads
 
     private double WindAbove => ParapetLine.All(geometry).DistinctBy(p => (p.Index, p.Side)).Sum(p => p.Profile.Posts is null ? p.Profile.Height : 0.3);
 
-    /// <summary>Wind on the deck (N/m).</summary>
-    public double WindPerMetre
+    /// <summary>Factor C of the table for the deck's width half way along the bridge.</summary>
+    public double TableWindFactor
     {
         get
         {
-            var actions = geometry.Bridge.Actions;
-            var width = geometry.RightEdge((geometry.FirstStation + geometry.LastStation) / 2) - geometry.LeftEdge((geometry.FirstStation + geometry.LastStation) / 2);
-            return DeckForces.Wind(actions.WindVelocity, actions.WindFactor ?? DeckForces.WindFactor(width / WindDepth, 0), WindDepth);
+            var middle = (geometry.FirstStation + geometry.LastStation) / 2;
+            return DeckForces.WindFactor((geometry.RightEdge(middle) - geometry.LeftEdge(middle)) / WindDepth, 0);
         }
     }
+
+    /// <summary>Wind on the deck (N/m).</summary>
+    public double WindPerMetre => DeckForces.Wind(geometry.Bridge.Actions.WindVelocity, geometry.Bridge.Actions.WindFactor ?? TableWindFactor, WindDepth);
 
     private double RoadLevel(int line) => geometry.Road.Level(Math.Clamp(mesh.Nodes[mesh.OfGirder(0, line)].Station, geometry.Road.StartStation, geometry.Road.EndStation));
 

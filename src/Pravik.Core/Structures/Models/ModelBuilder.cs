@@ -118,9 +118,7 @@ public sealed class ModelBuilder
         var (haunch, thickness) = (Geometry.Haunch(piece.Span), Geometry.SlabThickness(girder, piece.Span, 0.5));
         var bare = made.Bending;
         if (!state.Slab[piece.Span]) return sections[key] = new(bare, bare, 0, thickness, haunch, 0, 1, modulus);
-        var (left, right) = GrillageBuilder.ClearWidths(Geometry, girder, piece.Span);
-        var (spans, number) = GrillageBuilder.Continuous(Geometry, girder, piece.Span);
-        var width = EffectiveWidth.Of(made.WebWidth, left, right, EffectiveWidth.ZeroMomentLength(spans, number));
+        var width = GrillageBuilder.SlabWidth(Geometry, girder, piece.Span, made);
         var ratio = Concrete.Of(Geometry.Bridge.Materials.Slab).Ecm * state.SlabFactor / modulus;
         var haunchWidth = choices.HaunchActs ? made.TopWidth : 0;
         return sections[key] = new(bare, CompositeSection.Of(bare, width, thickness, haunch, haunchWidth, ratio), width, thickness, haunch, haunchWidth, ratio, modulus);
@@ -157,7 +155,7 @@ public sealed class ModelBuilder
                 var torsion = made.Properties.J + share * parts.Materials[SlabMaterial].G / parts.Materials[material].G;
                 var inPlane = made.Properties.Iy + (section.HasSlab && !shells ? section.Ratio * section.SlabThickness * Math.Pow(Geometry.WetSlabWidth(girder, span), 3) / 12 : 0);
                 var hinge = row + 1 == Mesh.Spans[span].Last && span + 1 < Geometry.SpanCount && Mesh.Spans[span + 1].First == row + 1 && state.Girders[span + 1] && !IsJoined(span + 1, state);
-                var down = shells ? new Point3(0, 0, section.Girder.Centroid - section.SlabMiddle + (bending.Centroid - section.Girder.Centroid)) : default;
+                var down = shells ? new Point3(0, 0, bending.Centroid - section.SlabMiddle) : default;
                 beams.Add(parts.Beams.Count);
                 parts.Beams.Add(new($"G{girder.Number}-{row}", Mesh.OfGirder(girder.Number - 1, row), Mesh.OfGirder(girder.Number - 1, row + 1), material, parts.Section(section.HasSlab ? "composite" : "girder", bending.Area, bending.SecondMoment, inPlane, torsion))
                 {

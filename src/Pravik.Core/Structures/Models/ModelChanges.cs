@@ -6,8 +6,6 @@ namespace Pravik.Core.Structures.Models;
 /// <summary>Puts the changes made by hand into a model that has just been generated.</summary>
 internal static class ModelChanges
 {
-    public static readonly ImmutableArray<string> Directions = ["ux", "uy", "uz", "rx", "ry", "rz"];
-
     /// <summary>New places of beams and shells (−1 for those left out), and words for the changes whose part the model does not have.</summary>
     public static (int[] Beams, int[] Shells, ImmutableArray<string> Unmet) Apply(FrameParts parts, ImmutableArray<ModelChange> changes)
     {
@@ -57,8 +55,8 @@ internal static class ModelChanges
         return (beams, shells, unmet.ToImmutable());
     }
 
-    /// <summary>The directions that a text names, as places in <see cref="Directions"/>; unknown words are left out.</summary>
-    public static IEnumerable<int> Read(string text) => text.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Select(w => Directions.IndexOf(w)).Where(d => d >= 0).Distinct().Order();
+    /// <summary>The directions that a text names, as places in <see cref="ModelChange.AllDirections"/>; unknown words are left out.</summary>
+    public static IEnumerable<int> Read(string text) => text.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Select(w => ModelChange.AllDirections.IndexOf(w)).Where(d => d >= 0).Distinct().Order();
 
     private static void Number<T>(List<T> list, int[] places, Func<T, string> id, HashSet<string> deleted)
     {
