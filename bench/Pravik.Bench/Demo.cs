@@ -13,7 +13,8 @@ internal static class Demo
     private static string FindRoot()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(folder.FullName, "Pravik.slnx"))) folder = folder.Parent ?? throw new DirectoryNotFoundException("Run this inside the checkout.");
+        while (!File.Exists(Path.Combine(folder.FullName, "Pravik.slnx")))
+            folder = folder.Parent ?? throw new DirectoryNotFoundException("Run this inside the checkout.");
         return folder.FullName;
     }
 }

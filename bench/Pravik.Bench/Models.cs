@@ -7,7 +7,9 @@ using Pravik.Core.Structures;
 
 namespace Pravik.Bench;
 
-/// <summary>The demo's grillage with all unit deck loads, and its models with all stages and actions: new, and after an edit of a load.</summary>
+/// <summary>
+/// The demo's grillage with all unit deck loads, and its models with all stages and actions: new, and after an edit of a load.
+/// </summary>
 internal static class Models
 {
     private const int Rounds = 9;
@@ -17,7 +19,7 @@ internal static class Models
         var bridge = Demo.Read();
         Reference.Product();
         var reference = Median(() => Reference.Product());
-        Console.WriteLine($"reference                                          {reference,7:0} ms");
+        Console.WriteLine($"reference                                          {reference, 7:0} ms");
         Say("grillage made, factorised, 945 unit loads", () => UnitLoads(bridge));
         foreach (var kind in Enum.GetValues<ModelKind>())
         {
@@ -32,16 +34,27 @@ internal static class Models
         void Say(string what, Action work)
         {
             var time = Median(work);
-            Console.WriteLine($"{what,-50} {time,7:0} ms   {time / reference,6:0.0} × reference");
+            Console.WriteLine($"{what, -50} {time, 7:0} ms   {time / reference, 6:0.0} × reference");
         }
     }
 
-    /// <summary>By Maxwell and Betti one solution gives what a unit load anywhere does to one effect; they are solved in blocks on both cores.</summary>
+    /// <summary>
+    /// By Maxwell and Betti one solution gives what a unit load anywhere does to one effect; they are solved in blocks on both cores.
+    /// </summary>
     private static void UnitLoads(Bridge bridge)
     {
         var grillage = GrillageBuilder.Build(new(bridge));
         var solver = new GrillageSolver(grillage, new BandedCholesky());
-        var wanted = EffectPoint.All(grillage).SelectMany(p => new[] { new WantedEffect(p, EffectKind.Moment), new WantedEffect(p, EffectKind.Shear, SectionSide.Behind), new WantedEffect(p, EffectKind.Shear, SectionSide.Ahead) });
+        var wanted = EffectPoint
+            .All(grillage)
+            .SelectMany(p =>
+                new[]
+                {
+                    new WantedEffect(p, EffectKind.Moment),
+                    new WantedEffect(p, EffectKind.Shear, SectionSide.Behind),
+                    new WantedEffect(p, EffectKind.Shear, SectionSide.Ahead),
+                }
+            );
         Parallel.ForEach(wanted.Chunk(48), block => InfluenceSurface.Solve(grillage, solver, block));
     }
 

@@ -43,7 +43,11 @@ public class PartsBench
 
     [Benchmark]
     public InfluenceSurface[] FortyInfluenceSurfaces() =>
-        InfluenceSurface.Solve(grillage, solver, [.. EffectPoint.All(grillage).Take(40).Select(p => new WantedEffect(p, EffectKind.Moment))]);
+        InfluenceSurface.Solve(
+            grillage,
+            solver,
+            [.. EffectPoint.All(grillage).Take(40).Select(p => new WantedEffect(p, EffectKind.Moment))]
+        );
 
     [Benchmark]
     public BridgeResults WholeRun() => BridgeRun.Run(bridge);

@@ -18,7 +18,8 @@ internal static class Reference
             for (var k = 0; k < Size; k++)
             {
                 var a = A[i * Size + k];
-                for (var j = 0; j < Size; j++) product[i * Size + j] += a * B[k * Size + j];
+                for (var j = 0; j < Size; j++)
+                    product[i * Size + j] += a * B[k * Size + j];
             }
         }
         return product[Size + 1];

@@ -9,12 +9,29 @@ using Pravik.Exchange.LandXml;
 
 namespace Pravik.Bench;
 
-/// <summary>A made-up road of 30 km with 2,000 elements over a ground of 500,000 triangles: reading the file, and station queries.</summary>
+/// <summary>
+/// A made-up road of 30 km with 2,000 elements over a ground of 500,000 triangles: reading the file, and station queries.
+/// </summary>
 internal static class Roads
 {
     public static void Measure()
     {
-        var road = new Road { Name = "Long road", Elements = [.. Enumerable.Range(0, 500).SelectMany(Four)], Profile = [.. Enumerable.Range(0, 151).Select(i => new ProfilePoint { Station = i * 200, Level = 50 + 3 * Math.Sin(i), CurveLength = i is 0 or 150 ? 0 : 80 })] };
+        var road = new Road
+        {
+            Name = "Long road",
+            Elements = [.. Enumerable.Range(0, 500).SelectMany(Four)],
+            Profile =
+            [
+                .. Enumerable
+                    .Range(0, 151)
+                    .Select(i => new ProfilePoint
+                    {
+                        Station = i * 200,
+                        Level = 50 + 3 * Math.Sin(i),
+                        CurveLength = i is 0 or 150 ? 0 : 80,
+                    }),
+            ],
+        };
         var text = Encoding.UTF8.GetBytes(LandXmlWriter.Write(road, new("Plain", Grid(501, 501))));
         Reference.Product();
         var reference = Time(() => Reference.Product());
@@ -31,22 +48,44 @@ internal static class Roads
         var locate = Time(() => Array.ForEach(points, p => sum += line.Locate(p).Station));
         var ground = file.Grounds[0].Ground;
         var level = Time(() => Array.ForEach(points, p => sum += ground.Level(new(Math.Abs(p.X) % 9000, Math.Abs(p.Y) % 9000)) ?? 0));
-        var geometry = new BridgeGeometry(Bridge.New("On the road") with { Road = road, Axes = new() { FirstStation = 300, Spans = [30.0, 30, 30] } });
-        double Draw() => Time(() => sum += SvgWriter.Inline(SurroundingsView.Draw(geometry, ground, [], UnitSystem.Metric, ViewSize.Pixels(960, 560))).Length);
+        var geometry = new BridgeGeometry(
+            Bridge.New("On the road") with
+            {
+                Road = road,
+                Axes = new() { FirstStation = 300, Spans = [30.0, 30, 30] },
+            }
+        );
+        double Draw() =>
+            Time(() =>
+                sum += SvgWriter.Inline(SurroundingsView.Draw(geometry, ground, [], UnitSystem.Metric, ViewSize.Pixels(960, 560))).Length
+            );
         Draw();
         var surroundings = Draw();
-        Console.WriteLine($"Road of {line.EndStation / 1000:0.0} km, {line.Line.Segments.Length} elements, ground of {ground.TriangleCount} triangles, file of {text.Length / 1e6:0.0} MB ({sum:0})");
-        Console.WriteLine($"read the file                        {read,8:0} ms   {read / reference,7:0.0} × reference");
-        Console.WriteLine($"station and offset to x, y, z        {survey * 1000 / stations.Length,8:0.00} µs");
-        Console.WriteLine($"x, y to station and offset           {locate * 1000 / points.Length,8:0.00} µs");
-        Console.WriteLine($"plan of the bridge's surroundings    {surroundings,8:0} ms");
-        Console.WriteLine($"level of the ground                  {level * 1000 / points.Length,8:0.00} µs");
+        Console.WriteLine(
+            $"Road of {line.EndStation / 1000:0.0} km, {line.Line.Segments.Length} elements, ground of {ground.TriangleCount} triangles, file of {text.Length / 1e6:0.0} MB ({sum:0})"
+        );
+        Console.WriteLine($"read the file                        {read, 8:0} ms   {read / reference, 7:0.0} × reference");
+        Console.WriteLine($"station and offset to x, y, z        {survey * 1000 / stations.Length, 8:0.00} µs");
+        Console.WriteLine($"x, y to station and offset           {locate * 1000 / points.Length, 8:0.00} µs");
+        Console.WriteLine($"plan of the bridge's surroundings    {surroundings, 8:0} ms");
+        Console.WriteLine($"level of the ground                  {level * 1000 / points.Length, 8:0.00} µs");
     }
 
     private static IEnumerable<RoadElement> Four(int i)
     {
         var radius = i % 2 == 0 ? 400.0 : -400;
-        return [new() { Length = 12 }, new() { Length = 15, EndRadius = radius }, new() { Length = 18, StartRadius = radius, EndRadius = radius }, new() { Length = 15, StartRadius = radius }];
+        return
+        [
+            new() { Length = 12 },
+            new() { Length = 15, EndRadius = radius },
+            new()
+            {
+                Length = 18,
+                StartRadius = radius,
+                EndRadius = radius,
+            },
+            new() { Length = 15, StartRadius = radius },
+        ];
     }
 
     private static Ground Grid(int columns, int rows)
@@ -59,7 +98,8 @@ internal static class Roads
             {
                 var n = r * columns + c;
                 (points[3 * n], points[3 * n + 1], points[3 * n + 2]) = (c * 20, r * 20, 40 + 5 * Math.Sin(c * 0.1) * Math.Cos(r * 0.13));
-                if (r > 0 && c > 0) triangles.AddRange([n - columns - 1, n - columns, n, n - columns - 1, n, n - 1]);
+                if (r > 0 && c > 0)
+                    triangles.AddRange([n - columns - 1, n - columns, n, n - columns - 1, n, n - 1]);
             }
         }
         return new(points, [.. triangles]);

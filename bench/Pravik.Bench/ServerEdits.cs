@@ -18,37 +18,79 @@ internal static class ServerEdits
         var data = Directory.CreateTempSubdirectory("pravik-bench-");
         var web = Path.Combine(Demo.Root, "src", "Pravik.Web");
         const string address = "http://127.0.0.1:5987";
-        var start = new ProcessStartInfo("dotnet", [Path.Combine(web, "bin", "Release", "net10.0", "Pravik.Web.dll"), "--urls", address,
-            $"--Pravik:Data={data.FullName}", $"--Pravik:Demo={Path.Combine(Demo.Root, "examples")}", "--Logging:LogLevel:Default=Error"])
-        { WorkingDirectory = web };
+        var start = new ProcessStartInfo(
+            "dotnet",
+            [
+                Path.Combine(web, "bin", "Release", "net10.0", "Pravik.Web.dll"),
+                "--urls",
+                address,
+                $"--Pravik:Data={data.FullName}",
+                $"--Pravik:Demo={Path.Combine(Demo.Root, "examples")}",
+                "--Logging:LogLevel:Default=Error",
+            ]
+        )
+        {
+            WorkingDirectory = web,
+        };
         using var server = Process.Start(start)!;
         try
         {
             using var http = new HttpClient { BaseAddress = new(address) };
             var bridge = await FirstAnswerAsync(http);
-            List<double> drawings = [], results = [], models = [], references = [];
+            List<double> drawings = [],
+                results = [],
+                models = [],
+                references = [];
             for (var i = 0; i < Warm + Counted; i++)
             {
                 references.Add(Time(() => Reference.Product()));
                 var clock = Stopwatch.StartNew();
-                JsonArray patch = [new JsonObject { ["op"] = "replace", ["path"] = "/deck/patterns/0/slab/thickness", ["value"] = 0.22 + (i + 1) * 1e-5 }];
-                using var edit = await http.PatchAsync($"/api/bridges/sorrel-brook?revision={bridge["revision"]}&label=Bench", JsonContent.Create(patch));
+                JsonArray patch =
+                [
+                    new JsonObject
+                    {
+                        ["op"] = "replace",
+                        ["path"] = "/deck/patterns/0/slab/thickness",
+                        ["value"] = 0.22 + (i + 1) * 1e-5,
+                    },
+                ];
+                using var edit = await http.PatchAsync(
+                    $"/api/bridges/sorrel-brook?revision={bridge["revision"]}&label=Bench",
+                    JsonContent.Create(patch)
+                );
                 edit.EnsureSuccessStatusCode();
                 bridge = await WorkspaceAsync(http);
-                if (i >= Warm) drawings.Add(clock.Elapsed.TotalMilliseconds);
-                while ((string?)bridge["run"]!["status"] is not ("done" or "fails")) bridge = await WorkspaceAsync(http);
-                if (i >= Warm) results.Add(clock.Elapsed.TotalMilliseconds);
+                if (i >= Warm)
+                    drawings.Add(clock.Elapsed.TotalMilliseconds);
+                while ((string?)bridge["run"]!["status"] is not ("done" or "fails"))
+                    bridge = await WorkspaceAsync(http);
+                if (i >= Warm)
+                    results.Add(clock.Elapsed.TotalMilliseconds);
                 clock.Restart();
-                JsonArray turn = [new JsonObject { ["op"] = "replace", ["path"] = "/deck/haunch", ["value"] = 0.03 + (i + 1) * 1e-5 }];
-                using var again = await http.PatchAsync($"/api/bridges/sorrel-brook?revision={bridge["revision"]}&label=Bench", JsonContent.Create(turn));
+                JsonArray turn =
+                [
+                    new JsonObject
+                    {
+                        ["op"] = "replace",
+                        ["path"] = "/deck/haunch",
+                        ["value"] = 0.03 + (i + 1) * 1e-5,
+                    },
+                ];
+                using var again = await http.PatchAsync(
+                    $"/api/bridges/sorrel-brook?revision={bridge["revision"]}&label=Bench",
+                    JsonContent.Create(turn)
+                );
                 again.EnsureSuccessStatusCode();
                 await http.GetByteArrayAsync("/api/bridges/sorrel-brook/model.glb");
-                if (i >= Warm) models.Add(clock.Elapsed.TotalMilliseconds);
+                if (i >= Warm)
+                    models.Add(clock.Elapsed.TotalMilliseconds);
                 do bridge = await WorkspaceAsync(http);
                 while ((string?)bridge["run"]!["status"] is not ("done" or "fails"));
             }
             var reference = Median(references[Warm..]);
-            Console.WriteLine($"Sorrel Brook overbridge, {Environment.ProcessorCount} cores, {Counted} edits in a warm server; times in ms as least / median / greatest");
+            Console.WriteLine(
+                $"Sorrel Brook overbridge, {Environment.ProcessorCount} cores, {Counted} edits in a warm server; times in ms as least / median / greatest"
+            );
             Print("reference: dense product 300 × 300", references[Warm..], reference);
             Print("edit to new drawings", drawings, reference);
             Print("edit to new utilisations", results, reference);
@@ -90,5 +132,7 @@ internal static class ServerEdits
     private static double Median(IReadOnlyCollection<double> values) => values.Order().ElementAt(values.Count / 2);
 
     private static void Print(string name, IReadOnlyCollection<double> values, double reference) =>
-        Console.WriteLine($"{name,-36} {values.Min(),8:0.0} / {Median(values),8:0.0} / {values.Max(),8:0.0}   {Median(values) / reference,7:0.0} × reference");
+        Console.WriteLine(
+            $"{name, -36} {values.Min(), 8:0.0} / {Median(values), 8:0.0} / {values.Max(), 8:0.0}   {Median(values) / reference, 7:0.0} × reference"
+        );
 }

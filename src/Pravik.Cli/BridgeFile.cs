@@ -21,7 +21,8 @@ internal static class BridgeFile
         string text;
         try
         {
-            if (new FileInfo(path) is { Exists: true, Length: > 4L * BridgeJson.LongestDocument }) throw new IOException("the file is too large to be a bridge");
+            if (new FileInfo(path) is { Exists: true, Length: > 4L * BridgeJson.LongestDocument })
+                throw new IOException("the file is too large to be a bridge");
             text = File.ReadAllText(path);
         }
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException or ArgumentException)
@@ -33,7 +34,9 @@ internal static class BridgeFile
         foreach (var finding in reading.Findings)
         {
             var place = finding.Path.Length > 0 ? $"{path}{finding.Path}" : path;
-            Console.Error.WriteLine($"{(finding.Severity == Severity.Error ? "error" : "note")}: {place}: {finding.Message}{(finding.Why is { } why ? " " + why : "")}");
+            Console.Error.WriteLine(
+                $"{(finding.Severity == Severity.Error ? "error" : "note")}: {place}: {finding.Message}{(finding.Why is { } why ? " " + why : "")}"
+            );
         }
         return reading.Bridge;
     }

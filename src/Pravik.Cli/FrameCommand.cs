@@ -15,15 +15,25 @@ internal static class FrameCommand
     {
         var file = new Argument<string>("FILE") { Description = "A bridge as JSON (docs/file-format.md)." };
         var output = new Option<FileInfo?>("--out") { Description = "Where the model goes; standard output where it is missing." };
-        var kind = new Option<ModelKind?>("--model") { Description = "line, grillage or shells: the finished bridge in space with its actions; the plane grillage of the checks where it is missing." };
-        var command = new Command("frame", "Write a model of a bridge as a frame model (docs/frame-model.md). Exit status 2: bad input.") { file, kind, output };
+        var kind = new Option<ModelKind?>("--model")
+        {
+            Description =
+                "line, grillage or shells: the finished bridge in space with its actions; the plane grillage of the checks where it is missing.",
+        };
+        var command = new Command("frame", "Write a model of a bridge as a frame model (docs/frame-model.md). Exit status 2: bad input.")
+        {
+            file,
+            kind,
+            output,
+        };
         command.SetAction(parsed => Run(parsed.GetRequiredValue(file), parsed.GetValue(kind), parsed.GetValue(output)));
         return command;
     }
 
     private static int Run(string file, ModelKind? kind, FileInfo? output)
     {
-        if (BridgeFile.Read(file) is not { } bridge) return Exit.BadInput;
+        if (BridgeFile.Read(file) is not { } bridge)
+            return Exit.BadInput;
         if ((kind is null ? BridgeRun.Refusal(bridge) : ModelRun.Refusal(bridge)) is { } reason)
         {
             Console.Error.WriteLine($"{file}: {reason}.");
@@ -33,7 +43,9 @@ internal static class FrameCommand
         try
         {
             var geometry = new BridgeGeometry(bridge);
-            model = kind is { } wanted ? ModelRun.Run(geometry, bridge.Model with { Kind = wanted }).Exported : BridgeFrame.OfGrillage(geometry);
+            model = kind is { } wanted
+                ? ModelRun.Run(geometry, bridge.Model with { Kind = wanted }).Exported
+                : BridgeFrame.OfGrillage(geometry);
         }
         catch (ModelRefusedException refused)
         {
@@ -42,7 +54,8 @@ internal static class FrameCommand
         }
         using var memory = new MemoryStream();
         FrameWriter.Write(memory, model);
-        if (output is not null) return BridgeFile.Write(output.Directory!, output.Name, memory.ToArray()) ? Exit.Passes : Exit.BadInput;
+        if (output is not null)
+            return BridgeFile.Write(output.Directory!, output.Name, memory.ToArray()) ? Exit.Passes : Exit.BadInput;
         using var standard = Console.OpenStandardOutput();
         memory.WriteTo(standard);
         standard.WriteByte((byte)'\n');

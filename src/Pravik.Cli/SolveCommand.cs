@@ -24,7 +24,8 @@ internal static class SolveCommand
         try
         {
             var reading = FrameReader.Read(File.ReadAllBytes(file.FullName));
-            if (reading.Model is null) return Refused(reading.Problems);
+            if (reading.Model is null)
+                return Refused(reading.Problems);
             model = reading.Model;
             results = new FrameAnalysis(model).Solve();
         }
@@ -36,7 +37,8 @@ internal static class SolveCommand
         {
             return Refused([new("", problem is OutOfMemoryException ? "The model needs more memory than there is." : problem.Message)]);
         }
-        foreach (var warning in results.Warnings) Console.Error.WriteLine($"note: {warning}");
+        foreach (var warning in results.Warnings)
+            Console.Error.WriteLine($"note: {warning}");
         try
         {
             if (output is null)
@@ -48,7 +50,8 @@ internal static class SolveCommand
             }
             // Written beside and moved, so that nothing half done is left.
             var beside = $"{output.FullName}.part";
-            using (var stream = File.Create(beside)) FrameResultsWriter.Write(stream, model, results);
+            using (var stream = File.Create(beside))
+                FrameResultsWriter.Write(stream, model, results);
             File.Move(beside, output.FullName, true);
             return 0;
         }
@@ -60,7 +63,8 @@ internal static class SolveCommand
 
     private static int Refused(IReadOnlyList<FrameProblem> problems)
     {
-        foreach (var problem in problems) Console.Error.WriteLine($"{(problem.Path.Length == 0 ? "/" : problem.Path)}: {problem.Message}");
+        foreach (var problem in problems)
+            Console.Error.WriteLine($"{(problem.Path.Length == 0 ? "/" : problem.Path)}: {problem.Message}");
         return 2;
     }
 }

@@ -22,8 +22,10 @@ public sealed class GroundStore(string folder)
         {
             writer.Write(ground.PointCount);
             writer.Write(ground.TriangleCount);
-            foreach (var value in ground.Coordinates) writer.Write(value);
-            foreach (var point in ground.Triangles) writer.Write(point);
+            foreach (var value in ground.Coordinates)
+                writer.Write(value);
+            foreach (var point in ground.Triangles)
+                writer.Write(point);
         }
         var hash = Convert.ToHexStringLower(SHA256.HashData(content.GetBuffer().AsSpan(0, (int)content.Length)))[..32];
         if (!File.Exists(PathOf(hash)))
@@ -44,20 +46,25 @@ public sealed class GroundStore(string folder)
     /// <summary>The ground with that hash, or null where it was never kept here.</summary>
     public Ground? Find(string hash)
     {
-        if (known.TryGetValue(hash, out var ground)) return ground;
-        if (hash.Length != 32 || !hash.All(char.IsAsciiHexDigitLower) || !File.Exists(PathOf(hash))) return null;
+        if (known.TryGetValue(hash, out var ground))
+            return ground;
+        if (hash.Length != 32 || !hash.All(char.IsAsciiHexDigitLower) || !File.Exists(PathOf(hash)))
+            return null;
         using var reader = new BinaryReader(new BrotliStream(File.OpenRead(PathOf(hash)), CompressionMode.Decompress));
         var (points, triangles) = (reader.ReadInt32(), reader.ReadInt32());
         var coordinates = new double[3 * points];
-        for (var i = 0; i < coordinates.Length; i++) coordinates[i] = reader.ReadDouble();
+        for (var i = 0; i < coordinates.Length; i++)
+            coordinates[i] = reader.ReadDouble();
         var corners = new int[3 * triangles];
-        for (var i = 0; i < corners.Length; i++) corners[i] = reader.ReadInt32();
+        for (var i = 0; i < corners.Length; i++)
+            corners[i] = reader.ReadInt32();
         return Remember(hash, new(coordinates, corners));
     }
 
     private Ground Remember(string hash, Ground ground)
     {
-        if (known.Count >= MostInMemory) known.Clear();
+        if (known.Count >= MostInMemory)
+            known.Clear();
         return known[hash] = ground;
     }
 

@@ -7,7 +7,9 @@ namespace Pravik.Data;
 /// <summary>An item of the office library as it is listed.</summary>
 public sealed record LibraryRow(string Kind, string Name, bool Superseded, DateTime ChangedAt, JsonNode Value);
 
-/// <summary>The office library: what is kept for use in any bridge. A name is used once within a kind; keeping it again replaces it.</summary>
+/// <summary>
+/// The office library: what is kept for use in any bridge. A name is used once within a kind; keeping it again replaces it.
+/// </summary>
 public sealed class LibraryStore(IDbContextFactory<PravikContext> contexts)
 {
     public async Task<IReadOnlyList<LibraryRow>> ListAsync()
@@ -22,8 +24,19 @@ public sealed class LibraryStore(IDbContextFactory<PravikContext> contexts)
     {
         await using var db = await contexts.CreateDbContextAsync();
         var (found, json) = (await db.Library.FindAsync(item.Kind, item.Name), item.Value.ToJsonString());
-        if (found is null) db.Library.Add(new() { Kind = item.Kind, Name = item.Name, Json = json, Superseded = item.Superseded, ChangedAt = DateTime.UtcNow });
-        else (found.Json, found.Superseded, found.ChangedAt) = (json, item.Superseded, DateTime.UtcNow);
+        if (found is null)
+            db.Library.Add(
+                new()
+                {
+                    Kind = item.Kind,
+                    Name = item.Name,
+                    Json = json,
+                    Superseded = item.Superseded,
+                    ChangedAt = DateTime.UtcNow,
+                }
+            );
+        else
+            (found.Json, found.Superseded, found.ChangedAt) = (json, item.Superseded, DateTime.UtcNow);
         await db.SaveChangesAsync();
         return found is not null;
     }
@@ -32,7 +45,9 @@ public sealed class LibraryStore(IDbContextFactory<PravikContext> contexts)
     public async Task MarkAsync(string kind, string name, bool superseded)
     {
         await using var db = await contexts.CreateDbContextAsync();
-        await db.Library.Where(e => e.Kind == kind && e.Name == name).ExecuteUpdateAsync(set => set.SetProperty(e => e.Superseded, superseded).SetProperty(e => e.ChangedAt, DateTime.UtcNow));
+        await db
+            .Library.Where(e => e.Kind == kind && e.Name == name)
+            .ExecuteUpdateAsync(set => set.SetProperty(e => e.Superseded, superseded).SetProperty(e => e.ChangedAt, DateTime.UtcNow));
     }
 
     public async Task TakeAwayAsync(string kind, string name)

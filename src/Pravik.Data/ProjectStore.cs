@@ -10,7 +10,15 @@ using Pravik.Exchange;
 namespace Pravik.Data;
 
 /// <summary>A bridge as it stands at a revision.</summary>
-public sealed record Snapshot(string ProjectId, int Revision, string Label, Bridge Bridge, ImmutableArray<Finding> Findings, bool CanUndo, bool CanRedo);
+public sealed record Snapshot(
+    string ProjectId,
+    int Revision,
+    string Label,
+    Bridge Bridge,
+    ImmutableArray<Finding> Findings,
+    bool CanUndo,
+    bool CanRedo
+);
 
 /// <summary>A value that two people changed: where, what is there now, and what the edit wanted (JSON).</summary>
 public sealed record Conflict(string Path, string Theirs, string Yours);
@@ -49,17 +57,39 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         await using var db = await contexts.CreateDbContextAsync();
         await db.Database.EnsureCreatedAsync();
         // Databases that were made before points could be named, or before there was a library.
-        await db.Database.ExecuteSqlRawAsync("CREATE TABLE IF NOT EXISTS RestorePoints (ProjectId TEXT NOT NULL, Number INTEGER NOT NULL, Name TEXT NOT NULL, PRIMARY KEY (ProjectId, Number));");
-        await db.Database.ExecuteSqlRawAsync("CREATE TABLE IF NOT EXISTS RoadShares (ProjectId TEXT NOT NULL PRIMARY KEY, \"Group\" TEXT NOT NULL);");
-        await db.Database.ExecuteSqlRawAsync("CREATE TABLE IF NOT EXISTS Library (Kind TEXT NOT NULL, Name TEXT NOT NULL, Json TEXT NOT NULL, Superseded INTEGER NOT NULL, ChangedAt TEXT NOT NULL, PRIMARY KEY (Kind, Name));");
+        await db.Database.ExecuteSqlRawAsync(
+            "CREATE TABLE IF NOT EXISTS RestorePoints (ProjectId TEXT NOT NULL, Number INTEGER NOT NULL, Name TEXT NOT NULL, PRIMARY KEY (ProjectId, Number));"
+        );
+        await db.Database.ExecuteSqlRawAsync(
+            "CREATE TABLE IF NOT EXISTS RoadShares (ProjectId TEXT NOT NULL PRIMARY KEY, \"Group\" TEXT NOT NULL);"
+        );
+        await db.Database.ExecuteSqlRawAsync(
+            "CREATE TABLE IF NOT EXISTS Library (Kind TEXT NOT NULL, Name TEXT NOT NULL, Json TEXT NOT NULL, Superseded INTEGER NOT NULL, ChangedAt TEXT NOT NULL, PRIMARY KEY (Kind, Name));"
+        );
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;");
     }
 
     public async Task<IReadOnlyList<ProjectEntry>> ListAsync()
     {
         await using var db = await contexts.CreateDbContextAsync();
-        var rows = await db.Projects.SelectMany(p => p.Revisions.Where(r => r.Number == p.Head), (p, r) => new { p.Id, r.Number, r.Document, r.CreatedAt }).ToListAsync();
-        return [.. rows.OrderByDescending(r => r.CreatedAt).Select(r => new ProjectEntry(r.Id, BridgeJson.Read(r.Document).Bridge?.Name ?? "(cannot be read)", r.Number, r.CreatedAt))];
+        var rows = await db
+            .Projects.SelectMany(
+                p => p.Revisions.Where(r => r.Number == p.Head),
+                (p, r) =>
+                    new
+                    {
+                        p.Id,
+                        r.Number,
+                        r.Document,
+                        r.CreatedAt,
+                    }
+            )
+            .ToListAsync();
+        return
+        [
+            .. rows.OrderByDescending(r => r.CreatedAt)
+                .Select(r => new ProjectEntry(r.Id, BridgeJson.Read(r.Document).Bridge?.Name ?? "(cannot be read)", r.Number, r.CreatedAt)),
+        ];
     }
 
     /// <summary>A new project with a valid bridge as its first revision.</summary>
@@ -67,7 +97,12 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     {
         id ??= Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(5));
         await using var db = await contexts.CreateDbContextAsync();
-        var project = new Project { Id = id, CreatedAt = DateTime.UtcNow, Head = 1 };
+        var project = new Project
+        {
+            Id = id,
+            CreatedAt = DateTime.UtcNow,
+            Head = 1,
+        };
         project.Revisions.Add(NewRevision(id, 1, 0, label, "", bridge));
         db.Projects.Add(project);
         await db.SaveChangesAsync();
@@ -75,12 +110,14 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     }
 
     /// <summary>
-    /// A new bridge on the road of another: with its basis, road, ground and weights, beginning 30 m beyond its last axis or, where the road ends too
+    /// A new bridge on the road of another: with its basis, road, ground and weights, beginning 30 m beyond its last axis or, where the
+    /// road ends too
     /// soon, at the road's start. Null where there is no such project.
     /// </summary>
     public async Task<EditOutcome?> AddOnRoadAsync(string id, string name)
     {
-        if (await FindAsync(id) is not { } snapshot) return null;
+        if (await FindAsync(id) is not { } snapshot)
+            return null;
         var other = snapshot.Bridge;
         var (road, fresh) = (new Core.Roads.RoadLine(other.Road), Bridge.New(name));
         var (ahead, length) = (other.Axes.FirstStation + other.Axes.Spans.Sum() + 30, fresh.Axes.Spans.Sum());
@@ -93,14 +130,16 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
             Axes = fresh.Axes with { FirstStation = ahead + length + 5 <= road.EndStation ? ahead : road.StartStation + 5 },
         };
         var findings = BridgeValidation.Check(bridge);
-        if (findings.Any(f => f.Severity == Severity.Error)) return EditOutcome.Refused(findings.Where(f => f.Severity == Severity.Error));
+        if (findings.Any(f => f.Severity == Severity.Error))
+            return EditOutcome.Refused(findings.Where(f => f.Severity == Severity.Error));
         var added = await CreateAsync(bridge, $"Begun on {other.Road.Name}");
         await writing.WaitAsync();
         try
         {
             await using var db = await contexts.CreateDbContextAsync();
             var share = await db.RoadShares.FindAsync(id);
-            if (share is null) db.RoadShares.Add(share = new() { ProjectId = id, Group = id });
+            if (share is null)
+                db.RoadShares.Add(share = new() { ProjectId = id, Group = id });
             db.RoadShares.Add(new() { ProjectId = added.ProjectId, Group = share.Group });
             await db.SaveChangesAsync();
         }
@@ -138,9 +177,29 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     {
         await using var db = await contexts.CreateDbContextAsync();
         var head = await db.Projects.Where(p => p.Id == id).Select(p => p.Head).FirstOrDefaultAsync();
-        var rows = await db.Revisions.Where(r => r.ProjectId == id).OrderByDescending(r => r.Number).Select(r => new { r.Number, r.Parent, r.Label, r.CreatedAt }).ToListAsync();
+        var rows = await db
+            .Revisions.Where(r => r.ProjectId == id)
+            .OrderByDescending(r => r.Number)
+            .Select(r => new
+            {
+                r.Number,
+                r.Parent,
+                r.Label,
+                r.CreatedAt,
+            })
+            .ToListAsync();
         var names = await db.RestorePoints.Where(p => p.ProjectId == id).ToDictionaryAsync(p => p.Number, p => p.Name);
-        return [.. rows.Select(r => new HistoryEntry(r.Number, r.Parent, r.Label, r.CreatedAt, r.Number == head, names.GetValueOrDefault(r.Number)))];
+        return
+        [
+            .. rows.Select(r => new HistoryEntry(
+                r.Number,
+                r.Parent,
+                r.Label,
+                r.CreatedAt,
+                r.Number == head,
+                names.GetValueOrDefault(r.Number)
+            )),
+        ];
     }
 
     /// <summary>Names a point of the history, or takes its name away where it is empty. False where there is no such revision.</summary>
@@ -150,12 +209,22 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         try
         {
             await using var db = await contexts.CreateDbContextAsync();
-            if (!await db.Revisions.AnyAsync(r => r.ProjectId == id && r.Number == revision)) return false;
+            if (!await db.Revisions.AnyAsync(r => r.ProjectId == id && r.Number == revision))
+                return false;
             var point = await db.RestorePoints.FirstOrDefaultAsync(p => p.ProjectId == id && p.Number == revision);
             name = name.Trim();
-            if (point is not null) db.RestorePoints.Remove(point);
+            if (point is not null)
+                db.RestorePoints.Remove(point);
             await db.SaveChangesAsync();
-            if (name.Length > 0) db.RestorePoints.Add(new() { ProjectId = id, Number = revision, Name = name.Length <= LongestName ? name : name[..LongestName] });
+            if (name.Length > 0)
+                db.RestorePoints.Add(
+                    new()
+                    {
+                        ProjectId = id,
+                        Number = revision,
+                        Name = name.Length <= LongestName ? name : name[..LongestName],
+                    }
+                );
             await db.SaveChangesAsync();
             return true;
         }
@@ -169,36 +238,50 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     /// Applies a patch made against revision <paramref name="against"/>. Where the head has moved on since, the patch is taken if
     /// none of its paths meets a value that changed; else both values come back. Null where there is no such project.
     /// </summary>
-    public Task<EditOutcome?> EditAsync(string id, int against, IReadOnlyList<PatchOperation> patch, string label) => WriteAsync(id, async (db, project) =>
-    {
-        var head = await BridgeAsync(db, id, project.Head);
-        if (against != project.Head)
-        {
-            if (await db.Revisions.AsNoTracking().FirstOrDefaultAsync(r => r.ProjectId == id && r.Number == against) is not { } old)
-                return EditOutcome.Refused([Finding.Error("", $"There is no revision {against} of this bridge.")]);
-            var conflicts = Conflicts(BridgeJson.Read(old.Document).Bridge!, head, patch);
-            if (conflicts.Length > 0) return new(null, [], conflicts);
-        }
-        var reading = BridgeEditing.Apply(head, patch);
-        if (reading.Bridge is not { } edited) return EditOutcome.Refused(reading.Errors);
-        var number = await db.Revisions.Where(r => r.ProjectId == id).MaxAsync(r => r.Number) + 1;
-        db.Revisions.Add(NewRevision(id, number, project.Head, label, JsonSerializer.Serialize(patch, PatchOptions), edited));
-        project.Head = number;
-        await db.SaveChangesAsync();
-        return EditOutcome.Taken(await SnapshotAsync(db, project));
-    });
+    public Task<EditOutcome?> EditAsync(string id, int against, IReadOnlyList<PatchOperation> patch, string label) =>
+        WriteAsync(
+            id,
+            async (db, project) =>
+            {
+                var head = await BridgeAsync(db, id, project.Head);
+                if (against != project.Head)
+                {
+                    if (await db.Revisions.AsNoTracking().FirstOrDefaultAsync(r => r.ProjectId == id && r.Number == against) is not { } old)
+                        return EditOutcome.Refused([Finding.Error("", $"There is no revision {against} of this bridge.")]);
+                    var conflicts = Conflicts(BridgeJson.Read(old.Document).Bridge!, head, patch);
+                    if (conflicts.Length > 0)
+                        return new(null, [], conflicts);
+                }
+                var reading = BridgeEditing.Apply(head, patch);
+                if (reading.Bridge is not { } edited)
+                    return EditOutcome.Refused(reading.Errors);
+                var number = await db.Revisions.Where(r => r.ProjectId == id).MaxAsync(r => r.Number) + 1;
+                db.Revisions.Add(NewRevision(id, number, project.Head, label, JsonSerializer.Serialize(patch, PatchOptions), edited));
+                project.Head = number;
+                await db.SaveChangesAsync();
+                return EditOutcome.Taken(await SnapshotAsync(db, project));
+            }
+        );
 
     /// <summary>Moves the head to the revision before; stays where there is none.</summary>
-    public Task<EditOutcome?> UndoAsync(string id) => MoveAsync(id, async (db, project) =>
-        await db.Revisions.Where(r => r.ProjectId == id && r.Number == project.Head).Select(r => r.Parent).FirstAsync());
+    public Task<EditOutcome?> UndoAsync(string id) =>
+        MoveAsync(
+            id,
+            async (db, project) =>
+                await db.Revisions.Where(r => r.ProjectId == id && r.Number == project.Head).Select(r => r.Parent).FirstAsync()
+        );
 
     /// <summary>Moves the head to the latest revision made from it; stays where there is none.</summary>
-    public Task<EditOutcome?> RedoAsync(string id) => MoveAsync(id, async (db, project) =>
-        await db.Revisions.Where(r => r.ProjectId == id && r.Parent == project.Head).MaxAsync(r => (int?)r.Number) ?? 0);
+    public Task<EditOutcome?> RedoAsync(string id) =>
+        MoveAsync(
+            id,
+            async (db, project) =>
+                await db.Revisions.Where(r => r.ProjectId == id && r.Parent == project.Head).MaxAsync(r => (int?)r.Number) ?? 0
+        );
 
     /// <summary>Moves the head to any revision of the project; stays where there is none of that number.</summary>
-    public Task<EditOutcome?> GoToAsync(string id, int revision) => MoveAsync(id, async (db, _) =>
-        await db.Revisions.AnyAsync(r => r.ProjectId == id && r.Number == revision) ? revision : 0);
+    public Task<EditOutcome?> GoToAsync(string id, int revision) =>
+        MoveAsync(id, async (db, _) => await db.Revisions.AnyAsync(r => r.ProjectId == id && r.Number == revision) ? revision : 0);
 
     public async Task<BridgeResults?> ResultsAsync(string hash)
     {
@@ -213,8 +296,16 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         try
         {
             await using var db = await contexts.CreateDbContextAsync();
-            if (await db.Results.AnyAsync(r => r.Hash == hash)) return;
-            db.Results.Add(new() { Hash = hash, Json = ResultsJson.Write(results), CreatedAt = DateTime.UtcNow });
+            if (await db.Results.AnyAsync(r => r.Hash == hash))
+                return;
+            db.Results.Add(
+                new()
+                {
+                    Hash = hash,
+                    Json = ResultsJson.Write(results),
+                    CreatedAt = DateTime.UtcNow,
+                }
+            );
             await db.SaveChangesAsync();
         }
         finally
@@ -226,24 +317,37 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     private static ImmutableArray<Conflict> Conflicts(Bridge old, Bridge head, IReadOnlyList<PatchOperation> patch)
     {
         var changed = BridgeEditing.ChangedPaths(old, head);
-        return [.. patch.SelectMany(op => new[] { (Path: op.Path, op.Value), (Path: op.From ?? "", Value: null) }).Where(op => op.Path.Length > 0)
-            .Where(op => changed.Any(path => BridgeEditing.Meet(path, WholeArray(op.Path))))
-            .Select(op => new Conflict(op.Path, BridgeEditing.ValueAt(head, op.Path)?.ToJsonString() ?? "null", op.Value?.ToJsonString() ?? "null"))];
+        return
+        [
+            .. patch
+                .SelectMany(op => new[] { (Path: op.Path, op.Value), (Path: op.From ?? "", Value: null) })
+                .Where(op => op.Path.Length > 0)
+                .Where(op => changed.Any(path => BridgeEditing.Meet(path, WholeArray(op.Path))))
+                .Select(op => new Conflict(
+                    op.Path,
+                    BridgeEditing.ValueAt(head, op.Path)?.ToJsonString() ?? "null",
+                    op.Value?.ToJsonString() ?? "null"
+                )),
+        ];
 
         // A place in a list that is being lengthened or shortened concerns the whole list.
         static string WholeArray(string path) => path.EndsWith("/-", StringComparison.Ordinal) ? path[..^2] : path;
     }
 
-    private Task<EditOutcome?> MoveAsync(string id, Func<PravikContext, Project, Task<int>> target) => WriteAsync(id, async (db, project) =>
-    {
-        var number = await target(db, project);
-        if (number > 0)
-        {
-            project.Head = number;
-            await db.SaveChangesAsync();
-        }
-        return EditOutcome.Taken(await SnapshotAsync(db, project));
-    });
+    private Task<EditOutcome?> MoveAsync(string id, Func<PravikContext, Project, Task<int>> target) =>
+        WriteAsync(
+            id,
+            async (db, project) =>
+            {
+                var number = await target(db, project);
+                if (number > 0)
+                {
+                    project.Head = number;
+                    await db.SaveChangesAsync();
+                }
+                return EditOutcome.Taken(await SnapshotAsync(db, project));
+            }
+        );
 
     private async Task<EditOutcome?> WriteAsync(string id, Func<PravikContext, Project, Task<EditOutcome>> work)
     {
@@ -252,13 +356,15 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         {
             await using var db = await contexts.CreateDbContextAsync();
             await using var transaction = await db.Database.BeginTransactionAsync();
-            if (await db.Projects.FirstOrDefaultAsync(p => p.Id == id) is not { } project) return null;
+            if (await db.Projects.FirstOrDefaultAsync(p => p.Id == id) is not { } project)
+                return null;
             var outcome = await work(db, project);
             if (outcome.Snapshot is { } snapshot)
             {
                 var (followers, refusals) = await TakeOverRoadAsync(db, snapshot);
                 // Nothing is kept of an edit that would leave a bridge on another road than its neighbours.
-                if (refusals.Length > 0) return EditOutcome.Refused(refusals);
+                if (refusals.Length > 0)
+                    return EditOutcome.Refused(refusals);
                 outcome = outcome with { Followers = followers };
             }
             await transaction.CommitAsync();
@@ -272,31 +378,64 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
 
     private static async Task<IReadOnlyList<Neighbour>> NeighboursAsync(PravikContext db, string id)
     {
-        if (await db.RoadShares.AsNoTracking().FirstOrDefaultAsync(s => s.ProjectId == id) is not { } share) return [];
-        var others = await db.RoadShares.Where(s => s.Group == share.Group && s.ProjectId != id).Join(db.Projects, s => s.ProjectId, p => p.Id, (_, p) => p).AsNoTracking().ToListAsync();
+        if (await db.RoadShares.AsNoTracking().FirstOrDefaultAsync(s => s.ProjectId == id) is not { } share)
+            return [];
+        var others = await db
+            .RoadShares.Where(s => s.Group == share.Group && s.ProjectId != id)
+            .Join(db.Projects, s => s.ProjectId, p => p.Id, (_, p) => p)
+            .AsNoTracking()
+            .ToListAsync();
         var found = new List<Neighbour>();
-        foreach (var other in others) found.Add(new(other.Id, await BridgeAsync(db, other.Id, other.Head)));
+        foreach (var other in others)
+            found.Add(new(other.Id, await BridgeAsync(db, other.Id, other.Head)));
         return [.. found.OrderBy(n => n.Bridge.Axes.FirstStation)];
     }
 
-    /// <summary>Gives a bridge's road and ground to those that stand on the same road, where theirs differ; each is an edit of its own.</summary>
-    private static async Task<(ImmutableArray<Neighbour> Followers, ImmutableArray<Finding> Refusals)> TakeOverRoadAsync(PravikContext db, Snapshot snapshot)
+    /// <summary>
+    /// Gives a bridge's road and ground to those that stand on the same road, where theirs differ; each is an edit of its own.
+    /// </summary>
+    private static async Task<(ImmutableArray<Neighbour> Followers, ImmutableArray<Finding> Refusals)> TakeOverRoadAsync(
+        PravikContext db,
+        Snapshot snapshot
+    )
     {
         var road = BridgeJson.Node(snapshot.Bridge.Road).ToJsonString();
         var (followers, refusals) = (ImmutableArray.CreateBuilder<Neighbour>(), ImmutableArray.CreateBuilder<Finding>());
         foreach (var other in await NeighboursAsync(db, snapshot.ProjectId))
         {
-            if (other.Bridge.Ground == snapshot.Bridge.Ground && BridgeJson.Node(other.Bridge.Road).ToJsonString() == road) continue;
-            PatchOperation[] patch = [new("replace", "/road", BridgeJson.Node(snapshot.Bridge.Road)), new("replace", "/ground", snapshot.Bridge.Ground is { } ground ? BridgeJson.Node(ground) : null)];
+            if (other.Bridge.Ground == snapshot.Bridge.Ground && BridgeJson.Node(other.Bridge.Road).ToJsonString() == road)
+                continue;
+            PatchOperation[] patch =
+            [
+                new("replace", "/road", BridgeJson.Node(snapshot.Bridge.Road)),
+                new("replace", "/ground", snapshot.Bridge.Ground is { } ground ? BridgeJson.Node(ground) : null),
+            ];
             var reading = BridgeEditing.Apply(other.Bridge, patch);
             if (reading.Bridge is not { } moved)
             {
-                refusals.AddRange(reading.Errors.Select(e => e with { Path = "", Message = $"{other.Bridge.Name}, which stands on this road too, would not hold: {e.Message}" }));
+                refusals.AddRange(
+                    reading.Errors.Select(e =>
+                        e with
+                        {
+                            Path = "",
+                            Message = $"{other.Bridge.Name}, which stands on this road too, would not hold: {e.Message}",
+                        }
+                    )
+                );
                 continue;
             }
             var project = await db.Projects.FirstAsync(p => p.Id == other.ProjectId);
             var number = await db.Revisions.Where(r => r.ProjectId == project.Id).MaxAsync(r => r.Number) + 1;
-            db.Revisions.Add(NewRevision(project.Id, number, project.Head, $"Road as in {snapshot.Bridge.Name}", JsonSerializer.Serialize(patch, PatchOptions), moved));
+            db.Revisions.Add(
+                NewRevision(
+                    project.Id,
+                    number,
+                    project.Head,
+                    $"Road as in {snapshot.Bridge.Name}",
+                    JsonSerializer.Serialize(patch, PatchOptions),
+                    moved
+                )
+            );
             project.Head = number;
             await db.SaveChangesAsync();
             followers.Add(new(project.Id, moved));
@@ -306,7 +445,11 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
 
     private static async Task<Bridge> BridgeAsync(PravikContext db, string id, int number)
     {
-        var document = await db.Revisions.AsNoTracking().Where(r => r.ProjectId == id && r.Number == number).Select(r => r.Document).FirstAsync();
+        var document = await db
+            .Revisions.AsNoTracking()
+            .Where(r => r.ProjectId == id && r.Number == number)
+            .Select(r => r.Document)
+            .FirstAsync();
         return BridgeJson.Read(document).Bridge ?? throw new InvalidDataException($"Revision {number} of {id} cannot be read.");
     }
 
@@ -319,14 +462,15 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         return new(project.Id, revision.Number, revision.Label, bridge, reading.Findings, revision.Parent > 0, canRedo);
     }
 
-    private static Revision NewRevision(string id, int number, int parent, string label, string patch, Bridge bridge) => new()
-    {
-        ProjectId = id,
-        Number = number,
-        Parent = parent,
-        Label = label.Length <= LongestLabel ? label : label[..LongestLabel],
-        Patch = patch,
-        Document = BridgeJson.Write(bridge),
-        CreatedAt = DateTime.UtcNow,
-    };
+    private static Revision NewRevision(string id, int number, int parent, string label, string patch, Bridge bridge) =>
+        new()
+        {
+            ProjectId = id,
+            Number = number,
+            Parent = parent,
+            Label = label.Length <= LongestLabel ? label : label[..LongestLabel],
+            Patch = patch,
+            Document = BridgeJson.Write(bridge),
+            CreatedAt = DateTime.UtcNow,
+        };
 }

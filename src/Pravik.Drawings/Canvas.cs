@@ -22,7 +22,8 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
     public void Path(IEnumerable<Point> points, Pen pen) => Add(new Stroke([.. points], false, pen, Fill.None));
 
     /// <summary>A line that swings from where it rests to another place and back.</summary>
-    public void Swinging(IEnumerable<Point> rest, IEnumerable<Point> far, Pen pen) => Add(new Stroke([.. rest], false, pen, Fill.None) { SwingsTo = [.. far] });
+    public void Swinging(IEnumerable<Point> rest, IEnumerable<Point> far, Pen pen) =>
+        Add(new Stroke([.. rest], false, pen, Fill.None) { SwingsTo = [.. far] });
 
     public void Area(IEnumerable<Point> points, Fill fill, Pen pen = Pen.None) => Add(new Stroke([.. points], true, pen, fill));
 
@@ -31,20 +32,34 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
 
     public void Circle(Point centre, double radius, Pen pen, Fill fill = Fill.None) => Add(new Disc(centre, radius, pen, fill));
 
-    public void Text(Point at, string text, TextKind kind = TextKind.Plain, Anchor anchor = Anchor.Start, bool halo = false, double? height = null)
+    public void Text(
+        Point at,
+        string text,
+        TextKind kind = TextKind.Plain,
+        Anchor anchor = Anchor.Start,
+        bool halo = false,
+        double? height = null
+    )
     {
-        if (text.Length > 0) Add(new Label(at, text, kind, anchor, height ?? HeightOf(kind), halo));
+        if (text.Length > 0)
+            Add(new Label(at, text, kind, anchor, height ?? HeightOf(kind), halo));
     }
 
     /// <summary>A symbol with its subscript, written <c>M_Ed</c>; without an underscore it is plain text.</summary>
     public void Symbol(Point at, string symbol)
     {
         var parts = symbol.Split('_', 2);
-        Add(new Label(at, parts[0], TextKind.Plain, Anchor.Start, HeightOf(TextKind.Plain), false) { Subscript = parts.Length > 1 ? parts[1] : "" });
+        Add(
+            new Label(at, parts[0], TextKind.Plain, Anchor.Start, HeightOf(TextKind.Plain), false)
+            {
+                Subscript = parts.Length > 1 ? parts[1] : "",
+            }
+        );
     }
 
     /// <summary>About how wide a text comes out.</summary>
-    public double WidthOf(string text, TextKind kind) => text.Length * HeightOf(kind) * (kind is TextKind.Number or TextKind.SoftNumber ? 0.61 : 0.53);
+    public double WidthOf(string text, TextKind kind) =>
+        text.Length * HeightOf(kind) * (kind is TextKind.Number or TextKind.SoftNumber ? 0.61 : 0.53);
 
     /// <summary>
     /// A chain of dimensions between points on one line: ticks at the points, each text above the middle of its piece, moved to the
@@ -54,7 +69,8 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
     {
         Path(points, Pen.Dimension);
         var tick = 0.35 * TextHeight;
-        foreach (var p in points) Line(new(p.X - tick, p.Y + tick), new(p.X + tick, p.Y - tick), Pen.Dimension);
+        foreach (var p in points)
+            Line(new(p.X - tick, p.Y + tick), new(p.X + tick, p.Y - tick), Pen.Dimension);
         var flipped = false;
         for (var i = 0; i < texts.Count; i++)
         {
@@ -67,7 +83,13 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
                 continue;
             }
             flipped = WidthOf(texts[i], TextKind.Number) > Math.Abs(b.X - a.X) - 1 && !flipped && texts.Count > 1;
-            Text(new(middle.X, flipped ? middle.Y + 1.15 * TextHeight : middle.Y - 0.35 * TextHeight), texts[i], TextKind.Number, Anchor.Middle, true);
+            Text(
+                new(middle.X, flipped ? middle.Y + 1.15 * TextHeight : middle.Y - 0.35 * TextHeight),
+                texts[i],
+                TextKind.Number,
+                Anchor.Middle,
+                true
+            );
         }
     }
 
@@ -94,27 +116,37 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
         var shift = new Point(dx, dy);
         foreach (var mark in drawing.Marks)
         {
-            marks.Add(mark switch
-            {
-                Stroke s => s with { Points = [.. s.Points.Select(p => p + shift)], SwingsTo = [.. s.SwingsTo.Select(p => p + shift)] },
-                Disc d => d with { Centre = d.Centre + shift },
-                Label l => l with { At = l.At + shift },
-                _ => mark,
-            });
+            marks.Add(
+                mark switch
+                {
+                    Stroke s => s with { Points = [.. s.Points.Select(p => p + shift)], SwingsTo = [.. s.SwingsTo.Select(p => p + shift)] },
+                    Disc d => d with { Centre = d.Centre + shift },
+                    Label l => l with { At = l.At + shift },
+                    _ => mark,
+                }
+            );
         }
     }
 
     /// <summary>Makes a point that measuring catches.</summary>
     public void Catch(Point at, Point3 world, string name) => snaps.Add(new(at, world, name));
 
-    public Drawing Finish(string title, string note = "", StationScale? stations = null) => new(Width, Height, [.. marks]) { Title = title, Note = note, Stations = stations, Snaps = [.. snaps] };
+    public Drawing Finish(string title, string note = "", StationScale? stations = null) =>
+        new(Width, Height, [.. marks])
+        {
+            Title = title,
+            Note = note,
+            Stations = stations,
+            Snaps = [.. snaps],
+        };
 
-    private double HeightOf(TextKind kind) => kind switch
-    {
-        TextKind.Number or TextKind.SoftNumber => 0.95 * TextHeight,
-        TextKind.Title => 1.5 * TextHeight,
-        _ => TextHeight,
-    };
+    private double HeightOf(TextKind kind) =>
+        kind switch
+        {
+            TextKind.Number or TextKind.SoftNumber => 0.95 * TextHeight,
+            TextKind.Title => 1.5 * TextHeight,
+            _ => TextHeight,
+        };
 
     private void Add(Mark mark) => marks.Add(Part is null ? mark : mark with { Part = Part });
 }
@@ -122,7 +154,34 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
 /// <summary>Scales as drawing offices use them.</summary>
 public static class DrawingScale
 {
-    private static readonly int[] Usual = [10, 20, 25, 50, 75, 100, 125, 150, 200, 250, 300, 400, 500, 750, 1000, 1250, 1500, 2000, 2500, 3000, 4000, 5000, 7500, 10000, 20000];
+    private static readonly int[] Usual =
+    [
+        10,
+        20,
+        25,
+        50,
+        75,
+        100,
+        125,
+        150,
+        200,
+        250,
+        300,
+        400,
+        500,
+        750,
+        1000,
+        1250,
+        1500,
+        2000,
+        2500,
+        3000,
+        4000,
+        5000,
+        7500,
+        10000,
+        20000,
+    ];
 
     /// <summary>The largest usual scale 1 : N at which <paramref name="metres"/> fit in <paramref name="millimetres"/>.</summary>
     public static int Fitting(double metres, double millimetres) => Usual.FirstOrDefault(n => metres * 1000 / n <= millimetres, 50000);

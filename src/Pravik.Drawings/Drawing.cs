@@ -7,26 +7,37 @@ namespace Pravik.Drawings;
 public enum Pen
 {
     None,
+
     /// <summary>Outline of what is cut.</summary>
     Cut,
+
     /// <summary>Edge that is seen.</summary>
     Edge,
+
     /// <summary>Lesser edge: strip boundaries, construction.</summary>
     Light,
+
     /// <summary>Edge behind or below something.</summary>
     Hidden,
+
     /// <summary>Axes and the road line, chain-dotted.</summary>
     Axis,
+
     /// <summary>Dimension lines and ticks.</summary>
     Dimension,
+
     /// <summary>Grid lines of a diagram.</summary>
     Grid,
+
     /// <summary>What is picked, or the station cursor.</summary>
     Active,
+
     /// <summary>A line of resistance.</summary>
     Resistance,
+
     /// <summary>Load.</summary>
     Load,
+
     /// <summary>What was there before.</summary>
     Former,
 }
@@ -37,8 +48,10 @@ public enum Fill
     None,
     Sheet,
     Paper,
+
     /// <summary>Concrete in section: fine hatching.</summary>
     Concrete,
+
     /// <summary>Precast concrete in section.</summary>
     Precast,
     Surfacing,
@@ -49,15 +62,19 @@ public enum Fill
     LaneOne,
     Lane,
     Track,
+
     /// <summary>Utilisation up to 0.5, to 0.8, to 0.95 and to 1.</summary>
     Use1,
     Use2,
     Use3,
     Use4,
+
     /// <summary>Utilisation above 1: hatched.</summary>
     UseFails,
+
     /// <summary>Not known, or out of date.</summary>
     UseUnknown,
+
     /// <summary>Bands of a contour plot from the least to the greatest value; the middle one holds 0.</summary>
     Contour1,
     Contour2,
@@ -87,7 +104,9 @@ public enum Anchor
     End,
 }
 
-/// <summary>One mark of a drawing, in millimetres on paper, x right and y down. <c>Part</c> names what it belongs to, so that it can be picked.</summary>
+/// <summary>
+/// One mark of a drawing, in millimetres on paper, x right and y down. <c>Part</c> names what it belongs to, so that it can be picked.
+/// </summary>
 public abstract record Mark
 {
     public string? Part { get; init; }
@@ -110,7 +129,8 @@ public sealed record Label(Point At, string Text, TextKind Kind, Anchor Anchor, 
 }
 
 /// <summary>
-/// The way from the position along the road to x on the drawing, for views that have one: x = <c>X0</c> + <c>Scale</c>·(station − <c>Station0</c>).
+/// The way from the position along the road to x on the drawing, for views that have one: x = <c>X0</c> + <c>Scale</c>·(station −
+/// <c>Station0</c>).
 /// </summary>
 public sealed record StationScale(double X0, double Station0, double Scale);
 

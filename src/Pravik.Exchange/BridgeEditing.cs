@@ -22,19 +22,29 @@ public static class BridgeEditing
     /// </summary>
     public static BridgeReading Apply(Bridge bridge, IReadOnlyList<PatchOperation> patch)
     {
-        if (patch.Count is 0 or > MostOperations) return Refused("", $"A patch has 1 to {MostOperations} operations.");
+        if (patch.Count is 0 or > MostOperations)
+            return Refused("", $"A patch has 1 to {MostOperations} operations.");
         var node = BridgeJson.ToNode(bridge);
         var document = new JsonPatchDocument<JsonNode>([], BridgeJson.Options);
         foreach (var operation in patch)
         {
-            if (operation.Path is null || !operation.Path.StartsWith('/')) return Refused(operation.Path ?? "", "A path begins with “/” and names a value of the bridge.");
+            if (operation.Path is null || !operation.Path.StartsWith('/'))
+                return Refused(operation.Path ?? "", "A path begins with “/” and names a value of the bridge.");
             document.Operations.Add(new Operation<JsonNode>(operation.Op, operation.Path, operation.From, operation.Value?.DeepClone()));
         }
         try
         {
             document.ApplyTo(node);
         }
-        catch (Exception problem) when (problem is JsonPatchException or JsonException or InvalidOperationException or ArgumentException or FormatException or NullReferenceException)
+        catch (Exception problem)
+            when (problem
+                    is JsonPatchException
+                        or JsonException
+                        or InvalidOperationException
+                        or ArgumentException
+                        or FormatException
+                        or NullReferenceException
+            )
         {
             var place = (problem as JsonPatchException)?.FailedOperation?.path ?? patch[0].Path;
             return Refused(place, $"The edit does not apply: {problem.Message}");
@@ -42,7 +52,10 @@ public static class BridgeEditing
         return BridgeJson.Read(node);
     }
 
-    /// <summary>The paths at which two bridges differ, as deep as both have the same kind of value there. Arrays of other length differ as a whole.</summary>
+    /// <summary>
+    /// The paths at which two bridges differ, as deep as both have the same kind of value there. Arrays of other length differ as a
+    /// whole.
+    /// </summary>
     public static IReadOnlyList<string> ChangedPaths(Bridge a, Bridge b)
     {
         var paths = new List<string>();
@@ -51,7 +64,8 @@ public static class BridgeEditing
     }
 
     /// <summary>Whether one path is the other or lies within it, so that edits at the two meet.</summary>
-    public static bool Meet(string a, string b) => a == b || a.StartsWith(b + "/", StringComparison.Ordinal) || b.StartsWith(a + "/", StringComparison.Ordinal);
+    public static bool Meet(string a, string b) =>
+        a == b || a.StartsWith(b + "/", StringComparison.Ordinal) || b.StartsWith(a + "/", StringComparison.Ordinal);
 
     /// <summary>The value at a JSON Pointer, or null where there is none.</summary>
     public static JsonNode? ValueAt(Bridge bridge, string path)
@@ -74,13 +88,16 @@ public static class BridgeEditing
         switch (a, b)
         {
             case (JsonObject x, JsonObject y):
-                foreach (var name in x.Select(p => p.Key).Union(y.Select(p => p.Key))) Compare(x[name], y[name], $"{path}/{name}", paths);
+                foreach (var name in x.Select(p => p.Key).Union(y.Select(p => p.Key)))
+                    Compare(x[name], y[name], $"{path}/{name}", paths);
                 break;
             case (JsonArray x, JsonArray y) when x.Count == y.Count:
-                for (var i = 0; i < x.Count; i++) Compare(x[i], y[i], $"{path}/{i}", paths);
+                for (var i = 0; i < x.Count; i++)
+                    Compare(x[i], y[i], $"{path}/{i}", paths);
                 break;
             default:
-                if (!JsonNode.DeepEquals(a, b)) paths.Add(path);
+                if (!JsonNode.DeepEquals(a, b))
+                    paths.Add(path);
                 break;
         }
     }

@@ -38,8 +38,11 @@ public static class BridgeJson
 
     public static BridgeReading Read(string text)
     {
-        if (text.Length > LongestDocument) return Refused("", $"The document is larger than {LongestDocument / 1_000_000} MB; a bridge of this version needs far less.");
-        return OlderVersions.Named(text) is { } version and (1 or 2) ? Read(() => OlderVersions.Upgrade(text, version).Deserialize<Bridge>(Options)) : Read(() => JsonSerializer.Deserialize<Bridge>(text, Options));
+        if (text.Length > LongestDocument)
+            return Refused("", $"The document is larger than {LongestDocument / 1_000_000} MB; a bridge of this version needs far less.");
+        return OlderVersions.Named(text) is { } version and (1 or 2)
+            ? Read(() => OlderVersions.Upgrade(text, version).Deserialize<Bridge>(Options))
+            : Read(() => JsonSerializer.Deserialize<Bridge>(text, Options));
     }
 
     public static BridgeReading Read(JsonNode node) => Read(() => node.Deserialize<Bridge>(Options));
@@ -48,8 +51,13 @@ public static class BridgeJson
     public static string Schema()
     {
         var schema = Options.GetJsonSchemaAsNode(typeof(Bridge), new() { TreatNullObliviousAsNonNullable = true });
-        var head = new JsonObject { ["$schema"] = "https://json-schema.org/draft/2020-12/schema", ["title"] = $"Pravik bridge, version {Bridge.CurrentVersion}" };
-        foreach (var (name, value) in schema.AsObject().ToList()) head[name] = value?.DeepClone();
+        var head = new JsonObject
+        {
+            ["$schema"] = "https://json-schema.org/draft/2020-12/schema",
+            ["title"] = $"Pravik bridge, version {Bridge.CurrentVersion}",
+        };
+        foreach (var (name, value) in schema.AsObject().ToList())
+            head[name] = value?.DeepClone();
         return head.ToJsonString(Indented) + "\n";
     }
 
@@ -57,7 +65,8 @@ public static class BridgeJson
     {
         try
         {
-            if (parse() is not { } bridge) return Refused("", "The document is empty.");
+            if (parse() is not { } bridge)
+                return Refused("", "The document is empty.");
             ImmutableArray<Finding> findings = [.. BridgeValidation.Check(bridge)];
             return new(findings.Any(f => f.Severity == Severity.Error) ? null : bridge, findings);
         }
@@ -65,7 +74,8 @@ public static class BridgeJson
         {
             return Refused(Pointer(problem.Path), Explain(problem));
         }
-        catch (Exception problem) when (problem is InvalidOperationException or FormatException or NotSupportedException or ArgumentException)
+        catch (Exception problem)
+            when (problem is InvalidOperationException or FormatException or NotSupportedException or ArgumentException)
         {
             return Refused("", "The document is not a bridge: " + problem.Message);
         }
@@ -75,15 +85,20 @@ public static class BridgeJson
 
     /// <summary>Turns <c>$.axes.spans[1]</c> into <c>/axes/spans/1</c>.</summary>
     private static string Pointer(string? path) =>
-        path is null or "$" ? "" : path.TrimStart('$').Replace("['", ".").Replace("']", "").Replace('.', '/').Replace("[", "/").Replace("]", "");
+        path is null or "$"
+            ? ""
+            : path.TrimStart('$').Replace("['", ".").Replace("']", "").Replace('.', '/').Replace("[", "/").Replace("]", "");
 
     private static string Explain(JsonException problem)
     {
         var place = problem.LineNumber is { } line ? $" (line {line + 1}, column {(problem.BytePositionInLine ?? 0) + 1})" : "";
         var text = problem.Message;
-        if (text.Contains("could not be mapped", StringComparison.Ordinal)) return $"A member that the format does not know{place}.";
-        if (text.Contains("could not be converted", StringComparison.Ordinal)) return $"The value is not of the kind that belongs here: a number where text stands, or the reverse{place}.";
-        if (text.Contains("missing required", StringComparison.Ordinal)) return "This is not a bridge file: “format” and “version” are missing.";
+        if (text.Contains("could not be mapped", StringComparison.Ordinal))
+            return $"A member that the format does not know{place}.";
+        if (text.Contains("could not be converted", StringComparison.Ordinal))
+            return $"The value is not of the kind that belongs here: a number where text stands, or the reverse{place}.";
+        if (text.Contains("missing required", StringComparison.Ordinal))
+            return "This is not a bridge file: “format” and “version” are missing.";
         return $"The JSON is broken{place}: {text.Split(" Path:")[0].Split(" LineNumber:")[0]}";
     }
 

@@ -12,7 +12,8 @@ public static class GroundPoints
     private const int MostPoints = 500_000;
 
     /// <summary>
-    /// The ground, or none and the reasons with their lines. A first line that holds no number is a heading; separators are comma, semicolon, tab
+    /// The ground, or none and the reasons with their lines. A first line that holds no number is a heading; separators are comma,
+    /// semicolon, tab
     /// or blank. Points twice at one place count once.
     /// </summary>
     public static (Ground? Ground, IReadOnlyList<Finding> Findings) Read(TextReader text)
@@ -23,17 +24,40 @@ public static class GroundPoints
         while (text.ReadLine() is { } line)
         {
             number++;
-            if (string.IsNullOrWhiteSpace(line)) continue;
+            if (string.IsNullOrWhiteSpace(line))
+                continue;
             var parts = line.Split([',', ';', '\t', ' '], StringSplitOptions.RemoveEmptyEntries);
-            var values = parts.Take(3).Select(p => double.TryParse(p, NumberStyles.Float, CultureInfo.InvariantCulture, out var v) && double.IsFinite(v) && Math.Abs(v) < 1e9 ? v : (double?)null).ToArray();
-            if (values is [{ } x, { } y, { } z]) levels.TryAdd((x, y), z);
-            else if (number > 1) findings.Add(Finding.Error($"line {number}", $"Line {number} is not east, north and level: “{(line.Length > 40 ? line[..40] + "…" : line)}”."));
-            if (findings.Count >= 10 || levels.Count > MostPoints) break;
+            var values = parts
+                .Take(3)
+                .Select(p =>
+                    double.TryParse(p, NumberStyles.Float, CultureInfo.InvariantCulture, out var v)
+                    && double.IsFinite(v)
+                    && Math.Abs(v) < 1e9
+                        ? v
+                        : (double?)null
+                )
+                .ToArray();
+            if (values is [{ } x, { } y, { } z])
+                levels.TryAdd((x, y), z);
+            else if (number > 1)
+                findings.Add(
+                    Finding.Error(
+                        $"line {number}",
+                        $"Line {number} is not east, north and level: “{(line.Length > 40 ? line[..40] + "…" : line)}”."
+                    )
+                );
+            if (findings.Count >= 10 || levels.Count > MostPoints)
+                break;
         }
-        if (levels.Count > MostPoints) findings.Add(Finding.Error("", $"There are more than {MostPoints} points."));
-        if (findings.Count == 0 && levels.Count < 3) findings.Add(Finding.Error("", "A ground needs at least three points."));
-        if (findings.Count > 0) return (null, findings);
-        return Triangulate(levels) is { } ground ? (ground, []) : (null, [Finding.Error("", "All points lie on one line: they span no ground.")]);
+        if (levels.Count > MostPoints)
+            findings.Add(Finding.Error("", $"There are more than {MostPoints} points."));
+        if (findings.Count == 0 && levels.Count < 3)
+            findings.Add(Finding.Error("", "A ground needs at least three points."));
+        if (findings.Count > 0)
+            return (null, findings);
+        return Triangulate(levels) is { } ground
+            ? (ground, [])
+            : (null, [Finding.Error("", "All points lie on one line: they span no ground.")]);
     }
 
     private static Ground? Triangulate(Dictionary<(double X, double Y), double> levels)
@@ -47,9 +71,12 @@ public static class GroundPoints
             numbers[(x, y)] = coordinates.Count / 3;
             coordinates.AddRange([x, y, z]);
         }
-        var triangles = builder.GetTriangles(GeometryFactory.Default).Geometries
-            .Select(t => t.Coordinates.Take(3).Select(c => numbers.GetValueOrDefault((c.X, c.Y), -1)).ToArray())
-            .Where(t => t.All(n => n >= 0)).SelectMany(t => t).ToArray();
+        var triangles = builder
+            .GetTriangles(GeometryFactory.Default)
+            .Geometries.Select(t => t.Coordinates.Take(3).Select(c => numbers.GetValueOrDefault((c.X, c.Y), -1)).ToArray())
+            .Where(t => t.All(n => n >= 0))
+            .SelectMany(t => t)
+            .ToArray();
         return triangles.Length == 0 ? null : new([.. coordinates], triangles);
     }
 }

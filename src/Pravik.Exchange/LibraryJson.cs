@@ -14,7 +14,8 @@ public sealed record LibraryItem(string Kind, string Name, bool Superseded, Json
 public sealed record LibraryReading(ImmutableArray<LibraryItem> Items, ImmutableArray<Finding> Findings);
 
 /// <summary>
-/// Libraries as JSON: <c>{ "format": "pravik-library", "version": 1, "items": [ { "kind": "pattern", "superseded": false, "value": { … } } ] }</c>.
+/// Libraries as JSON: <c>{ "format": "pravik-library", "version": 1, "items": [ { "kind": "pattern", "superseded": false, "value": { …
+/// } } ] }</c>.
 /// A value is what stands at its place in a bridge. Reading never throws; an item that is not sound is left out with its reason.
 /// </summary>
 public static class LibraryJson
@@ -35,16 +36,28 @@ public static class LibraryJson
     /// <summary>Sets of national values.</summary>
     public const string NationalSet = "nationalSet";
 
-    public static string Write(IEnumerable<LibraryItem> items) => new JsonObject
-    {
-        ["format"] = FormatName,
-        ["version"] = CurrentVersion,
-        ["items"] = new JsonArray([.. items.Select(i => (JsonNode)new JsonObject { ["kind"] = i.Kind, ["superseded"] = i.Superseded, ["value"] = i.Value.DeepClone() })]),
-    }.ToJsonString(new() { WriteIndented = true }) + "\n";
+    public static string Write(IEnumerable<LibraryItem> items) =>
+        new JsonObject
+        {
+            ["format"] = FormatName,
+            ["version"] = CurrentVersion,
+            ["items"] = new JsonArray([
+                .. items.Select(i =>
+                    (JsonNode)
+                        new JsonObject
+                        {
+                            ["kind"] = i.Kind,
+                            ["superseded"] = i.Superseded,
+                            ["value"] = i.Value.DeepClone(),
+                        }
+                ),
+            ]),
+        }.ToJsonString(new() { WriteIndented = true }) + "\n";
 
     public static LibraryReading Read(string text)
     {
-        if (text.Length > BridgeJson.LongestDocument) return Refused("The file is too large to be a library.");
+        if (text.Length > BridgeJson.LongestDocument)
+            return Refused("The file is too large to be a library.");
         JsonObject? file;
         try
         {
@@ -54,15 +67,24 @@ public static class LibraryJson
         {
             return Refused($"The file is not JSON (line {problem.LineNumber + 1}).");
         }
-        if (Text(file?["format"]) != FormatName) return Refused($"This is not a library file: its format must be “{FormatName}”.");
-        if (Whole(file!["version"]) is not { } version || version < 1) return Refused("The library file names no version.");
-        if (version > CurrentVersion) return Refused($"The library file has version {version}; this program reads version {CurrentVersion}. Nothing was taken.");
-        if (file["items"] is not JsonArray items || items.Count > MostItems) return Refused($"A library file has a list of up to {MostItems} items.");
+        if (Text(file?["format"]) != FormatName)
+            return Refused($"This is not a library file: its format must be “{FormatName}”.");
+        if (Whole(file!["version"]) is not { } version || version < 1)
+            return Refused("The library file names no version.");
+        if (version > CurrentVersion)
+            return Refused($"The library file has version {version}; this program reads version {CurrentVersion}. Nothing was taken.");
+        if (file["items"] is not JsonArray items || items.Count > MostItems)
+            return Refused($"A library file has a list of up to {MostItems} items.");
         var (read, findings) = (ImmutableArray.CreateBuilder<LibraryItem>(), ImmutableArray.CreateBuilder<Finding>());
         for (var i = 0; i < items.Count; i++)
         {
-            var (item, problems) = Item(Text(items[i]?["kind"]) ?? "", items[i] is JsonObject o ? o["value"] : null, items[i]?["superseded"] is JsonValue flag && flag.TryGetValue<bool>(out var s) && s);
-            if (item is not null) read.Add(item);
+            var (item, problems) = Item(
+                Text(items[i]?["kind"]) ?? "",
+                items[i] is JsonObject o ? o["value"] : null,
+                items[i]?["superseded"] is JsonValue flag && flag.TryGetValue<bool>(out var s) && s
+            );
+            if (item is not null)
+                read.Add(item);
             findings.AddRange(problems.Select(p => p with { Path = $"/items/{i}/value{p.Path}" }));
         }
         return new(read.ToImmutable(), findings.ToImmutable());
@@ -89,7 +111,8 @@ public static class LibraryJson
 
         (LibraryItem?, IReadOnlyList<Finding>) Sound<T>(T? part, Func<T, string> name, Func<T, IReadOnlyList<Finding>> check)
         {
-            if (part is null) return (null, [Finding.Error("", "The item has no value.")]);
+            if (part is null)
+                return (null, [Finding.Error("", "The item has no value.")]);
             var errors = check(part).Where(f => f.Severity == Severity.Error).ToList();
             return errors.Count > 0 ? (null, errors) : (new(kind, name(part), superseded, BridgeJson.Node(part)), []);
         }

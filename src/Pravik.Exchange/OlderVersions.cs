@@ -12,7 +12,12 @@ internal static class OlderVersions
         try
         {
             using var document = JsonDocument.Parse(text);
-            return document.RootElement.ValueKind == JsonValueKind.Object && document.RootElement.TryGetProperty("version", out var version) && version.TryGetInt32(out var number) ? number : null;
+            return
+                document.RootElement.ValueKind == JsonValueKind.Object
+                && document.RootElement.TryGetProperty("version", out var version)
+                && version.TryGetInt32(out var number)
+                ? number
+                : null;
         }
         catch (JsonException)
         {
@@ -21,20 +26,23 @@ internal static class OlderVersions
     }
 
     /// <summary>
-    /// Brings a document of version 1 or 2 to the present one. Throws <see cref="InvalidOperationException"/> or <see cref="FormatException"/>
+    /// Brings a document of version 1 or 2 to the present one. Throws <see cref="InvalidOperationException"/> or <see
+    /// cref="FormatException"/>
     /// for text in a number.
     /// </summary>
     public static JsonNode Upgrade(string text, int version)
     {
         var bridge = JsonNode.Parse(text)!.AsObject();
-        if (version == 1) FromVersion1(bridge);
+        if (version == 1)
+            FromVersion1(bridge);
         FromVersion2(bridge);
         bridge["version"] = Core.Bridges.Bridge.CurrentVersion;
         return bridge;
     }
 
     /// <summary>
-    /// Version 2 had one cross-section, which becomes the first pattern, outlines within parapets, which become profiles of the bridge, and the girders'
+    /// Version 2 had one cross-section, which becomes the first pattern, outlines within parapets, which become profiles of the bridge,
+    /// and the girders'
     /// section in the girders.
     /// </summary>
     private static void FromVersion2(JsonObject bridge)
@@ -44,23 +52,47 @@ internal static class OlderVersions
         {
             var outline = parapet["outline"] as JsonArray;
             parapet.Remove("outline");
-            if (outline is null or { Count: 0 }) continue;
+            if (outline is null or { Count: 0 })
+                continue;
             var name = $"Own outline {profiles.Count + 1}";
-            profiles.Add(new JsonObject { ["name"] = name, ["outline"] = new JsonArray([.. outline.Select(p => (JsonNode)new JsonObject { ["across"] = p![0]!.DeepClone(), ["up"] = p[1]!.DeepClone() })]) });
+            profiles.Add(
+                new JsonObject
+                {
+                    ["name"] = name,
+                    ["outline"] = new JsonArray([
+                        .. outline.Select(p => (JsonNode)new JsonObject { ["across"] = p![0]!.DeepClone(), ["up"] = p[1]!.DeepClone() }),
+                    ]),
+                }
+            );
             parapet["profile"] = name;
         }
-        if (profiles.Count > 0) bridge["profiles"] = profiles;
+        if (profiles.Count > 0)
+            bridge["profiles"] = profiles;
         if (bridge["girders"] is JsonObject girders && girders["section"] is JsonObject old)
         {
             girders.Remove("section");
             var sizes = new JsonObject();
-            foreach (var (name, now) in new[] { ("depth", "depth"), ("topFlangeWidth", "topWidth"), ("topFlangeThickness", "topThickness"), ("topTaper", "topTaper"), ("webThickness", "web"), ("bottomTaper", "bottomTaper"), ("bottomFlangeThickness", "bottomThickness"), ("bottomFlangeWidth", "bottomWidth") })
+            foreach (
+                var (name, now) in new[]
+                {
+                    ("depth", "depth"),
+                    ("topFlangeWidth", "topWidth"),
+                    ("topFlangeThickness", "topThickness"),
+                    ("topTaper", "topTaper"),
+                    ("webThickness", "web"),
+                    ("bottomTaper", "bottomTaper"),
+                    ("bottomFlangeThickness", "bottomThickness"),
+                    ("bottomFlangeWidth", "bottomWidth"),
+                }
+            )
             {
-                if (old[name] is { } size) sizes[now] = size.DeepClone();
+                if (old[name] is { } size)
+                    sizes[now] = size.DeepClone();
             }
             bridge["sections"] = new JsonArray(new JsonObject { ["name"] = "Precast I", ["sizes"] = sizes });
         }
-        if (bridge["deck"] is not JsonObject deck) return;
+        if (bridge["deck"] is not JsonObject deck)
+            return;
         var (pattern, slab) = (new JsonObject(), new JsonObject());
         Move("left", pattern, "left");
         Move("right", pattern, "right");
@@ -71,27 +103,44 @@ internal static class OlderVersions
 
         void Move(string name, JsonObject to, string newName)
         {
-            if (!deck.TryGetPropertyValue(name, out var value)) return;
+            if (!deck.TryGetPropertyValue(name, out var value))
+                return;
             deck.Remove(name);
             to[newName] = value;
         }
     }
 
     /// <summary>
-    /// Version 1 had one straight or arc with one grade: <c>length</c>, <c>radius</c>, <c>startLevel</c> and <c>grade</c> become one element and two
+    /// Version 1 had one straight or arc with one grade: <c>length</c>, <c>radius</c>, <c>startLevel</c> and <c>grade</c> become one
+    /// element and two
     /// profile points; the weights of the parapets move to the parapets.
     /// </summary>
     private static void FromVersion1(JsonObject bridge)
     {
         if (bridge["loads"] is JsonObject loads)
-            bridge["parapets"] = new JsonArray([.. new[] { "Left", "Right" }.Select(side => (JsonNode)new JsonObject { ["side"] = side.ToLowerInvariant(), ["weight"] = Take(loads, $"parapet{side}", 1000) })]);
-        if (bridge["road"] is not JsonObject road) return;
+            bridge["parapets"] = new JsonArray([
+                .. new[] { "Left", "Right" }.Select(side =>
+                    (JsonNode)new JsonObject { ["side"] = side.ToLowerInvariant(), ["weight"] = Take(loads, $"parapet{side}", 1000) }
+                ),
+            ]);
+        if (bridge["road"] is not JsonObject road)
+            return;
         var radius = road["radius"]?.DeepClone();
         road.Remove("radius");
         var (start, length) = (road["startStation"]?.GetValue<double>() ?? 0, Take(road, "length", 200));
         var (level, grade) = (Take(road, "startLevel", 0), Take(road, "grade", 0));
-        road["elements"] = new JsonArray(new JsonObject { ["length"] = length, ["startRadius"] = radius, ["endRadius"] = radius?.DeepClone() });
-        road["profile"] = new JsonArray(new JsonObject { ["station"] = start, ["level"] = level }, new JsonObject { ["station"] = start + length, ["level"] = level + grade * length });
+        road["elements"] = new JsonArray(
+            new JsonObject
+            {
+                ["length"] = length,
+                ["startRadius"] = radius,
+                ["endRadius"] = radius?.DeepClone(),
+            }
+        );
+        road["profile"] = new JsonArray(
+            new JsonObject { ["station"] = start, ["level"] = level },
+            new JsonObject { ["station"] = start + length, ["level"] = level + grade * length }
+        );
     }
 
     private static double Take(JsonObject from, string name, double usual)

@@ -6,7 +6,9 @@ namespace Pravik.Exchange;
 /// <summary>Reads files of roads and grounds of either kind.</summary>
 public static class RoadFiles
 {
-    /// <summary>Reads a file by its content: LandXML where it begins with “&lt;”, else ground points as CSV. The stream must be able to go back.</summary>
+    /// <summary>
+    /// Reads a file by its content: LandXML where it begins with “&lt;”, else ground points as CSV. The stream must be able to go back.
+    /// </summary>
     public static RoadFile Read(string name, Stream stream)
     {
         using var buffered = new BufferedStream(stream, 1 << 16);
@@ -14,7 +16,8 @@ public static class RoadFiles
         var isXml = (char)first.Peek() is '<' or '\uFEFF';
         stream.Position = 0;
         buffered.Position = 0;
-        if (isXml) return LandXmlReader.Read(buffered);
+        if (isXml)
+            return LandXmlReader.Read(buffered);
         var (ground, findings) = GroundPoints.Read(new StreamReader(buffered));
         return new([], ground is null ? [] : [new(name, ground)], 1, ImmutableSortedDictionary<string, int>.Empty, [.. findings]);
     }

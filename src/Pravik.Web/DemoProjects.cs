@@ -4,7 +4,9 @@ using Pravik.Exchange.LandXml;
 
 namespace Pravik.Web;
 
-/// <summary>Loads the example bridges of a folder as projects, each once, under the name of its file, and the grounds of its road files.</summary>
+/// <summary>
+/// Loads the example bridges of a folder as projects, each once, under the name of its file, and the grounds of its road files.
+/// </summary>
 internal static class DemoProjects
 {
     public static async Task AddAsync(ProjectStore store, GroundStore grounds, string folder)
@@ -12,14 +14,17 @@ internal static class DemoProjects
         foreach (var file in Directory.EnumerateFiles(folder, "*.xml"))
         {
             await using var stream = File.OpenRead(file);
-            foreach (var ground in LandXmlReader.Read(stream).Grounds) grounds.Keep(ground.Ground);
+            foreach (var ground in LandXmlReader.Read(stream).Grounds)
+                grounds.Keep(ground.Ground);
         }
         foreach (var file in Directory.EnumerateFiles(folder, "*.json").Order())
         {
             var id = Path.GetFileNameWithoutExtension(file);
-            if (await store.FindAsync(id) is not null) continue;
+            if (await store.FindAsync(id) is not null)
+                continue;
             var reading = BridgeJson.Read(await File.ReadAllTextAsync(file));
-            if (reading.Bridge is { } bridge) await store.CreateAsync(bridge, "Example loaded", id);
+            if (reading.Bridge is { } bridge)
+                await store.CreateAsync(bridge, "Example loaded", id);
         }
     }
 }

@@ -44,116 +44,276 @@ public static class Endpoints
         bridge.MapPost("/entries", Enter);
         bridge.MapPost("/undo", (string id, ProjectStore store, RunQueue runs) => Answer(id, store.UndoAsync(id), runs));
         bridge.MapPost("/redo", (string id, ProjectStore store, RunQueue runs) => Answer(id, store.RedoAsync(id), runs));
-        bridge.MapPost("/revisions/{revision:int}", (string id, int revision, ProjectStore store, RunQueue runs) => Answer(id, store.GoToAsync(id, revision), runs));
-        bridge.MapPut("/revisions/{revision:int}/name", async (string id, int revision, NameRequest named, ProjectStore store) => await store.NameAsync(id, revision, named?.Name ?? "") ? Results.NoContent() : NoSuchBridge(id));
+        bridge.MapPost(
+            "/revisions/{revision:int}",
+            (string id, int revision, ProjectStore store, RunQueue runs) => Answer(id, store.GoToAsync(id, revision), runs)
+        );
+        bridge.MapPut(
+            "/revisions/{revision:int}/name",
+            async (string id, int revision, NameRequest named, ProjectStore store) =>
+                await store.NameAsync(id, revision, named?.Name ?? "") ? Results.NoContent() : NoSuchBridge(id)
+        );
         bridge.MapGet("/history", async (string id, ProjectStore store) => Results.Json(await store.HistoryAsync(id)));
-        bridge.MapGet("/find", async (string id, string? text, ProjectStore store) => await store.FindAsync(id) is { } s ? Results.Json(Finder.Find(s, text ?? "")) : NoSuchBridge(id));
-        bridge.MapGet("/events", (string id, RunQueue runs, CancellationToken cancel) => TypedResults.ServerSentEvents(runs.ListenAsync(id, cancel)));
-        bridge.MapPost("/run", async (string id, ProjectStore store, RunQueue runs, ModelQueue models, GroundStore grounds) =>
-        {
-            if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
-            await runs.RequestAsync(id, snapshot.Bridge, again: true);
-            if (models.State(id) is { Status: RunStatus.Stopped or RunStatus.Failed }) models.Request(id, snapshot.Revision, snapshot.Bridge, GroundOf(snapshot, grounds), false, again: true);
-            return Results.NoContent();
-        });
-        bridge.MapDelete("/run", (string id, RunQueue runs, ModelQueue models) => { runs.Stop(id); models.Stop(id); return Results.NoContent(); });
-        bridge.MapGet("/model-table.{format}", ModelTable);
-        bridge.MapGet("/model.json", async (string id, ProjectStore store, GroundStore grounds, ModelQueue models) =>
-        {
-            if (await store.FindAsync(id) is not { } s) return NoSuchBridge(id);
-            if (models.State(id)?.Latest is not { } latest || latest.Hash != InputHash.OfModel(s.Bridge)) return Refused(Finding.Error("/model", "The model has not been solved yet: open it in the analysis step first."));
-            using var memory = new MemoryStream();
-            FrameWriter.Write(memory, latest.Results.Exported);
-            return Results.File(memory.ToArray(), "application/json", $"{FileName(s.Bridge)}-model.json");
-        });
-        bridge.MapGet("/bridge.json", async (string id, ProjectStore store) =>
-            await store.FindAsync(id) is { } s ? Results.File(Encoding.UTF8.GetBytes(BridgeJson.WriteIndented(s.Bridge)), "application/json", $"{FileName(s.Bridge)}.json") : NoSuchBridge(id));
-        bridge.MapGet("/road.xml", async (string id, ProjectStore store, GroundStore grounds) =>
-        {
-            if (await store.FindAsync(id) is not { } s) return NoSuchBridge(id);
-            var ground = GroundOf(s, grounds) is { } found ? new NamedGround(s.Bridge.Ground!.Name, found) : null;
-            return Results.File(Encoding.UTF8.GetBytes(LandXmlWriter.Write(s.Bridge.Road, ground)), "application/xml", $"{FileName(s.Bridge)}-road.xml");
-        });
-        bridge.MapPost("/library", Keep);
-        bridge.MapPost("/neighbours", async (string id, NameRequest named, ProjectStore store) =>
-        {
-            if (named?.Name?.Trim() is not { Length: > 0 and <= 120 } name) return Refused(Finding.Error("/name", "The new bridge needs a name of at most 120 characters."));
-            if (await store.AddOnRoadAsync(id, name) is not { } outcome) return NoSuchBridge(id);
-            return outcome.Snapshot is { } added ? Results.Created($"/bridges/{added.ProjectId}/axes", new { id = added.ProjectId }) : Refused([.. outcome.Refusals]);
-        });
-        app.MapGet("/api/library.json", async (LibraryStore library) => Results.File(Encoding.UTF8.GetBytes(LibraryJson.Write((await library.ListAsync()).Select(r => new LibraryItem(r.Kind, r.Name, r.Superseded, r.Value)))), "application/json", "office-library.json"));
-        bridge.MapGet("/measure", Measure);
-        bridge.MapGet("/model.glb", async (string id, ProjectStore store, GroundStore grounds) =>
-            await store.FindAsync(id) is { } s ? Results.File(GltfWriter.Write(new(s.Bridge), GroundOf(s, grounds)), "model/gltf-binary", $"{FileName(s.Bridge)}.glb") : NoSuchBridge(id));
-        bridge.MapGet("/general-arrangement.{format}", Sheet);
-        bridge.MapGet("/quantities.{format}", async (string id, string format, HttpRequest http, ProjectStore store, GroundStore grounds) =>
-        {
-            if (await store.FindAsync(id) is not { } kept) return NoSuchBridge(id);
-            var snapshot = UserUnits.For(http, kept);
-            var content = BillTables.Content(Bill.Of(new(snapshot.Bridge), GroundOf(snapshot, grounds)), UnitSystem.Named(snapshot.Bridge.Basis.Units), snapshot.Bridge.Costs.Currency);
-            return format switch
+        bridge.MapGet(
+            "/find",
+            async (string id, string? text, ProjectStore store) =>
+                await store.FindAsync(id) is { } s ? Results.Json(Finder.Find(s, text ?? "")) : NoSuchBridge(id)
+        );
+        bridge.MapGet(
+            "/events",
+            (string id, RunQueue runs, CancellationToken cancel) => TypedResults.ServerSentEvents(runs.ListenAsync(id, cancel))
+        );
+        bridge.MapPost(
+            "/run",
+            async (string id, ProjectStore store, RunQueue runs, ModelQueue models, GroundStore grounds) =>
             {
-                "csv" => Results.File(TableFiles.Csv(content), "text/csv", $"{FileName(snapshot.Bridge)}-quantities.csv"),
-                "xlsx" => Results.File(TableFiles.Spreadsheet(content), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", $"{FileName(snapshot.Bridge)}-quantities.xlsx"),
-                _ => Results.NotFound(),
-            };
-        });
+                if (await store.FindAsync(id) is not { } snapshot)
+                    return NoSuchBridge(id);
+                await runs.RequestAsync(id, snapshot.Bridge, again: true);
+                if (models.State(id) is { Status: RunStatus.Stopped or RunStatus.Failed })
+                    models.Request(id, snapshot.Revision, snapshot.Bridge, GroundOf(snapshot, grounds), false, again: true);
+                return Results.NoContent();
+            }
+        );
+        bridge.MapDelete(
+            "/run",
+            (string id, RunQueue runs, ModelQueue models) =>
+            {
+                runs.Stop(id);
+                models.Stop(id);
+                return Results.NoContent();
+            }
+        );
+        bridge.MapGet("/model-table.{format}", ModelTable);
+        bridge.MapGet(
+            "/model.json",
+            async (string id, ProjectStore store, GroundStore grounds, ModelQueue models) =>
+            {
+                if (await store.FindAsync(id) is not { } s)
+                    return NoSuchBridge(id);
+                if (models.State(id)?.Latest is not { } latest || latest.Hash != InputHash.OfModel(s.Bridge))
+                    return Refused(Finding.Error("/model", "The model has not been solved yet: open it in the analysis step first."));
+                using var memory = new MemoryStream();
+                FrameWriter.Write(memory, latest.Results.Exported);
+                return Results.File(memory.ToArray(), "application/json", $"{FileName(s.Bridge)}-model.json");
+            }
+        );
+        bridge.MapGet(
+            "/bridge.json",
+            async (string id, ProjectStore store) =>
+                await store.FindAsync(id) is { } s
+                    ? Results.File(
+                        Encoding.UTF8.GetBytes(BridgeJson.WriteIndented(s.Bridge)),
+                        "application/json",
+                        $"{FileName(s.Bridge)}.json"
+                    )
+                    : NoSuchBridge(id)
+        );
+        bridge.MapGet(
+            "/road.xml",
+            async (string id, ProjectStore store, GroundStore grounds) =>
+            {
+                if (await store.FindAsync(id) is not { } s)
+                    return NoSuchBridge(id);
+                var ground = GroundOf(s, grounds) is { } found ? new NamedGround(s.Bridge.Ground!.Name, found) : null;
+                return Results.File(
+                    Encoding.UTF8.GetBytes(LandXmlWriter.Write(s.Bridge.Road, ground)),
+                    "application/xml",
+                    $"{FileName(s.Bridge)}-road.xml"
+                );
+            }
+        );
+        bridge.MapPost("/library", Keep);
+        bridge.MapPost(
+            "/neighbours",
+            async (string id, NameRequest named, ProjectStore store) =>
+            {
+                if (named?.Name?.Trim() is not { Length: > 0 and <= 120 } name)
+                    return Refused(Finding.Error("/name", "The new bridge needs a name of at most 120 characters."));
+                if (await store.AddOnRoadAsync(id, name) is not { } outcome)
+                    return NoSuchBridge(id);
+                return outcome.Snapshot is { } added
+                    ? Results.Created($"/bridges/{added.ProjectId}/axes", new { id = added.ProjectId })
+                    : Refused([.. outcome.Refusals]);
+            }
+        );
+        app.MapGet(
+            "/api/library.json",
+            async (LibraryStore library) =>
+                Results.File(
+                    Encoding.UTF8.GetBytes(
+                        LibraryJson.Write((await library.ListAsync()).Select(r => new LibraryItem(r.Kind, r.Name, r.Superseded, r.Value)))
+                    ),
+                    "application/json",
+                    "office-library.json"
+                )
+        );
+        bridge.MapGet("/measure", Measure);
+        bridge.MapGet(
+            "/model.glb",
+            async (string id, ProjectStore store, GroundStore grounds) =>
+                await store.FindAsync(id) is { } s
+                    ? Results.File(GltfWriter.Write(new(s.Bridge), GroundOf(s, grounds)), "model/gltf-binary", $"{FileName(s.Bridge)}.glb")
+                    : NoSuchBridge(id)
+        );
+        bridge.MapGet("/general-arrangement.{format}", Sheet);
+        bridge.MapGet(
+            "/quantities.{format}",
+            async (string id, string format, HttpRequest http, ProjectStore store, GroundStore grounds) =>
+            {
+                if (await store.FindAsync(id) is not { } kept)
+                    return NoSuchBridge(id);
+                var snapshot = UserUnits.For(http, kept);
+                var content = BillTables.Content(
+                    Bill.Of(new(snapshot.Bridge), GroundOf(snapshot, grounds)),
+                    UnitSystem.Named(snapshot.Bridge.Basis.Units),
+                    snapshot.Bridge.Costs.Currency
+                );
+                return format switch
+                {
+                    "csv" => Results.File(TableFiles.Csv(content), "text/csv", $"{FileName(snapshot.Bridge)}-quantities.csv"),
+                    "xlsx" => Results.File(
+                        TableFiles.Spreadsheet(content),
+                        "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+                        $"{FileName(snapshot.Bridge)}-quantities.xlsx"
+                    ),
+                    _ => Results.NotFound(),
+                };
+            }
+        );
     }
 
     /// <summary>
-    /// The screen; with an entry to preview (<c>?entry=path&amp;text=…</c>) as it would be after it, without keeping anything or starting an analysis.
+    /// The screen; with an entry to preview (<c>?entry=path&amp;text=…</c>) as it would be after it, without keeping anything or
+    /// starting an analysis.
     /// </summary>
-    private static async Task<IResult> Show(string id, [AsParameters] WorkspaceQuery query, string? entry, string? text, HttpRequest http, ProjectStore store, GroundStore grounds, LibraryStore library, RunQueue runs, ModelQueue models)
+    private static async Task<IResult> Show(
+        string id,
+        [AsParameters] WorkspaceQuery query,
+        string? entry,
+        string? text,
+        HttpRequest http,
+        ProjectStore store,
+        GroundStore grounds,
+        LibraryStore library,
+        RunQueue runs,
+        ModelQueue models
+    )
     {
-        if (await store.FindAsync(id) is not { } kept) return NoSuchBridge(id);
+        if (await store.FindAsync(id) is not { } kept)
+            return NoSuchBridge(id);
         var snapshot = UserUnits.For(http, kept);
         var around = new Around(GroundOf(snapshot, grounds), await library.ListAsync(), await store.NeighboursAsync(id));
         if (entry is not null)
         {
             var reading = EntryReader.Read(snapshot.Bridge, entry, text);
-            if (reading.Error is { } error) return Refused(Finding.Error(entry, error));
+            if (reading.Error is { } error)
+                return Refused(Finding.Error(entry, error));
             var edited = BridgeEditing.Apply(snapshot.Bridge, reading.Patch);
-            if (edited.Bridge is not { } bridge) return Results.Json(new Refusal([.. edited.Errors], []), statusCode: 422);
-            return Results.Json(WorkspaceBuilder.Build(snapshot with { Bridge = bridge, Findings = edited.Findings }, around, runs.State(id), runs.Latest(id), query.ToRequest()));
+            if (edited.Bridge is not { } bridge)
+                return Results.Json(new Refusal([.. edited.Errors], []), statusCode: 422);
+            return Results.Json(
+                WorkspaceBuilder.Build(
+                    snapshot with
+                    {
+                        Bridge = bridge,
+                        Findings = edited.Findings,
+                    },
+                    around,
+                    runs.State(id),
+                    runs.Latest(id),
+                    query.ToRequest()
+                )
+            );
         }
         await runs.RequestAsync(id, kept.Bridge);
         var request = query.ToRequest();
-        return Results.Json(WorkspaceBuilder.Build(snapshot, around, runs.State(id), runs.Latest(id), request, await SeeAsync(id, kept, around.Ground, request, store, models)));
+        return Results.Json(
+            WorkspaceBuilder.Build(
+                snapshot,
+                around,
+                runs.State(id),
+                runs.Latest(id),
+                request,
+                await SeeAsync(id, kept, around.Ground, request, store, models)
+            )
+        );
     }
 
     /// <summary>The model as a screen wants to see it: it is run when a layout asks for it.</summary>
-    private static async Task<ModelSeen?> SeeAsync(string id, Snapshot kept, Core.Roads.Ground? ground, WorkspaceRequest request, ProjectStore store, ModelQueue models)
+    private static async Task<ModelSeen?> SeeAsync(
+        string id,
+        Snapshot kept,
+        Core.Roads.Ground? ground,
+        WorkspaceRequest request,
+        ProjectStore store,
+        ModelQueue models
+    )
     {
-        if (request.Step != "analysis" || !WorkspaceBuilder.ModelLayouts.Contains(request.Layout)) return null;
+        if (request.Step != "analysis" || !WorkspaceBuilder.ModelLayouts.Contains(request.Layout))
+            return null;
         models.Request(id, kept.Revision, kept.Bridge, ground, request.Layout == "models");
         var state = models.State(id);
         (Core.Analysis.Stages.ModelResults, string)? other = null;
-        if (request.With == "before" && state?.Before is { } before) other = (before.Results, $"edit {before.Revision}");
-        else if (int.TryParse(request.With, out var revision) && await store.AtAsync(id, revision) is { } past && await models.AtAsync(past, ground) is { } found) other = (found, $"edit {revision}");
-        var history = (await store.HistoryAsync(id)).Where(h => !h.IsHead).Take(12).Select(h => (h.Revision, $"edit {h.Revision}: {h.Name ?? h.Label}")).ToList();
+        if (request.With == "before" && state?.Before is { } before)
+            other = (before.Results, $"edit {before.Revision}");
+        else if (
+            int.TryParse(request.With, out var revision)
+            && await store.AtAsync(id, revision) is { } past
+            && await models.AtAsync(past, ground) is { } found
+        )
+            other = (found, $"edit {revision}");
+        var history = (await store.HistoryAsync(id))
+            .Where(h => !h.IsHead)
+            .Take(12)
+            .Select(h => (h.Revision, $"edit {h.Revision}: {h.Name ?? h.Label}"))
+            .ToList();
         return new(state, state?.Latest?.Hash == InputHash.OfModel(kept.Bridge), other, history);
     }
 
     /// <summary>The table of a model's results as a file, for the same query as the screen's.</summary>
-    private static async Task<IResult> ModelTable(string id, string format, [AsParameters] WorkspaceQuery query, HttpRequest http, ProjectStore store, RunQueue runs, ModelQueue models)
+    private static async Task<IResult> ModelTable(
+        string id,
+        string format,
+        [AsParameters] WorkspaceQuery query,
+        HttpRequest http,
+        ProjectStore store,
+        RunQueue runs,
+        ModelQueue models
+    )
     {
-        if (await store.FindAsync(id) is not { } kept) return NoSuchBridge(id);
-        if (models.State(id)?.Latest is not { } latest) return Refused(Finding.Error("/model", "The model has not been solved yet: open it in the analysis step first."));
+        if (await store.FindAsync(id) is not { } kept)
+            return NoSuchBridge(id);
+        if (models.State(id)?.Latest is not { } latest)
+            return Refused(Finding.Error("/model", "The model has not been solved yet: open it in the analysis step first."));
         var snapshot = UserUnits.For(http, kept);
         var everyday = runs.Latest(id) is { } known && known.Hash == InputHash.Of(kept.Bridge) ? known.Results : null;
-        var views = new ModelViews(new(snapshot.Bridge), latest.Results, everyday, null, UnitSystem.Named(snapshot.Bridge.Basis.Units), query.ToRequest());
-        if (views.Content() is not { } content) return Refused(Finding.Error("", "No table is shown."));
+        var views = new ModelViews(
+            new(snapshot.Bridge),
+            latest.Results,
+            everyday,
+            null,
+            UnitSystem.Named(snapshot.Bridge.Basis.Units),
+            query.ToRequest()
+        );
+        if (views.Content() is not { } content)
+            return Refused(Finding.Error("", "No table is shown."));
         return format switch
         {
             "csv" => Results.File(TableFiles.Csv(content), "text/csv", $"{FileName(snapshot.Bridge)}-results.csv"),
-            "xlsx" => Results.File(TableFiles.Spreadsheet(content), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", $"{FileName(snapshot.Bridge)}-results.xlsx"),
+            "xlsx" => Results.File(
+                TableFiles.Spreadsheet(content),
+                "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+                $"{FileName(snapshot.Bridge)}-results.xlsx"
+            ),
             _ => Results.NotFound(),
         };
     }
 
     private static async Task<IResult> Patch(string id, int? revision, string? label, HttpRequest http, ProjectStore store, RunQueue runs)
     {
-        if (revision is null) return Refused(Finding.Error("", "The revision that was edited is missing (?revision=N)."));
+        if (revision is null)
+            return Refused(Finding.Error("", "The revision that was edited is missing (?revision=N)."));
         List<PatchOperation>? patch;
         try
         {
@@ -163,36 +323,56 @@ public static class Endpoints
         {
             return Refused(Finding.Error("", $"The patch is not a JSON Patch: {problem.Message}"));
         }
-        if (patch is null || patch.Any(p => p?.Op is null || p.Path is null)) return Refused(Finding.Error("", "The patch is not a JSON Patch: each operation needs “op” and “path”."));
+        if (patch is null || patch.Any(p => p?.Op is null || p.Path is null))
+            return Refused(Finding.Error("", "The patch is not a JSON Patch: each operation needs “op” and “path”."));
         return await Answer(id, store.EditAsync(id, revision.Value, patch, string.IsNullOrWhiteSpace(label) ? "Edited" : label), runs);
     }
 
     private static async Task<IResult> Enter(string id, EntryRequest entry, HttpRequest http, ProjectStore store, RunQueue runs)
     {
-        if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
+        if (await store.FindAsync(id) is not { } snapshot)
+            return NoSuchBridge(id);
         var reading = EntryReader.Read(UserUnits.For(http, snapshot.Bridge), entry.Path ?? "", entry.Text);
-        if (reading.Error is { } error) return Refused(Finding.Error(entry.Path ?? "", error));
+        if (reading.Error is { } error)
+            return Refused(Finding.Error(entry.Path ?? "", error));
         return await Answer(id, store.EditAsync(id, entry.Revision, reading.Patch, reading.Label), runs);
     }
 
     /// <summary>The distances between two points given as <c>x,y,z</c>, in words and the units of whoever asks.</summary>
     private static async Task<IResult> Measure(string id, string? a, string? b, HttpRequest http, ProjectStore store)
     {
-        if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
-        if (Place(a) is not { } from || Place(b) is not { } to) return Refused(Finding.Error("", "Two points are needed, each as x,y,z in metres."));
+        if (await store.FindAsync(id) is not { } snapshot)
+            return NoSuchBridge(id);
+        if (Place(a) is not { } from || Place(b) is not { } to)
+            return Refused(Finding.Error("", "Two points are needed, each as x,y,z in metres."));
         var units = UnitSystem.Named(UserUnits.For(http, snapshot.Bridge).Basis.Units);
         var between = Measurement.Between(new(snapshot.Bridge.Road), from, to);
         string Text(double length) => units.FormatWithUnit(length, QuantityKind.Length);
-        return Results.Json(new[]
-        {
-            new { name = "Plan", value = Text(between.Plan) }, new { name = "Slope", value = Text(between.Slope) }, new { name = "Vertical", value = Text(between.Vertical) },
-            new { name = "Along the road", value = Text(between.Along) }, new { name = "Square to it", value = Text(between.Square) },
-            new { name = "From", value = $"{Text(between.From.Station)}, {Text(between.From.Offset)}" }, new { name = "To", value = $"{Text(between.To.Station)}, {Text(between.To.Offset)}" },
-        });
+        return Results.Json(
+            new[]
+            {
+                new { name = "Plan", value = Text(between.Plan) },
+                new { name = "Slope", value = Text(between.Slope) },
+                new { name = "Vertical", value = Text(between.Vertical) },
+                new { name = "Along the road", value = Text(between.Along) },
+                new { name = "Square to it", value = Text(between.Square) },
+                new { name = "From", value = $"{Text(between.From.Station)}, {Text(between.From.Offset)}" },
+                new { name = "To", value = $"{Text(between.To.Station)}, {Text(between.To.Offset)}" },
+            }
+        );
 
         static Core.Geometry.Point3? Place(string? text)
         {
-            var parts = (text ?? "").Split(',').Select(p => double.TryParse(p, System.Globalization.CultureInfo.InvariantCulture, out var v) && double.IsFinite(v) && Math.Abs(v) < 1e9 ? v : (double?)null).ToArray();
+            var parts = (text ?? "")
+                .Split(',')
+                .Select(p =>
+                    double.TryParse(p, System.Globalization.CultureInfo.InvariantCulture, out var v)
+                    && double.IsFinite(v)
+                    && Math.Abs(v) < 1e9
+                        ? v
+                        : (double?)null
+                )
+                .ToArray();
             return parts is [{ } x, { } y, { } z] ? new(x, y, z) : null;
         }
     }
@@ -200,13 +380,28 @@ public static class Endpoints
     /// <summary>Keeps a pattern or an own profile of a bridge in the office library.</summary>
     private static async Task<IResult> Keep(string id, KeepRequest what, ProjectStore store, LibraryStore library)
     {
-        if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
+        if (await store.FindAsync(id) is not { } snapshot)
+            return NoSuchBridge(id);
         var path = what?.Path ?? "";
-        var kind = path.StartsWith("/deck/patterns/", StringComparison.Ordinal) ? LibraryJson.Pattern : path.StartsWith("/profiles/", StringComparison.Ordinal) ? LibraryJson.Profile : path.StartsWith("/sections/", StringComparison.Ordinal) ? LibraryJson.Section : path == "/basis" ? LibraryJson.NationalSet : "";
-        var (item, findings) = LibraryJson.Item(kind, kind.Length == 0 ? null : kind == LibraryJson.NationalSet ? BridgeJson.Node(OfficeSet.Of(snapshot.Bridge)) : BridgeEditing.ValueAt(snapshot.Bridge, path), false);
-        if (item is null) return Refused([.. findings]);
+        var kind =
+            path.StartsWith("/deck/patterns/", StringComparison.Ordinal) ? LibraryJson.Pattern
+            : path.StartsWith("/profiles/", StringComparison.Ordinal) ? LibraryJson.Profile
+            : path.StartsWith("/sections/", StringComparison.Ordinal) ? LibraryJson.Section
+            : path == "/basis" ? LibraryJson.NationalSet
+            : "";
+        var (item, findings) = LibraryJson.Item(
+            kind,
+            kind.Length == 0 ? null
+                : kind == LibraryJson.NationalSet ? BridgeJson.Node(OfficeSet.Of(snapshot.Bridge))
+                : BridgeEditing.ValueAt(snapshot.Bridge, path),
+            false
+        );
+        if (item is null)
+            return Refused([.. findings]);
         var replaced = await library.KeepAsync(item);
-        return Results.Json(new { words = replaced ? $"“{item.Name}” replaced in the office library." : $"“{item.Name}” is in the office library." });
+        return Results.Json(
+            new { words = replaced ? $"“{item.Name}” replaced in the office library." : $"“{item.Name}” is in the office library." }
+        );
     }
 
     private static async Task<IResult> Import(HttpRequest http, ProjectStore store)
@@ -215,17 +410,32 @@ public static class Endpoints
         var text = new char[BridgeJson.LongestDocument + 1];
         var length = await reader.ReadBlockAsync(text);
         var reading = BridgeJson.Read(new string(text, 0, length));
-        if (reading.Bridge is not { } bridge) return Results.Json(new Refusal([.. reading.Errors], []), statusCode: 422);
+        if (reading.Bridge is not { } bridge)
+            return Results.Json(new Refusal([.. reading.Errors], []), statusCode: 422);
         var snapshot = await store.CreateAsync(bridge, "Brought in from a file");
         return Results.Created($"/bridges/{snapshot.ProjectId}/axes", new { id = snapshot.ProjectId });
     }
 
-    private static async Task<IResult> Sheet(string id, string format, HttpRequest http, ProjectStore store, GroundStore grounds, RunQueue runs)
+    private static async Task<IResult> Sheet(
+        string id,
+        string format,
+        HttpRequest http,
+        ProjectStore store,
+        GroundStore grounds,
+        RunQueue runs
+    )
     {
-        if (await store.FindAsync(id) is not { } snapshot) return NoSuchBridge(id);
+        if (await store.FindAsync(id) is not { } snapshot)
+            return NoSuchBridge(id);
         var latest = runs.Latest(id);
         var results = latest?.Hash == InputHash.Of(snapshot.Bridge) ? latest.Results : null;
-        var drawing = GeneralArrangement.Draw(new BridgeGeometry(snapshot.Bridge), GroundOf(snapshot, grounds), UnitSystem.Named(UserUnits.For(http, snapshot.Bridge).Basis.Units), results, DateTime.Now.ToString("yyyy-MM-dd"));
+        var drawing = GeneralArrangement.Draw(
+            new BridgeGeometry(snapshot.Bridge),
+            GroundOf(snapshot, grounds),
+            UnitSystem.Named(UserUnits.For(http, snapshot.Bridge).Basis.Units),
+            results,
+            DateTime.Now.ToString("yyyy-MM-dd")
+        );
         var name = FileName(snapshot.Bridge) + "-general-arrangement";
         return format switch
         {
@@ -235,12 +445,15 @@ public static class Endpoints
         };
     }
 
-    private static Core.Roads.Ground? GroundOf(Snapshot snapshot, GroundStore grounds) => snapshot.Bridge.Ground is { } g ? grounds.Find(g.Hash) : null;
+    private static Core.Roads.Ground? GroundOf(Snapshot snapshot, GroundStore grounds) =>
+        snapshot.Bridge.Ground is { } g ? grounds.Find(g.Hash) : null;
 
     private static async Task<IResult> Answer(string id, Task<EditOutcome?> work, RunQueue runs)
     {
-        if (await work is not { } outcome) return NoSuchBridge(id);
-        if (outcome.Snapshot is not { } snapshot) return Results.Json(new Refusal(outcome.Refusals, outcome.Conflicts), statusCode: outcome.Conflicts.Length > 0 ? 409 : 422);
+        if (await work is not { } outcome)
+            return NoSuchBridge(id);
+        if (outcome.Snapshot is not { } snapshot)
+            return Results.Json(new Refusal(outcome.Refusals, outcome.Conflicts), statusCode: outcome.Conflicts.Length > 0 ? 409 : 422);
         await runs.RequestAsync(id, snapshot.Bridge);
         runs.TellEdit(id);
         await runs.FollowAsync(outcome);
@@ -249,7 +462,8 @@ public static class Endpoints
 
     private static IResult Refused(params Finding[] findings) => Results.Json(new Refusal(findings, []), statusCode: 422);
 
-    private static IResult NoSuchBridge(string id) => Results.Json(new Refusal([Finding.Error("", $"There is no bridge “{id}”.")], []), statusCode: 404);
+    private static IResult NoSuchBridge(string id) =>
+        Results.Json(new Refusal([Finding.Error("", $"There is no bridge “{id}”.")], []), statusCode: 404);
 
     private static string FileName(Bridge bridge)
     {
@@ -259,8 +473,32 @@ public static class Endpoints
 }
 
 /// <summary>The query of a workspace request; what is missing has its default.</summary>
-public sealed record WorkspaceQuery(string? Step, string? Layout, double? Station, string? Pick, int? Girder, string? Effect, string? Case, double? Width, double? Height, double? BandWidth,
-    string? Show, string? Quantity, string? Girders, string? Arrange, string? Fixed, double? Zoom, string? Table, string? With, string? Drawn, string? Look, string? Names, string? Motion, string? Load, int? Stage)
+public sealed record WorkspaceQuery(
+    string? Step,
+    string? Layout,
+    double? Station,
+    string? Pick,
+    int? Girder,
+    string? Effect,
+    string? Case,
+    double? Width,
+    double? Height,
+    double? BandWidth,
+    string? Show,
+    string? Quantity,
+    string? Girders,
+    string? Arrange,
+    string? Fixed,
+    double? Zoom,
+    string? Table,
+    string? With,
+    string? Drawn,
+    string? Look,
+    string? Names,
+    string? Motion,
+    string? Load,
+    int? Stage
+)
 {
     public WorkspaceRequest ToRequest()
     {

@@ -19,23 +19,29 @@ builder.Services.AddSingleton<RunQueue>();
 builder.Services.AddHostedService(services => services.GetRequiredService<RunQueue>());
 builder.Services.AddSingleton<ModelQueue>();
 builder.Services.AddHostedService(services => services.GetRequiredService<ModelQueue>());
-builder.Services.ConfigureHttpJsonOptions(options => options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase)));
+builder.Services.ConfigureHttpJsonOptions(options =>
+    options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase))
+);
 builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = false);
 builder.Services.AddRazorPages();
 builder.Services.AddResponseCompression();
 
 var app = builder.Build();
 await app.Services.GetRequiredService<ProjectStore>().PrepareAsync();
-if (builder.Configuration["Pravik:Demo"] is { Length: > 0 } demo) await DemoProjects.AddAsync(app.Services.GetRequiredService<ProjectStore>(), app.Services.GetRequiredService<GroundStore>(), demo);
+if (builder.Configuration["Pravik:Demo"] is { Length: > 0 } demo)
+    await DemoProjects.AddAsync(app.Services.GetRequiredService<ProjectStore>(), app.Services.GetRequiredService<GroundStore>(), demo);
 
 app.UseResponseCompression();
-app.Use(async (context, next) =>
-{
-    // Styles stand in attributes of the widgets; scripts come from this server only.
-    context.Response.Headers.ContentSecurityPolicy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; connect-src 'self' blob:; object-src 'none'; base-uri 'self'";
-    context.Response.Headers.XContentTypeOptions = "nosniff";
-    await next();
-});
+app.Use(
+    async (context, next) =>
+    {
+        // Styles stand in attributes of the widgets; scripts come from this server only.
+        context.Response.Headers.ContentSecurityPolicy =
+            "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; connect-src 'self' blob:; object-src 'none'; base-uri 'self'";
+        context.Response.Headers.XContentTypeOptions = "nosniff";
+        await next();
+    }
+);
 app.UseExceptionHandler("/problem/fault");
 app.UseStatusCodePagesWithReExecute("/problem/{0}");
 app.UseStaticFiles();

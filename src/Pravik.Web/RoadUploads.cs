@@ -23,13 +23,15 @@ public sealed class RoadUploads
         {
             waiting[token] = (name, file);
             order.Enqueue(token);
-            if (order.Count > Most) waiting.Remove(order.Dequeue());
+            if (order.Count > Most)
+                waiting.Remove(order.Dequeue());
         }
         return (token, file);
     }
 
     public (string Name, RoadFile File)? Find(string? token)
     {
-        lock (gate) return token is not null && waiting.TryGetValue(token, out var found) ? found : null;
+        lock (gate)
+            return token is not null && waiting.TryGetValue(token, out var found) ? found : null;
     }
 }

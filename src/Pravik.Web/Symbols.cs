@@ -4,7 +4,9 @@ using Microsoft.AspNetCore.Html;
 
 namespace Pravik.Web;
 
-/// <summary>Symbols with subscripts: an underscore starts one, which ends at the next character that is not a letter, digit or comma within it.</summary>
+/// <summary>
+/// Symbols with subscripts: an underscore starts one, which ends at the next character that is not a letter, digit or comma within it.
+/// </summary>
 public static partial class Symbols
 {
     public static IHtmlContent Markup(string text) => new HtmlString(Subscript().Replace(WebUtility.HtmlEncode(text), "<sub>$1</sub>"));

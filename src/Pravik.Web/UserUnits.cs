@@ -14,8 +14,14 @@ public static class UserUnits
 
     /// <summary>The bridge as this person is to see it.</summary>
     public static Bridge For(HttpRequest request, Bridge bridge) =>
-        request.Cookies[Cookie] is { } name && (name == UnitSystem.Metric.Name || name == UnitSystem.UsCustomary.Name) && name != bridge.Basis.Units
-            ? bridge with { Basis = bridge.Basis with { Units = name } } : bridge;
+        request.Cookies[Cookie] is { } name
+        && (name == UnitSystem.Metric.Name || name == UnitSystem.UsCustomary.Name)
+        && name != bridge.Basis.Units
+            ? bridge with
+            {
+                Basis = bridge.Basis with { Units = name },
+            }
+            : bridge;
 
     public static Snapshot For(HttpRequest request, Snapshot snapshot) => snapshot with { Bridge = For(request, snapshot.Bridge) };
 }

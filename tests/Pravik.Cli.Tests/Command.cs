@@ -8,14 +8,16 @@ internal static class Command
     public static string Example(string name)
     {
         var root = AppContext.BaseDirectory;
-        while (!File.Exists(Path.Combine(root, "Pravik.slnx"))) root = Path.GetDirectoryName(root)!;
+        while (!File.Exists(Path.Combine(root, "Pravik.slnx")))
+            root = Path.GetDirectoryName(root)!;
         return Path.Combine(root, "examples", name);
     }
 
     public static (int Status, string Out, string Error) Run(params string[] arguments)
     {
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (var argument in arguments.Prepend(Path.Combine(AppContext.BaseDirectory, "Pravik.Cli.dll"))) start.ArgumentList.Add(argument);
+        foreach (var argument in arguments.Prepend(Path.Combine(AppContext.BaseDirectory, "Pravik.Cli.dll")))
+            start.ArgumentList.Add(argument);
         using var process = Process.Start(start)!;
         var error = process.StandardError.ReadToEndAsync();
         var text = process.StandardOutput.ReadToEnd();

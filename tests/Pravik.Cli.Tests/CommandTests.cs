@@ -19,7 +19,9 @@ public sealed class CommandTests : IDisposable
         Assert.True(json.GetProperty("passes").GetBoolean());
         Assert.Equal(30, json.GetProperty("checks").GetArrayLength());
         Assert.Contains("M_Rd", File.ReadAllText(Path.Combine(folder.FullName, "calculation.txt")));
-        Assert.True(JsonDocument.Parse(File.ReadAllText(Path.Combine(folder.FullName, "results.json"))).RootElement.TryGetProperty("points", out _));
+        Assert.True(
+            JsonDocument.Parse(File.ReadAllText(Path.Combine(folder.FullName, "results.json"))).RootElement.TryGetProperty("points", out _)
+        );
     }
 
     [Fact]
@@ -51,18 +53,24 @@ public sealed class CommandTests : IDisposable
     {
         var (status, _, _) = Command.Run("sheets", Command.Example("tansy-lane.json"), "--out", Path.Combine(folder.FullName, "sheets"));
         Assert.Equal(0, status);
-        Assert.Equal(["general-arrangement.pdf", "general-arrangement.svg"], Directory.EnumerateFiles(Path.Combine(folder.FullName, "sheets")).Select(Path.GetFileName).Order());
+        Assert.Equal(
+            ["general-arrangement.pdf", "general-arrangement.svg"],
+            Directory.EnumerateFiles(Path.Combine(folder.FullName, "sheets")).Select(Path.GetFileName).Order()
+        );
     }
 
-    /// <summary>A cantilever of 4 m under 1 kN at its tip: P·L³/3EI; what can move is refused with its place, and nothing is written.</summary>
+    /// <summary>
+    /// A cantilever of 4 m under 1 kN at its tip: P·L³/3EI; what can move is refused with its place, and nothing is written.
+    /// </summary>
     [Fact]
     public void Solve_writes_results_or_says_what_can_move()
     {
-        string Model(string fix) => $$"""
-            { "format": "pravik-frame", "version": 1, "materials": [ { "id": "C", "E": 30e9, "nu": 0.2 } ], "sections": [ { "id": "S", "A": 0.1, "Iy": 0.001, "Iz": 0.001, "J": 0.001 } ],
-              "nodes": [ { "id": "a", "x": 0, "y": 0, "z": 0 }, { "id": "b", "x": 4, "y": 0, "z": 0 } ], "beams": [ { "id": "1", "i": "a", "j": "b", "material": "C", "section": "S" } ],
-              "supports": [ { "node": "a", "fix": [ {{fix}} ] } ], "cases": [ { "id": "tip", "nodal": [ { "node": "b", "fz": -1000 } ] } ] }
-            """;
+        string Model(string fix) =>
+            $$"""
+                { "format": "pravik-frame", "version": 1, "materials": [ { "id": "C", "E": 30e9, "nu": 0.2 } ], "sections": [ { "id": "S", "A": 0.1, "Iy": 0.001, "Iz": 0.001, "J": 0.001 } ],
+                  "nodes": [ { "id": "a", "x": 0, "y": 0, "z": 0 }, { "id": "b", "x": 4, "y": 0, "z": 0 } ], "beams": [ { "id": "1", "i": "a", "j": "b", "material": "C", "section": "S" } ],
+                  "supports": [ { "node": "a", "fix": [ {{fix}} ] } ], "cases": [ { "id": "tip", "nodal": [ { "node": "b", "fz": -1000 } ] } ] }
+                """;
         var (file, output) = (Path.Combine(folder.FullName, "frame.json"), Path.Combine(folder.FullName, "results.json"));
         File.WriteAllText(file, Model("\"ux\", \"uy\", \"uz\", \"rx\", \"rz\""));
         var (status, text, error) = Command.Run("solve", file, "--out", output);
@@ -72,18 +80,29 @@ public sealed class CommandTests : IDisposable
         Assert.Equal(0, Command.Run("solve", file, "--out", output).Status);
         var (_, printed, _) = Command.Run("solve", file);
         Assert.Equal(File.ReadAllText(output), printed.TrimEnd('\n'));
-        Assert.Equal(-1000 * 64 / (3 * 30e9 * 0.001), JsonDocument.Parse(printed).RootElement.GetProperty("cases")[0].GetProperty("nodes")[1].GetProperty("uz").GetDouble(), 1e-12);
+        Assert.Equal(
+            -1000 * 64 / (3 * 30e9 * 0.001),
+            JsonDocument.Parse(printed).RootElement.GetProperty("cases")[0].GetProperty("nodes")[1].GetProperty("uz").GetDouble(),
+            1e-12
+        );
         Assert.Equal(2, Command.Run("solve", Path.Combine(folder.FullName, "none.json")).Status);
     }
 
-    /// <summary>A model of a bridge goes out in the open format, is solved from the file, and its reactions carry what the bridge's own run puts on.</summary>
+    /// <summary>
+    /// A model of a bridge goes out in the open format, is solved from the file, and its reactions carry what the bridge's own run puts
+    /// on.
+    /// </summary>
     [Fact]
     public void Models_are_compared_written_and_solved()
     {
         var (file, output) = (Path.Combine(folder.FullName, "shells.json"), Path.Combine(folder.FullName, "results.json"));
         Assert.Equal(0, Command.Run("frame", Command.Example("tansy-lane.json"), "--model", "shells", "--out", file).Status);
         Assert.Equal(0, Command.Run("solve", file, "--out", output).Status);
-        var cases = JsonDocument.Parse(File.ReadAllText(output)).RootElement.GetProperty("cases").EnumerateArray().ToDictionary(c => c.GetProperty("id").GetString()!);
+        var cases = JsonDocument
+            .Parse(File.ReadAllText(output))
+            .RootElement.GetProperty("cases")
+            .EnumerateArray()
+            .ToDictionary(c => c.GetProperty("id").GetString()!);
         var balance = cases["Surfacing"].GetProperty("equilibrium");
         Assert.Equal(-balance.GetProperty("applied")[2].GetDouble(), balance.GetProperty("reacted")[2].GetDouble(), 1);
         Assert.True(balance.GetProperty("reacted")[2].GetDouble() > 1e5);

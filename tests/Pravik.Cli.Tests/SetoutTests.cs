@@ -10,7 +10,13 @@ public sealed class SetoutTests : IDisposable
     public void Dispose() => folder.Delete(true);
 
     private static double[][] Rows(string csv) =>
-        [.. csv.Split('\n', StringSplitOptions.RemoveEmptyEntries).Skip(1).Select(l => l.Split(',').Select(v => v.Length == 0 ? double.NaN : double.Parse(v, CultureInfo.InvariantCulture)).ToArray())];
+        [
+            .. csv.Split('\n', StringSplitOptions.RemoveEmptyEntries)
+                .Skip(1)
+                .Select(l =>
+                    l.Split(',').Select(v => v.Length == 0 ? double.NaN : double.Parse(v, CultureInfo.InvariantCulture)).ToArray()
+                ),
+        ];
 
     private string File(string content)
     {
@@ -45,7 +51,16 @@ public sealed class SetoutTests : IDisposable
     [Fact]
     public void Takes_the_alignment_that_is_named_and_leaves_levels_empty_where_there_is_no_profile()
     {
-        var (status, text, error) = Command.Run("setout", File(Simple), "--stations", "0:78.5398163397:100", "--offsets", "0,-50", "--alignment", "B");
+        var (status, text, error) = Command.Run(
+            "setout",
+            File(Simple),
+            "--stations",
+            "0:78.5398163397:100",
+            "--offsets",
+            "0,-50",
+            "--alignment",
+            "B"
+        );
         Assert.Equal(0, status);
         var rows = Rows(text);
         Assert.Equal(4, rows.Length);
@@ -70,9 +85,23 @@ public sealed class SetoutTests : IDisposable
     [InlineData("10:20:5", "NaN", "A", "list of numbers")]
     [InlineData("10:20:5", "0", "Z", "no alignment")]
     [InlineData("10:20:5", "0", "C", "bloss")]
-    public void What_cannot_be_set_out_is_refused_with_status_2_and_no_coordinates(string stations, string offsets, string alignment, string reason)
+    public void What_cannot_be_set_out_is_refused_with_status_2_and_no_coordinates(
+        string stations,
+        string offsets,
+        string alignment,
+        string reason
+    )
     {
-        var (status, text, error) = Command.Run("setout", File(Simple), "--stations", stations, "--offsets", offsets, "--alignment", alignment);
+        var (status, text, error) = Command.Run(
+            "setout",
+            File(Simple),
+            "--stations",
+            stations,
+            "--offsets",
+            offsets,
+            "--alignment",
+            alignment
+        );
         Assert.Equal(2, status);
         Assert.Empty(text);
         Assert.Contains(reason, error);
@@ -93,6 +122,7 @@ public sealed class SetoutTests : IDisposable
         var road = Rows(Command.Run("setout", Command.Example("sorrel-valley.xml"), "--stations", "0:440:55", "--offsets=-3,3").Out);
         var bridge = Rows(Command.Run("setout", Command.Example("sorrel-brook.json"), "--stations", "0:440:55", "--offsets=-3,3").Out);
         Assert.Equal(18, road.Length);
-        foreach (var (a, b) in road.Zip(bridge)) Assert.All(a.Zip(b), v => Assert.Equal(v.First, v.Second, 1e-8));
+        foreach (var (a, b) in road.Zip(bridge))
+            Assert.All(a.Zip(b), v => Assert.Equal(v.First, v.Second, 1e-8));
     }
 }

@@ -20,32 +20,52 @@ internal static class TestBridges
         get
         {
             var folder = AppContext.BaseDirectory;
-            while (!File.Exists(Path.Combine(folder, "Pravik.slnx"))) folder = Path.GetDirectoryName(folder)!;
+            while (!File.Exists(Path.Combine(folder, "Pravik.slnx")))
+                folder = Path.GetDirectoryName(folder)!;
             return folder;
         }
     }
 
     /// <summary>One girder under a carriageway of 3 m: a beam, to be set against closed forms.</summary>
-    public static Bridge OneGirder(params double[] spans) => Bridge.New("Beam") with
-    {
-        Axes = new() { FirstStation = 10, Spans = [.. spans] },
-        Road = Straight(20 + spans.Sum()),
-        Deck = Bridges.DeckEdits.Of([Lane(1.5)], [Lane(1.5)]) with { EndOverhang = 0 },
-        Girders = new() { Count = 1, OverhangLeft = 1.5 },
-    };
+    public static Bridge OneGirder(params double[] spans) =>
+        Bridge.New("Beam") with
+        {
+            Axes = new() { FirstStation = 10, Spans = [.. spans] },
+            Road = Straight(20 + spans.Sum()),
+            Deck = Bridges.DeckEdits.Of([Lane(1.5)], [Lane(1.5)]) with { EndOverhang = 0 },
+            Girders = new() { Count = 1, OverhangLeft = 1.5 },
+        };
 
     /// <summary>A deck that is the same on both sides of the road line.</summary>
-    public static Bridge Symmetric(double skew, params double[] spans) => Bridge.New("Symmetric") with
-    {
-        Axes = new() { FirstStation = 30, Spans = [.. spans], Skew = skew },
-        Road = Straight(60 + spans.Sum()),
-        Girders = new() { Count = 4, OverhangLeft = 1.0 },
-    };
+    public static Bridge Symmetric(double skew, params double[] spans) =>
+        Bridge.New("Symmetric") with
+        {
+            Axes = new()
+            {
+                FirstStation = 30,
+                Spans = [.. spans],
+                Skew = skew,
+            },
+            Road = Straight(60 + spans.Sum()),
+            Girders = new() { Count = 4, OverhangLeft = 1.0 },
+        };
 
     public static Road Straight(double length) => Arc(length, null);
 
     /// <summary>A road of one element; positive radius turns right.</summary>
-    public static Road Arc(double length, double? radius) => new() { Elements = [new() { Length = length, StartRadius = radius, EndRadius = radius }] };
+    public static Road Arc(double length, double? radius) =>
+        new()
+        {
+            Elements =
+            [
+                new()
+                {
+                    Length = length,
+                    StartRadius = radius,
+                    EndRadius = radius,
+                },
+            ],
+        };
 
     private static Strip Lane(double width) => new() { Kind = StripKind.Carriageway, Width = width };
 }

@@ -34,6 +34,7 @@ public sealed class GroundStoreTests : IDisposable
     {
         var store = new GroundStore(folder.FullName);
         var hashes = Enumerable.Range(0, 20).Select(i => store.Keep(Field(i))).ToList();
-        foreach (var (hash, i) in hashes.Select((h, i) => (h, i))) Assert.Equal(i, store.Find(hash)!.Coordinates[2]);
+        foreach (var (hash, i) in hashes.Select((h, i) => (h, i)))
+            Assert.Equal(i, store.Find(hash)!.Coordinates[2]);
     }
 }

@@ -14,7 +14,8 @@ public sealed class ProjectStoreTests : IDisposable
     public void Dispose()
     {
         SqliteConnection.ClearAllPools();
-        foreach (var left in Directory.EnumerateFiles(Path.GetTempPath(), Path.GetFileName(file) + "*")) File.Delete(left);
+        foreach (var left in Directory.EnumerateFiles(Path.GetTempPath(), Path.GetFileName(file) + "*"))
+            File.Delete(left);
     }
 
     private async Task<ProjectStore> OpenAsync()
@@ -47,8 +48,10 @@ public sealed class ProjectStoreTests : IDisposable
     {
         var store = await OpenAsync();
         var id = (await store.CreateAsync(Bridge.New("Bridge"), "Begun")).ProjectId;
-        for (var i = 0; i < 5; i++) await store.EditAsync(id, i + 1, Set("/axes/spans/0", 21 + i), $"edit {i}");
-        for (var i = 0; i < 9; i++) await store.UndoAsync(id);
+        for (var i = 0; i < 5; i++)
+            await store.EditAsync(id, i + 1, Set("/axes/spans/0", 21 + i), $"edit {i}");
+        for (var i = 0; i < 9; i++)
+            await store.UndoAsync(id);
         var first = (await store.FindAsync(id))!;
         Assert.Equal((20.0, false, true), (first.Bridge.Axes.Spans[0], first.CanUndo, first.CanRedo));
         await store.RedoAsync(id);
@@ -112,7 +115,15 @@ public sealed class ProjectStoreTests : IDisposable
         Assert.All(outcomes, o => Assert.NotNull(o!.Snapshot));
         var bridge = (await store.FindAsync(id))!;
         Assert.Equal(5, bridge.Revision);
-        Assert.Equal((0.24, 0.09, 0.05, 2e3), (bridge.Bridge.Deck.Patterns[0].Slab.Thickness, bridge.Bridge.Deck.Patterns[0].Surfacing, bridge.Bridge.Deck.Haunch, bridge.Bridge.Loads.SurfacingWeight));
+        Assert.Equal(
+            (0.24, 0.09, 0.05, 2e3),
+            (
+                bridge.Bridge.Deck.Patterns[0].Slab.Thickness,
+                bridge.Bridge.Deck.Patterns[0].Surfacing,
+                bridge.Bridge.Deck.Haunch,
+                bridge.Bridge.Loads.SurfacingWeight
+            )
+        );
     }
 
     [Fact]
@@ -135,7 +146,10 @@ public sealed class ProjectStoreTests : IDisposable
         Assert.Equal("Kept", (await (await OpenAsync()).HistoryAsync(id))[0].Name);
     }
 
-    /// <summary>Bridges on one road have one road: what is edited in one is an edit of the other, undone with it, and refused where the other would not hold.</summary>
+    /// <summary>
+    /// Bridges on one road have one road: what is edited in one is an edit of the other, undone with it, and refused where the other
+    /// would not hold.
+    /// </summary>
     [Fact]
     public async Task Bridges_on_one_road_follow_it_together()
     {
@@ -157,7 +171,14 @@ public sealed class ProjectStoreTests : IDisposable
         Assert.Equal(0, (await store.FindAsync(added.ProjectId))!.Bridge.Road.Profile[0].Level);
 
         // A bend so tight that the second bridge, which lies on it, would fold.
-        PatchOperation[] bend = [new("replace", "/road/elements", JsonNode.Parse("""[{ "length": 60 }, { "length": 140, "startRadius": 30, "endRadius": 30 }]"""))];
+        PatchOperation[] bend =
+        [
+            new(
+                "replace",
+                "/road/elements",
+                JsonNode.Parse("""[{ "length": 60 }, { "length": 140, "startRadius": 30, "endRadius": 30 }]""")
+            ),
+        ];
         var refused = (await store.EditAsync(id, 1, bend, "Bend"))!;
         Assert.Null(refused.Snapshot);
         Assert.Contains(refused.Refusals, f => f.Message.StartsWith("Second, which stands on this road too"));
@@ -169,7 +190,19 @@ public sealed class ProjectStoreTests : IDisposable
     {
         await OpenAsync();
         var library = new LibraryStore(new Contexts(file));
-        LibraryItem Item(double thickness) => new(LibraryJson.Pattern, "Rural", false, BridgeJson.Node(new DeckPattern { Name = "Rural", Slab = new() { Thickness = thickness } }));
+        LibraryItem Item(double thickness) =>
+            new(
+                LibraryJson.Pattern,
+                "Rural",
+                false,
+                BridgeJson.Node(
+                    new DeckPattern
+                    {
+                        Name = "Rural",
+                        Slab = new() { Thickness = thickness },
+                    }
+                )
+            );
         Assert.False(await library.KeepAsync(Item(0.22)));
         Assert.True(await library.KeepAsync(Item(0.25)));
         await library.KeepAsync(new(LibraryJson.Profile, "Rural", false, BridgeJson.Node(new OwnProfile { Name = "Rural" })));
@@ -183,6 +216,7 @@ public sealed class ProjectStoreTests : IDisposable
 
     private sealed class Contexts(string file) : IDbContextFactory<PravikContext>
     {
-        public PravikContext CreateDbContext() => new(new DbContextOptionsBuilder<PravikContext>().UseSqlite($"Data Source={file}").Options);
+        public PravikContext CreateDbContext() =>
+            new(new DbContextOptionsBuilder<PravikContext>().UseSqlite($"Data Source={file}").Options);
     }
 }

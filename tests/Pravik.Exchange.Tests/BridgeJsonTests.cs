@@ -24,7 +24,8 @@ public class BridgeJsonTests
     [Fact]
     public void A_file_of_version_1_opens_as_the_same_road()
     {
-        const string Old = """{ "format": "pravik-bridge", "version": 1, "name": "Old", "road": { "startStation": 100, "azimuth": 0, "length": 250, "radius": -400, "startLevel": 44.3, "grade": 0.012 }, "axes": { "firstStation": 150 }, "loads": { "parapetLeft": 1500 } }""";
+        const string Old =
+            """{ "format": "pravik-bridge", "version": 1, "name": "Old", "road": { "startStation": 100, "azimuth": 0, "length": 250, "radius": -400, "startLevel": 44.3, "grade": 0.012 }, "axes": { "firstStation": 150 }, "loads": { "parapetLeft": 1500 } }""";
         var road = new Core.Roads.RoadLine(BridgeJson.Read(Old).Bridge!.Road);
         Assert.Equal(350, road.EndStation);
         Assert.Equal(-1 / 400.0, road.Line.Curvature(200), 1e-15);
@@ -90,7 +91,8 @@ public class BridgeJsonTests
         for (var i = 0; i < 400; i++)
         {
             var text = Demo.ToCharArray();
-            for (var k = 0; k < 3; k++) text[random.Next(text.Length)] = (char)random.Next(32, 126);
+            for (var k = 0; k < 3; k++)
+                text[random.Next(text.Length)] = (char)random.Next(32, 126);
             var reading = BridgeJson.Read(new string(text));
             Assert.True(reading.Bridge is not null || reading.Errors.Any());
         }
@@ -100,20 +102,32 @@ public class BridgeJsonTests
     public void Patches_apply_whole_or_not_at_all()
     {
         var bridge = BridgeJson.Read(Demo).Bridge!;
-        var edited = BridgeEditing.Apply(bridge, [new("replace", "/axes/spans/1", JsonValue.Create(26.5)), new("add", "/axes/spans/-", JsonValue.Create(17.4))]).Bridge!;
+        var edited = BridgeEditing
+            .Apply(bridge, [new("replace", "/axes/spans/1", JsonValue.Create(26.5)), new("add", "/axes/spans/-", JsonValue.Create(17.4))])
+            .Bridge!;
         Assert.Equal<double>([17.4, 26.5, 17.4, 17.4], edited.Axes.Spans.AsEnumerable());
         Assert.Equal(3, bridge.Axes.Spans.Length);
 
         (PatchOperation Operation, string Path)[] bad =
         [
-            (new("replace", "/axes/spans/9", JsonValue.Create(1)), "/axes/spans/9"), (new("replace", "/axes/skew", JsonValue.Create("much")), "/axes/skew"), (new("replace", "/nothing", JsonValue.Create(1)), "/nothing"),
-            (new("remove", "/axes/spans"), "/axes"), (new("test", "/axes/spans/0", JsonValue.Create(3)), "/axes/spans/0"), (new("replace", "axes", null), "axes"), (new("frobnicate", "/axes", null), "/axes"), (new("replace", "/road", null), "/road"),
+            (new("replace", "/axes/spans/9", JsonValue.Create(1)), "/axes/spans/9"),
+            (new("replace", "/axes/skew", JsonValue.Create("much")), "/axes/skew"),
+            (new("replace", "/nothing", JsonValue.Create(1)), "/nothing"),
+            (new("remove", "/axes/spans"), "/axes"),
+            (new("test", "/axes/spans/0", JsonValue.Create(3)), "/axes/spans/0"),
+            (new("replace", "axes", null), "axes"),
+            (new("frobnicate", "/axes", null), "/axes"),
+            (new("replace", "/road", null), "/road"),
         ];
         foreach (var (operation, path) in bad)
         {
             var reading = BridgeEditing.Apply(bridge, [new("replace", "/name", JsonValue.Create("Other")), operation]);
-            Assert.True(reading.Bridge is null || (operation.Op == "remove" && reading.Bridge.Axes.Spans.Length == 1), $"{operation} was taken");
-            if (reading.Bridge is null) Assert.All(reading.Errors, e => Assert.NotEmpty(e.Message));
+            Assert.True(
+                reading.Bridge is null || (operation.Op == "remove" && reading.Bridge.Axes.Spans.Length == 1),
+                $"{operation} was taken"
+            );
+            if (reading.Bridge is null)
+                Assert.All(reading.Errors, e => Assert.NotEmpty(e.Message));
         }
     }
 
@@ -140,7 +154,10 @@ public class BridgeJsonTests
         Assert.Null(ResultsJson.Read("{"));
 
         Assert.Equal(InputHash.Of(bridge), InputHash.Of(bridge with { Name = "Other", Basis = bridge.Basis with { Units = "us" } }));
-        Assert.Equal(InputHash.Of(bridge), InputHash.Of(bridge with { Ground = new("Field", "0"), Crossings = [new()], Road = bridge.Road with { Name = "Lane" } }));
+        Assert.Equal(
+            InputHash.Of(bridge),
+            InputHash.Of(bridge with { Ground = new("Field", "0"), Crossings = [new()], Road = bridge.Road with { Name = "Lane" } })
+        );
         Assert.NotEqual(InputHash.Of(bridge), InputHash.Of(bridge with { Road = bridge.Road with { Profile = [new() { Level = 7 }] } }));
         Assert.NotEqual(InputHash.Of(bridge), InputHash.Of(bridge with { Loads = new() { SurfacingWeight = 23e3 } }));
     }

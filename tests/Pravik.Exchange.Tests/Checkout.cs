@@ -8,7 +8,8 @@ internal static class Checkout
         get
         {
             var folder = AppContext.BaseDirectory;
-            while (!File.Exists(Path.Combine(folder, "Pravik.slnx"))) folder = Path.GetDirectoryName(folder)!;
+            while (!File.Exists(Path.Combine(folder, "Pravik.slnx")))
+                folder = Path.GetDirectoryName(folder)!;
             return folder;
         }
     }

@@ -11,7 +11,8 @@ public class LandXmlTests
     private const double Foot = 1200.0 / 3937;
 
     /// <summary>
-    /// In US survey feet: a line of 1000 ft east from (N 5000, E 2000), a clothoid of 300 ft to R 800 ft turning right, an arc of 45°, and a line by
+    /// In US survey feet: a line of 1000 ft east from (N 5000, E 2000), a clothoid of 300 ft to R 800 ft turning right, an arc of 45°,
+    /// and a line by
     /// reference to a named point. The ends of clothoid and arc were worked out by the series of the clothoid with τ = 0.1875:
     /// x = 300·(1 − τ²/10 + τ⁴/216) = 298.9470, y = 300·(τ/3 − τ³/42 + τ⁵/1320) = 18.7030.
     /// </summary>
@@ -20,7 +21,10 @@ public class LandXmlTests
         get
         {
             const double Tau = 0.1875;
-            var (x, y) = (300 * (1 - Tau * Tau / 10 + Math.Pow(Tau, 4) / 216), 300 * (Tau / 3 - Math.Pow(Tau, 3) / 42 + Math.Pow(Tau, 5) / 1320));
+            var (x, y) = (
+                300 * (1 - Tau * Tau / 10 + Math.Pow(Tau, 4) / 216),
+                300 * (Tau / 3 - Math.Pow(Tau, 3) / 42 + Math.Pow(Tau, 5) / 1320)
+            );
             var spiralEnd = new Point(3000 + x, 5000 - y);
             var heading = Math.PI / 2 + Tau;
             var centre = spiralEnd + 800 * Point.Towards(heading + Math.PI / 2);
@@ -37,8 +41,12 @@ public class LandXmlTests
                     <Alignment name="Mill Road" length="{1300 + 200 * Math.PI + 500}" staStart="10000">
                       <CoordGeom>
                         <Line><Start>5000 2000</Start><End>5000 3000</End></Line>
-                        <Spiral length="300" radiusStart="INF" radiusEnd="800" rot="cw" spiType="clothoid"><Start>5000 3000</Start><PI>5000 {tangent:F6}</PI><End>{At(spiralEnd)}</End></Spiral>
-                        <Curve rot="cw" radius="800"><Start>{At(spiralEnd)}</Start><Center>{At(centre)}</Center><End>{At(arcEnd)}</End></Curve>
+                        <Spiral length="300" radiusStart="INF" radiusEnd="800" rot="cw" spiType="clothoid"><Start>5000 3000</Start><PI>5000 {tangent:F6}</PI><End>{At(
+                    spiralEnd
+                )}</End></Spiral>
+                        <Curve rot="cw" radius="800"><Start>{At(spiralEnd)}</Start><Center>{At(centre)}</Center><End>{At(
+                    arcEnd
+                )}</End></Curve>
                         <Line><Start>{At(arcEnd)}</Start><End pntRef="last"/></Line>
                       </CoordGeom>
                       <StaEquation staInternal="10500" staBack="10500" staAhead="12000"/>
@@ -86,7 +94,10 @@ public class LandXmlTests
     {
         var file = LandXmlReader.Read(Feet);
         Assert.Null(file.Alignments[1].Road);
-        Assert.Contains(file.Alignments[1].Findings, f => f.Severity == Severity.Error && f.Message.Contains("IrregularLine") && f.Path.Contains("line"));
+        Assert.Contains(
+            file.Alignments[1].Findings,
+            f => f.Severity == Severity.Error && f.Message.Contains("IrregularLine") && f.Path.Contains("line")
+        );
         Assert.Equal(1, file.Skipped["Parcels"]);
         Assert.Equal(1, file.Skipped["Profile/ProfSurf"]);
         Assert.Equal(1, file.Skipped["Surface/F marked invisible"]);
@@ -112,12 +123,14 @@ public class LandXmlTests
     {
         Assert.Contains(right, Feet);
         var text = Feet.Replace(right, wrong).Replace("</Centre>", "</Center>");
-        if (wrong == "<Centre>") text = text.Replace("<Centre>", "<Middle>").Replace("</Center>", "</Middle>");
+        if (wrong == "<Centre>")
+            text = text.Replace("<Centre>", "<Middle>").Replace("</Center>", "</Middle>");
         // A gap of one foot is 0.305 m.
         words = words.Replace("1.000 m", "0.305 m");
         var alignment = LandXmlReader.Read(text).Alignments[0];
         Assert.Equal(kept, alignment.Road is not null);
-        if (words.Length > 0 && wrong != "<Centre>") Assert.Contains(alignment.Findings, f => f.Message.Contains(words));
+        if (words.Length > 0 && wrong != "<Centre>")
+            Assert.Contains(alignment.Findings, f => f.Message.Contains(words));
     }
 
     [Theory]
@@ -127,7 +140,8 @@ public class LandXmlTests
     [InlineData("<!DOCTYPE x [<!ENTITY a \"aaaa\"><!ENTITY b \"&a;&a;&a;\">]><LandXML>&b;</LandXML>")]
     [InlineData("<!DOCTYPE x SYSTEM \"file:///etc/passwd\"><LandXML/>")]
     [InlineData("<LandXML/>")]
-    public void What_is_no_road_file_is_refused(string text) => Assert.Contains(LandXmlReader.Read(text).Findings, f => f.Severity == Severity.Error);
+    public void What_is_no_road_file_is_refused(string text) =>
+        Assert.Contains(LandXmlReader.Read(text).Findings, f => f.Severity == Severity.Error);
 
     [Fact]
     public void A_written_road_reads_back_the_same()
@@ -152,7 +166,24 @@ public class LandXmlTests
     {
         var count = int.TryParse(Environment.GetEnvironmentVariable("PRAVIK_MUTATIONS"), out var n) ? n : 400;
         var random = new Random(11);
-        string[] pieces = ["\"", "<", ">", "NaN", "1e308", "-1e308", "0", "-5", "INF", "</CoordGeom>", "<Line/>", "&", "\0", "ü", "999999999999999999999"];
+        string[] pieces =
+        [
+            "\"",
+            "<",
+            ">",
+            "NaN",
+            "1e308",
+            "-1e308",
+            "0",
+            "-5",
+            "INF",
+            "</CoordGeom>",
+            "<Line/>",
+            "&",
+            "\0",
+            "ü",
+            "999999999999999999999",
+        ];
         for (var i = 0; i < count; i++)
         {
             var text = new StringBuilder(Feet);
@@ -161,9 +192,15 @@ public class LandXmlTests
                 var at = random.Next(text.Length);
                 switch (random.Next(3))
                 {
-                    case 0: text.Remove(at, Math.Min(random.Next(1, 30), text.Length - at)); break;
-                    case 1: text.Insert(at, pieces[random.Next(pieces.Length)]); break;
-                    default: text[at] = (char)random.Next(32, 127); break;
+                    case 0:
+                        text.Remove(at, Math.Min(random.Next(1, 30), text.Length - at));
+                        break;
+                    case 1:
+                        text.Insert(at, pieces[random.Next(pieces.Length)]);
+                        break;
+                    default:
+                        text[at] = (char)random.Next(32, 127);
+                        break;
                 }
             }
             var file = LandXmlReader.Read(text.ToString());

@@ -9,14 +9,50 @@ public class LibraryJsonTests
     {
         LibraryItem[] items =
         [
-            new(LibraryJson.Pattern, "Rural", true, BridgeJson.Node(new DeckPattern { Name = "Rural", Slab = new() { Thickness = 0.24, Soffit = SoffitLaw.Level } })),
-            new(LibraryJson.Profile, "Low wall", false, BridgeJson.Node(new OwnProfile { Name = "Low wall", Outline = [new(), new() { Up = 0.6 }, new() { Across = 0.3, Up = 0.6 }, new() { Across = 0.3 }] })),
+            new(
+                LibraryJson.Pattern,
+                "Rural",
+                true,
+                BridgeJson.Node(
+                    new DeckPattern
+                    {
+                        Name = "Rural",
+                        Slab = new() { Thickness = 0.24, Soffit = SoffitLaw.Level },
+                    }
+                )
+            ),
+            new(
+                LibraryJson.Profile,
+                "Low wall",
+                false,
+                BridgeJson.Node(
+                    new OwnProfile
+                    {
+                        Name = "Low wall",
+                        Outline = [new(), new() { Up = 0.6 }, new() { Across = 0.3, Up = 0.6 }, new() { Across = 0.3 }],
+                    }
+                )
+            ),
             new(LibraryJson.Section, "Deep T", false, BridgeJson.Node(new Core.Sections.SectionShape { Name = "Deep T", Family = "tee" })),
-            new(LibraryJson.NationalSet, "County", false, BridgeJson.Node(new OfficeSet { Name = "County", Values = System.Collections.Immutable.ImmutableSortedDictionary<string, double>.Empty.Add("gammaC", 1.4) })),
+            new(
+                LibraryJson.NationalSet,
+                "County",
+                false,
+                BridgeJson.Node(
+                    new OfficeSet
+                    {
+                        Name = "County",
+                        Values = System.Collections.Immutable.ImmutableSortedDictionary<string, double>.Empty.Add("gammaC", 1.4),
+                    }
+                )
+            ),
         ];
         var reading = LibraryJson.Read(LibraryJson.Write(items));
         Assert.Empty(reading.Findings);
-        Assert.Equal(items.Select(i => (i.Kind, i.Name, i.Superseded, i.Value.ToJsonString())), reading.Items.Select(i => (i.Kind, i.Name, i.Superseded, i.Value.ToJsonString())));
+        Assert.Equal(
+            items.Select(i => (i.Kind, i.Name, i.Superseded, i.Value.ToJsonString())),
+            reading.Items.Select(i => (i.Kind, i.Name, i.Superseded, i.Value.ToJsonString()))
+        );
     }
 
     [Theory]
@@ -27,12 +63,30 @@ public class LibraryJsonTests
     [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": 3}", "list")]
     [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"hedge\", \"value\": {}}]}", "not a kind")]
     [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"pattern\"}]}", "no value")]
-    [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"pattern\", \"value\": {\"left\": 7}}]}", "cannot be read")]
-    [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"pattern\", \"value\": {\"slab\": {\"thickness\": 9}}}]}", "between")]
-    [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"profile\", \"value\": {\"outline\": null}}]}", "")]
-    [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"profile\", \"value\": {\"outline\": [{}, {}, {}]}}]}", "no area")]
-    [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"nationalSet\", \"value\": {\"name\": \"X\", \"values\": {\"gammaC\": 9}}}]}", "between")]
-    [InlineData("{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"section\", \"value\": {\"family\": \"own\", \"outlines\": []}}]}", "at least one outline")]
+    [InlineData(
+        "{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"pattern\", \"value\": {\"left\": 7}}]}",
+        "cannot be read"
+    )]
+    [InlineData(
+        "{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"pattern\", \"value\": {\"slab\": {\"thickness\": 9}}}]}",
+        "between"
+    )]
+    [InlineData(
+        "{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"profile\", \"value\": {\"outline\": null}}]}",
+        ""
+    )]
+    [InlineData(
+        "{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"profile\", \"value\": {\"outline\": [{}, {}, {}]}}]}",
+        "no area"
+    )]
+    [InlineData(
+        "{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"nationalSet\", \"value\": {\"name\": \"X\", \"values\": {\"gammaC\": 9}}}]}",
+        "between"
+    )]
+    [InlineData(
+        "{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"section\", \"value\": {\"family\": \"own\", \"outlines\": []}}]}",
+        "at least one outline"
+    )]
     public void What_is_wrong_with_a_library_is_told_and_nothing_of_it_taken(string text, string words)
     {
         var reading = LibraryJson.Read(text);
@@ -44,7 +98,12 @@ public class LibraryJsonTests
     public void A_sound_item_is_taken_beside_one_that_is_not()
     {
         var good = BridgeJson.Node(new DeckPattern { Name = "Good" }).ToJsonString();
-        var reading = LibraryJson.Read("""{"format": "pravik-library", "version": 1, "items": [{"kind": "pattern", "value": {"surfacing": -1}}, {"kind": "pattern", "value": GOOD}]}""".Replace("GOOD", good));
+        var reading = LibraryJson.Read(
+            """{"format": "pravik-library", "version": 1, "items": [{"kind": "pattern", "value": {"surfacing": -1}}, {"kind": "pattern", "value": GOOD}]}""".Replace(
+                "GOOD",
+                good
+            )
+        );
         Assert.Equal("Good", Assert.Single(reading.Items).Name);
         Assert.Equal("/items/0/value/deck/patterns/0/surfacing", Assert.Single(reading.Findings).Path);
     }

@@ -7,7 +7,14 @@ namespace Pravik.Exchange.Tests;
 
 public class TableFilesTests
 {
-    private static readonly TableContent Table = new("Part: a/b", ["Item", "Amount"], [["Slab, \"wet\"", 12.5], ["=1+1", null]]);
+    private static readonly TableContent Table = new(
+        "Part: a/b",
+        ["Item", "Amount"],
+        [
+            ["Slab, \"wet\"", 12.5],
+            ["=1+1", null],
+        ]
+    );
 
     [Fact]
     public void Csv_quotes_what_needs_it_and_lets_no_formula_through() =>

@@ -23,7 +23,8 @@ public sealed class Application : WebApplicationFactory<Program>
         get
         {
             var folder = AppContext.BaseDirectory;
-            while (!File.Exists(Path.Combine(folder, "Pravik.slnx"))) folder = Path.GetDirectoryName(folder)!;
+            while (!File.Exists(Path.Combine(folder, "Pravik.slnx")))
+                folder = Path.GetDirectoryName(folder)!;
             return folder;
         }
     }
@@ -32,17 +33,21 @@ public sealed class Application : WebApplicationFactory<Program>
     {
         base.Dispose(disposing);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        if (disposing && data.Exists) data.Delete(true);
+        if (disposing && data.Exists)
+            data.Delete(true);
     }
 }
 
 public sealed class ApplicationTests(Application application) : IClassFixture<Application>
 {
-    private readonly HttpClient client = application.CreateClient(new() { AllowAutoRedirect = false, BaseAddress = new("http://localhost") });
+    private readonly HttpClient client = application.CreateClient(
+        new() { AllowAutoRedirect = false, BaseAddress = new("http://localhost") }
+    );
 
     private static async Task<JsonNode> JsonOf(HttpResponseMessage response) => JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
 
-    private async Task<JsonNode> Workspace(string id, string query = "step=axes") => await JsonOf(await client.GetAsync($"/api/bridges/{id}/workspace?{query}"));
+    private async Task<JsonNode> Workspace(string id, string query = "step=axes") =>
+        await JsonOf(await client.GetAsync($"/api/bridges/{id}/workspace?{query}"));
 
     private async Task<string> NewBridge()
     {
@@ -56,7 +61,17 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
     public async Task A_person_sees_and_types_in_units_of_their_own_and_the_project_keeps_its_own()
     {
         var id = await NewBridge();
-        using var entry = new HttpRequestMessage(HttpMethod.Post, $"/api/bridges/{id}/entries") { Content = JsonContent.Create(new { revision = 1, path = "/axes/spans/0", text = "70 ft 6 in" }) };
+        using var entry = new HttpRequestMessage(HttpMethod.Post, $"/api/bridges/{id}/entries")
+        {
+            Content = JsonContent.Create(
+                new
+                {
+                    revision = 1,
+                    path = "/axes/spans/0",
+                    text = "70 ft 6 in",
+                }
+            ),
+        };
         entry.Headers.Add("Cookie", "pravik-units=us");
         Assert.Equal(HttpStatusCode.OK, (await client.SendAsync(entry)).StatusCode);
         using var see = new HttpRequestMessage(HttpMethod.Get, $"/api/bridges/{id}/workspace?step=axes");
@@ -70,7 +85,15 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
     }
 
     private Task<HttpResponseMessage> Enter(string id, int revision, string path, string text) =>
-        client.PostAsJsonAsync($"/api/bridges/{id}/entries", new { revision, path, text });
+        client.PostAsJsonAsync(
+            $"/api/bridges/{id}/entries",
+            new
+            {
+                revision,
+                path,
+                text,
+            }
+        );
 
     [Theory]
     [InlineData("basis")]
@@ -125,7 +148,8 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
         var id = await NewBridge();
         var response = await Enter(id, 1, path, text);
         Assert.Equal(expected, (int)response.StatusCode);
-        if (expected == 422) Assert.NotEmpty((await JsonOf(response))["findings"]![0]!["message"]!.GetValue<string>());
+        if (expected == 422)
+            Assert.NotEmpty((await JsonOf(response))["findings"]![0]!["message"]!.GetValue<string>());
         Assert.Equal(expected == 200 ? 2 : 1, (await Workspace(id))["revision"]!.GetValue<int>());
     }
 
@@ -142,7 +166,15 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
     public async Task Patches_are_rebased_or_conflict()
     {
         var id = await NewBridge();
-        Task<HttpResponseMessage> Patch(string path, string value) => client.PatchAsync($"/api/bridges/{id}?revision=1&label=Edit", new StringContent($"[{{\"op\":\"replace\",\"path\":\"{path}\",\"value\":{value}}}]", Encoding.UTF8, "application/json-patch+json"));
+        Task<HttpResponseMessage> Patch(string path, string value) =>
+            client.PatchAsync(
+                $"/api/bridges/{id}?revision=1&label=Edit",
+                new StringContent(
+                    $"[{{\"op\":\"replace\",\"path\":\"{path}\",\"value\":{value}}}]",
+                    Encoding.UTF8,
+                    "application/json-patch+json"
+                )
+            );
         Assert.Equal(HttpStatusCode.OK, (await Patch("/deck/haunch", "0.05")).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await Patch("/deck/patterns/0/surfacing", "0.09")).StatusCode);
         var conflict = await Patch("/deck/haunch", "0.06");
@@ -156,7 +188,12 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
     [InlineData("GET", "/bridges/sorrel-brook/nothing", "", 404)]
     [InlineData("GET", "/bridges/none/calculation", "", 404)]
     [InlineData("GET", "/api/bridges/sorrel-brook/workspace?station=abc", "", 400)]
-    [InlineData("GET", "/api/bridges/sorrel-brook/workspace?step=nothing&girder=-7&width=1e300&pick=/x/y&station=1e300&effect=z&case=q", "", 200)]
+    [InlineData(
+        "GET",
+        "/api/bridges/sorrel-brook/workspace?step=nothing&girder=-7&width=1e300&pick=/x/y&station=1e300&effect=z&case=q",
+        "",
+        200
+    )]
     [InlineData("GET", "/api/bridges/sorrel-brook/workspace?step=checks&pick=/parts/results/99/99/99", "", 200)]
     [InlineData("GET", "/api/bridges/sorrel-brook/general-arrangement.doc", "", 404)]
     [InlineData("POST", "/api/bridges", "{", 422)]
@@ -174,7 +211,8 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
     public async Task Bad_requests_get_an_answer_and_never_a_fault(string method, string path, string body, int expected)
     {
         var request = new HttpRequestMessage(new(method), path);
-        if (method != "GET") request.Content = new StringContent(body, Encoding.UTF8, "application/json");
+        if (method != "GET")
+            request.Content = new StringContent(body, Encoding.UTF8, "application/json");
         var response = await client.SendAsync(request);
         Assert.Equal(expected, (int)response.StatusCode);
         Assert.NotEmpty(await response.Content.ReadAsStringAsync());
@@ -183,7 +221,10 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
     [Fact]
     public async Task A_huge_document_is_refused()
     {
-        var response = await client.PostAsync("/api/bridges", new StringContent("\"" + new string('x', 3_000_000) + "\"", Encoding.UTF8, "application/json"));
+        var response = await client.PostAsync(
+            "/api/bridges",
+            new StringContent("\"" + new string('x', 3_000_000) + "\"", Encoding.UTF8, "application/json")
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, response.StatusCode);
     }
 

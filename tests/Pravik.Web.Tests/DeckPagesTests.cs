@@ -10,32 +10,54 @@ namespace Pravik.Web.Tests;
 /// <summary>Units, patterns, the office library and bridges on one road, over HTTP.</summary>
 public sealed class DeckPagesTests(Application application) : IClassFixture<Application>
 {
-    private readonly HttpClient client = application.CreateClient(new() { AllowAutoRedirect = false, BaseAddress = new("http://localhost") });
+    private readonly HttpClient client = application.CreateClient(
+        new() { AllowAutoRedirect = false, BaseAddress = new("http://localhost") }
+    );
 
     private async Task<string> NewBridge(string example)
     {
-        var response = await client.PostAsync("/api/bridges", new StringContent(await File.ReadAllTextAsync(Path.Combine(Application.Root, "examples", example)), Encoding.UTF8, "application/json"));
+        var response = await client.PostAsync(
+            "/api/bridges",
+            new StringContent(
+                await File.ReadAllTextAsync(Path.Combine(Application.Root, "examples", example)),
+                Encoding.UTF8,
+                "application/json"
+            )
+        );
         return JsonNode.Parse(await response.Content.ReadAsStringAsync())!["id"]!.GetValue<string>();
     }
 
     private async Task<Bridge> Now(string id) => BridgeJson.Read(await client.GetStringAsync($"/api/bridges/{id}/bridge.json")).Bridge!;
 
-    private async Task<JsonNode> Ledger(string id, string query) => JsonNode.Parse(await client.GetStringAsync($"/api/bridges/{id}/workspace?{query}"))!;
+    private async Task<JsonNode> Ledger(string id, string query) =>
+        JsonNode.Parse(await client.GetStringAsync($"/api/bridges/{id}/workspace?{query}"))!;
 
     private async Task Enter(string id, string path, string text)
     {
         var revision = (await Ledger(id, "step=deck"))["revision"]!.GetValue<int>();
-        var response = await client.PostAsJsonAsync($"/api/bridges/{id}/entries", new { revision, path, text });
+        var response = await client.PostAsJsonAsync(
+            $"/api/bridges/{id}/entries",
+            new
+            {
+                revision,
+                path,
+                text,
+            }
+        );
         Assert.True(response.IsSuccessStatusCode, await response.Content.ReadAsStringAsync());
     }
 
-    private static JsonNode Group(JsonNode workspace, string title) => workspace["ledger"]!["groups"]!.AsArray().Single(g => g!["title"]!.GetValue<string>() == title)!;
+    private static JsonNode Group(JsonNode workspace, string title) =>
+        workspace["ledger"]!["groups"]!.AsArray().Single(g => g!["title"]!.GetValue<string>() == title)!;
 
     private async Task Press(string id, JsonNode group, string words)
     {
         var action = group["actions"]!.AsArray().Single(a => a!["words"]!.GetValue<string>() == words)!;
         var revision = (await Ledger(id, "step=deck"))["revision"]!.GetValue<int>();
-        var response = await client.PatchAsync($"/api/bridges/{id}?revision={revision}&label={Uri.EscapeDataString(action["label"]!.GetValue<string>())}", JsonContent.Create(action["patch"]));
+        var response = await client.PatchAsync(
+            $"/api/bridges/{id}?revision={revision}&label={Uri.EscapeDataString(action["label"]!.GetValue<string>())}",
+            JsonContent.Create(action["patch"])
+        );
         Assert.True(response.IsSuccessStatusCode, await response.Content.ReadAsStringAsync());
     }
 
@@ -49,7 +71,9 @@ public sealed class DeckPagesTests(Application application) : IClassFixture<Appl
         var shown = await Ledger(id, "step=deck&pick=/parts/units/2");
         Assert.Equal("Unit 2, axes 3 to 4", shown["ledger"]!["subtitle"]!.GetValue<string>());
         Assert.Contains(Group(shown, "Units")["rows"]!.AsArray(), r => r!["value"]!.GetValue<string>() == "2 own");
-        var own = Group(shown, "Own in Unit 2, left")["rows"]!.AsArray().Single(r => r!["path"]?.GetValue<string>() == "/deck/units/3/left/0/width")!;
+        var own = Group(shown, "Own in Unit 2, left")["rows"]!
+            .AsArray()
+            .Single(r => r!["path"]?.GetValue<string>() == "/deck/units/3/left/0/width")!;
         Assert.True(own["canGiveBack"]!.GetValue<bool>());
 
         await Press(id, Group(shown, "Unit 2"), "Save as a pattern");
@@ -82,8 +106,14 @@ public sealed class DeckPagesTests(Application application) : IClassFixture<Appl
         Assert.Equal("Lane wall", (await Now(id)).Parapets[0].Profile);
         var kept = await client.PostAsJsonAsync($"/api/bridges/{id}/library", new { path = "/profiles/0" });
         Assert.Contains("in the office library", await kept.Content.ReadAsStringAsync());
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await client.PostAsJsonAsync($"/api/bridges/{id}/library", new { path = "/girders" })).StatusCode);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await client.PostAsJsonAsync($"/api/bridges/{id}/library", new { path = "/profiles/7" })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.UnprocessableEntity,
+            (await client.PostAsJsonAsync($"/api/bridges/{id}/library", new { path = "/girders" })).StatusCode
+        );
+        Assert.Equal(
+            HttpStatusCode.UnprocessableEntity,
+            (await client.PostAsJsonAsync($"/api/bridges/{id}/library", new { path = "/profiles/7" })).StatusCode
+        );
 
         await Press(other, Group(await Ledger(other, "step=deck"), "From the office library"), "Lane wall");
         await Enter(other, "/parapets/0/profile", "Lane wall");
@@ -101,8 +131,14 @@ public sealed class DeckPagesTests(Application application) : IClassFixture<Appl
         var id = await NewBridge("hazel-row.json");
         var added = await client.PostAsJsonAsync($"/api/bridges/{id}/neighbours", new { name = "Hazel Row, second" });
         var second = JsonNode.Parse(await added.Content.ReadAsStringAsync())!["id"]!.GetValue<string>();
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await client.PostAsJsonAsync($"/api/bridges/{id}/neighbours", new { name = " " })).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await client.PostAsJsonAsync("/api/bridges/nobody/neighbours", new { name = "x" })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.UnprocessableEntity,
+            (await client.PostAsJsonAsync($"/api/bridges/{id}/neighbours", new { name = " " })).StatusCode
+        );
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await client.PostAsJsonAsync("/api/bridges/nobody/neighbours", new { name = "x" })).StatusCode
+        );
         var rows = Group(await Ledger(id, "step=road"), "Bridges on this road")["rows"]!.AsArray();
         Assert.Equal($"/bridges/{second}/road", rows[0]!["opens"]!.GetValue<string>());
         Assert.Contains("Hazel Row, second", (await Ledger(id, "step=road&layout=surroundings"))["views"]![0]!["svg"]!.GetValue<string>());

@@ -6,7 +6,9 @@ namespace Pravik.Web.Tests;
 
 public class EntryReaderTests
 {
-    private static readonly Bridge Demo = BridgeJson.Read(File.ReadAllText(Path.Combine(Application.Root, "examples", "sorrel-brook.json"))).Bridge!;
+    private static readonly Bridge Demo = BridgeJson
+        .Read(File.ReadAllText(Path.Combine(Application.Root, "examples", "sorrel-brook.json")))
+        .Bridge!;
 
     /// <summary>What the bridge is after an entry that is taken.</summary>
     private static Bridge Enter(Bridge bridge, string path, string text)
@@ -31,7 +33,10 @@ public class EntryReaderTests
     public void Axes_are_entered_in_many_ways(string path, string text, string spans)
     {
         var axes = Enter(Demo, path, text).Axes;
-        Assert.Equal(spans, string.Join(" + ", axes.Spans.Select(s => Math.Round(s, 9).ToString(System.Globalization.CultureInfo.InvariantCulture))));
+        Assert.Equal(
+            spans,
+            string.Join(" + ", axes.Spans.Select(s => Math.Round(s, 9).ToString(System.Globalization.CultureInfo.InvariantCulture)))
+        );
         Assert.Equal(path == "/axes/stations/1" ? 111 : 112, axes.FirstStation);
     }
 
@@ -57,9 +62,12 @@ public class EntryReaderTests
     [InlineData("/supports/2/sizes/capWidth", "like axis 3 wingspan", "not a size of a support")]
     [InlineData("/supports/2/sizes/wingspan", "1", "cannot be entered")]
     [InlineData("/supports/2/choices/pier", "tower", "not one of the choices")]
-    public void What_cannot_be_entered_is_told(string path, string text, string reason) => Assert.Contains(reason, EntryReader.Read(Demo, path, text).Error);
+    public void What_cannot_be_entered_is_told(string path, string text, string reason) =>
+        Assert.Contains(reason, EntryReader.Read(Demo, path, text).Error);
 
-    /// <summary>Sizes of a support that has nothing of its own yet: typed, following another place, given back, and typed over what followed.</summary>
+    /// <summary>
+    /// Sizes of a support that has nothing of its own yet: typed, following another place, given back, and typed over what followed.
+    /// </summary>
     [Fact]
     public void Sizes_of_supports_are_entered_and_may_follow_others()
     {
@@ -76,14 +84,21 @@ public class EntryReaderTests
         bridge = Enter(Enter(bridge, "/supports/2/choices/bearing-1", "Fixed"), "/bearings/1/name", "Pot, fixed");
         Assert.Equal("Pot, fixed", bridge.Supports["2"].Choices["bearing-1"]);
         Assert.Equal("3", Enter(bridge, "/supports/2/follows", "3").Supports["2"].Follows);
-        Assert.Contains("circle", BridgeEditing.Apply(bridge, EntryReader.Read(bridge, "/supports/2/sizes/columnWidth", "like axis 3").Patch).Findings[0].Message);
+        Assert.Contains(
+            "circle",
+            BridgeEditing.Apply(bridge, EntryReader.Read(bridge, "/supports/2/sizes/columnWidth", "like axis 3").Patch).Findings[0].Message
+        );
     }
 
     /// <summary>What nothing uses is listed, and clearing it leaves a sound bridge that has none left.</summary>
     [Fact]
     public void Unused_definitions_are_found_and_cleared()
     {
-        var bridge = Demo with { Sections = [.. Demo.Sections, new() { Name = "Spare" }], Profiles = [new() { Name = "Spare wall", Outline = [new(), new() { Across = 0.3 }, new() { Up = 1 }] }] };
+        var bridge = Demo with
+        {
+            Sections = [.. Demo.Sections, new() { Name = "Spare" }],
+            Profiles = [new() { Name = "Spare wall", Outline = [new(), new() { Across = 0.3 }, new() { Up = 1 }] }],
+        };
         var unused = Unused.In(bridge);
         Assert.Equal(["Spare wall", "Spare"], unused.Where(u => u.Name.StartsWith("Spare")).Select(u => u.Name));
         var cleared = BridgeEditing.Apply(bridge, [.. unused.Reverse().Select(u => new PatchOperation("remove", u.Path))]);

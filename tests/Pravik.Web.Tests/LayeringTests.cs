@@ -13,7 +13,11 @@ public class LayeringTests
     [InlineData("Pravik.Web", "Pravik.Core", "Pravik.Exchange", "Pravik.Data", "Pravik.Drawings")]
     public void A_project_uses_only_those_below_it(string project, params string[] allowed)
     {
-        var used = Assembly.Load(project).GetReferencedAssemblies().Select(a => a.Name!).Where(n => n.StartsWith("Pravik.", StringComparison.Ordinal));
+        var used = Assembly
+            .Load(project)
+            .GetReferencedAssemblies()
+            .Select(a => a.Name!)
+            .Where(n => n.StartsWith("Pravik.", StringComparison.Ordinal));
         Assert.Empty(used.Except(allowed));
     }
 }

@@ -10,23 +10,59 @@ namespace Pravik.Web.Tests;
 /// <summary>What the analysis step shows of a bridge's model.</summary>
 public class ModelScreenTests
 {
-    private static readonly Bridge Demo = BridgeJson.Read(File.ReadAllText(Path.Combine(Application.Root, "examples", "sorrel-brook.json"))).Bridge! with
+    private static readonly Bridge Demo = BridgeJson
+        .Read(File.ReadAllText(Path.Combine(Application.Root, "examples", "sorrel-brook.json")))
+        .Bridge! with
     {
         Actions = new()
         {
             Cases = [new() { Name = "Crane", Loads = [new() { Station = 140, Value = 200e3 }] }],
-            Combinations = [new() { Name = "Crane and all", Terms = [new() { Case = CaseNames.Permanent, Factor = 1.35 }, new() { Case = "Crane", Factor = 1.5 }] }, new() { Name = "Either", IsEnvelope = true, Terms = [new() { Case = "Crane" }, new() { Case = "Crane and all" }, new() { Case = "gone" }] }],
+            Combinations =
+            [
+                new()
+                {
+                    Name = "Crane and all",
+                    Terms = [new() { Case = CaseNames.Permanent, Factor = 1.35 }, new() { Case = "Crane", Factor = 1.5 }],
+                },
+                new()
+                {
+                    Name = "Either",
+                    IsEnvelope = true,
+                    Terms = [new() { Case = "Crane" }, new() { Case = "Crane and all" }, new() { Case = "gone" }],
+                },
+            ],
         },
     };
 
     private static readonly Lazy<ModelResults> Results = new(() => ModelRun.Run(new(Demo)));
-    private static readonly Lazy<ModelResults> Shells = new(() => ModelRun.Run(new(Demo), Demo.Model with { Kind = ModelKind.Shells, Supports = ModelSupports.Substructure }));
+    private static readonly Lazy<ModelResults> Shells = new(() =>
+        ModelRun.Run(new(Demo), Demo.Model with { Kind = ModelKind.Shells, Supports = ModelSupports.Substructure })
+    );
 
-    private static Workspace Show(WorkspaceRequest request, ModelResults? results = null, (ModelResults, string)? other = null, ModelComparison? compared = null)
+    private static Workspace Show(
+        WorkspaceRequest request,
+        ModelResults? results = null,
+        (ModelResults, string)? other = null,
+        ModelComparison? compared = null
+    )
     {
         var hash = InputHash.OfModel(Demo);
-        var state = new ModelState(hash, RunStatus.Done, 1, "Results are current") { Latest = new(hash, 4, results ?? Results.Value), Compared = compared is null ? null : (hash, compared) };
-        return WorkspaceBuilder.Build(new("p", 4, "Edited", Demo, [], true, false), Around.Nothing, null, null, request with { Step = "analysis" }, new(state, true, other, [(3, "edit 3: before")]));
+        var state = new ModelState(hash, RunStatus.Done, 1, "Results are current")
+        {
+            Latest = new(hash, 4, results ?? Results.Value),
+            Compared = compared is null ? null : (hash, compared),
+        };
+        return WorkspaceBuilder.Build(
+            new("p", 4, "Edited", Demo, [], true, false),
+            Around.Nothing,
+            null,
+            null,
+            request with
+            {
+                Step = "analysis",
+            },
+            new(state, true, other, [(3, "edit 3: before")])
+        );
     }
 
     [Theory]
@@ -39,7 +75,16 @@ public class ModelScreenTests
     {
         foreach (var results in new[] { Results.Value, Shells.Value })
         {
-            var workspace = Show(new() { Layout = layout, Station = 133, Names = "members", Motion = "moving" }, results);
+            var workspace = Show(
+                new()
+                {
+                    Layout = layout,
+                    Station = 133,
+                    Names = "members",
+                    Motion = "moving",
+                },
+                results
+            );
             Assert.Equal(layout, Assert.Single(workspace.Layouts, l => l.IsActive).Id);
             Assert.All(workspace.Views, v => Assert.Contains("<path", v.Svg));
             Assert.True(workspace.Views.Count > 0 || workspace.Table!.Rows.Count > 15);
@@ -50,24 +95,64 @@ public class ModelScreenTests
     [Fact]
     public void A_model_that_is_not_solved_yet_says_what_it_does()
     {
-        var workspace = WorkspaceBuilder.Build(new("p", 4, "Edited", Demo, [], true, false), Around.Nothing, null, null, new() { Step = "analysis", Layout = "results" }, new(new("x", RunStatus.Running, 0.3, "Creep and shrinkage"), false, null, []));
+        var workspace = WorkspaceBuilder.Build(
+            new("p", 4, "Edited", Demo, [], true, false),
+            Around.Nothing,
+            null,
+            null,
+            new() { Step = "analysis", Layout = "results" },
+            new(new("x", RunStatus.Running, 0.3, "Creep and shrinkage"), false, null, [])
+        );
         Assert.Equal("Creep and shrinkage", Assert.Single(workspace.Views).Note);
         Assert.Equal("running", workspace.Run.Status);
         Assert.True(workspace.Run.CanStop);
     }
 
-    /// <summary>Girders stay chosen when the case changes; a case stays when another effect is wanted; what does not exist falls back.</summary>
+    /// <summary>
+    /// Girders stay chosen when the case changes; a case stays when another effect is wanted; what does not exist falls back.
+    /// </summary>
     [Fact]
     public void Diagrams_follow_what_is_chosen()
     {
-        var one = Show(new() { Layout = "results", Girders = "3", Show = "heating", Quantity = "bottom" });
+        var one = Show(
+            new()
+            {
+                Layout = "results",
+                Girders = "3",
+                Show = "heating",
+                Quantity = "bottom",
+            }
+        );
         Assert.StartsWith("G3, stress at the soffit", Assert.Single(one.Views).Title);
         Assert.Equal(3 * 21, one.Table!.Rows.Count);
         Assert.Equal(5, Show(new() { Layout = "results", Arrange = "under" }).Views.Count);
-        Assert.Contains("All permanent", Show(new() { Layout = "results", Show = "nonsense", Quantity = "nonsense", Girders = "99" }).Table!.Title);
+        Assert.Contains(
+            "All permanent",
+            Show(
+                new()
+                {
+                    Layout = "results",
+                    Show = "nonsense",
+                    Quantity = "nonsense",
+                    Girders = "99",
+                }
+            ).Table!.Title
+        );
         // An envelope has two columns of values, its own quantity's.
         Assert.Equal(5, Show(new() { Layout = "results", Show = "temperature" }).Table!.Columns.Count);
-        Assert.NotEqual(Show(new() { Layout = "results", Show = "heating", Fixed = "same" }).Views[0].Svg, Show(new() { Layout = "results", Show = "heating" }).Views[0].Svg);
+        Assert.NotEqual(
+            Show(
+                new()
+                {
+                    Layout = "results",
+                    Show = "heating",
+                    Fixed = "same",
+                }
+            )
+                .Views[0]
+                .Svg,
+            Show(new() { Layout = "results", Show = "heating" }).Views[0].Svg
+        );
         Assert.Contains("edit 3", Show(new() { Layout = "results", Girders = "1" }, other: (Shells.Value, "edit 3")).Views[0].Svg);
     }
 
@@ -95,10 +180,21 @@ public class ModelScreenTests
     [Fact]
     public void The_stage_table_adds_up_and_the_balance_sheet_speaks()
     {
-        var rows = Show(new() { Layout = "stages", Stage = 2, Girder = 2 }).Table!.Rows;
+        var rows = Show(
+            new()
+            {
+                Layout = "stages",
+                Stage = 2,
+                Girder = 2,
+            }
+        ).Table!.Rows;
         var sums = rows.Where(r => r.Cells[2] == "Sum so far").ToList();
         Assert.Equal(6, sums.Count);
-        Assert.Equal(rows.Where(r => r.Cells[2] != "Sum so far" && r.Cells[0] != "after").Sum(r => r.Sort[5]!.Value), sums[^1].Sort[5]!.Value, 1e-3);
+        Assert.Equal(
+            rows.Where(r => r.Cells[2] != "Sum so far" && r.Cells[0] != "after").Sum(r => r.Sort[5]!.Value),
+            sums[^1].Sort[5]!.Value,
+            1e-3
+        );
         var balance = Show(new() { Layout = "balance" });
         Assert.Contains("comes back at the supports", balance.Ledger.Groups[0].Note);
         Assert.All(balance.Table!.Rows, r => Assert.True(r.Sort[6] < 1e-8));
@@ -124,16 +220,44 @@ public class ModelScreenTests
         Assert.Equal("2", edited.Actions.Stages!.Value[1].Props);
         Assert.Equal("Girders set", edited.Actions.Stages.Value[0].Name);
         // Loads take the unit of their kind, terms the names that there are.
-        Assert.Equal(250e3, BridgeEditing.Apply(Demo, EntryReader.Read(Demo, "/actions/cases/0/loads/0/value", "250").Patch).Bridge!.Actions.Cases[0].Loads[0].Value);
+        Assert.Equal(
+            250e3,
+            BridgeEditing
+                .Apply(Demo, EntryReader.Read(Demo, "/actions/cases/0/loads/0/value", "250").Patch)
+                .Bridge!.Actions.Cases[0]
+                .Loads[0]
+                .Value
+        );
         Assert.Null(EntryReader.Read(Demo, "/actions/combinations/0/terms/0/case", CaseNames.Wind).Error);
         Assert.NotNull(EntryReader.Read(Demo, "/actions/combinations/0/terms/0/case", "nothing of the kind").Error);
-        Assert.Equal(0.02, BridgeEditing.Apply(Demo, EntryReader.Read(Demo, "/actions/settlements/2", "20").Patch).Bridge!.Actions.Settlements["2"]);
+        Assert.Equal(
+            0.02,
+            BridgeEditing.Apply(Demo, EntryReader.Read(Demo, "/actions/settlements/2", "20").Patch).Bridge!.Actions.Settlements["2"]
+        );
     }
 
     [Fact]
     public void Bearings_that_all_hold_are_a_finding()
     {
-        var held = Demo with { Supports = System.Collections.Immutable.ImmutableSortedDictionary<string, Core.Supports.Support>.Empty.AddRange(Enumerable.Range(1, 4).Select(a => KeyValuePair.Create($"{a}", new Core.Supports.Support { Choices = System.Collections.Immutable.ImmutableSortedDictionary<string, string>.Empty.Add("bearing", "Fixed") }))) };
+        var held = Demo with
+        {
+            Supports = System.Collections.Immutable.ImmutableSortedDictionary<string, Core.Supports.Support>.Empty.AddRange(
+                Enumerable
+                    .Range(1, 4)
+                    .Select(a =>
+                        KeyValuePair.Create(
+                            $"{a}",
+                            new Core.Supports.Support
+                            {
+                                Choices = System.Collections.Immutable.ImmutableSortedDictionary<string, string>.Empty.Add(
+                                    "bearing",
+                                    "Fixed"
+                                ),
+                            }
+                        )
+                    )
+            ),
+        };
         var findings = WorkspaceBuilder.Build(new("p", 4, "Edited", held, [], true, false), Around.Nothing, null, null, new()).Findings;
         Assert.Contains(findings, f => f.Message.Contains("cannot expand", StringComparison.Ordinal));
         Assert.DoesNotContain(Show(new()).Findings, f => f.Message.Contains("cannot expand", StringComparison.Ordinal));

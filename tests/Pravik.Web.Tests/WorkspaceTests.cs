@@ -12,13 +12,31 @@ namespace Pravik.Web.Tests;
 /// <summary>What the screen shows of a bridge, its results and the request.</summary>
 public class WorkspaceTests
 {
-    private static readonly Bridge Demo = BridgeJson.Read(File.ReadAllText(Path.Combine(Application.Root, "examples", "sorrel-brook.json"))).Bridge!;
+    private static readonly Bridge Demo = BridgeJson
+        .Read(File.ReadAllText(Path.Combine(Application.Root, "examples", "sorrel-brook.json")))
+        .Bridge!;
     private static readonly Lazy<BridgeResults> Results = new(() => BridgeRun.Run(Demo));
 
     private static Snapshot Of(Bridge bridge, params Finding[] findings) => new("p", 4, "Edited", bridge, [.. findings], true, false);
 
-    private static Workspace Show(Bridge bridge, bool withResults, WorkspaceRequest request, Ground? ground = null, RunState? run = null, params Finding[] findings) =>
-        WorkspaceBuilder.Build(Of(bridge, findings), Around.Nothing with { Ground = ground }, run, withResults ? new(InputHash.Of(Demo), Results.Value) : null, request);
+    private static Workspace Show(
+        Bridge bridge,
+        bool withResults,
+        WorkspaceRequest request,
+        Ground? ground = null,
+        RunState? run = null,
+        params Finding[] findings
+    ) =>
+        WorkspaceBuilder.Build(
+            Of(bridge, findings),
+            Around.Nothing with
+            {
+                Ground = ground,
+            },
+            run,
+            withResults ? new(InputHash.Of(Demo), Results.Value) : null,
+            request
+        );
 
     private static string State(Workspace workspace, string step) => workspace.Steps.Single(s => s.Id == step).State;
 
@@ -104,7 +122,16 @@ public class WorkspaceTests
         Assert.Equal(count, layouts.Count);
         foreach (var layout in layouts)
         {
-            var workspace = Show(Demo, true, new() { Step = step, Layout = layout.Id, Station = 133 });
+            var workspace = Show(
+                Demo,
+                true,
+                new()
+                {
+                    Step = step,
+                    Layout = layout.Id,
+                    Station = 133,
+                }
+            );
             Assert.Equal(layout.Id, Assert.Single(workspace.Layouts, l => l.IsActive).Id);
             Assert.True(workspace.Views.Count > 0 || workspace.Table!.Rows.Count > 10);
             Assert.All(workspace.Views.Where(v => v.Id is not ("model" or "waiting")), v => Assert.Contains("<path", v.Svg));
@@ -127,7 +154,18 @@ public class WorkspaceTests
         Assert.Equal("Strip 1 on the left", groups[0].Title);
         Assert.Equal("road", groups[0].Rows.Single(r => r.Path == "/deck/patterns/0/left/0/crossfallLaw").Value);
         Assert.Equal(["Width by place", "Crossfall by place"], groups.Skip(1).Take(2).Select(g => g.Title));
-        foreach (var odd in new[] { "/parts/units/1/left/9", "/parts/units/1/left/-1", "/parts/units/7", "/deck/patterns/x", "/deck/patterns/-1/left/0", "/deck/middle/0", "/parts/none" })
+        foreach (
+            var odd in new[]
+            {
+                "/parts/units/1/left/9",
+                "/parts/units/1/left/-1",
+                "/parts/units/7",
+                "/deck/patterns/x",
+                "/deck/patterns/-1/left/0",
+                "/deck/middle/0",
+                "/parts/none",
+            }
+        )
             Assert.Equal("Strips, left", Show(Demo, false, new() { Step = "deck", Pick = odd }).Ledger.Groups[0].Title);
     }
 }

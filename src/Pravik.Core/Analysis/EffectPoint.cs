@@ -20,7 +20,9 @@ public sealed record EffectPoint(int Girder, int Span, int Number, int Line, dou
 
     public double Fraction => (double)Number / PerSpan;
 
-    /// <summary>All points of a grillage, girder by girder along the bridge. Distance is measured along the girder from its first axis.</summary>
+    /// <summary>
+    /// All points of a grillage, girder by girder along the bridge. Distance is measured along the girder from its first axis.
+    /// </summary>
     public static ImmutableArray<EffectPoint> All(Grillage grillage)
     {
         var points = ImmutableArray.CreateBuilder<EffectPoint>();
@@ -35,7 +37,9 @@ public sealed record EffectPoint(int Girder, int Span, int Number, int Line, dou
                 for (var k = 0; k <= PerSpan; k++)
                 {
                     var line = first + k * (last - first) / PerSpan;
-                    points.Add(new(girder, span, k, line, grillage.Nodes[grillage.NodeAt(girder + 1, line)].Station, before + length * k / PerSpan));
+                    points.Add(
+                        new(girder, span, k, line, grillage.Nodes[grillage.NodeAt(girder + 1, line)].Station, before + length * k / PerSpan)
+                    );
                 }
                 before += length;
             }

@@ -4,7 +4,8 @@ using Pravik.Core.Structures;
 namespace Pravik.Core.Analysis;
 
 /// <summary>Thrown where a grillage can move without resistance, naming the joint.</summary>
-public sealed class UnstableStructureException(int node, Exception inner) : Exception($"The grillage can move freely at joint {node}.", inner)
+public sealed class UnstableStructureException(int node, Exception inner)
+    : Exception($"The grillage can move freely at joint {node}.", inner)
 {
     public int Node { get; } = node;
 }
@@ -28,7 +29,8 @@ public sealed class GrillageSolver
         this.grillage = grillage;
         equation = Number(grillage);
         var matrix = new SymmetricMatrix(Unknowns = equation.Count(e => e >= 0));
-        foreach (var member in grillage.Members) Assemble(member, matrix);
+        foreach (var member in grillage.Members)
+            Assemble(member, matrix);
         try
         {
             factor = solver.Factorise(matrix);
@@ -52,14 +54,17 @@ public sealed class GrillageSolver
         var packed = new double[Unknowns * count];
         for (var u = 0; u < equation.Length; u++)
         {
-            if (equation[u] >= 0) values.AsSpan(u * count, count).CopyTo(packed.AsSpan(equation[u] * count));
+            if (equation[u] >= 0)
+                values.AsSpan(u * count, count).CopyTo(packed.AsSpan(equation[u] * count));
         }
         factor.Solve(packed, count);
         for (var u = 0; u < equation.Length; u++)
         {
             var target = values.AsSpan(u * count, count);
-            if (equation[u] >= 0) packed.AsSpan(equation[u] * count, count).CopyTo(target);
-            else target.Clear();
+            if (equation[u] >= 0)
+                packed.AsSpan(equation[u] * count, count).CopyTo(target);
+            else
+                target.Clear();
         }
     }
 
@@ -72,7 +77,8 @@ public sealed class GrillageSolver
         var m = grillage.Members[member];
         var (length, transform) = Frame(grillage, m);
         var k = m.Flexural / (length * length * length);
-        double[] slope = shear ? [12 * k, 6 * length * k, -12 * k, 6 * length * k]
+        double[] slope =
+            shear ? [12 * k, 6 * length * k, -12 * k, 6 * length * k]
             : atEnd ? [6 * length * k, 2 * length * length * k, -6 * length * k, 4 * length * length * k]
             : [-6 * length * k, -4 * length * length * k, 6 * length * k, -2 * length * length * k];
         // Local order: w_i, φ_i = −θ_y,i, w_j, φ_j.
@@ -81,12 +87,16 @@ public sealed class GrillageSolver
         for (var column = 0; column < 6; column++)
         {
             double coefficient = 0;
-            for (var r = 0; r < 4; r++) coefficient += slope[r] * signs[r] * transform[rows[r], column];
-            if (coefficient != 0) yield return ((column < 3 ? m.I : m.J) * 3 + column % 3, coefficient);
+            for (var r = 0; r < 4; r++)
+                coefficient += slope[r] * signs[r] * transform[rows[r], column];
+            if (coefficient != 0)
+                yield return ((column < 3 ? m.I : m.J) * 3 + column % 3, coefficient);
         }
     }
 
-    /// <summary>Vertical reactions at the supports for displacements and nodal loads (down positive) of one case, in the order of the supports.</summary>
+    /// <summary>
+    /// Vertical reactions at the supports for displacements and nodal loads (down positive) of one case, in the order of the supports.
+    /// </summary>
     public double[] Reactions(double[] displacements, double[] nodalLoads)
     {
         var at = grillage.Supports.Select((s, i) => (s.Node, i)).ToDictionary(p => p.Node, p => p.i);
@@ -96,10 +106,13 @@ public sealed class GrillageSolver
             var member = grillage.Members[index];
             var isI = at.TryGetValue(member.I, out var supportI);
             var isJ = at.TryGetValue(member.J, out var supportJ);
-            if (!isI && !isJ) continue;
+            if (!isI && !isJ)
+                continue;
             var shear = EndEffect(grillage, index, false, true).Sum(term => term.Coefficient * displacements[term.Unknown]);
-            if (isI) reactions[supportI] += shear;
-            if (isJ) reactions[supportJ] -= shear;
+            if (isI)
+                reactions[supportI] += shear;
+            if (isJ)
+                reactions[supportJ] -= shear;
         }
         return reactions;
     }
@@ -110,7 +123,8 @@ public sealed class GrillageSolver
         foreach (var support in grillage.Supports)
         {
             held[support.Node * 3] = true;
-            if (support.HoldsTwist) held[support.Node * 3 + 1] = true;
+            if (support.HoldsTwist)
+                held[support.Node * 3 + 1] = true;
         }
         var equation = new int[held.Length];
         Array.Fill(equation, -1);
@@ -119,7 +133,8 @@ public sealed class GrillageSolver
         {
             for (var u = node * 3; u < node * 3 + 3; u++)
             {
-                if (!held[u]) equation[u] = next++;
+                if (!held[u])
+                    equation[u] = next++;
             }
         }
         return equation;
@@ -133,7 +148,8 @@ public sealed class GrillageSolver
         int Reach(int[] order)
         {
             var place = new int[order.Length];
-            for (var i = 0; i < order.Length; i++) place[order[i]] = i;
+            for (var i = 0; i < order.Length; i++)
+                place[order[i]] = i;
             return grillage.Members.Max(m => Math.Abs(place[m.I] - place[m.J]));
         }
         return Reach(natural) <= Reach(byStation) ? natural : byStation;
@@ -160,19 +176,23 @@ public sealed class GrillageSolver
         {
             for (var j = 0; j < 6; j++)
             {
-                for (var s = 0; s < 6; s++) left[i, j] += local[i, s] * transform[s, j];
+                for (var s = 0; s < 6; s++)
+                    left[i, j] += local[i, s] * transform[s, j];
             }
         }
         for (var i = 0; i < 6; i++)
         {
             var row = equation[(i < 3 ? member.I : member.J) * 3 + i % 3];
-            if (row < 0) continue;
+            if (row < 0)
+                continue;
             for (var j = 0; j < 6; j++)
             {
                 var column = equation[(j < 3 ? member.I : member.J) * 3 + j % 3];
-                if (column < 0) continue;
+                if (column < 0)
+                    continue;
                 double value = 0;
-                for (var s = 0; s < 6; s++) value += transform[s, i] * left[s, j];
+                for (var s = 0; s < 6; s++)
+                    value += transform[s, i] * left[s, j];
                 matrix.Add(row, column, value);
             }
         }

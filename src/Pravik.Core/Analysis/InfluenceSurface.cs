@@ -28,8 +28,11 @@ public sealed class InfluenceSurface(WantedEffect effect, double[] ordinates)
     /// <summary>Ordinate at each joint.</summary>
     public double[] Ordinates { get; } = ordinates;
 
-    /// <summary>What to add to the ordinate at the section's own joint, a support, for a load just behind it and just ahead of it.</summary>
-    public (double Behind, double Ahead) Jump => Kind == EffectKind.Moment ? (0, 0)
+    /// <summary>
+    /// What to add to the ordinate at the section's own joint, a support, for a load just behind it and just ahead of it.
+    /// </summary>
+    public (double Behind, double Ahead) Jump =>
+        Kind == EffectKind.Moment ? (0, 0)
         : Point.Number == 0 ? (0, 1)
         : Point.Number == EffectPoint.PerSpan ? (-1, 0)
         : (0, 0);
@@ -38,7 +41,8 @@ public sealed class InfluenceSurface(WantedEffect effect, double[] ordinates)
     public double Of(double[] nodalLoads)
     {
         double sum = 0;
-        for (var n = 0; n < nodalLoads.Length; n++) sum += nodalLoads[n] * Ordinates[n];
+        for (var n = 0; n < nodalLoads.Length; n++)
+            sum += nodalLoads[n] * Ordinates[n];
         return sum;
     }
 
@@ -52,14 +56,16 @@ public sealed class InfluenceSurface(WantedEffect effect, double[] ordinates)
         var values = new double[grillage.Nodes.Length * 3 * count];
         for (var r = 0; r < count; r++)
         {
-            foreach (var (unknown, coefficient) in Terms(grillage, effects[r])) values[unknown * count + r] += coefficient;
+            foreach (var (unknown, coefficient) in Terms(grillage, effects[r]))
+                values[unknown * count + r] += coefficient;
         }
         solver.Solve(values, count);
         var surfaces = new InfluenceSurface[count];
         for (var r = 0; r < count; r++)
         {
             var ordinates = new double[grillage.Nodes.Length];
-            for (var n = 0; n < ordinates.Length; n++) ordinates[n] = -values[n * 3 * count + r];
+            for (var n = 0; n < ordinates.Length; n++)
+                ordinates[n] = -values[n * 3 * count + r];
             surfaces[r] = new(effects[r], ordinates);
         }
         return surfaces;

@@ -14,7 +14,11 @@ public sealed class PermanentLoads
     public PermanentLoads(BridgeGeometry geometry, DeckMesh mesh)
     {
         this.geometry = geometry;
-        diaphragms = geometry.DiaphragmBays().Where(d => d.Diaphragm.Stage != DiaphragmStage.AfterSlab).SelectMany(d => Halves(d)).ToLookup(d => (d.Girder.Number, d.Span), d => (d.At, d.Load));
+        diaphragms = geometry
+            .DiaphragmBays()
+            .Where(d => d.Diaphragm.Stage != DiaphragmStage.AfterSlab)
+            .SelectMany(d => Halves(d))
+            .ToLookup(d => (d.Girder.Number, d.Span), d => (d.At, d.Load));
         (Superimposed, SuperimposedTotal) = SpreadSuperimposed(mesh);
         (Surfacing, SurfacingTotal) = SpreadSurfacing(mesh);
     }
@@ -27,13 +31,15 @@ public sealed class PermanentLoads
     }
 
     /// <summary>
-    /// Effect of a girder's own weight on it alone, as a simple span, at fraction t: that of a uniform load, or with x for the part of the span M = L²·[(1 − t)·∫₀ᵗ w·x dx +
+    /// Effect of a girder's own weight on it alone, as a simple span, at fraction t: that of a uniform load, or with x for the part of
+    /// the span M = L²·[(1 − t)·∫₀ᵗ w·x dx +
     /// t·∫ₜ¹ w·(1 − x) dx] and V = L·[∫₀¹ w·(1 − x) dx − ∫₀ᵗ w dx], by Gauss's rule in forty parts.
     /// </summary>
     public double Girder(GirderLine girder, int span, double t, EffectKind kind)
     {
         var length = girder.SpanLength(span);
-        if (geometry.IsUniform(girder, span)) return OnSimpleSpan(geometry.GirderWeight(girder, span), length, t, kind);
+        if (geometry.IsUniform(girder, span))
+            return OnSimpleSpan(geometry.GirderWeight(girder, span), length, t, kind);
         double Integral(double from, double to, Func<double, double> weight)
         {
             const int Parts = 20;
@@ -53,7 +59,9 @@ public sealed class PermanentLoads
             : length * (Integral(0, t, x => 1 - x) + Integral(t, 1, x => 1 - x) - Integral(0, t, _ => 1));
     }
 
-    /// <summary>Nodal loads of edge beams, footways, verges, parapets and of diaphragms that come after the slab (N, down positive).</summary>
+    /// <summary>
+    /// Nodal loads of edge beams, footways, verges, parapets and of diaphragms that come after the slab (N, down positive).
+    /// </summary>
     public double[] Superimposed { get; }
 
     /// <summary>Their sum worked out from widths, lengths and weights, not from the nodal loads.</summary>
@@ -64,7 +72,8 @@ public sealed class PermanentLoads
     public double SurfacingTotal { get; }
 
     /// <summary>
-    /// Weight of the slab and haunch that a girder carries while they are wet (N/m): the mean along the span, by Simpson's rule, of the slab's
+    /// Weight of the slab and haunch that a girder carries while they are wet (N/m): the mean along the span, by Simpson's rule, of the
+    /// slab's
     /// section over the girder's share of the width.
     /// </summary>
     public double WetSlab(GirderLine girder, int span)
@@ -77,17 +86,29 @@ public sealed class PermanentLoads
             return shape.At(place.Station).SlabArea(place.Offset - left, place.Offset + right);
         }
         // On a curve a straight girder's share, moved with it, may reach over an edge; half way along it does not.
-        var area = shape.IsConstant && slab is { EdgeThickness: null, Soffit: SoffitLaw.Parallel } ? (left + right) * slab.Thickness : (At(0) + 4 * At(0.5) + At(1)) / 6;
+        var area =
+            shape.IsConstant && slab is { EdgeThickness: null, Soffit: SoffitLaw.Parallel }
+                ? (left + right) * slab.Thickness
+                : (At(0) + 4 * At(0.5) + At(1)) / 6;
         area += BridgeGeometry.ThickeningArea(slab) + geometry.HaunchOf(girder, span).Volume / girder.SpanLength(span);
         return area * bridge.Loads.ConcreteWeight;
     }
 
     /// <summary>
-    /// Effect of the placed diaphragms on a girder alone, as a simple span: half of each bay's weight at its place, M = P·L·t(1 − a) before it and P·L·a(1 − t) behind,
+    /// Effect of the placed diaphragms on a girder alone, as a simple span: half of each bay's weight at its place, M = P·L·t(1 − a)
+    /// before it and P·L·a(1 − t) behind,
     /// V = P·(1 − a) and −P·a.
     /// </summary>
     public double Diaphragms(GirderLine girder, int span, double t, EffectKind kind) =>
-        diaphragms[(girder.Number, span)].Sum(d => d.Load * (kind == EffectKind.Moment ? girder.SpanLength(span) * (t <= d.At ? t * (1 - d.At) : d.At * (1 - t)) : t <= d.At ? 1 - d.At : -d.At));
+        diaphragms[(girder.Number, span)]
+            .Sum(d =>
+                d.Load
+                * (
+                    kind == EffectKind.Moment ? girder.SpanLength(span) * (t <= d.At ? t * (1 - d.At) : d.At * (1 - t))
+                    : t <= d.At ? 1 - d.At
+                    : -d.At
+                )
+            );
 
     /// <summary>Effect of a load per metre on a simple span at fraction t: M = w·L²·t(1 − t)/2, V = w·L·(½ − t).</summary>
     public static double OnSimpleSpan(double perMetre, double span, double t, EffectKind kind) =>
@@ -101,12 +122,13 @@ public sealed class PermanentLoads
     }
 
     /// <summary>Unit weight of what lies on the slab where a strip has none of its own (N/m³).</summary>
-    public static double KindWeight(StripKind kind, Loads loads) => kind switch
-    {
-        StripKind.EdgeBeam => loads.ConcreteWeight,
-        StripKind.Footway or StripKind.Verge or StripKind.Median => loads.FootwayWeight,
-        _ => loads.SurfacingWeight,
-    };
+    public static double KindWeight(StripKind kind, Loads loads) =>
+        kind switch
+        {
+            StripKind.EdgeBeam => loads.ConcreteWeight,
+            StripKind.Footway or StripKind.Verge or StripKind.Median => loads.FootwayWeight,
+            _ => loads.SurfacingWeight,
+        };
 
     private (double[], double) SpreadSuperimposed(DeckMesh mesh)
     {
@@ -118,7 +140,12 @@ public sealed class PermanentLoads
             DeckLine.Along(mesh, geometry, parapet.Centre, parapet.Unit).Spread(nodal, Weight);
             total += Along(parapet.Unit, parapet.Centre, Weight, false);
         }
-        foreach (var (girder, span, at, load) in geometry.DiaphragmBays().Where(d => d.Diaphragm.Stage == DiaphragmStage.AfterSlab).SelectMany(d => Halves(d)))
+        foreach (
+            var (girder, span, at, load) in geometry
+                .DiaphragmBays()
+                .Where(d => d.Diaphragm.Stage == DiaphragmStage.AfterSlab)
+                .SelectMany(d => Halves(d))
+        )
         {
             var (first, last) = mesh.Spans[span];
             nodal[mesh.OfGirder(girder.Number - 1, first + (int)Math.Round(at * (last - first)))] += load;
@@ -141,21 +168,25 @@ public sealed class PermanentLoads
             var strips = unit.Shape.At(unit.Start.Station).Strips;
             for (var i = 0; i < strips.Length; i++)
             {
-                if (!wanted(strips[i])) continue;
+                if (!wanted(strips[i]))
+                    continue;
                 var (strip, cells) = (i, Math.Max(2, (int)Math.Ceiling(strips[i].Width / 0.25)));
                 double PerMetre(double station)
                 {
                     var here = unit.Shape.At(station).Strips[strip];
                     return StripLoad(here, geometry.Bridge.Loads) * here.Width;
                 }
-                foreach (var line in DeckLine.Cells(mesh, geometry, unit, strip, cells)) line.Spread(nodal, s => PerMetre(s) / cells);
+                foreach (var line in DeckLine.Cells(mesh, geometry, unit, strip, cells))
+                    line.Spread(nodal, s => PerMetre(s) / cells);
                 total += Total(unit, strip, PerMetre);
             }
         }
         return total;
     }
 
-    /// <summary>Load of a strip between the axes of its unit, worked out from its geometry: Gauss's rule across it of integrals along it.</summary>
+    /// <summary>
+    /// Load of a strip between the axes of its unit, worked out from its geometry: Gauss's rule across it of integrals along it.
+    /// </summary>
     private double Total(UnitPlace unit, int strip, Func<double, double> perMetre)
     {
         var rule = Numerics.GaussLegendre.Ten;
@@ -168,7 +199,10 @@ public sealed class PermanentLoads
         return sum;
     }
 
-    /// <summary>∫ value ds along a line between the axes of a unit (Simpson's rule); ds is the length at the line's own offset, along the road for a strip.</summary>
+    /// <summary>
+    /// ∫ value ds along a line between the axes of a unit (Simpson's rule); ds is the length at the line's own offset, along the road
+    /// for a strip.
+    /// </summary>
     private double Along(UnitPlace unit, Func<double, double> offset, Func<double, double> value, bool ofStrip)
     {
         var (from, to) = (geometry.Meet(unit.Start, offset).Station, geometry.Meet(unit.End, offset).Station);

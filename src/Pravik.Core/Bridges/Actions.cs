@@ -49,6 +49,7 @@ public enum OwnLoadKind
 {
     Point,
     Line,
+
     /// <summary>Even over the rectangle between two corners.</summary>
     Patch,
 }
@@ -60,7 +61,9 @@ public sealed record OwnCase
     public ImmutableArray<OwnLoad> Loads { get; init; } = [];
 }
 
-/// <summary>A load, down, at a station and offset: a point (N), a line to a second place (N/m), or a patch between two corners (N/m²).</summary>
+/// <summary>
+/// A load, down, at a station and offset: a point (N), a line to a second place (N/m), or a patch between two corners (N/m²).
+/// </summary>
 public sealed record OwnLoad
 {
     public OwnLoadKind Kind { get; init; }

@@ -51,7 +51,13 @@ public sealed record Bridge
     public CostRates Costs { get; init; } = new();
 
     /// <summary>A bridge with defaults that give a sound single span, to be edited.</summary>
-    public static Bridge New(string name) => new() { Format = FormatName, Version = CurrentVersion, Name = name };
+    public static Bridge New(string name) =>
+        new()
+        {
+            Format = FormatName,
+            Version = CurrentVersion,
+            Name = name,
+        };
 }
 
 /// <summary>What the project is built on: code, national values, units and titles.</summary>
@@ -82,7 +88,9 @@ public sealed record Titles
 /// <summary>Names a ground that is kept beside the bridge: a surface is far larger than all the rest.</summary>
 public sealed record GroundReference(string Name, string Hash);
 
-/// <summary>Support axes: the first station, the spans along the road, the skew of all (rad, positive clockwise from above), and own values.</summary>
+/// <summary>
+/// Support axes: the first station, the spans along the road, the skew of all (rad, positive clockwise from above), and own values.
+/// </summary>
 public sealed record Axes
 {
     public double FirstStation { get; init; } = 20;
@@ -109,14 +117,20 @@ public enum AxisKind
 {
     Abutment,
     Pier,
+
     /// <summary>A pier over which the deck is parted: one unit ends there and the next begins.</summary>
     Joint,
 }
 
-/// <summary>Girders, a line for each: spaced equally between the overhangs or as listed, and span by span where a span has values of its own.</summary>
+/// <summary>
+/// Girders, a line for each: spaced equally between the overhangs or as listed, and span by span where a span has values of its own.
+/// </summary>
 public sealed record Girders
 {
-    /// <summary>Courses of girders between the axes: straight, or keeping their offset from the road line. Any other is the name of a line of the road file.</summary>
+    /// <summary>
+    /// Courses of girders between the axes: straight, or keeping their offset from the road line. Any other is the name of a line of
+    /// the road file.
+    /// </summary>
     public const string Straight = "straight";
     public const string WithRoad = "road";
 
@@ -170,7 +184,9 @@ public sealed record Girders
     /// <summary>Stiffeners of girders of steel.</summary>
     public ImmutableArray<PlacedStiffener> Stiffeners { get; init; } = [];
 
-    /// <summary>Camber half way along every girder when the slab is cast (m); null for just what deflects later, so that girders end straight.</summary>
+    /// <summary>
+    /// Camber half way along every girder when the slab is cast (m); null for just what deflects later, so that girders end straight.
+    /// </summary>
     public double? Camber { get; init; }
 
     /// <summary>Deflection half way under what is put on after the slab (m, downward).</summary>
@@ -179,7 +195,10 @@ public sealed record Girders
     /// <summary>A haunch greater than this is told (m).</summary>
     public double GreatestHaunch { get; init; } = 0.15;
 
-    /// <summary>Own values of single girders, by number of the girder and of the span, as in <c>3-2</c>. Those of girders that do not exist are kept.</summary>
+    /// <summary>
+    /// Own values of single girders, by number of the girder and of the span, as in <c>3-2</c>. Those of girders that do not exist are
+    /// kept.
+    /// </summary>
     public ImmutableSortedDictionary<string, GirderOwn> Own { get; init; } = ImmutableSortedDictionary<string, GirderOwn>.Empty;
 }
 
@@ -207,8 +226,18 @@ public sealed record Strands
     public double EffectiveStress { get; init; } = 1050e6;
     public ImmutableArray<StrandRow> Rows { get; init; } =
     [
-        new() { Level = 0.06, Count = 10, Spacing = 0.05 },
-        new() { Level = 0.11, Count = 10, Spacing = 0.05 },
+        new()
+        {
+            Level = 0.06,
+            Count = 10,
+            Spacing = 0.05,
+        },
+        new()
+        {
+            Level = 0.11,
+            Count = 10,
+            Spacing = 0.05,
+        },
     ];
 }
 
@@ -230,12 +259,14 @@ public sealed record StrandRow
     public double HoldDown { get; init; } = 0.4;
 
     /// <summary>Bonded strands at a distance from the girder's end (m).</summary>
-    public int CountAt(double x, double length) => Debonded > 0 && Math.Min(x, length - x) < DebondedLength ? Math.Max(0, Count - Debonded) : Count;
+    public int CountAt(double x, double length) =>
+        Debonded > 0 && Math.Min(x, length - x) < DebondedLength ? Math.Max(0, Count - Debonded) : Count;
 
     /// <summary>Height above the soffit at a distance from the girder's end: straight from the end to where the row is held down.</summary>
     public double LevelAt(double x, double length)
     {
-        if (EndLevel is not { } end) return Level;
+        if (EndLevel is not { } end)
+            return Level;
         var part = Math.Clamp(Math.Min(x, length - x) / (HoldDown * length), 0, 1);
         return end + part * (Level - end);
     }
@@ -265,14 +296,29 @@ public sealed record Tendon
     public bool IsIn(int span) => Span is null || Span == span + 1;
 
     /// <summary>Level above the soffit at fraction t of the span: the parabola through the three points.</summary>
-    public double LevelAt(double t) => StartLevel * (t - LowAt) * (t - 1) / LowAt + LowLevel * t * (t - 1) / (LowAt * (LowAt - 1)) + EndLevel * t * (t - LowAt) / (1 - LowAt);
+    public double LevelAt(double t) =>
+        StartLevel * (t - LowAt) * (t - 1) / LowAt
+        + LowLevel * t * (t - 1) / (LowAt * (LowAt - 1))
+        + EndLevel * t * (t - LowAt) / (1 - LowAt);
 }
 
 /// <summary>Longitudinal reinforcement of the slab, which carries hogging at the piers.</summary>
 public sealed record SlabBars
 {
-    public BarLayer Top { get; init; } = new() { Diameter = 0.020, Spacing = 0.125, AxisDistance = 0.060 };
-    public BarLayer Bottom { get; init; } = new() { Diameter = 0.016, Spacing = 0.125, AxisDistance = 0.055 };
+    public BarLayer Top { get; init; } =
+        new()
+        {
+            Diameter = 0.020,
+            Spacing = 0.125,
+            AxisDistance = 0.060,
+        };
+    public BarLayer Bottom { get; init; } =
+        new()
+        {
+            Diameter = 0.016,
+            Spacing = 0.125,
+            AxisDistance = 0.055,
+        };
 }
 
 /// <summary>Bars at equal spacing, with the distance of their axis from the nearer face.</summary>
@@ -305,10 +351,13 @@ public enum DiaphragmStage
 public enum DiaphragmKind
 {
     Concrete,
+
     /// <summary>A steel member at half depth.</summary>
     Beam,
+
     /// <summary>Two diagonals that cross, and a bar at the bottom.</summary>
     CrossFrame,
+
     /// <summary>Two diagonals that meet half way at the bottom bar, and a bar at the top and the bottom.</summary>
     KFrame,
 }

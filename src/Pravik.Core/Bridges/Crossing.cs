@@ -12,7 +12,8 @@ public enum CrossingKind
 }
 
 /// <summary>
-/// Something that the bridge crosses: a line, straight about the bridge, with an envelope of width and height that must stay clear above its
+/// Something that the bridge crosses: a line, straight about the bridge, with an envelope of width and height that must stay clear
+/// above its
 /// surface.
 /// </summary>
 public sealed record Crossing
@@ -35,21 +36,25 @@ public sealed record Crossing
     public double Height { get; init; } = 2.5;
 
     /// <summary>
-    /// A road that passes under another between two stations of it, with its direction, level and grade there; null where it does not, or has no level.
+    /// A road that passes under another between two stations of it, with its direction, level and grade there; null where it does not,
+    /// or has no level.
     /// The first place counts. The envelope is that of a usual road.
     /// </summary>
     public static Crossing? Of(RoadLine other, RoadLine road, double from, double to)
     {
         const int Steps = 2000;
-        if (other.Profile is null) return null;
+        if (other.Profile is null)
+            return null;
         double Offset(double station) => road.Locate(other.At(station)).Offset;
         double At(int i) => other.StartStation + (other.EndStation - other.StartStation) * i / Steps;
         for (var i = 0; i < Steps; i++)
         {
-            if (Math.Sign(Offset(At(i))) == Math.Sign(Offset(At(i + 1))) || Numerics.Roots.Bisect(Offset, At(i), At(i + 1)) is not { } at) continue;
+            if (Math.Sign(Offset(At(i))) == Math.Sign(Offset(At(i + 1))) || Numerics.Roots.Bisect(Offset, At(i), At(i + 1)) is not { } at)
+                continue;
             var place = road.Locate(other.At(at));
             // On a line that turns back, the sign also changes far away from it.
-            if (Math.Abs(place.Offset) > 1e-3 || place.Beyond != 0 || place.Station < from || place.Station > to) continue;
+            if (Math.Abs(place.Offset) > 1e-3 || place.Beyond != 0 || place.Station < from || place.Station > to)
+                continue;
             var turn = Math.IEEERemainder(other.Azimuth(at) - road.Azimuth(place.Station) - Math.PI / 2, 2 * Math.PI);
             var isReversed = Math.Abs(turn) > Math.PI / 2;
             var grade = other.Profile.Grade(at);
@@ -85,7 +90,8 @@ public static class Clearances
     private const int Steps = 400;
 
     /// <summary>
-    /// The least height between a crossing's surface and a girder's soffit within the envelope's width; null where no girder passes over it. Along
+    /// The least height between a crossing's surface and a girder's soffit within the envelope's width; null where no girder passes
+    /// over it. Along
     /// each edge and the middle of the girders' bottom flanges, in steps of a four-hundredth of a span and at the envelope's own edges.
     /// </summary>
     public static Clearance? Least(BridgeGeometry geometry, Crossing crossing)
@@ -101,9 +107,11 @@ public static class Clearances
                 foreach (var t in Places(At))
                 {
                     var p = At(t);
-                    if (Math.Abs((p - origin).Dot(across)) > crossing.Width / 2 + 1e-9) continue;
+                    if (Math.Abs((p - origin).Dot(across)) > crossing.Width / 2 + 1e-9)
+                        continue;
                     var height = line.Bottom(t) - crossing.Level - crossing.Grade * (p - origin).Dot(along);
-                    if (least is not null && height >= least.Height) continue;
+                    if (least is not null && height >= least.Height)
+                        continue;
                     var place = geometry.Road.Locate(p);
                     least = new(height, p, place.Station, place.Offset, $"{girder.Name}, span {span + 1}");
                 }
@@ -122,7 +130,8 @@ public static class Clearances
                 var (t, here) = ((double)i / Steps, Across((double)i / Steps));
                 foreach (var edge in new[] { -crossing.Width / 2, crossing.Width / 2 })
                 {
-                    if (here != before && (edge - before) / (here - before) is > 0 and < 1 and var part) yield return t - (1 - part) / Steps;
+                    if (here != before && (edge - before) / (here - before) is > 0 and < 1 and var part)
+                        yield return t - (1 - part) / Steps;
                 }
                 yield return t;
                 before = here;

@@ -11,7 +11,9 @@ public sealed record Deck
     /// <summary>The patterns, at least one. A unit that names none has the first.</summary>
     public ImmutableArray<DeckPattern> Patterns { get; init; } = [new()];
 
-    /// <summary>What units have of their own, by the number of the axis at which they begin. Kept where no unit begins, for when one does.</summary>
+    /// <summary>
+    /// What units have of their own, by the number of the axis at which they begin. Kept where no unit begins, for when one does.
+    /// </summary>
     public ImmutableSortedDictionary<string, DeckUnit> Units { get; init; } = ImmutableSortedDictionary<string, DeckUnit>.Empty;
 
     /// <summary>Concrete between girder top and slab soffit.</summary>
@@ -24,7 +26,9 @@ public sealed record Deck
     public double JointGap { get; init; } = 0.04;
 }
 
-/// <summary>A cross-section of the deck for use in units: strips outward from the road line on each side, and the slab below them.</summary>
+/// <summary>
+/// A cross-section of the deck for use in units: strips outward from the road line on each side, and the slab below them.
+/// </summary>
 public sealed record DeckPattern
 {
     public string Name { get; init; } = "Deck section";
@@ -57,7 +61,9 @@ public sealed record SlabShape
     /// <summary>How far the soffit's edge lies inward of the top's: 0 for an upright face.</summary>
     public double EdgeInset { get; init; }
 
-    /// <summary>Additional thickness over every girder, full over <see cref="ThickeningWidth"/> and running out at 1:3 on both sides.</summary>
+    /// <summary>
+    /// Additional thickness over every girder, full over <see cref="ThickeningWidth"/> and running out at 1:3 on both sides.
+    /// </summary>
     public double Thickening { get; init; }
     public double ThickeningWidth { get; init; } = 0.6;
 }
@@ -67,6 +73,7 @@ public enum SoffitLaw
 {
     /// <summary>The top of the slab: the thickness is the same everywhere.</summary>
     Parallel,
+
     /// <summary>It is level across: the thickness is the least one, where the top lies lowest.</summary>
     Level,
 }
@@ -79,7 +86,9 @@ public sealed record DeckUnit
     /// <summary>Name of its pattern; null for the first of the library.</summary>
     public string? Pattern { get; init; }
 
-    /// <summary>How far it reaches back beyond its first axis; null for the bridge's end overhang, or half the gap short of a joint.</summary>
+    /// <summary>
+    /// How far it reaches back beyond its first axis; null for the bridge's end overhang, or half the gap short of a joint.
+    /// </summary>
     public double? StartOverhang { get; init; }
 
     /// <summary>How far it reaches ahead beyond its last axis.</summary>
@@ -92,14 +101,15 @@ public sealed record DeckUnit
     public ImmutableSortedDictionary<string, StripOwn> Right { get; init; } = ImmutableSortedDictionary<string, StripOwn>.Empty;
 
     /// <summary>The cross-section that the unit has: its pattern with its own values put in.</summary>
-    public DeckPattern Applied(DeckPattern pattern) => pattern with
-    {
-        Left = Applied(pattern.Left, Left),
-        Right = Applied(pattern.Right, Right),
-        // An own thickness holds all along: it stands in place of the pattern's table too.
-        Slab = SlabThickness is { } thickness ? pattern.Slab with { Thickness = thickness, Thicknesses = [] } : pattern.Slab,
-        Surfacing = Surfacing ?? pattern.Surfacing,
-    };
+    public DeckPattern Applied(DeckPattern pattern) =>
+        pattern with
+        {
+            Left = Applied(pattern.Left, Left),
+            Right = Applied(pattern.Right, Right),
+            // An own thickness holds all along: it stands in place of the pattern's table too.
+            Slab = SlabThickness is { } thickness ? pattern.Slab with { Thickness = thickness, Thicknesses = [] } : pattern.Slab,
+            Surfacing = Surfacing ?? pattern.Surfacing,
+        };
 
     private static ImmutableArray<Strip> Applied(ImmutableArray<Strip> strips, ImmutableSortedDictionary<string, StripOwn> own) =>
         own.IsEmpty ? strips : [.. strips.Select((strip, i) => own.GetValueOrDefault($"{i}")?.Applied(strip) ?? strip)];
@@ -117,8 +127,15 @@ public sealed record StripOwn
     /// <summary>The strip with these values. An own width or crossfall is constant along the unit.</summary>
     public Strip Applied(Strip strip)
     {
-        if (Width is { } width) strip = strip with { Width = width, Widths = [], WidthLine = null };
-        if (Crossfall is { } crossfall) strip = strip with { Crossfall = crossfall, CrossfallLaw = CrossfallLaw.Constant };
-        return strip with { Upstand = Upstand ?? strip.Upstand, Surfacing = Surfacing ?? strip.Surfacing, UnitWeight = UnitWeight ?? strip.UnitWeight };
+        if (Width is { } width)
+            strip = strip with { Width = width, Widths = [], WidthLine = null };
+        if (Crossfall is { } crossfall)
+            strip = strip with { Crossfall = crossfall, CrossfallLaw = CrossfallLaw.Constant };
+        return strip with
+        {
+            Upstand = Upstand ?? strip.Upstand,
+            Surfacing = Surfacing ?? strip.Surfacing,
+            UnitWeight = UnitWeight ?? strip.UnitWeight,
+        };
     }
 }

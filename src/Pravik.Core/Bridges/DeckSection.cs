@@ -6,19 +6,32 @@ namespace Pravik.Core.Bridges;
 /// A strip where it lies: offsets of its boundaries (left one first, so <c>From</c> is less than <c>To</c>), surface levels there relative
 /// to the road line, and slab-top levels there.
 /// </summary>
-public sealed record StripPlace(StripKind Kind, string Path, double From, double To, double SurfaceFrom, double SurfaceTo, double SlabFrom, double SlabTo)
+public sealed record StripPlace(
+    StripKind Kind,
+    string Path,
+    double From,
+    double To,
+    double SurfaceFrom,
+    double SurfaceTo,
+    double SlabFrom,
+    double SlabTo
+)
 {
-    /// <summary>The part by which it is picked: <c>/parts/units/2/left/1</c>. <see cref="Path"/> leads to its values in the pattern.</summary>
+    /// <summary>
+    /// The part by which it is picked: <c>/parts/units/2/left/1</c>. <see cref="Path"/> leads to its values in the pattern.
+    /// </summary>
     public string Part { get; init; } = "";
     public string? OwnName { get; init; }
 
     /// <summary>Its own name, or that of its kind.</summary>
-    public string Name => OwnName ?? Kind switch
-    {
-        StripKind.HardStrip => "Hard strip",
-        StripKind.EdgeBeam => "Edge beam",
-        _ => Kind.ToString(),
-    };
+    public string Name =>
+        OwnName
+        ?? Kind switch
+        {
+            StripKind.HardStrip => "Hard strip",
+            StripKind.EdgeBeam => "Edge beam",
+            _ => Kind.ToString(),
+        };
 
     /// <summary>Thickness of the surfacing at its top, above a layer of its own kind (m); null for one layer.</summary>
     public double? Surfacing { get; init; }
@@ -84,13 +97,15 @@ public sealed class DeckSection
     }
 
     /// <summary>
-    /// Thickness of the slab without thickenings over girders: the usual one, or down to a level soffit, and towards the edges to that of the
+    /// Thickness of the slab without thickenings over girders: the usual one, or down to a level soffit, and towards the edges to that
+    /// of the
     /// edge. Beyond the edges that of the edge.
     /// </summary>
     public double Thickness(double offset)
     {
         var usual = slab.Soffit == SoffitLaw.Level ? SlabTop(Math.Clamp(offset, LeftEdge, RightEdge)) - levelSoffit : slab.Thickness;
-        if (slab.EdgeThickness is not { } edge) return usual;
+        if (slab.EdgeThickness is not { } edge)
+            return usual;
         var fromEdge = Math.Clamp(Math.Min(offset - LeftEdge, RightEdge - offset), 0, slab.EdgeTaper);
         return usual + (edge - slab.Thickness) * (slab.EdgeTaper == 0 ? 0 : 1 - fromEdge / slab.EdgeTaper);
     }
@@ -103,15 +118,29 @@ public sealed class DeckSection
 
     /// <summary>Offsets at which the slab's top or soffit has a corner, the edges among them, from left to right.</summary>
     public IEnumerable<double> SlabCorners =>
-        Strips.Select(s => s.From).Append(RightEdge).Concat(slab.EdgeThickness is null ? [] : [LeftEdge + slab.EdgeTaper, RightEdge - slab.EdgeTaper])
-            .Where(o => o >= LeftEdge && o <= RightEdge).Distinct().Order();
+        Strips
+            .Select(s => s.From)
+            .Append(RightEdge)
+            .Concat(slab.EdgeThickness is null ? [] : [LeftEdge + slab.EdgeTaper, RightEdge - slab.EdgeTaper])
+            .Where(o => o >= LeftEdge && o <= RightEdge)
+            .Distinct()
+            .Order();
 
-    /// <summary>The cut slab: offsets and levels relative to the road line, along the top from left to right and back along the soffit.</summary>
+    /// <summary>
+    /// The cut slab: offsets and levels relative to the road line, along the top from left to right and back along the soffit.
+    /// </summary>
     public ImmutableArray<Geometry.Point> SlabOutline(double from, double to)
     {
         List<double> corners = [from, .. SlabCorners.Where(o => o > from + 1e-9 && o < to - 1e-9), to];
-        double Inset(double offset) => offset <= LeftEdge + 1e-9 ? slab.EdgeInset : offset >= RightEdge - 1e-9 ? -slab.EdgeInset : 0;
-        return [.. corners.Select(o => new Geometry.Point(o, SlabTop(o))), .. corners.AsEnumerable().Reverse().Select(o => new Geometry.Point(o + Inset(o), SlabSoffit(o)))];
+        double Inset(double offset) =>
+            offset <= LeftEdge + 1e-9 ? slab.EdgeInset
+            : offset >= RightEdge - 1e-9 ? -slab.EdgeInset
+            : 0;
+        return
+        [
+            .. corners.Select(o => new Geometry.Point(o, SlabTop(o))),
+            .. corners.AsEnumerable().Reverse().Select(o => new Geometry.Point(o + Inset(o), SlabSoffit(o))),
+        ];
     }
 
     /// <summary>Area of the slab between two offsets (m²), thickenings over girders and inset edges left out.</summary>
@@ -140,19 +169,30 @@ public sealed class DeckSection
 
     private static IEnumerable<StripPlace> Side(DeckPattern pattern, ImmutableArray<Strip> strips, int side, int unit, int patternIndex)
     {
-        double offset = 0, surface = 0, slab = -pattern.Surfacing, fall = 0;
+        double offset = 0,
+            surface = 0,
+            slab = -pattern.Surfacing,
+            fall = 0;
         for (var i = 0; i < strips.Length; i++)
         {
             var strip = strips[i];
-            if (i == 0 || strip.Kind is StripKind.Carriageway or StripKind.HardStrip) fall = strip.Crossfall;
+            if (i == 0 || strip.Kind is StripKind.Carriageway or StripKind.HardStrip)
+                fall = strip.Crossfall;
             var inner = surface + strip.Upstand;
             var (outer, slabOuter, outerOffset) = (inner + strip.Crossfall * strip.Width, slab + fall * strip.Width, offset + strip.Width);
             var place = $"{(side < 0 ? "left" : "right")}/{i}";
             var path = $"/deck/patterns/{patternIndex}/{place}";
-            yield return (side < 0
-                ? new StripPlace(strip.Kind, path, -outerOffset, -offset, outer, inner, slabOuter, slab)
-                : new(strip.Kind, path, offset, outerOffset, inner, outer, slab, slabOuter)) with
-            { Part = $"/parts/units/{unit}/{place}", OwnName = strip.Name, UnitWeight = strip.UnitWeight, Surfacing = strip.Surfacing };
+            yield return (
+                side < 0
+                    ? new StripPlace(strip.Kind, path, -outerOffset, -offset, outer, inner, slabOuter, slab)
+                    : new(strip.Kind, path, offset, outerOffset, inner, outer, slab, slabOuter)
+            ) with
+            {
+                Part = $"/parts/units/{unit}/{place}",
+                OwnName = strip.Name,
+                UnitWeight = strip.UnitWeight,
+                Surfacing = strip.Surfacing,
+            };
             (offset, surface, slab) = (outerOffset, outer, slabOuter);
         }
     }
@@ -176,7 +216,8 @@ public sealed class DeckSection
                 continue;
             }
             var drivable = strip.Kind is StripKind.Carriageway or StripKind.HardStrip || (strip.Kind == StripKind.Verge && running);
-            if (!drivable || Math.Abs(strip.Upstand) >= kerbHeight) break;
+            if (!drivable || Math.Abs(strip.Upstand) >= kerbHeight)
+                break;
             running |= strip.Kind is StripKind.Carriageway or StripKind.HardStrip;
             reach += strip.Width;
         }

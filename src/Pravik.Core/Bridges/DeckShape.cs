@@ -4,7 +4,8 @@ using Pravik.Core.Roads;
 namespace Pravik.Core.Bridges;
 
 /// <summary>
-/// A cross-section along the bridge: its section at any station, with widths, crossfalls and thickness by their laws. Boundaries of strips are
+/// A cross-section along the bridge: its section at any station, with widths, crossfalls and thickness by their laws. Boundaries of
+/// strips are
 /// numbered from the left edge (0) to the right edge.
 /// </summary>
 public sealed class DeckShape
@@ -22,12 +23,31 @@ public sealed class DeckShape
     /// <param name="road">The road, whose superelevation and lines strips may follow.</param>
     /// <param name="axisStations">Stations of the axes from which tables count.</param>
     /// <param name="kerbHeight">Least upstand that bounds the carriageway (m).</param>
-    public DeckShape(DeckPattern pattern, int number, int patternIndex, RoadLine road, ImmutableArray<double> axisStations, double kerbHeight)
+    public DeckShape(
+        DeckPattern pattern,
+        int number,
+        int patternIndex,
+        RoadLine road,
+        ImmutableArray<double> axisStations,
+        double kerbHeight
+    )
     {
-        (this.pattern, this.number, PatternIndex, this.road, axes, this.kerbHeight) = (pattern, number, patternIndex, road, axisStations, kerbHeight);
+        (this.pattern, this.number, PatternIndex, this.road, axes, this.kerbHeight) = (
+            pattern,
+            number,
+            patternIndex,
+            road,
+            axisStations,
+            kerbHeight
+        );
         var strips = pattern.Left.Concat(pattern.Right).ToList();
         HasConstantWidths = strips.All(s => s.Widths.IsEmpty && s.WidthLine is null);
-        if (HasConstantWidths && pattern.Slab.Thicknesses.IsEmpty && strips.All(s => s.CrossfallLaw is CrossfallLaw.Constant or CrossfallLaw.Level)) only = Make(0);
+        if (
+            HasConstantWidths
+            && pattern.Slab.Thicknesses.IsEmpty
+            && strips.All(s => s.CrossfallLaw is CrossfallLaw.Constant or CrossfallLaw.Level)
+        )
+            only = Make(0);
     }
 
     public bool HasConstantWidths { get; }
@@ -51,7 +71,8 @@ public sealed class DeckShape
         var side = Math.Sign(number - RoadBoundary);
         var strips = side < 0 ? pattern.Left : pattern.Right;
         double offset = 0;
-        for (var i = 0; i < Math.Abs(number - RoadBoundary); i++) offset += Width(strips[i], side, offset, station);
+        for (var i = 0; i < Math.Abs(number - RoadBoundary); i++)
+            offset += Width(strips[i], side, offset, station);
         return side * offset;
     }
 
@@ -63,18 +84,24 @@ public sealed class DeckShape
     public double RightEdge(double station) => Boundary(Boundaries - 1, station);
 
     /// <summary>Stations at which a table has an entry.</summary>
-    public IEnumerable<double> Breaks => pattern.Left.Concat(pattern.Right).SelectMany(s => s.Widths.Concat(s.Crossfalls)).Concat(pattern.Slab.Thicknesses).Select(Station);
+    public IEnumerable<double> Breaks =>
+        pattern.Left.Concat(pattern.Right).SelectMany(s => s.Widths.Concat(s.Crossfalls)).Concat(pattern.Slab.Thicknesses).Select(Station);
 
     private DeckSection Make(double station)
     {
         var (left, right) = road.Crossfalls.At(station);
         var slab = pattern.Slab;
-        return new(pattern with
-        {
-            Left = Side(pattern.Left, -1, left),
-            Right = Side(pattern.Right, 1, right),
-            Slab = slab.Thicknesses.IsEmpty ? slab : slab with { Thickness = Read(slab.Thicknesses, station) },
-        }, number, PatternIndex, kerbHeight);
+        return new(
+            pattern with
+            {
+                Left = Side(pattern.Left, -1, left),
+                Right = Side(pattern.Right, 1, right),
+                Slab = slab.Thicknesses.IsEmpty ? slab : slab with { Thickness = Read(slab.Thicknesses, station) },
+            },
+            number,
+            PatternIndex,
+            kerbHeight
+        );
 
         ImmutableArray<Strip> Side(ImmutableArray<Strip> strips, int side, double roadCrossfall)
         {
@@ -84,26 +111,32 @@ public sealed class DeckShape
             {
                 var width = Width(strip, side, offset, station);
                 offset += width;
-                placed.Add(strip with
-                {
-                    Width = width,
-                    Crossfall = strip.CrossfallLaw switch
+                placed.Add(
+                    strip with
                     {
-                        CrossfallLaw.Table when !strip.Crossfalls.IsEmpty => Read(strip.Crossfalls, station),
-                        CrossfallLaw.Road => roadCrossfall,
-                        CrossfallLaw.Level => 0,
-                        _ => strip.Crossfall,
-                    },
-                });
+                        Width = width,
+                        Crossfall = strip.CrossfallLaw switch
+                        {
+                            CrossfallLaw.Table when !strip.Crossfalls.IsEmpty => Read(strip.Crossfalls, station),
+                            CrossfallLaw.Road => roadCrossfall,
+                            CrossfallLaw.Level => 0,
+                            _ => strip.Crossfall,
+                        },
+                    }
+                );
             }
             return placed.MoveToImmutable();
         }
     }
 
-    /// <summary>Width of a strip whose inner boundary lies at a distance from the road line; one that follows a line falls back to its table where there is no such line.</summary>
+    /// <summary>
+    /// Width of a strip whose inner boundary lies at a distance from the road line; one that follows a line falls back to its table
+    /// where there is no such line.
+    /// </summary>
     private double Width(Strip strip, int side, double inner, double station)
     {
-        if (strip.WidthLine is { } name && road.Features.FirstOrDefault(f => f.Name == name) is { } line) return side * line.OffsetAt(station) - inner;
+        if (strip.WidthLine is { } name && road.Features.FirstOrDefault(f => f.Name == name) is { } line)
+            return side * line.OffsetAt(station) - inner;
         return strip.Widths.IsEmpty ? strip.Width : Read(strip.Widths, station);
     }
 
@@ -114,8 +147,11 @@ public sealed class DeckShape
         for (var i = 1; i < table.Length; i++)
         {
             var (from, to) = (Station(table[i - 1]), Station(table[i]));
-            if (station > to) continue;
-            return station <= from ? table[i - 1].Value : table[i - 1].Value + (station - from) / (to - from) * (table[i].Value - table[i - 1].Value);
+            if (station > to)
+                continue;
+            return station <= from
+                ? table[i - 1].Value
+                : table[i - 1].Value + (station - from) / (to - from) * (table[i].Value - table[i - 1].Value);
         }
         return table[^1].Value;
     }

@@ -4,17 +4,21 @@ namespace Pravik.Core.Bridges;
 public enum DepthCourse
 {
     Linear,
+
     /// <summary>A parabola, level where it ends.</summary>
     Parabola,
+
     /// <summary>A circular arc, level where it ends.</summary>
     Arc,
 }
 
 /// <summary>
-/// The depth of girders along a span: d(t) = d_m + (d_e − d_m)·f(u), d_e at the axis and d_m half way, u = 1 at the axis and 0 where the reach ends and beyond.
+/// The depth of girders along a span: d(t) = d_m + (d_e − d_m)·f(u), d_e at the axis and d_m half way, u = 1 at the axis and 0 where
+/// the reach ends and beyond.
 /// </summary>
 /// <remarks>
-/// f = u for a straight course, u² for a parabola; for an arc over the reach c with the rise h = |d_e − d_m|, f = (R − √(R² − u²c²))/h with R = (c² + h²)/(2h).
+/// f = u for a straight course, u² for a parabola; for an arc over the reach c with the rise h = |d_e − d_m|, f = (R − √(R² − u²c²))/h
+/// with R = (c² + h²)/(2h).
 /// </remarks>
 public sealed record DepthLaw
 {
@@ -40,12 +44,14 @@ public sealed record DepthLaw
         t = Math.Clamp(t, 0, 1);
         var rise = (t < 0.5 ? Start : End ?? Start) - Middle;
         var u = Math.Max(0, 1 - Math.Min(t, 1 - t) / Reach);
-        return Middle + rise * Course switch
-        {
-            DepthCourse.Linear => u,
-            DepthCourse.Arc when rise != 0 => Arc(u, Math.Abs(rise), Reach * span),
-            _ => u * u,
-        };
+        return Middle
+            + rise
+                * Course switch
+                {
+                    DepthCourse.Linear => u,
+                    DepthCourse.Arc when rise != 0 => Arc(u, Math.Abs(rise), Reach * span),
+                    _ => u * u,
+                };
     }
 
     private static double Arc(double u, double rise, double reach)

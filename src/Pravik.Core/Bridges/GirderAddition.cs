@@ -13,8 +13,13 @@ public static class GirderAddition
     {
         var (girders, layout, axis) = (geometry.Bridge.Girders, geometry.LayoutOf(span), geometry.Axes[span]);
         var edges = geometry.UnitOf(span).OnAxis(axis);
-        var width = layout.AlongAxis ? Geometry.Point.Distance(geometry.Road.At(edges.Left), geometry.Road.At(edges.Right)) : geometry.UnitOf(span).Shape.RightEdge(axis.Station) - geometry.UnitOf(span).Shape.LeftEdge(axis.Station);
-        var spacings = Enumerable.Range(1, layout.Count - 1).Select(n => layout.FromLeft(n + 1, width) - layout.FromLeft(n, width)).ToList();
+        var width = layout.AlongAxis
+            ? Geometry.Point.Distance(geometry.Road.At(edges.Left), geometry.Road.At(edges.Right))
+            : geometry.UnitOf(span).Shape.RightEdge(axis.Station) - geometry.UnitOf(span).Shape.LeftEdge(axis.Station);
+        var spacings = Enumerable
+            .Range(1, layout.Count - 1)
+            .Select(n => layout.FromLeft(n + 1, width) - layout.FromLeft(n, width))
+            .ToList();
         var half = Math.Round(spacings[girder.Number - 1] / 2, 3);
         spacings[girder.Number - 1] -= half;
         spacings.Insert(girder.Number - 1, half);
@@ -25,6 +30,17 @@ public static class GirderAddition
             own.Add(moves ? HaunchLine.Key(int.Parse(key.Split('-')[0]) + 1, span) : key, value);
         }
         var of = girders.Spans.GetValueOrDefault($"{span + 1}") ?? new();
-        return girders with { Own = own.ToImmutable(), Spans = girders.Spans.SetItem($"{span + 1}", of with { Count = layout.Count + 1, Spacings = [.. spacings.Select(s => Math.Round(s, 9))] }) };
+        return girders with
+        {
+            Own = own.ToImmutable(),
+            Spans = girders.Spans.SetItem(
+                $"{span + 1}",
+                of with
+                {
+                    Count = layout.Count + 1,
+                    Spacings = [.. spacings.Select(s => Math.Round(s, 9))],
+                }
+            ),
+        };
     }
 }

@@ -33,11 +33,14 @@ public sealed record GirderSpan(Point Start, Point End, double StartOffset, doub
     public double Length => Curve?.Length ?? Point.Distance(Start, End);
     public double MiddleOffset => Curve?.MiddleOffset ?? (StartOffset + EndOffset) / 2;
 
-    /// <summary>A point at fraction t of the length, 0 at the first axis. Outside 0 and 1 a straight girder goes on and a curved one ends.</summary>
+    /// <summary>
+    /// A point at fraction t of the length, 0 at the first axis. Outside 0 and 1 a straight girder goes on and a curved one ends.
+    /// </summary>
     public Point At(double t) => Curve?.At(t) ?? Point.Between(Start, End, t);
 
     /// <summary>Directions of length 1 at fraction t: along the girder, and to its right.</summary>
     public Point Along(double t) => Curve?.Along(t) ?? 1 / Length * (End - Start);
+
     public Point Right(double t) => Along(t) is var ahead ? new(ahead.Y, -ahead.X) : default;
 
     /// <summary>Points from axis to axis, enough to draw it.</summary>
@@ -45,7 +48,8 @@ public sealed record GirderSpan(Point Start, Point End, double StartOffset, doub
 }
 
 /// <summary>
-/// A girder that keeps its offset from a line along the road. Its length is the sum of 200 chords, short of the true one by less than a part in 10⁶ where it turns
+/// A girder that keeps its offset from a line along the road. Its length is the sum of 200 chords, short of the true one by less than a
+/// part in 10⁶ where it turns
 /// less than a radian; its points lie on the line itself.
 /// </summary>
 public sealed class GirderCurve
@@ -90,7 +94,8 @@ public sealed class GirderCurve
     {
         var wanted = Math.Clamp(t, 0, 1) * Length;
         var found = Array.BinarySearch(along, wanted);
-        if (found >= 0) return stations[found];
+        if (found >= 0)
+            return stations[found];
         var i = Math.Clamp(~found, 1, Pieces);
         return stations[i - 1] + (wanted - along[i - 1]) / (along[i] - along[i - 1]) * (stations[i] - stations[i - 1]);
     }

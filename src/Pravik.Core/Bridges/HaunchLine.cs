@@ -7,10 +7,14 @@ namespace Pravik.Core.Bridges;
 /// The concrete between a girder's top and the slab's soffit along one span, and with it the level of the girder.
 /// </summary>
 /// <remarks>
-/// The girder's top is the straight line between its bearings plus the camber that is left when the road is finished, c·4t(1 − t), c being the camber when the slab is
-/// cast less the deflection that follows. The haunch over both bearings, on the girder's centre line, is equal and as small as lets the least haunch anywhere
-/// over the flange be the wanted one: h₀ = h_least + max(line(t) + c·4t(1 − t) − soffit(t, y)), line running between the soffit's levels at the bearings. An own
-/// value for a girder takes the place of h₀. Points of the flange are those of its edges, its middle and the soffit's corners; the greatest value is found to 1e-6 m.
+/// The girder's top is the straight line between its bearings plus the camber that is left when the road is finished, c·4t(1 − t), c
+/// being the camber when the slab is
+/// cast less the deflection that follows. The haunch over both bearings, on the girder's centre line, is equal and as small as lets the
+/// least haunch anywhere
+/// over the flange be the wanted one: h₀ = h_least + max(line(t) + c·4t(1 − t) − soffit(t, y)), line running between the soffit's
+/// levels at the bearings. An own
+/// value for a girder takes the place of h₀. Points of the flange are those of its edges, its middle and the soffit's corners; the
+/// greatest value is found to 1e-6 m.
 /// </remarks>
 public sealed class HaunchLine
 {
@@ -29,7 +33,10 @@ public sealed class HaunchLine
         (this.geometry, this.girder, this.span) = (geometry, girder, span);
         var line = girder.In(span);
         half = geometry.SectionOf(girder, span).TopWidth / 2;
-        (From, To) = (geometry.SupportAt(geometry.Axes[span]).BearingDistance / line.Length, 1 - geometry.SupportAt(geometry.Axes[span + 1]).BearingDistance / line.Length);
+        (From, To) = (
+            geometry.SupportAt(geometry.Axes[span]).BearingDistance / line.Length,
+            1 - geometry.SupportAt(geometry.Axes[span + 1]).BearingDistance / line.Length
+        );
         var rule = geometry.Bridge.Girders;
         Own = rule.Own.GetValueOrDefault(Key(girder.Number, span)) ?? new();
         law = geometry.LayoutOf(span).Depth;
@@ -74,9 +81,12 @@ public sealed class HaunchLine
 
     /// <summary>Least and greatest haunch over the flange.</summary>
     public double Least => OverBearings - highest;
-    public double Greatest => Enumerable.Range(0, Samples + 1).Select(i => From + (To - From) * i / Samples).Max(t => SoffitAt(t).Flange.Max(p => p.Y) - Top(t));
+    public double Greatest =>
+        Enumerable.Range(0, Samples + 1).Select(i => From + (To - From) * i / Samples).Max(t => SoffitAt(t).Flange.Max(p => p.Y) - Top(t));
 
-    /// <summary>Concrete in the haunch between the axes (m³): straight between the points of the flange, by Gauss's rule along it.</summary>
+    /// <summary>
+    /// Concrete in the haunch between the axes (m³): straight between the points of the flange, by Gauss's rule along it.
+    /// </summary>
     public double Volume
     {
         get
@@ -92,7 +102,9 @@ public sealed class HaunchLine
         }
     }
 
-    /// <summary>How far the top lies below that of the deepest place, where the soffit keeps straight and the top follows the depth.</summary>
+    /// <summary>
+    /// How far the top lies below that of the deepest place, where the soffit keeps straight and the top follows the depth.
+    /// </summary>
     private double Drop(double t) => law is { SoffitStraight: true } ? law.Greatest - law.At(t, geometry.Bridge.Axes.Spans[span]) : 0;
 
     private double Line(double t)
@@ -101,11 +113,14 @@ public sealed class HaunchLine
         return atStart + u * (atEnd - atStart) + 4 * Camber * u * (1 - u);
     }
 
-    /// <summary>The soffit over the flange: its level at a distance to the right of the centre line, and its points from left to right.</summary>
+    /// <summary>
+    /// The soffit over the flange: its level at a distance to the right of the centre line, and its points from left to right.
+    /// </summary>
     private readonly record struct SoffitCut(Func<double, double> Level, List<Point> Flange);
 
     /// <summary>
-    /// The slab's soffit, its thickening over girders taken off, over the flange. Within a flange's width the road is taken as straight and the crossfall
+    /// The slab's soffit, its thickening over girders taken off, over the flange. Within a flange's width the road is taken as straight
+    /// and the crossfall
     /// as constant, which moves a point by less than its square over the road's radius.
     /// </summary>
     private SoffitCut SoffitAt(double t)
@@ -115,12 +130,14 @@ public sealed class HaunchLine
         var ahead = Point.Towards(geometry.Road.Azimuth(place.Station));
         var (along, outward) = (across.Dot(ahead), across.Dot(new(ahead.Y, -ahead.X)));
         var (section, thickening) = (geometry.UnitOf(span).Shape.At(place.Station), geometry.UnitOf(span).Pattern.Slab.Thickening);
-        double Level(double right) => geometry.Road.Level(place.Station + right * along) + section.SlabSoffit(place.Offset + right * outward) - thickening;
+        double Level(double right) =>
+            geometry.Road.Level(place.Station + right * along) + section.SlabSoffit(place.Offset + right * outward) - thickening;
         List<double> places = [-half, 0, half];
         foreach (var corner in section.SlabCorners)
         {
             var right = (corner - place.Offset) / outward;
-            if (Math.Abs(right) > 1e-9 && Math.Abs(right) < half - 1e-9) places.Add(right);
+            if (Math.Abs(right) > 1e-9 && Math.Abs(right) < half - 1e-9)
+                places.Add(right);
         }
         places.Sort();
         return new(Level, places.ConvertAll(right => new Point(right, Level(right))));

@@ -13,6 +13,14 @@ public sealed record Measurement(double Plan, double Slope, double Vertical, dou
     {
         var (from, to) = (road.Locate(new(a.X, a.Y)), road.Locate(new(b.X, b.Y)));
         var d = b - a;
-        return new(Math.Sqrt(d.X * d.X + d.Y * d.Y), Math.Sqrt(d.Dot(d)), d.Z, to.Station - from.Station, to.Offset - from.Offset, from, to);
+        return new(
+            Math.Sqrt(d.X * d.X + d.Y * d.Y),
+            Math.Sqrt(d.Dot(d)),
+            d.Z,
+            to.Station - from.Station,
+            to.Offset - from.Offset,
+            from,
+            to
+        );
     }
 }

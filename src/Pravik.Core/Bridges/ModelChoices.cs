@@ -7,8 +7,10 @@ public enum ModelKind
 {
     /// <summary>Girders and strips of slab as a grid of beams.</summary>
     Grillage,
+
     /// <summary>Each girder alone with its share of the deck.</summary>
     Line,
+
     /// <summary>The slab as shells, girders as beams below it.</summary>
     Shells,
 }
@@ -16,10 +18,15 @@ public enum ModelKind
 /// <summary>What carries the girders in a model.</summary>
 public enum ModelSupports
 {
-    /// <summary>Rigid supports on the axes, free to turn; the middle girder held along at the first axis of each unit and across at every one, so that the deck is free to expand.</summary>
+    /// <summary>
+    /// Rigid supports on the axes, free to turn; the middle girder held along at the first axis of each unit and across at every one,
+    /// so that the deck is free to expand.
+    /// </summary>
     Simple,
+
     /// <summary>Bearings with their freedoms and stiffness, on rigid ground.</summary>
     Bearings,
+
     /// <summary>Bearings, piers, abutments, and the ground.</summary>
     Substructure,
 }
@@ -29,6 +36,7 @@ public enum LoadShare
 {
     /// <summary>Each load goes to the two girders beside it, as on slabs that are hinged over them.</summary>
     Lever,
+
     /// <summary>As on a deck that stays straight across: 1/n + e·x/Σx².</summary>
     StiffDeck,
 }
@@ -67,17 +75,24 @@ public enum ModelChangeKind
 {
     /// <summary>A member or shell is left out.</summary>
     Delete,
+
     /// <summary>A joint is held in more directions.</summary>
     Restrain,
+
     /// <summary>A member's stiffness is multiplied.</summary>
     Stiffness,
+
     /// <summary>A member or shell is of another material of the model.</summary>
     Material,
+
     /// <summary>A member has the section of another one.</summary>
     Section,
 }
 
-/// <summary>A change made by hand in the model that is generated; it stays when the model is made again, and is told where its part is there no more.</summary>
+/// <summary>
+/// A change made by hand in the model that is generated; it stays when the model is made again, and is told where its part is there no
+/// more.
+/// </summary>
 public sealed record ModelChange
 {
     /// <summary>Directions in which a joint can be held, in their order.</summary>

@@ -14,7 +14,13 @@ public sealed record OfficeSet
     public ImmutableSortedDictionary<string, double> Values { get; init; } = ImmutableSortedDictionary<string, double>.Empty;
 
     /// <summary>The set that a project has.</summary>
-    public static OfficeSet Of(Bridge bridge) => new() { Name = $"Values of {bridge.Name}", NationalSet = bridge.Basis.NationalSet, Values = bridge.Basis.OwnValues };
+    public static OfficeSet Of(Bridge bridge) =>
+        new()
+        {
+            Name = $"Values of {bridge.Name}",
+            NationalSet = bridge.Basis.NationalSet,
+            Values = bridge.Basis.OwnValues,
+        };
 }
 
 /// <summary>A set of nationally determined values. Data, read from a file; own values of a project replace single entries.</summary>
@@ -41,7 +47,9 @@ public sealed class NationalValues
     /// <summary>The names of the sets that can be chosen.</summary>
     public static IReadOnlyList<string> Names => [.. Shipped.Select(set => set.Name)];
 
-    /// <summary>The value called <paramref name="name"/>. Throws where a set lacks it: every shipped set is complete, as a test holds.</summary>
+    /// <summary>
+    /// The value called <paramref name="name"/>. Throws where a set lacks it: every shipped set is complete, as a test holds.
+    /// </summary>
     public double this[string name] => values[name];
 
     public bool Has(string name) => values.ContainsKey(name);
@@ -53,7 +61,9 @@ public sealed class NationalValues
     public static NationalValues For(Basis basis)
     {
         var set = Named(basis.NationalSet) ?? Named(Recommended)!;
-        return basis.OwnValues.Count == 0 ? set : new(set.Name, [.. set.Entries.Select(e => basis.OwnValues.TryGetValue(e.Name, out var own) ? e with { Value = own } : e)]);
+        return basis.OwnValues.Count == 0
+            ? set
+            : new(set.Name, [.. set.Entries.Select(e => basis.OwnValues.TryGetValue(e.Name, out var own) ? e with { Value = own } : e)]);
     }
 
     private static IEnumerable<NationalValues> ReadShipped()

@@ -60,6 +60,7 @@ public enum ParapetSide
 {
     Left,
     Right,
+
     /// <summary>Both sides, mirror images.</summary>
     Both,
 }

@@ -23,7 +23,11 @@ public sealed class ParapetLine
         From = Math.Max(from, parapet.From ?? from);
         To = Math.Min(to, parapet.To ?? to);
         loads = (From > from ? From : double.NegativeInfinity, To < to ? To : double.PositiveInfinity);
-        Weight = parapet.Weight ?? profile.Weight ?? profile.Outlines.Sum(o => o.Moments().Area) * geometry.Bridge.Loads.ConcreteWeight + profile.Width * parapet.ExtraDepth * geometry.Bridge.Loads.ConcreteWeight;
+        Weight =
+            parapet.Weight
+            ?? profile.Weight
+            ?? profile.Outlines.Sum(o => o.Moments().Area) * geometry.Bridge.Loads.ConcreteWeight
+                + profile.Width * parapet.ExtraDepth * geometry.Bridge.Loads.ConcreteWeight;
     }
 
     /// <summary>Number of the parapet in the bridge (from 0), and the side: −1 left, +1 right.</summary>
@@ -58,17 +62,32 @@ public sealed class ParapetLine
         }
     }
 
-    /// <summary>All parapets of a bridge, one for each side and unit that each stands on. Profiles that are not known are left out; validation refuses them.</summary>
+    /// <summary>
+    /// All parapets of a bridge, one for each side and unit that each stands on. Profiles that are not known are left out; validation
+    /// refuses them.
+    /// </summary>
     public static ImmutableArray<ParapetLine> All(BridgeGeometry geometry) =>
-    [
-        .. geometry.Bridge.Parapets.SelectMany((parapet, index) => ParapetProfile.Of(geometry.Bridge, parapet) is { } profile
-            ? (parapet.Side switch { ParapetSide.Left => new[] { -1 }, ParapetSide.Right => [1], _ => [-1, 1] })
-                .SelectMany(side => geometry.Units.Select(unit => new ParapetLine(geometry, unit, index, profile, side))).Where(line => line.To - line.From > 1e-6)
-            : []),
-    ];
+        [
+            .. geometry.Bridge.Parapets.SelectMany(
+                (parapet, index) =>
+                    ParapetProfile.Of(geometry.Bridge, parapet) is { } profile
+                        ? (
+                            parapet.Side switch
+                            {
+                                ParapetSide.Left => new[] { -1 },
+                                ParapetSide.Right => [1],
+                                _ => [-1, 1],
+                            }
+                        )
+                            .SelectMany(side => geometry.Units.Select(unit => new ParapetLine(geometry, unit, index, profile, side)))
+                            .Where(line => line.To - line.From > 1e-6)
+                        : []
+            ),
+        ];
 
     /// <summary>
-    /// Whether its weight acts at a station. Loads are counted from axis to axis, so a parapet that runs to the end of the deck counts to the axis, be
+    /// Whether its weight acts at a station. Loads are counted from axis to axis, so a parapet that runs to the end of the deck counts
+    /// to the axis, be
     /// it beyond that end or before it.
     /// </summary>
     public bool Loads(double station) => station >= loads.From - 1e-9 && station <= loads.To + 1e-9;
@@ -82,7 +101,8 @@ public sealed class ParapetLine
     public double Centre(double station) => Face(station) + Side * Profile.Centre;
 
     /// <summary>
-    /// Outlines at a station as offset and level relative to the road line. The foot (points at height 0) follows the deck's surface; all else is
+    /// Outlines at a station as offset and level relative to the road line. The foot (points at height 0) follows the deck's surface;
+    /// all else is
     /// measured from the surface at the traffic face, upright or square to the crossfall there.
     /// </summary>
     public ImmutableArray<ImmutableArray<Point>> Outlines(double station) => [.. Profile.Outlines.Select(o => Place(o, station))];
@@ -95,11 +115,15 @@ public sealed class ParapetLine
         var foot = section.Surface(face) + parapet.Rise;
         var slope = parapet.SquareToDeck ? Math.Atan(section.SlopeAt(face)) : 0;
         var (sin, cos) = Math.SinCos(slope);
-        return [.. outline.Points.Select(p =>
-        {
-            var (across, up) = (Side * p.X, p.Y);
-            if (up <= 0) return new Point(face + across, section.Surface(face + across) + parapet.Rise + up - parapet.ExtraDepth);
-            return new Point(face + across * cos - up * sin, foot + across * sin + up * cos);
-        })];
+        return
+        [
+            .. outline.Points.Select(p =>
+            {
+                var (across, up) = (Side * p.X, p.Y);
+                if (up <= 0)
+                    return new Point(face + across, section.Surface(face + across) + parapet.Rise + up - parapet.ExtraDepth);
+                return new Point(face + across * cos - up * sin, foot + across * sin + up * cos);
+            }),
+        ];
     }
 }

@@ -25,14 +25,25 @@ public sealed record ParapetProfile(string Name, double? Weight, string Note, Im
 
     /// <summary>The profile that a parapet names: one of the bridge's own first; null for a name that is not known.</summary>
     public static ParapetProfile? Of(Bridge bridge, Parapet parapet) =>
-        bridge.Profiles.FirstOrDefault(p => p.Name == parapet.Profile) is { } own ? Of(own) : Library.FirstOrDefault(p => p.Name == parapet.Profile);
+        bridge.Profiles.FirstOrDefault(p => p.Name == parapet.Profile) is { } own
+            ? Of(own)
+            : Library.FirstOrDefault(p => p.Name == parapet.Profile);
 
-    public static ParapetProfile Of(OwnProfile own) => new(own.Name, own.Weight, "", [new(own.Outline.Select(p => new Point(p.Across, p.Up)))]);
+    public static ParapetProfile Of(OwnProfile own) =>
+        new(own.Name, own.Weight, "", [new(own.Outline.Select(p => new Point(p.Across, p.Up)))]);
 
     private static ImmutableArray<ParapetProfile> Read()
     {
         using var stream = typeof(ParapetProfile).Assembly.GetManifestResourceStream("profiles/parapets.json")!;
-        return [.. JsonSerializer.Deserialize<Entry[]>(stream, JsonSerializerOptions.Web)!.Select(e => new ParapetProfile(e.Name, e.Weight, e.Note, [.. e.Outlines.Select(Outline)]) { Posts = e.Posts is { } p ? new(p.Spacing, p.Length, Outline(p.Outline)) : null })];
+        return
+        [
+            .. JsonSerializer
+                .Deserialize<Entry[]>(stream, JsonSerializerOptions.Web)!
+                .Select(e => new ParapetProfile(e.Name, e.Weight, e.Note, [.. e.Outlines.Select(Outline)])
+                {
+                    Posts = e.Posts is { } p ? new(p.Spacing, p.Length, Outline(p.Outline)) : null,
+                }),
+        ];
     }
 
     private static Polygon Outline(double[][] points) => new(points.Select(p => new Point(p[0], p[1])));

@@ -18,25 +18,38 @@ public sealed record StageState
     public double GirderFactor { get; init; } = 1;
 
     /// <summary>The finished bridge.</summary>
-    public static StageState Finished(int spans) => new()
-    {
-        Girders = [.. Enumerable.Repeat(true, spans)],
-        Slab = [.. Enumerable.Repeat(true, spans)],
-        Props = [.. Enumerable.Repeat(false, spans)],
-        Joined = [.. Enumerable.Repeat(true, spans + 1)],
-    };
+    public static StageState Finished(int spans) =>
+        new()
+        {
+            Girders = [.. Enumerable.Repeat(true, spans)],
+            Slab = [.. Enumerable.Repeat(true, spans)],
+            Props = [.. Enumerable.Repeat(false, spans)],
+            Joined = [.. Enumerable.Repeat(true, spans + 1)],
+        };
 
     /// <summary>Nothing yet.</summary>
-    public static StageState Nothing(int spans) => new()
-    {
-        Girders = [.. Enumerable.Repeat(false, spans)],
-        Slab = [.. Enumerable.Repeat(false, spans)],
-        Props = [.. Enumerable.Repeat(false, spans)],
-        Joined = [.. Enumerable.Repeat(false, spans + 1)],
-    };
+    public static StageState Nothing(int spans) =>
+        new()
+        {
+            Girders = [.. Enumerable.Repeat(false, spans)],
+            Slab = [.. Enumerable.Repeat(false, spans)],
+            Props = [.. Enumerable.Repeat(false, spans)],
+            Joined = [.. Enumerable.Repeat(false, spans + 1)],
+        };
 
-    public bool Equals(StageState? other) => other is not null && Girders.SequenceEqual(other.Girders) && Slab.SequenceEqual(other.Slab) && Props.SequenceEqual(other.Props) && Joined.SequenceEqual(other.Joined)
-        && SlabFactor == other.SlabFactor && GirderFactor == other.GirderFactor;
+    public bool Equals(StageState? other) =>
+        other is not null
+        && Girders.SequenceEqual(other.Girders)
+        && Slab.SequenceEqual(other.Slab)
+        && Props.SequenceEqual(other.Props)
+        && Joined.SequenceEqual(other.Joined)
+        && SlabFactor == other.SlabFactor
+        && GirderFactor == other.GirderFactor;
 
-    public override int GetHashCode() => HashCode.Combine(SlabFactor, GirderFactor, string.Concat(Girders.Concat(Slab).Concat(Props).Concat(Joined).Select(b => b ? '1' : '0')));
+    public override int GetHashCode() =>
+        HashCode.Combine(
+            SlabFactor,
+            GirderFactor,
+            string.Concat(Girders.Concat(Slab).Concat(Props).Concat(Joined).Select(b => b ? '1' : '0'))
+        );
 }

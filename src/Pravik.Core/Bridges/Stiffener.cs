@@ -5,8 +5,10 @@ public enum StiffenerKind
 {
     /// <summary>Upright, at one place or at equal distances.</summary>
     Transverse,
+
     /// <summary>Upright, over both bearings.</summary>
     Bearing,
+
     /// <summary>Along the web.</summary>
     Longitudinal,
 }
@@ -37,8 +39,19 @@ public sealed record PlacedStiffener
     public bool IsIn(int span) => Span is null || Span == span + 1;
 }
 
-/// <summary>A stiffener in its place: on which girder and in which span (from 0), from and to which fraction of it (the same for an upright one), levels of its lower and upper edge there, and volume (m³).</summary>
-public sealed record StiffenerPlace(PlacedStiffener Stiffener, int Index, GirderLine Girder, int Span, double From, double To, double Volume)
+/// <summary>
+/// A stiffener in its place: on which girder and in which span (from 0), from and to which fraction of it (the same for an upright
+/// one), levels of its lower and upper edge there, and volume (m³).
+/// </summary>
+public sealed record StiffenerPlace(
+    PlacedStiffener Stiffener,
+    int Index,
+    GirderLine Girder,
+    int Span,
+    double From,
+    double To,
+    double Volume
+)
 {
     public bool IsUpright => Stiffener.Kind != StiffenerKind.Longitudinal;
 
@@ -49,12 +62,24 @@ public sealed record StiffenerPlace(PlacedStiffener Stiffener, int Index, Girder
         {
             var stiffener = geometry.Bridge.Girders.Stiffeners[i];
             var sides = stiffener.BothSides ? 2 : 1;
-            foreach (var (girder, span) in geometry.Pieces.Where(p => stiffener.IsIn(p.Span) && geometry.SectionOf(p.Girder, p.Span).Web is not null))
+            foreach (
+                var (girder, span) in geometry.Pieces.Where(p =>
+                    stiffener.IsIn(p.Span) && geometry.SectionOf(p.Girder, p.Span).Web is not null
+                )
+            )
             {
                 var length = girder.SpanLength(span);
                 if (stiffener.Kind == StiffenerKind.Longitudinal)
                 {
-                    yield return new(stiffener, i, girder, span, stiffener.From, stiffener.To, sides * stiffener.Width * stiffener.Thickness * (stiffener.To - stiffener.From) * length);
+                    yield return new(
+                        stiffener,
+                        i,
+                        girder,
+                        span,
+                        stiffener.From,
+                        stiffener.To,
+                        sides * stiffener.Width * stiffener.Thickness * (stiffener.To - stiffener.From) * length
+                    );
                     continue;
                 }
                 foreach (var t in Places(geometry, stiffener, girder, span))
@@ -74,7 +99,8 @@ public sealed record StiffenerPlace(PlacedStiffener Stiffener, int Index, Girder
             // Over a pier that girders run over there is one, with the span behind it.
             return span > 0 && geometry.LayoutOf(span - 1).RunsOn && girder.IsIn(span - 1) ? [line.To] : [line.From, line.To];
         }
-        if (stiffener.Spacing is not { } spacing) return [stiffener.From];
+        if (stiffener.Spacing is not { } spacing)
+            return [stiffener.From];
         var bays = Math.Max(1, (int)Math.Ceiling((stiffener.To - stiffener.From) * girder.SpanLength(span) / spacing - 1e-9));
         return Enumerable.Range(0, bays + 1).Select(k => stiffener.From + (stiffener.To - stiffener.From) * k / bays);
     }

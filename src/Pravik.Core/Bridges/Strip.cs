@@ -7,14 +7,18 @@ public enum CrossfallLaw
 {
     /// <summary>Its own constant value.</summary>
     Constant,
+
     /// <summary>Its own table.</summary>
     Table,
+
     /// <summary>The superelevation of the road on its side.</summary>
     Road,
     Level,
 }
 
-/// <summary>A value at a place along the bridge: at a station, or at a distance from an axis (by its number). Linear between places.</summary>
+/// <summary>
+/// A value at a place along the bridge: at a station, or at a distance from an axis (by its number). Linear between places.
+/// </summary>
 public sealed record LawPoint
 {
     public int? Axis { get; init; }
@@ -31,6 +35,7 @@ public enum StripKind
     Verge,
     Footway,
     EdgeBeam,
+
     /// <summary>Between two carriageways; traffic does not drive there.</summary>
     Median,
 }
@@ -56,7 +61,8 @@ public sealed record Strip
     public double Upstand { get; init; }
 
     /// <summary>
-    /// Thickness of surfacing at the top of what lies on the slab (m); what is below it, down to the slab, is of the strip's own kind. Null for
+    /// Thickness of surfacing at the top of what lies on the slab (m); what is below it, down to the slab, is of the strip's own kind.
+    /// Null for
     /// one layer.
     /// </summary>
     public double? Surfacing { get; init; }
@@ -67,8 +73,24 @@ public sealed record Strip
     /// <summary>Half of a usual deck: a lane and a half, a footway and an edge beam.</summary>
     public static ImmutableArray<Strip> Usual { get; } =
     [
-        new() { Kind = StripKind.Carriageway, Width = 3.5, Crossfall = -0.025 },
-        new() { Kind = StripKind.Footway, Width = 1.5, Crossfall = 0.025, Upstand = 0.12 },
-        new() { Kind = StripKind.EdgeBeam, Width = 0.45, Upstand = 0.05 },
+        new()
+        {
+            Kind = StripKind.Carriageway,
+            Width = 3.5,
+            Crossfall = -0.025,
+        },
+        new()
+        {
+            Kind = StripKind.Footway,
+            Width = 1.5,
+            Crossfall = 0.025,
+            Upstand = 0.12,
+        },
+        new()
+        {
+            Kind = StripKind.EdgeBeam,
+            Width = 0.45,
+            Upstand = 0.05,
+        },
     ];
 }

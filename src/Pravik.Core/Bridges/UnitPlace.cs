@@ -31,7 +31,10 @@ public sealed class UnitPlace
     public AxisPlace Start { get; }
     public AxisPlace End { get; }
 
-    /// <summary>How far the deck reaches back beyond the first axis and ahead beyond the last, along the road (m); negative where it stops short.</summary>
+    /// <summary>
+    /// How far the deck reaches back beyond the first axis and ahead beyond the last, along the road (m); negative where it stops
+    /// short.
+    /// </summary>
     public double StartOverhang { get; }
     public double EndOverhang { get; }
     public int PatternIndex { get; }
@@ -46,7 +49,8 @@ public sealed class UnitPlace
     public int SpanCount => LastSpan - FirstSpan + 1;
 
     /// <summary>Stations from its first axis to its last, in equal steps.</summary>
-    public IEnumerable<double> Stations(int pieces) => Enumerable.Range(0, pieces + 1).Select(i => Start.Station + i * (End.Station - Start.Station) / pieces);
+    public IEnumerable<double> Stations(int pieces) =>
+        Enumerable.Range(0, pieces + 1).Select(i => Start.Station + i * (End.Station - Start.Station) / pieces);
 
     /// <summary>Whether a span (from 0) belongs to it.</summary>
     public bool Has(int span) => span >= FirstSpan && span <= LastSpan;
@@ -62,10 +66,12 @@ public sealed class UnitPlace
     public RoadPlace BoundaryOnAxis(AxisPlace axis, int boundary) => geometry.Meet(axis, s => Shape.Boundary(boundary, s));
 
     /// <summary>Where an axis meets its left and right edges.</summary>
-    public (RoadPlace Left, RoadPlace Right) OnAxis(AxisPlace axis) => (BoundaryOnAxis(axis, 0), BoundaryOnAxis(axis, Shape.Boundaries - 1));
+    public (RoadPlace Left, RoadPlace Right) OnAxis(AxisPlace axis) =>
+        (BoundaryOnAxis(axis, 0), BoundaryOnAxis(axis, Shape.Boundaries - 1));
 
     /// <summary>
-    /// ∫∫ f(station, offset) dA over its deck in plan: ∫∫ f·(1 − κ·o) ds do, by Gauss's rule across each strip and Simpson's along it. Strips are
+    /// ∫∫ f(station, offset) dA over its deck in plan: ∫∫ f·(1 − κ·o) ds do, by Gauss's rule across each strip and Simpson's along it.
+    /// Strips are
     /// parted where the soffit has a corner, as it is half way along, and lengths where a table has an entry.
     /// </summary>
     public double Integral(Func<double, double, double> f)
@@ -78,7 +84,12 @@ public sealed class UnitPlace
         for (var b = 0; b + 1 < Shape.Boundaries; b++)
         {
             var (left, right) = (Shape.Boundary(b, middle), Shape.Boundary(b + 1, middle));
-            List<double> parts = [0, .. corners.Where(o => o > left + 1e-9 && o < right - 1e-9).Select(o => (o - left) / (right - left)), 1];
+            List<double> parts =
+            [
+                0,
+                .. corners.Where(o => o > left + 1e-9 && o < right - 1e-9).Select(o => (o - left) / (right - left)),
+                1,
+            ];
             foreach (var (low, high) in parts.Zip(parts.Skip(1)))
             {
                 for (var i = 0; i < rule.At.Length; i++)
@@ -87,15 +98,21 @@ public sealed class UnitPlace
                     double Offset(double s) => Shape.Within(b, t, s);
                     var (from, to) = Ends(Offset);
                     List<double> ends = [from, .. breaks.Where(s => s > from + 1e-6 && s < to - 1e-6), to];
-                    var pieces = ends.Zip(ends.Skip(1)).SelectMany(e =>
-                    {
-                        var count = Shape.IsConstant ? 1 : (int)Math.Ceiling((e.Second - e.First) / LongestPiece);
-                        return Enumerable.Range(0, count).Select(k => (e.First + k * (e.Second - e.First) / count, e.First + (k + 1) * (e.Second - e.First) / count));
-                    });
+                    var pieces = ends.Zip(ends.Skip(1))
+                        .SelectMany(e =>
+                        {
+                            var count = Shape.IsConstant ? 1 : (int)Math.Ceiling((e.Second - e.First) / LongestPiece);
+                            return Enumerable
+                                .Range(0, count)
+                                .Select(k =>
+                                    (e.First + k * (e.Second - e.First) / count, e.First + (k + 1) * (e.Second - e.First) / count)
+                                );
+                        });
                     foreach (var (a, c) in pieces)
                     {
                         var curvature = (road.Azimuth(c) - road.Azimuth(a)) / (c - a);
-                        double At(double s) => (Shape.Boundary(b + 1, s) - Shape.Boundary(b, s)) * (1 - curvature * Offset(s)) * f(s, Offset(s));
+                        double At(double s) =>
+                            (Shape.Boundary(b + 1, s) - Shape.Boundary(b, s)) * (1 - curvature * Offset(s)) * f(s, Offset(s));
                         sum += (high - low) * rule.Weight[i] * (c - a) * (At(a) + 4 * At((a + c) / 2) + At(c)) / 6;
                     }
                 }

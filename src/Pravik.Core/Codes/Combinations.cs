@@ -30,25 +30,52 @@ public static class Combinations
     /// Σ G + Q. Frequent: Σ G + ψ1·Q. Quasi-permanent: Σ G + ψ2·Q. Q is the worse of group 1a (load model 1 with the reduced
     /// footway load) and group 3 (footways alone), EN 1991-2 Table 4.4a; no traffic where it would relieve.
     /// </summary>
-    public static double Side(Combination combination, PointEffects effects, NationalValues values, bool greatest, Calculation? calculation = null)
+    public static double Side(
+        Combination combination,
+        PointEffects effects,
+        NationalValues values,
+        bool greatest,
+        Calculation? calculation = null
+    )
     {
         double permanent = 0;
         var number = 0;
         foreach (var (name, value) in effects.Permanent.Named)
         {
             number++;
-            var factor = combination != Combination.Ultimate ? 1 : value > 0 == greatest ? values["gammaGsup"] : values["gammaGinf"];
+            var factor =
+                combination != Combination.Ultimate ? 1
+                : value > 0 == greatest ? values["gammaGsup"]
+                : values["gammaGinf"];
             permanent += factor * value;
-            calculation?.Line(Symbol(effects.Kind, $"G{number}"), $"{name}, factor γ_G = {QuantityText.Fixed(factor, 2)}", value, Quantity(effects.Kind), "EN 1990 Table A2.4(B)");
+            calculation?.Line(
+                Symbol(effects.Kind, $"G{number}"),
+                $"{name}, factor γ_G = {QuantityText.Fixed(factor, 2)}",
+                value,
+                Quantity(effects.Kind),
+                "EN 1990 Table A2.4(B)"
+            );
         }
         var traffic = Traffic(combination, effects, values, greatest, calculation);
         var total = permanent + traffic;
-        calculation?.Line(Symbol(effects.Kind, "Ed"), combination == Combination.Ultimate ? "Σ γ_G G + γ_Q Q" : "Σ G + ψ Q", total, Quantity(effects.Kind), "EN 1990 (6.10)",
-            $"{calculation.Text(permanent, Quantity(effects.Kind))} + {calculation.Text(traffic, Quantity(effects.Kind))}");
+        calculation?.Line(
+            Symbol(effects.Kind, "Ed"),
+            combination == Combination.Ultimate ? "Σ γ_G G + γ_Q Q" : "Σ G + ψ Q",
+            total,
+            Quantity(effects.Kind),
+            "EN 1990 (6.10)",
+            $"{calculation.Text(permanent, Quantity(effects.Kind))} + {calculation.Text(traffic, Quantity(effects.Kind))}"
+        );
         return total;
     }
 
-    private static double Traffic(Combination combination, PointEffects effects, NationalValues values, bool greatest, Calculation? calculation)
+    private static double Traffic(
+        Combination combination,
+        PointEffects effects,
+        NationalValues values,
+        bool greatest,
+        Calculation? calculation
+    )
     {
         var (tandem, lane, foot) = combination switch
         {
@@ -58,7 +85,10 @@ public static class Combinations
             _ => (values["psi2tandem"], values["psi2lane"], values["psi2footway"]),
         };
         var range = effects.Traffic;
-        var model = combination == Combination.Frequent ? (greatest ? range.FrequentMax : range.FrequentMin) : greatest ? range.Max : range.Min;
+        var model =
+            combination == Combination.Frequent ? (greatest ? range.FrequentMax : range.FrequentMin)
+            : greatest ? range.Max
+            : range.Min;
         var footway = greatest ? range.FootwayMax : range.FootwayMin;
         var group1 = tandem * model.Tandem + lane * model.Distributed + foot * values["footwayWithTraffic"] * footway;
         var group3 = foot * values["footwayAlone"] * footway;
@@ -68,9 +98,22 @@ public static class Combinations
             var kind = Quantity(effects.Kind);
             c.Line(Symbol(effects.Kind, "TS"), "tandem systems, load model 1", model.Tandem, kind, "EN 1991-2 4.3.2");
             c.Line(Symbol(effects.Kind, "UDL"), "lane loads and remaining area", model.Distributed, kind, "EN 1991-2 4.3.2");
-            c.Line(Symbol(effects.Kind, "f"), $"footways, {c.Text(values["footwayWithTraffic"], QuantityKind.AreaLoad)} with load model 1", values["footwayWithTraffic"] * footway, kind, "EN 1991-2 Table 4.4a");
-            c.Line(Symbol(effects.Kind, "Q"), first ? $"group 1a governs, factors {QuantityText.Fixed(tandem, 2)}, {QuantityText.Fixed(lane, 2)}, {QuantityText.Fixed(foot, 2)}"
-                : $"group 3 governs, footways alone with {c.Text(values["footwayAlone"], QuantityKind.AreaLoad)}", first ? group1 : group3, kind, "EN 1990 Table A2.1, A2.4(B)");
+            c.Line(
+                Symbol(effects.Kind, "f"),
+                $"footways, {c.Text(values["footwayWithTraffic"], QuantityKind.AreaLoad)} with load model 1",
+                values["footwayWithTraffic"] * footway,
+                kind,
+                "EN 1991-2 Table 4.4a"
+            );
+            c.Line(
+                Symbol(effects.Kind, "Q"),
+                first
+                    ? $"group 1a governs, factors {QuantityText.Fixed(tandem, 2)}, {QuantityText.Fixed(lane, 2)}, {QuantityText.Fixed(foot, 2)}"
+                    : $"group 3 governs, footways alone with {c.Text(values["footwayAlone"], QuantityKind.AreaLoad)}",
+                first ? group1 : group3,
+                kind,
+                "EN 1990 Table A2.1, A2.4(B)"
+            );
         }
         return first ? group1 : group3;
     }

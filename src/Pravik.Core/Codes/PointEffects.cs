@@ -3,7 +3,10 @@ using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Codes;
 
-/// <summary>Permanent effects at a point, by the stage in which they come: girder and slab on the girder alone, the rest on the composite bridge.</summary>
+/// <summary>
+/// Permanent effects at a point, by the stage in which they come: girder and slab on the girder alone, the rest on the composite
+/// bridge.
+/// </summary>
 public sealed record PermanentEffects(double Girder, double Slab, double Superimposed, double Surfacing)
 {
     public double Total => Girder + Slab + Superimposed + Surfacing;

@@ -36,9 +36,12 @@ public sealed record BridgeResults(ModelSummary Model, ImmutableArray<PointResul
 
     /// <summary>For each girder, span and sense of bending, the point with the greatest utilisation: the worst first.</summary>
     public IReadOnlyList<(PointResult Point, BendingOutcome Outcome)> GoverningByGirder() =>
-        [.. Points.SelectMany(p => new[] { (Point: p, Outcome: p.Sagging), (Point: p, Outcome: p.Hogging) })
-            .Where(row => row.Outcome.Utilisation > 0)
-            .GroupBy(row => (row.Point.Point.Girder, row.Point.Point.Span, row.Outcome.Bending))
-            .Select(group => group.MaxBy(row => row.Outcome.Utilisation))
-            .OrderByDescending(row => row.Outcome.Utilisation)];
+        [
+            .. Points
+                .SelectMany(p => new[] { (Point: p, Outcome: p.Sagging), (Point: p, Outcome: p.Hogging) })
+                .Where(row => row.Outcome.Utilisation > 0)
+                .GroupBy(row => (row.Point.Point.Girder, row.Point.Point.Span, row.Outcome.Bending))
+                .Select(group => group.MaxBy(row => row.Outcome.Utilisation))
+                .OrderByDescending(row => row.Outcome.Utilisation),
+        ];
 }

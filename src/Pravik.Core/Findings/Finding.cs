@@ -5,8 +5,10 @@ public enum Severity
 {
     /// <summary>Worth knowing; nothing is wrong.</summary>
     Note,
+
     /// <summary>The work goes on, but an engineer should look.</summary>
     Warning,
+
     /// <summary>The value cannot be taken.</summary>
     Error,
 }

@@ -4,7 +4,9 @@ namespace Pravik.Core.Geometry;
 public readonly record struct Point(double X, double Y)
 {
     public static Point operator +(Point a, Point b) => new(a.X + b.X, a.Y + b.Y);
+
     public static Point operator -(Point a, Point b) => new(a.X - b.X, a.Y - b.Y);
+
     public static Point operator *(double k, Point a) => new(k * a.X, k * a.Y);
 
     public double Length => Math.Sqrt(X * X + Y * Y);

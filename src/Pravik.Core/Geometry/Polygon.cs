@@ -2,13 +2,16 @@ using System.Collections.Immutable;
 
 namespace Pravik.Core.Geometry;
 
-/// <summary>A simple closed polygon; the last point is joined to the first. Clockwise outlines give the same properties as anticlockwise ones.</summary>
+/// <summary>
+/// A simple closed polygon; the last point is joined to the first. Clockwise outlines give the same properties as anticlockwise ones.
+/// </summary>
 public sealed class Polygon
 {
     public Polygon(IEnumerable<Point> points)
     {
         Points = [.. points];
-        if (Points.Length < 3) throw new ArgumentException("A polygon has at least three points.", nameof(points));
+        if (Points.Length < 3)
+            throw new ArgumentException("A polygon has at least three points.", nameof(points));
     }
 
     public ImmutableArray<Point> Points { get; }
@@ -18,7 +21,9 @@ public sealed class Polygon
     {
         var step = 2 * Math.PI / corners;
         var r = radius * Math.Sqrt(step / Math.Sin(step));
-        return new(Enumerable.Range(0, corners).Select(i => centre + r * new Point(Math.Cos(step * (i + 0.5)), Math.Sin(step * (i + 0.5)))));
+        return new(
+            Enumerable.Range(0, corners).Select(i => centre + r * new Point(Math.Cos(step * (i + 0.5)), Math.Sin(step * (i + 0.5))))
+        );
     }
 
     /// <summary>Whether its points run clockwise, with y upward.</summary>
@@ -33,7 +38,11 @@ public sealed class Polygon
     /// </summary>
     public (double Area, double Sx, double Sy, double Ixx, double Iyy) Moments()
     {
-        double area = 0, sx = 0, sy = 0, ixx = 0, iyy = 0;
+        double area = 0,
+            sx = 0,
+            sy = 0,
+            ixx = 0,
+            iyy = 0;
         for (var i = 0; i < Points.Length; i++)
         {
             var (p, q) = (Points[i], Points[(i + 1) % Points.Length]);
@@ -55,7 +64,8 @@ public sealed class Polygon
         for (var i = 0; i < Points.Length; i++)
         {
             var (p, q) = (Points[i], Points[(i + 1) % Points.Length]);
-            if (p.Y <= y == q.Y <= y) continue;
+            if (p.Y <= y == q.Y <= y)
+                continue;
             var x = p.X + (y - p.Y) / (q.Y - p.Y) * (q.X - p.X);
             width += q.Y > p.Y ? x : -x;
         }
@@ -69,14 +79,16 @@ public sealed class Polygon
     public ImmutableArray<int>? Triangulate()
     {
         double signed = 0;
-        for (var i = 0; i < Points.Length; i++) signed += Points[i].Cross(Points[(i + 1) % Points.Length]);
+        for (var i = 0; i < Points.Length; i++)
+            signed += Points[i].Cross(Points[(i + 1) % Points.Length]);
         var sense = Math.Sign(signed);
         var left = Enumerable.Range(0, Points.Length).ToList();
         var triangles = ImmutableArray.CreateBuilder<int>();
         while (left.Count > 2)
         {
             var ear = Enumerable.Range(0, left.Count).FirstOrDefault(IsEar, -1);
-            if (ear < 0 || sense == 0) return null;
+            if (ear < 0 || sense == 0)
+                return null;
             triangles.AddRange((ReadOnlySpan<int>)[left[(ear + left.Count - 1) % left.Count], left[ear], left[(ear + 1) % left.Count]]);
             left.RemoveAt(ear);
         }
@@ -86,10 +98,14 @@ public sealed class Polygon
         {
             var (before, at, after) = (left[(i + left.Count - 1) % left.Count], left[i], left[(i + 1) % left.Count]);
             var (a, b, c) = (Points[before], Points[at], Points[after]);
-            if (sense * (b - a).Cross(c - b) < (left.Count == 3 ? -1e-12 : 1e-15)) return false;
+            if (sense * (b - a).Cross(c - b) < (left.Count == 3 ? -1e-12 : 1e-15))
+                return false;
             // Where a cut joins a void to the outline, corners lie in one place.
-            return left.All(n => n == before || n == at || n == after || Points[n] == a || Points[n] == b || Points[n] == c || !Inside(Points[n]));
-            bool Inside(Point p) => sense * (b - a).Cross(p - a) >= 0 && sense * (c - b).Cross(p - b) >= 0 && sense * (a - c).Cross(p - c) >= 0;
+            return left.All(n =>
+                n == before || n == at || n == after || Points[n] == a || Points[n] == b || Points[n] == c || !Inside(Points[n])
+            );
+            bool Inside(Point p) =>
+                sense * (b - a).Cross(p - a) >= 0 && sense * (c - b).Cross(p - b) >= 0 && sense * (a - c).Cross(p - c) >= 0;
         }
     }
 
@@ -100,7 +116,8 @@ public sealed class Polygon
         for (int i = 0, j = Points.Length - 1; i < Points.Length; j = i++)
         {
             var (p, q) = (Points[i], Points[j]);
-            if (p.Y > point.Y != q.Y > point.Y && point.X < (q.X - p.X) * (point.Y - p.Y) / (q.Y - p.Y) + p.X) inside = !inside;
+            if (p.Y > point.Y != q.Y > point.Y && point.X < (q.X - p.X) * (point.Y - p.Y) / (q.Y - p.Y) + p.X)
+                inside = !inside;
         }
         return inside;
     }

@@ -46,7 +46,8 @@ public sealed record Solid(ImmutableArray<Point3> Points, ImmutableArray<int> Tr
             var (a, b, c) = (Points[Triangles[t]], Points[Triangles[t + 1]], Points[Triangles[t + 2]]);
             var normal = (b - a).Cross(c - a);
             var length = Math.Sqrt(normal.Dot(normal));
-            if (length > 0 && wanted(new(normal.X / length, normal.Y / length, normal.Z / length))) sum += length / 2;
+            if (length > 0 && wanted(new(normal.X / length, normal.Y / length, normal.Z / length)))
+                sum += length / 2;
         }
         return sum;
     }
@@ -61,7 +62,8 @@ public sealed record Solid(ImmutableArray<Point3> Points, ImmutableArray<int> Tr
             {
                 for (var e = 0; e < 3; e++)
                 {
-                    if (!edges.Add((Triangles[t + e], Triangles[t + (e + 1) % 3]))) return false;
+                    if (!edges.Add((Triangles[t + e], Triangles[t + (e + 1) % 3])))
+                        return false;
                 }
             }
             return edges.All(e => edges.Contains((e.Item2, e.Item1)));
@@ -69,7 +71,8 @@ public sealed record Solid(ImmutableArray<Point3> Points, ImmutableArray<int> Tr
     }
 
     /// <summary>
-    /// A solid led through rings that all have the same points, anticlockwise as seen looking ahead; its ends are closed by triangles of the first
+    /// A solid led through rings that all have the same points, anticlockwise as seen looking ahead; its ends are closed by triangles
+    /// of the first
     /// ring's points.
     /// </summary>
     public static Solid Lead(IReadOnlyList<Point3[]> rings, ImmutableArray<int> caps)
@@ -94,7 +97,8 @@ public sealed record Solid(ImmutableArray<Point3> Points, ImmutableArray<int> Tr
     }
 
     /// <summary>
-    /// A solid swept through cross-sections that all have the same points: the lower side from left to right, then the upper side from left to
+    /// A solid swept through cross-sections that all have the same points: the lower side from left to right, then the upper side from
+    /// left to
     /// right, paired so that point i of the lower lies under point i of the upper.
     /// </summary>
     public static Solid Sweep(IReadOnlyList<(Point3[] Lower, Point3[] Upper)> sections)

@@ -5,7 +5,9 @@ namespace Pravik.Core.Materials;
 /// <summary>A concrete as entered: its strength class and own values. An own value of null follows from the class.</summary>
 public sealed record ConcreteGrade
 {
-    /// <summary>Strength class of EN 1992-1-1 Table 3.1, such as <c>C35/45</c>, or specified strength f'c of AASHTO LRFD, such as <c>6 ksi</c>.</summary>
+    /// <summary>
+    /// Strength class of EN 1992-1-1 Table 3.1, such as <c>C35/45</c>, or specified strength f'c of AASHTO LRFD, such as <c>6 ksi</c>.
+    /// </summary>
     public string Class { get; init; } = "C35/45";
 
     /// <summary>Own mean tensile strength (Pa).</summary>

@@ -26,10 +26,21 @@ public sealed record StrandGrade
 }
 
 /// <summary>
-/// Prestressing strand (Pa, m²). Areas and strengths by prEN 10138-3; 0.1 % proof strength 88 % of the tensile strength. Strand of grade 270: areas of ASTM A416, yield
+/// Prestressing strand (Pa, m²). Areas and strengths by prEN 10138-3; 0.1 % proof strength 88 % of the tensile strength. Strand of
+/// grade 270: areas of ASTM A416, yield
 /// strength 90 % of the tensile strength and E = 28,500 ksi (AASHTO LRFD 5.4.4).
 /// </summary>
-public sealed record PrestressingSteel(string Type, double Diameter, double Area, double Fpk, double Fp01k, double Ep, int RelaxationClass, double Rho1000, Branch Branch)
+public sealed record PrestressingSteel(
+    string Type,
+    double Diameter,
+    double Area,
+    double Fpk,
+    double Fp01k,
+    double Ep,
+    int RelaxationClass,
+    double Rho1000,
+    Branch Branch
+)
 {
     /// <summary>Design strain limit εud = 0.9·εuk where nothing more accurate is known (EN 1992-1-1 3.3.6(7)).</summary>
     public const double StrainLimit = 0.02;
@@ -53,43 +64,76 @@ public sealed record PrestressingSteel(string Type, double Diameter, double Area
     public static PrestressingSteel Of(StrandGrade grade)
     {
         var row = Table.FirstOrDefault(r => r.Type == grade.Type);
-        if (row.Type is null) throw new ArgumentException($"{grade.Type} is not a known strand.", nameof(grade));
+        if (row.Type is null)
+            throw new ArgumentException($"{grade.Type} is not a known strand.", nameof(grade));
         var fpk = grade.Fpk ?? row.Fpk;
         var isGrade = row.Type.StartsWith("Grade", StringComparison.Ordinal);
-        var rho = grade.RelaxationClass switch { 1 => 0.08, 2 => 0.025, 3 => 0.04, _ => throw new ArgumentException($"{grade.RelaxationClass} is not a relaxation class.", nameof(grade)) };
-        return new(row.Type, row.Diameter, grade.Area ?? row.Area, fpk, grade.Fp01k ?? (isGrade ? 0.90 : 0.88) * fpk, grade.Ep ?? (isGrade ? 28500 * Ksi : 195e9), grade.RelaxationClass, grade.Rho1000 ?? rho, grade.Branch) { Line = grade.Line ?? [] };
+        var rho = grade.RelaxationClass switch
+        {
+            1 => 0.08,
+            2 => 0.025,
+            3 => 0.04,
+            _ => throw new ArgumentException($"{grade.RelaxationClass} is not a relaxation class.", nameof(grade)),
+        };
+        return new(
+            row.Type,
+            row.Diameter,
+            grade.Area ?? row.Area,
+            fpk,
+            grade.Fp01k ?? (isGrade ? 0.90 : 0.88) * fpk,
+            grade.Ep ?? (isGrade ? 28500 * Ksi : 195e9),
+            grade.RelaxationClass,
+            grade.Rho1000 ?? rho,
+            grade.Branch
+        )
+        {
+            Line = grade.Line ?? [],
+        };
     }
 
     /// <summary>Own stress-strain line; empty for the type's.</summary>
     public ImmutableArray<LinePoint> Line { get; init; } = [];
 
     /// <summary>Design strain limit of this steel: εud on the rising branch, none on the level one, the end of an own line.</summary>
-    public double Limit => !Line.IsEmpty ? Line[^1].Strain : Branch == Branch.Rising ? StrainLimit : double.PositiveInfinity;
+    public double Limit =>
+        !Line.IsEmpty ? Line[^1].Strain
+        : Branch == Branch.Rising ? StrainLimit
+        : double.PositiveInfinity;
 
     /// <summary>
-    /// Relaxation loss after a time at 20 °C as a part of the initial stress, Δσpr/σpi = c·ρ1000·e^(kμ)·(t/1000)^(0.75(1 − μ))·10⁻⁵ with ρ1000 in per cent: c and k are 5.39 and 6.7 for class 1,
+    /// Relaxation loss after a time at 20 °C as a part of the initial stress, Δσpr/σpi = c·ρ1000·e^(kμ)·(t/1000)^(0.75(1 − μ))·10⁻⁵
+    /// with ρ1000 in per cent: c and k are 5.39 and 6.7 for class 1,
     /// 0.66 and 9.1 for class 2, 1.98 and 8.0 for class 3 (EN 1992-1-1 (3.28) to (3.30)).
     /// </summary>
     /// <param name="level">μ, initial stress over fpk.</param>
     /// <param name="hours">Time after tensioning; 500 000 for the final value (3.3.2(8)).</param>
     public double Relaxation(double level, double hours)
     {
-        var (c, k) = RelaxationClass switch { 1 => (5.39, 6.7), 2 => (0.66, 9.1), _ => (1.98, 8.0) };
+        var (c, k) = RelaxationClass switch
+        {
+            1 => (5.39, 6.7),
+            2 => (0.66, 9.1),
+            _ => (1.98, 8.0),
+        };
         return c * 100 * Rho1000 * Math.Exp(k * level) * Math.Pow(hours / 1000, 0.75 * (1 - level)) * 1e-5;
     }
 
     /// <summary>
     /// Design stress at a total strain, tension positive: elastic to fpd = fp0.1k/γS, then rising to fpk/γS at εuk = εud/0.9
-    /// (EN 1992-1-1 3.3.6(7), Figure 3.10, the inclined branch), or level. An own line over γS. Beyond the limit the branch continues; the section stops there.
+    /// (EN 1992-1-1 3.3.6(7), Figure 3.10, the inclined branch), or level. An own line over γS. Beyond the limit the branch continues;
+    /// the section stops there.
     /// </summary>
     public double Stress(double strain, double gammaS)
     {
-        if (!Line.IsEmpty) return Math.Sign(strain) * StressLine.At(Line, Math.Abs(strain)) / gammaS;
+        if (!Line.IsEmpty)
+            return Math.Sign(strain) * StressLine.At(Line, Math.Abs(strain)) / gammaS;
         var fpd = Fp01k / gammaS;
         var yield = fpd / Ep;
         var magnitude = Math.Abs(strain);
-        if (magnitude <= yield) return Ep * strain;
-        if (Branch == Branch.Level) return Math.Sign(strain) * fpd;
+        if (magnitude <= yield)
+            return Ep * strain;
+        if (Branch == Branch.Level)
+            return Math.Sign(strain) * fpd;
         var slope = (Fpk / gammaS - fpd) / (StrainLimit / 0.9 - yield);
         return Math.Sign(strain) * (fpd + slope * (magnitude - yield));
     }

@@ -2,7 +2,10 @@ using System.Collections.Immutable;
 
 namespace Pravik.Core.Materials;
 
-/// <summary>A point of an own stress-strain line: strain and characteristic stress (Pa), both positive, in compression for concrete and in tension for steel.</summary>
+/// <summary>
+/// A point of an own stress-strain line: strain and characteristic stress (Pa), both positive, in compression for concrete and in
+/// tension for steel.
+/// </summary>
 public sealed record LinePoint
 {
     public double Strain { get; init; }
@@ -25,21 +28,34 @@ public static class StressLine
         var (before, stress) = (0.0, 0.0);
         foreach (var point in line)
         {
-            if (strain <= point.Strain) return stress + (strain - before) / (point.Strain - before) * (point.Stress - stress);
+            if (strain <= point.Strain)
+                return stress + (strain - before) / (point.Strain - before) * (point.Stress - stress);
             (before, stress) = (point.Strain, point.Stress);
         }
         return stress;
     }
 
-    /// <summary>Why a line cannot be taken, or null: it has 2 to 30 points, strains rise from above 0, stresses are not negative and the first rises from the origin.</summary>
+    /// <summary>
+    /// Why a line cannot be taken, or null: it has 2 to 30 points, strains rise from above 0, stresses are not negative and the first
+    /// rises from the origin.
+    /// </summary>
     public static string? Problem(ImmutableArray<LinePoint> line)
     {
-        if (line.IsDefault || line.Contains(null!)) return "a point is missing";
-        if (line.Length is < 2 or > 30) return $"it has 2 to 30 points; {line.Length} were given";
+        if (line.IsDefault || line.Contains(null!))
+            return "a point is missing";
+        if (line.Length is < 2 or > 30)
+            return $"it has 2 to 30 points; {line.Length} were given";
         for (var i = 0; i < line.Length; i++)
         {
-            if (!double.IsFinite(line[i].Strain) || !double.IsFinite(line[i].Stress) || line[i].Strain > 0.5 || line[i].Stress is < 0 or > 3e9) return $"point {i + 1} lies outside strains to 0.5 and stresses to 3000 MPa";
-            if (line[i].Strain <= (i == 0 ? 0 : line[i - 1].Strain)) return $"strains must rise from point to point, from above 0; point {i + 1} does not";
+            if (
+                !double.IsFinite(line[i].Strain)
+                || !double.IsFinite(line[i].Stress)
+                || line[i].Strain > 0.5
+                || line[i].Stress is < 0 or > 3e9
+            )
+                return $"point {i + 1} lies outside strains to 0.5 and stresses to 3000 MPa";
+            if (line[i].Strain <= (i == 0 ? 0 : line[i - 1].Strain))
+                return $"strains must rise from point to point, from above 0; point {i + 1} does not";
         }
         return line[0].Stress > 0 ? null : "the first point needs a stress";
     }

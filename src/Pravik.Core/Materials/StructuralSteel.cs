@@ -11,7 +11,8 @@ public sealed record StructuralGrade
 
 /// <summary>Structural steel (Pa): yield and tensile strength by the thickness of the plate, and modulus of elasticity.</summary>
 /// <remarks>
-/// S-classes: EN 1993-1-1 Table 3.1, to 40 mm and above to 80 mm, E = 210 GPa (3.2.6). Grades of AASHTO M 270: AASHTO LRFD Table 6.4.1-1, the same for all
+/// S-classes: EN 1993-1-1 Table 3.1, to 40 mm and above to 80 mm, E = 210 GPa (3.2.6). Grades of AASHTO M 270: AASHTO LRFD Table
+/// 6.4.1-1, the same for all
 /// thicknesses to 4 in, E = 29,000 ksi (6.4.1).
 /// </remarks>
 public sealed record StructuralSteel(string Class, double Fy, double FyThick, double Fu, double FuThick, double E)
@@ -23,8 +24,15 @@ public sealed record StructuralSteel(string Class, double Fy, double FyThick, do
 
     private static readonly StructuralSteel[] Table =
     [
-        Class1993("S235", 235, 215, 360, 360), Class1993("S275", 275, 255, 430, 410), Class1993("S355", 355, 335, 510, 470), Class1993("S420 N", 420, 390, 520, 520), Class1993("S460 N", 460, 430, 540, 540),
-        Grade270("Grade 36", 36, 58), Grade270("Grade 50", 50, 65), Grade270("Grade 50W", 50, 70), Grade270("Grade HPS 70W", 70, 85),
+        Class1993("S235", 235, 215, 360, 360),
+        Class1993("S275", 275, 255, 430, 410),
+        Class1993("S355", 355, 335, 510, 470),
+        Class1993("S420 N", 420, 390, 520, 520),
+        Class1993("S460 N", 460, 430, 540, 540),
+        Grade270("Grade 36", 36, 58),
+        Grade270("Grade 50", 50, 65),
+        Grade270("Grade 50W", 50, 70),
+        Grade270("Grade HPS 70W", 70, 85),
     ];
 
     public static IReadOnlyList<string> Classes { get; } = [.. Table.Select(s => s.Class)];
@@ -32,7 +40,9 @@ public sealed record StructuralSteel(string Class, double Fy, double FyThick, do
     /// <summary>Throws <see cref="ArgumentException"/> for an unknown class. Own strengths hold for every thickness.</summary>
     public static StructuralSteel Of(StructuralGrade grade)
     {
-        var row = Table.FirstOrDefault(s => s.Class == grade.Class) ?? throw new ArgumentException($"{grade.Class} is not a known structural steel.", nameof(grade));
+        var row =
+            Table.FirstOrDefault(s => s.Class == grade.Class)
+            ?? throw new ArgumentException($"{grade.Class} is not a known structural steel.", nameof(grade));
         return new(row.Class, grade.Fy ?? row.Fy, grade.Fy ?? row.FyThick, grade.Fu ?? row.Fu, grade.Fu ?? row.FuThick, grade.E ?? row.E);
     }
 
@@ -42,7 +52,9 @@ public sealed record StructuralSteel(string Class, double Fy, double FyThick, do
     /// <summary>Shear modulus with ν = 0.3 (EN 1993-1-1 3.2.6).</summary>
     public double G => E / (2 * (1 + 0.3));
 
-    private static StructuralSteel Class1993(string name, double fy, double fyThick, double fu, double fuThick) => new(name, fy * MPa, fyThick * MPa, fu * MPa, fuThick * MPa, 210e9);
+    private static StructuralSteel Class1993(string name, double fy, double fyThick, double fu, double fuThick) =>
+        new(name, fy * MPa, fyThick * MPa, fu * MPa, fuThick * MPa, 210e9);
 
-    private static StructuralSteel Grade270(string name, double fy, double fu) => new(name, fy * Ksi, fy * Ksi, fu * Ksi, fu * Ksi, 29000 * Ksi);
+    private static StructuralSteel Grade270(string name, double fy, double fu) =>
+        new(name, fy * Ksi, fy * Ksi, fu * Ksi, fu * Ksi, 29000 * Ksi);
 }

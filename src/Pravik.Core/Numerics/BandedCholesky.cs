@@ -17,13 +17,17 @@ public sealed class BandedCholesky : ILinearSolver
 
     public IFactor Factorise(SymmetricMatrix matrix)
     {
-        int n = matrix.Size, band = matrix.HalfBandwidth, width = band + 1;
+        int n = matrix.Size,
+            band = matrix.HalfBandwidth,
+            width = band + 1;
         var lower = new double[(long)n * width];
         for (var i = 0; i < n; i++)
         {
-            foreach (var (j, value) in matrix.Row(i)) lower[i * width + (j - i + band)] = value;
+            foreach (var (j, value) in matrix.Row(i))
+                lower[i * width + (j - i + band)] = value;
         }
-        double greatest = 0, least = double.PositiveInfinity;
+        double greatest = 0,
+            least = double.PositiveInfinity;
         for (var i = 0; i < n; i++)
         {
             var row = lower.AsSpan(i * width, width);
@@ -38,7 +42,8 @@ public sealed class BandedCholesky : ILinearSolver
             }
             var used = row[(first - i + band)..band];
             var pivot = diagonal - DenseCholesky.Dot(used, used);
-            if (!(pivot > ZeroPivot * diagonal)) throw new SingularMatrixException(i);
+            if (!(pivot > ZeroPivot * diagonal))
+                throw new SingularMatrixException(i);
             greatest = Math.Max(greatest, pivot);
             least = Math.Min(least, pivot);
             row[band] = Math.Sqrt(pivot);
@@ -55,7 +60,8 @@ public sealed class BandedCholesky : ILinearSolver
             var width = band + 1;
             // Above the first load everything stays 0.
             var load = values.IndexOfAnyExcept(0.0);
-            if (load < 0) return;
+            if (load < 0)
+                return;
             var first = load / count;
             for (var i = first; i < n; i++)
             {
@@ -72,7 +78,8 @@ public sealed class BandedCholesky : ILinearSolver
         }
 
         /// <summary>
-        /// Takes from row <paramref name="target"/> the rows from <paramref name="from"/> on, each times an entry of the factor that begins at <paramref name="entry"/> and lies <paramref name="step"/> apart. Four vectors
+        /// Takes from row <paramref name="target"/> the rows from <paramref name="from"/> on, each times an entry of the factor that
+        /// begins at <paramref name="entry"/> and lies <paramref name="step"/> apart. Four vectors
         /// of the row stay in registers while all the others pass.
         /// </summary>
         private void Eliminate(Span<double> values, int count, int target, int from, int rows, int entry, int step)
@@ -83,7 +90,12 @@ public sealed class BandedCholesky : ILinearSolver
             for (; at + 4 * size <= count; at += 4 * size)
             {
                 ref var row = ref Unsafe.Add(ref start, target * count + at);
-                var (a, b, c, d) = (Vector.LoadUnsafe(ref row), Vector.LoadUnsafe(ref row, (nuint)size), Vector.LoadUnsafe(ref row, (nuint)(2 * size)), Vector.LoadUnsafe(ref row, (nuint)(3 * size)));
+                var (a, b, c, d) = (
+                    Vector.LoadUnsafe(ref row),
+                    Vector.LoadUnsafe(ref row, (nuint)size),
+                    Vector.LoadUnsafe(ref row, (nuint)(2 * size)),
+                    Vector.LoadUnsafe(ref row, (nuint)(3 * size))
+                );
                 for (var k = 0; k < rows; k++)
                 {
                     var f = new Vector<double>(-Unsafe.Add(ref factors, entry + k * step));
@@ -101,7 +113,8 @@ public sealed class BandedCholesky : ILinearSolver
             for (; at < count; at++)
             {
                 var value = values[target * count + at];
-                for (var k = 0; k < rows; k++) value -= lower[entry + k * step] * values[(from + k) * count + at];
+                for (var k = 0; k < rows; k++)
+                    value -= lower[entry + k * step] * values[(from + k) * count + at];
                 values[target * count + at] = value;
             }
         }
@@ -109,7 +122,8 @@ public sealed class BandedCholesky : ILinearSolver
         private static void Divide(Span<double> target, double divisor)
         {
             var factor = 1 / divisor;
-            for (var i = 0; i < target.Length; i++) target[i] *= factor;
+            for (var i = 0; i < target.Length; i++)
+                target[i] *= factor;
         }
     }
 }

@@ -1,7 +1,8 @@
 namespace Pravik.Core.Numerics;
 
 /// <summary>
-/// A symmetric matrix in blocks: every vertex (a joint, say) has some unknowns of its own, and blocks stand where vertices are neighbours. Only one of two mirrored blocks is kept.
+/// A symmetric matrix in blocks: every vertex (a joint, say) has some unknowns of its own, and blocks stand where vertices are
+/// neighbours. Only one of two mirrored blocks is kept.
 /// </summary>
 public sealed class BlockMatrix
 {
@@ -15,7 +16,8 @@ public sealed class BlockMatrix
     {
         (Sizes, Neighbours) = (sizes, neighbours);
         First = new int[sizes.Length + 1];
-        for (var v = 0; v < sizes.Length; v++) First[v + 1] = First[v] + sizes[v];
+        for (var v = 0; v < sizes.Length; v++)
+            First[v + 1] = First[v] + sizes[v];
         columns = new int[sizes.Length][];
         blocks = new double[sizes.Length][][];
         scale = new double[First[^1]];
@@ -33,16 +35,22 @@ public sealed class BlockMatrix
     public int[] First { get; }
     public int Unknowns => First[^1];
 
-    /// <summary>Adds a block, row by row with a number of columns of its own; the mirrored block must not be added too. The diagonal block of a vertex is added whole.</summary>
+    /// <summary>
+    /// Adds a block, row by row with a number of columns of its own; the mirrored block must not be added too. The diagonal block of a
+    /// vertex is added whole.
+    /// </summary>
     public void Add(int row, int column, ReadOnlySpan<double> block)
     {
-        if (row < column) AddTransposed(column, row, block);
+        if (row < column)
+            AddTransposed(column, row, block);
         else
         {
             var target = blocks[row][Array.BinarySearch(columns[row], column)];
-            for (var i = 0; i < target.Length; i++) target[i] += block[i];
+            for (var i = 0; i < target.Length; i++)
+                target[i] += block[i];
             if (row == column)
-                for (var i = 0; i < Sizes[row]; i++) scale[First[row] + i] += Math.Abs(block[i * Sizes[row] + i]);
+                for (var i = 0; i < Sizes[row]; i++)
+                    scale[First[row] + i] += Math.Abs(block[i * Sizes[row] + i]);
         }
     }
 
@@ -52,7 +60,8 @@ public sealed class BlockMatrix
         var (rows, wide) = (Sizes[row], Sizes[column]);
         for (var i = 0; i < rows; i++)
         {
-            for (var j = 0; j < wide; j++) target[i * wide + j] += block[j * rows + i];
+            for (var j = 0; j < wide; j++)
+                target[i * wide + j] += block[j * rows + i];
         }
     }
 
@@ -83,7 +92,8 @@ public sealed class BlockMatrix
                     for (var j = 0; j < Sizes[column]; j++)
                     {
                         y[First[v] + i] += values[i * Sizes[column] + j] * x[First[column] + j];
-                        if (column != v) y[First[column] + j] += values[i * Sizes[column] + j] * x[First[v] + i];
+                        if (column != v)
+                            y[First[column] + j] += values[i * Sizes[column] + j] * x[First[v] + i];
                     }
                 }
             }

@@ -1,7 +1,8 @@
 namespace Pravik.Core.Numerics;
 
 /// <summary>
-/// An order of unknowns that keeps a sparse symmetric matrix within a narrow band: reverse Cuthill–McKee (George and Liu, Computer Solution of
+/// An order of unknowns that keeps a sparse symmetric matrix within a narrow band: reverse Cuthill–McKee (George and Liu, Computer
+/// Solution of
 /// Large Sparse Positive Definite Systems, 1981, chapter 4), begun at an end of a longest way through the graph.
 /// </summary>
 public static class CuthillMcKee
@@ -13,10 +14,12 @@ public static class CuthillMcKee
         var (order, seen) = (new List<int>(neighbours.Count), new bool[neighbours.Count]);
         for (var i = 0; i < neighbours.Count; i++)
         {
-            if (!seen[i]) order.AddRange(Walk(Far(Far(i)), seen));
+            if (!seen[i])
+                order.AddRange(Walk(Far(Far(i)), seen));
         }
         var positions = new int[order.Count];
-        for (var i = 0; i < order.Count; i++) positions[order[i]] = order.Count - 1 - i;
+        for (var i = 0; i < order.Count; i++)
+            positions[order[i]] = order.Count - 1 - i;
         return positions;
 
         int Far(int start) => Walk(start, new bool[neighbours.Count])[^1];

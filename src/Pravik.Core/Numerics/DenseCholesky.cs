@@ -5,10 +5,12 @@ using System.Runtime.InteropServices;
 namespace Pravik.Core.Numerics;
 
 /// <summary>
-/// The dense work of a supernode: of a symmetric matrix, lower triangle row by row, the first columns are eliminated and what is left is brought up to date.
+/// The dense work of a supernode: of a symmetric matrix, lower triangle row by row, the first columns are eliminated and what is left
+/// is brought up to date.
 /// </summary>
 /// <remarks>
-/// Right-looking in panels (Golub and Van Loan, section 4.2.9): diagonal block, rows below it, then C ← C − P·Pᵀ in tiles held in registers, on both cores where that is worth while.
+/// Right-looking in panels (Golub and Van Loan, section 4.2.9): diagonal block, rows below it, then C ← C − P·Pᵀ in tiles held in
+/// registers, on both cores where that is worth while.
 /// </remarks>
 internal static class DenseCholesky
 {
@@ -21,7 +23,10 @@ internal static class DenseCholesky
     /// <summary>Told of a pivot: column, its value; answers what to use in its place.</summary>
     public delegate double PivotCheck(int column, double pivot);
 
-    /// <summary>Eliminates the first columns of an n × n matrix whose rows are <paramref name="stride"/> apart. The factor is in those columns afterwards.</summary>
+    /// <summary>
+    /// Eliminates the first columns of an n × n matrix whose rows are <paramref name="stride"/> apart. The factor is in those columns
+    /// afterwards.
+    /// </summary>
     public static void Eliminate(double[] matrix, int n, int stride, int columns, PivotCheck check)
     {
         for (var k = 0; k < columns; k += Panel)
@@ -29,7 +34,8 @@ internal static class DenseCholesky
             var width = Math.Min(Panel, columns - k);
             Diagonal(matrix, stride, k, width, check);
             var (from, rows) = (k + width, n - k - width);
-            if (rows == 0) return;
+            if (rows == 0)
+                return;
             Share(rows, (double)rows * width * width / 2, (first, last) => Below(matrix, stride, k, width, from + first, from + last));
             Update(matrix, stride, k, width, from, rows);
         }
@@ -83,10 +89,15 @@ internal static class DenseCholesky
         for (; i <= a.Length - 2 * Lanes; i += 2 * Lanes)
         {
             sum = Vector.FusedMultiplyAdd(Vector.LoadUnsafe(ref x, (nuint)i), Vector.LoadUnsafe(ref y, (nuint)i), sum);
-            other = Vector.FusedMultiplyAdd(Vector.LoadUnsafe(ref x, (nuint)(i + Lanes)), Vector.LoadUnsafe(ref y, (nuint)(i + Lanes)), other);
+            other = Vector.FusedMultiplyAdd(
+                Vector.LoadUnsafe(ref x, (nuint)(i + Lanes)),
+                Vector.LoadUnsafe(ref y, (nuint)(i + Lanes)),
+                other
+            );
         }
         var total = Vector.Sum(sum + other);
-        for (; i < a.Length; i++) total += a[i] * b[i];
+        for (; i < a.Length; i++)
+            total += a[i] * b[i];
         return total;
     }
 
@@ -102,22 +113,39 @@ internal static class DenseCholesky
             for (var j = 0; j < wide; j++)
             {
                 var r = s * wide + j;
-                for (var p = 0; p < width; p++) turned[(s * width + p) * wide + j] = r < rows ? matrix[(from + r) * stride + k + p] : 0;
+                for (var p = 0; p < width; p++)
+                    turned[(s * width + p) * wide + j] = r < rows ? matrix[(from + r) * stride + k + p] : 0;
             }
         }
-        Share(rows, (double)rows * rows * width / 2, (first, last) =>
-        {
-            for (var strip = 0; strip * wide < last; strip++)
+        Share(
+            rows,
+            (double)rows * rows * width / 2,
+            (first, last) =>
             {
-                for (var r = Math.Max(first, strip * wide / TileRows * TileRows); r < last; r += TileRows)
+                for (var strip = 0; strip * wide < last; strip++)
                 {
-                    var high = Math.Min(TileRows, last - r);
-                    if (high == TileRows && from + strip * wide + wide <= stride) Tile(matrix, stride, (from + r) * stride, k, width, from + strip * wide, turned, strip * width * wide);
-                    else
-                        for (var i = 0; i < high; i++) Rest(matrix, (from + r + i) * stride, k, width, from + strip * wide, Math.Min(wide, rows - strip * wide), turned, strip * width * wide, wide);
+                    for (var r = Math.Max(first, strip * wide / TileRows * TileRows); r < last; r += TileRows)
+                    {
+                        var high = Math.Min(TileRows, last - r);
+                        if (high == TileRows && from + strip * wide + wide <= stride)
+                            Tile(matrix, stride, (from + r) * stride, k, width, from + strip * wide, turned, strip * width * wide);
+                        else
+                            for (var i = 0; i < high; i++)
+                                Rest(
+                                    matrix,
+                                    (from + r + i) * stride,
+                                    k,
+                                    width,
+                                    from + strip * wide,
+                                    Math.Min(wide, rows - strip * wide),
+                                    turned,
+                                    strip * width * wide,
+                                    wide
+                                );
+                    }
                 }
             }
-        });
+        );
         ArrayPool<double>.Shared.Return(turned);
     }
 
@@ -127,8 +155,24 @@ internal static class DenseCholesky
         ref var m = ref MemoryMarshal.GetArrayDataReference(matrix);
         ref var t = ref MemoryMarshal.GetArrayDataReference(turned);
         var (v, w) = ((nuint)Lanes, (nuint)(2 * Lanes));
-        nuint r0 = (nuint)row, r1 = r0 + (nuint)stride, r2 = r1 + (nuint)stride, r3 = r2 + (nuint)stride, p = (nuint)k, q = (nuint)at;
-        Vector<double> a0 = default, a1 = default, a2 = default, b0 = default, b1 = default, b2 = default, c0 = default, c1 = default, c2 = default, d0 = default, d1 = default, d2 = default;
+        nuint r0 = (nuint)row,
+            r1 = r0 + (nuint)stride,
+            r2 = r1 + (nuint)stride,
+            r3 = r2 + (nuint)stride,
+            p = (nuint)k,
+            q = (nuint)at;
+        Vector<double> a0 = default,
+            a1 = default,
+            a2 = default,
+            b0 = default,
+            b1 = default,
+            b2 = default,
+            c0 = default,
+            c1 = default,
+            c2 = default,
+            d0 = default,
+            d1 = default,
+            d2 = default;
         for (var i = 0; i < width; i++, p++, q += (nuint)(3 * Lanes))
         {
             var (x, y, z) = (Vector.LoadUnsafe(ref t, q), Vector.LoadUnsafe(ref t, q + v), Vector.LoadUnsafe(ref t, q + w));
@@ -161,7 +205,8 @@ internal static class DenseCholesky
         for (var j = 0; j < count; j++)
         {
             double sum = 0;
-            for (var p = 0; p < width; p++) sum += matrix[row + k + p] * turned[at + p * wide + j];
+            for (var p = 0; p < width; p++)
+                sum += matrix[row + k + p] * turned[at + p * wide + j];
             matrix[row + column + j] -= sum;
         }
     }

@@ -21,8 +21,10 @@ public sealed class GaussLegendre
             double slope = 0;
             for (var round = 0; round < 20; round++)
             {
-                double p = 1, before = 0;
-                for (var n = 0; n < count; n++) (p, before) = (((2 * n + 1) * x * p - n * before) / (n + 1), p);
+                double p = 1,
+                    before = 0;
+                for (var n = 0; n < count; n++)
+                    (p, before) = (((2 * n + 1) * x * p - n * before) / (n + 1), p);
                 slope = count * (x * p - before) / (x * x - 1);
                 x -= p / slope;
             }

@@ -4,8 +4,10 @@ namespace Pravik.Core.Numerics;
 /// An order of elimination that keeps fill small: the graph is cut in two by a small separator, which comes last, and both halves likewise.
 /// </summary>
 /// <remarks>
-/// George, Nested dissection of a regular finite element mesh, SIAM J. Numer. Anal. 10 (1973). Where vertices have places, the cut runs square to the longest of three directions of the part; it is set
-/// against the smallest level of a breadth-first search near the middle, and the smaller separator is taken. Parts of at most 32 vertices, and parts that no level divides, are ordered from
+/// George, Nested dissection of a regular finite element mesh, SIAM J. Numer. Anal. 10 (1973). Where vertices have places, the cut runs
+/// square to the longest of three directions of the part; it is set
+/// against the smallest level of a breadth-first search near the middle, and the smaller separator is taken. Parts of at most 32
+/// vertices, and parts that no level divides, are ordered from
 /// the rim inward.
 /// </remarks>
 public sealed class NestedDissection
@@ -41,13 +43,16 @@ public sealed class NestedDissection
         List<List<int>> pieces = [];
         foreach (var v in vertices)
         {
-            if (part[v] != mine) continue;
+            if (part[v] != mine)
+                continue;
             var reached = Levels(v, mine);
             pieces.Add(reached);
             // Found once is enough.
-            foreach (var r in reached) part[r] = 0;
+            foreach (var r in reached)
+                part[r] = 0;
         }
-        foreach (var piece in pieces) DividePiece([.. piece], piece);
+        foreach (var piece in pieces)
+            DividePiece([.. piece], piece);
     }
 
     private void DividePiece(int[] vertices, List<int> reached)
@@ -76,7 +81,8 @@ public sealed class NestedDissection
     private int Mark(int[] vertices)
     {
         parts++;
-        foreach (var v in vertices) part[v] = parts;
+        foreach (var v in vertices)
+            part[v] = parts;
         return parts;
     }
 
@@ -91,13 +97,15 @@ public sealed class NestedDissection
         {
             foreach (var next in neighbours[queue[i]])
             {
-                if (part[next] != mine) continue;
+                if (part[next] != mine)
+                    continue;
                 part[next] = -mine;
                 level[next] = level[queue[i]] + 1;
                 queue.Add(next);
             }
         }
-        foreach (var v in queue) part[v] = mine;
+        foreach (var v in queue)
+            part[v] = mine;
         return queue;
     }
 
@@ -106,14 +114,17 @@ public sealed class NestedDissection
     /// <summary>The cut that costs less: its separator's size, more where the halves are uneven.</summary>
     private static Cut? Smaller(Cut? a, Cut? b)
     {
-        if (a is not { } first || b is not { } second) return a ?? b;
+        if (a is not { } first || b is not { } second)
+            return a ?? b;
         return Cost(first) <= Cost(second) ? first : second;
-        static double Cost(Cut cut) => cut.Separator.Length * (1 + Math.Abs(cut.Left.Length - cut.Right.Length) / (double)(cut.Left.Length + cut.Right.Length));
+        static double Cost(Cut cut) =>
+            cut.Separator.Length * (1 + Math.Abs(cut.Left.Length - cut.Right.Length) / (double)(cut.Left.Length + cut.Right.Length));
     }
 
     private Cut? ByPlace(int[] vertices, int mine)
     {
-        if (places is null) return null;
+        if (places is null)
+            return null;
         var axis = Enumerable.Range(0, 3).MaxBy(a => vertices.Max(v => places[3 * v + a]) - vertices.Min(v => places[3 * v + a]));
         var keys = Array.ConvertAll(vertices, v => places[3 * v + axis]);
         var sorted = (int[])vertices.Clone();
@@ -121,8 +132,10 @@ public sealed class NestedDissection
         // Vertices in one place across the cut stay on one side, so that the separator is straight.
         var middle = vertices.Length / 2;
         var (low, high) = (middle, middle);
-        while (low > 0 && keys[middle] - keys[low - 1] < 1e-9) low--;
-        while (high < keys.Length && keys[high] - keys[middle] < 1e-9) high++;
+        while (low > 0 && keys[middle] - keys[low - 1] < 1e-9)
+            low--;
+        while (high < keys.Length && keys[high] - keys[middle] < 1e-9)
+            high++;
         middle = middle - low < high - middle ? low : high;
         return middle == 0 || middle == keys.Length ? null : Parted(sorted, middle, mine);
     }
@@ -130,28 +143,41 @@ public sealed class NestedDissection
     private Cut? ByLevel(List<int> far, int mine)
     {
         var last = level[far[^1]];
-        if (last < 2) return null;
+        if (last < 2)
+            return null;
         var counts = new int[last + 1];
-        foreach (var v in far) counts[level[v]]++;
+        foreach (var v in far)
+            counts[level[v]]++;
         var (best, cost, before) = (-1, double.PositiveInfinity, 0);
         for (var l = 0; l <= last; l++)
         {
             var after = far.Count - before - counts[l];
-            if (l > 0 && l < last && Math.Min(before, after) > far.Count / 8 && counts[l] * (1 + Math.Abs(before - after) / (double)far.Count) is var here && here < cost) (best, cost) = (l, here);
+            if (
+                l > 0
+                && l < last
+                && Math.Min(before, after) > far.Count / 8
+                && counts[l] * (1 + Math.Abs(before - after) / (double)far.Count) is var here
+                && here < cost
+            )
+                (best, cost) = (l, here);
             before += counts[l];
         }
-        if (best < 0) return null;
+        if (best < 0)
+            return null;
         return Parted([.. far], far.FindLastIndex(v => level[v] == best) + 1, mine);
     }
 
     /// <summary>The first so many vertices against the rest; of the first, those with a neighbour among the rest part them.</summary>
     private Cut? Parted(int[] sorted, int first, int mine)
     {
-        for (var i = first; i < sorted.Length; i++) part[sorted[i]] = -mine;
+        for (var i = first; i < sorted.Length; i++)
+            part[sorted[i]] = -mine;
         var left = new List<int>(first);
         var separator = new List<int>();
-        for (var i = 0; i < first; i++) (Array.Exists(neighbours[sorted[i]], n => part[n] == -mine) ? separator : left).Add(sorted[i]);
-        for (var i = first; i < sorted.Length; i++) part[sorted[i]] = mine;
+        for (var i = 0; i < first; i++)
+            (Array.Exists(neighbours[sorted[i]], n => part[n] == -mine) ? separator : left).Add(sorted[i]);
+        for (var i = first; i < sorted.Length; i++)
+            part[sorted[i]] = mine;
         return left.Count == 0 || sorted.Length == first ? null : new([.. left], sorted[first..], [.. separator]);
     }
 }

@@ -4,7 +4,8 @@ namespace Pravik.Core.Numerics;
 public static class Roots
 {
     /// <summary>
-    /// Newton's method kept inside a bracket: a step that leaves it, or makes little of it, is a halving instead. The ends must have different
+    /// Newton's method kept inside a bracket: a step that leaves it, or makes little of it, is a halving instead. The ends must have
+    /// different
     /// signs; stops when a step is below 1e-13 of the bracket's size and 1e-12 of itself.
     /// </summary>
     /// <param name="f">Value and derivative.</param>
@@ -17,12 +18,17 @@ public static class Roots
         for (var i = 0; i < 100; i++)
         {
             var (value, slope) = f(x);
-            if (value == 0) return x;
-            if (Math.Sign(value) == sign) low = x;
-            else high = x;
+            if (value == 0)
+                return x;
+            if (Math.Sign(value) == sign)
+                low = x;
+            else
+                high = x;
             var next = x - value / slope;
-            if (!(next > low && next < high)) next = (low + high) / 2;
-            if (Math.Abs(next - x) <= 1e-13 * Math.Max(1, Math.Abs(x))) return next;
+            if (!(next > low && next < high))
+                next = (low + high) / 2;
+            if (Math.Abs(next - x) <= 1e-13 * Math.Max(1, Math.Abs(x)))
+                return next;
             x = next;
         }
         return x;
@@ -35,14 +41,19 @@ public static class Roots
     public static double? Bisect(Func<double, double> f, double low, double high)
     {
         var atLow = f(low);
-        if (atLow == 0) return low;
-        if (Math.Sign(atLow) == Math.Sign(f(high))) return null;
+        if (atLow == 0)
+            return low;
+        if (Math.Sign(atLow) == Math.Sign(f(high)))
+            return null;
         for (var i = 0; i < 100; i++)
         {
             var middle = (low + high) / 2;
-            if (middle == low || middle == high) break;
-            if (Math.Sign(f(middle)) == Math.Sign(atLow)) low = middle;
-            else high = middle;
+            if (middle == low || middle == high)
+                break;
+            if (Math.Sign(f(middle)) == Math.Sign(atLow))
+                low = middle;
+            else
+                high = middle;
         }
         return (low + high) / 2;
     }

@@ -11,8 +11,10 @@ public readonly record struct ZeroPivot(int Unknown, double Pivot, double Scale)
 /// The factor A = L·Lᵀ of a sparse symmetric positive definite matrix, ready for many right-hand sides.
 /// </summary>
 /// <remarks>
-/// Multifrontal (Liu, The multifrontal method for sparse matrix solution, SIAM Review 34 (1992)): every supernode gathers its entries and what its children leave in a small dense matrix, eliminates its own columns
-/// and hands the rest to its parent. Branches of the tree and the dense work share the cores. A pivot below 1e-11 of what was added to its diagonal entry is told and replaced by 1e20 times that, which holds the unknown.
+/// Multifrontal (Liu, The multifrontal method for sparse matrix solution, SIAM Review 34 (1992)): every supernode gathers its entries
+/// and what its children leave in a small dense matrix, eliminates its own columns
+/// and hands the rest to its parent. Branches of the tree and the dense work share the cores. A pivot below 1e-11 of what was added to
+/// its diagonal entry is told and replaced by 1e20 times that, which holds the unknown.
 /// </remarks>
 public sealed class SparseCholesky
 {
@@ -34,11 +36,17 @@ public sealed class SparseCholesky
         (this.matrix, this.symbolic, this.progress, this.cancel) = (matrix, symbolic, progress, cancel);
         factors = new double[symbolic.Supernodes.Length][];
         start = new int[symbolic.Order.Length + 1];
-        for (var i = 0; i < symbolic.Order.Length; i++) start[i + 1] = start[i] + symbolic.Sizes[symbolic.Order[i]];
+        for (var i = 0; i < symbolic.Order.Length; i++)
+            start[i + 1] = start[i] + symbolic.Sizes[symbolic.Order[i]];
     }
 
     /// <summary>Factorises. Throws <see cref="OperationCanceledException"/> when cancelled. Progress goes from 0 to 1.</summary>
-    public static SparseCholesky Factorise(BlockMatrix matrix, SymbolicCholesky symbolic, IProgress<double>? progress = null, CancellationToken cancel = default)
+    public static SparseCholesky Factorise(
+        BlockMatrix matrix,
+        SymbolicCholesky symbolic,
+        IProgress<double>? progress = null,
+        CancellationToken cancel = default
+    )
     {
         var factor = new SparseCholesky(matrix, symbolic, progress, cancel);
         var roots = Enumerable.Range(0, symbolic.Supernodes.Length).Where(s => symbolic.Supernodes[s].Parent < 0).ToList();
@@ -51,16 +59,22 @@ public sealed class SparseCholesky
     /// <summary>Pivots that vanished.</summary>
     public IReadOnlyList<ZeroPivot> ZeroPivots => zeros;
 
-    /// <summary>Smallest and largest pivot over what was added to its diagonal entry: 1 where nothing was taken off, near 0 where digits are lost.</summary>
+    /// <summary>
+    /// Smallest and largest pivot over what was added to its diagonal entry: 1 where nothing was taken off, near 0 where digits are
+    /// lost.
+    /// </summary>
     public double LeastPivot { get; private set; } = double.PositiveInfinity;
     public double GreatestPivot { get; private set; }
 
     private void Branches(List<int> supernodes, Action<int> act)
     {
         var heavy = supernodes.Where(s => symbolic.Supernodes[s].Subtree > WorthBranching).ToList();
-        foreach (var s in supernodes.Where(s => symbolic.Supernodes[s].Subtree <= WorthBranching)) act(s);
-        if (heavy.Count == 1) act(heavy[0]);
-        else if (heavy.Count > 1) Parallel.ForEach(heavy, new ParallelOptions { CancellationToken = cancel }, act);
+        foreach (var s in supernodes.Where(s => symbolic.Supernodes[s].Subtree <= WorthBranching))
+            act(s);
+        if (heavy.Count == 1)
+            act(heavy[0]);
+        else if (heavy.Count > 1)
+            Parallel.ForEach(heavy, new ParallelOptions { CancellationToken = cancel }, act);
     }
 
     /// <summary>What a supernode leaves for its parent: rows by number in the factor's order, and their dense matrix.</summary>
@@ -71,31 +85,45 @@ public sealed class SparseCholesky
         cancel.ThrowIfCancellationRequested();
         var node = symbolic.Supernodes[s];
         var children = new Left[node.Children.Count];
-        Branches([.. Enumerable.Range(0, children.Length).Select(i => node.Children[i])], child => children[node.Children.IndexOf(child)] = Branch(child));
+        Branches(
+            [.. Enumerable.Range(0, children.Length).Select(i => node.Children[i])],
+            child => children[node.Children.IndexOf(child)] = Branch(child)
+        );
         var n = node.Columns + node.Rows;
         var rows = Rows(node);
         var front = ArrayPool<double>.Shared.Rent(n * n);
         front.AsSpan(0, n * n).Clear();
         Gather(node, front, n);
-        foreach (var left in children) Add(left, rows, front, n);
-        double least = double.PositiveInfinity, greatest = 0;
-        DenseCholesky.Eliminate(front, n, n, node.Columns, (column, pivot) =>
-        {
-            var unknown = UnknownAt(rows[column]);
-            var scale = matrix.Scale(unknown);
-            if (!(pivot > Vanished * scale))
+        foreach (var left in children)
+            Add(left, rows, front, n);
+        double least = double.PositiveInfinity,
+            greatest = 0;
+        DenseCholesky.Eliminate(
+            front,
+            n,
+            n,
+            node.Columns,
+            (column, pivot) =>
             {
-                lock (zeros) zeros.Add(new(unknown, pivot, scale));
-                return Held * (scale > 0 ? scale : 1);
+                var unknown = UnknownAt(rows[column]);
+                var scale = matrix.Scale(unknown);
+                if (!(pivot > Vanished * scale))
+                {
+                    lock (zeros)
+                        zeros.Add(new(unknown, pivot, scale));
+                    return Held * (scale > 0 ? scale : 1);
+                }
+                (least, greatest) = (Math.Min(least, pivot / scale), Math.Max(greatest, pivot / scale));
+                return pivot;
             }
-            (least, greatest) = (Math.Min(least, pivot / scale), Math.Max(greatest, pivot / scale));
-            return pivot;
-        });
+        );
         var kept = new double[n * node.Columns];
-        for (var i = 0; i < n; i++) front.AsSpan(i * n, node.Columns).CopyTo(kept.AsSpan(i * node.Columns));
+        for (var i = 0; i < n; i++)
+            front.AsSpan(i * n, node.Columns).CopyTo(kept.AsSpan(i * node.Columns));
         factors[s] = kept;
         var rest = node.Rows == 0 ? [] : ArrayPool<double>.Shared.Rent(node.Rows * node.Rows);
-        for (var i = 0; i < node.Rows; i++) front.AsSpan((node.Columns + i) * n + node.Columns, i + 1).CopyTo(rest.AsSpan(i * node.Rows));
+        for (var i = 0; i < node.Rows; i++)
+            front.AsSpan((node.Columns + i) * n + node.Columns, i + 1).CopyTo(rest.AsSpan(i * node.Rows));
         ArrayPool<double>.Shared.Return(front);
         lock (zeros)
         {
@@ -111,10 +139,12 @@ public sealed class SparseCholesky
     {
         var rows = new int[node.Columns + node.Rows];
         var next = 0;
-        for (var i = start[node.First]; i < start[node.Last + 1]; i++) rows[next++] = i;
+        for (var i = start[node.First]; i < start[node.Last + 1]; i++)
+            rows[next++] = i;
         foreach (var vertex in node.Below)
         {
-            for (var i = start[vertex]; i < start[vertex + 1]; i++) rows[next++] = i;
+            for (var i = start[vertex]; i < start[vertex + 1]; i++)
+                rows[next++] = i;
         }
         return rows;
     }
@@ -122,9 +152,11 @@ public sealed class SparseCholesky
     private int UnknownAt(int row)
     {
         var place = Array.BinarySearch(start, row);
-        if (place < 0) place = ~place - 1;
+        if (place < 0)
+            place = ~place - 1;
         // Vertices without unknowns begin where the next one does.
-        while (start[place + 1] == row) place++;
+        while (start[place + 1] == row)
+            place++;
         return matrix.First[symbolic.Order[place]] + row - start[place];
     }
 
@@ -145,13 +177,15 @@ public sealed class SparseCholesky
             foreach (var neighbour in matrix.Neighbours[vertex].Append(vertex))
             {
                 var other = symbolic.Place[neighbour];
-                if (other < place) continue;
+                if (other < place)
+                    continue;
                 var row = other <= node.Last ? start[other] - start[node.First] : below[other];
                 var block = matrix.Block(neighbour, vertex);
                 var (high, wide) = (matrix.Sizes[neighbour], matrix.Sizes[vertex]);
                 for (var i = 0; i < high; i++)
                 {
-                    for (var j = 0; j < wide; j++) front[(row + i) * n + column + j] = neighbour >= vertex ? block[i * wide + j] : block[j * high + i];
+                    for (var j = 0; j < wide; j++)
+                        front[(row + i) * n + column + j] = neighbour >= vertex ? block[i * wide + j] : block[j * high + i];
                 }
             }
         }
@@ -159,29 +193,39 @@ public sealed class SparseCholesky
 
     private static void Add(Left left, int[] rows, double[] front, int n)
     {
-        if (left.Count == 0) return;
+        if (left.Count == 0)
+            return;
         var at = new int[left.Count];
         var (next, i) = (0, 0);
         for (; i < at.Length; i++)
         {
-            while (rows[next] != left.Rows[i]) next++;
+            while (rows[next] != left.Rows[i])
+                next++;
             at[i] = next;
         }
         for (i = 0; i < at.Length; i++)
         {
             var (target, source) = (at[i] * n, i * left.Count);
-            for (var j = 0; j <= i; j++) front[target + at[j]] += left.Values[source + j];
+            for (var j = 0; j <= i; j++)
+                front[target + at[j]] += left.Values[source + j];
         }
         ArrayPool<double>.Shared.Return(left.Values);
     }
 
     /// <summary>
-    /// Solves for <paramref name="count"/> right-hand sides in place; row i of right-hand side r is at <c>[i * count + r]</c>, in the numbering of the matrix.
+    /// Solves for <paramref name="count"/> right-hand sides in place; row i of right-hand side r is at <c>[i * count + r]</c>, in the
+    /// numbering of the matrix.
     /// </summary>
     public void Solve(double[] values, int count, CancellationToken stop = default)
     {
-        var together = count <= 2 ? count : Math.Clamp((count + Environment.ProcessorCount - 1) / Environment.ProcessorCount, 1, SolvedTogether);
-        Parallel.For(0, (count + together - 1) / together, new ParallelOptions { CancellationToken = stop }, part => Solve(values, count, part * together, Math.Min(together, count - part * together), stop));
+        var together =
+            count <= 2 ? count : Math.Clamp((count + Environment.ProcessorCount - 1) / Environment.ProcessorCount, 1, SolvedTogether);
+        Parallel.For(
+            0,
+            (count + together - 1) / together,
+            new ParallelOptions { CancellationToken = stop },
+            part => Solve(values, count, part * together, Math.Min(together, count - part * together), stop)
+        );
     }
 
     private void Solve(double[] values, int count, int first, int width, CancellationToken stop)
@@ -189,45 +233,54 @@ public sealed class SparseCholesky
         var x = new double[start[^1] * width];
         for (var place = 0; place < symbolic.Order.Length; place++)
         {
-            for (var i = start[place]; i < start[place + 1]; i++) values.AsSpan((matrix.First[symbolic.Order[place]] + i - start[place]) * count + first, width).CopyTo(x.AsSpan(i * width));
+            for (var i = start[place]; i < start[place + 1]; i++)
+                values.AsSpan((matrix.First[symbolic.Order[place]] + i - start[place]) * count + first, width).CopyTo(x.AsSpan(i * width));
         }
         foreach (var (node, s) in symbolic.Supernodes.Select((node, s) => (node, s)))
         {
-            if ((s & 255) == 0) stop.ThrowIfCancellationRequested();
+            if ((s & 255) == 0)
+                stop.ThrowIfCancellationRequested();
             Forward(node, factors[s], Rows(node), x, width);
         }
         for (var s = symbolic.Supernodes.Length - 1; s >= 0; s--)
         {
-            if ((s & 255) == 0) stop.ThrowIfCancellationRequested();
+            if ((s & 255) == 0)
+                stop.ThrowIfCancellationRequested();
             Backward(symbolic.Supernodes[s], factors[s], Rows(symbolic.Supernodes[s]), x, width);
         }
         for (var place = 0; place < symbolic.Order.Length; place++)
         {
-            for (var i = start[place]; i < start[place + 1]; i++) x.AsSpan(i * width, width).CopyTo(values.AsSpan((matrix.First[symbolic.Order[place]] + i - start[place]) * count + first, width));
+            for (var i = start[place]; i < start[place + 1]; i++)
+                x.AsSpan(i * width, width)
+                    .CopyTo(values.AsSpan((matrix.First[symbolic.Order[place]] + i - start[place]) * count + first, width));
         }
     }
 
     private static void Forward(Supernode node, double[] factor, int[] rows, double[] x, int width)
     {
-        if (node.Columns == 0) return;
+        if (node.Columns == 0)
+            return;
         var (columns, own) = (node.Columns, rows[0]);
         for (var i = 0; i < rows.Length; i++)
         {
             var line = factor.AsSpan(i * columns, Math.Min(i, columns));
             var target = x.AsSpan(rows[i] * width, width);
             Combine(target, line, x.AsSpan(own * width, line.Length * width), width);
-            if (i < columns) Scale(target, 1 / factor[i * columns + i]);
+            if (i < columns)
+                Scale(target, 1 / factor[i * columns + i]);
         }
     }
 
     private static void Backward(Supernode node, double[] factor, int[] rows, double[] x, int width)
     {
-        if (node.Columns == 0) return;
+        if (node.Columns == 0)
+            return;
         var (columns, own) = (node.Columns, rows[0]);
         for (var i = rows.Length - 1; i >= 0; i--)
         {
             var source = x.AsSpan(rows[i] * width, width);
-            if (i < columns) Scale(source, 1 / factor[i * columns + i]);
+            if (i < columns)
+                Scale(source, 1 / factor[i * columns + i]);
             var line = factor.AsSpan(i * columns, Math.Min(i, columns));
             Spread(source, line, x.AsSpan(own * width, line.Length * width), width);
         }
@@ -235,19 +288,24 @@ public sealed class SparseCholesky
 
     private static void Scale(Span<double> values, double factor)
     {
-        for (var i = 0; i < values.Length; i++) values[i] *= factor;
+        for (var i = 0; i < values.Length; i++)
+            values[i] *= factor;
     }
 
     /// <summary>target −= Σ line[k]·x[k, ·].</summary>
     private static void Combine(Span<double> target, ReadOnlySpan<double> line, ReadOnlySpan<double> x, int width)
     {
-        if (line.Length == 0) return;
+        if (line.Length == 0)
+            return;
         var (lanes, r) = (Vector<double>.Count, 0);
         ref var from = ref MemoryMarshal.GetReference(x);
         ref var to = ref MemoryMarshal.GetReference(target);
         for (; r + 4 * lanes <= width; r += 4 * lanes)
         {
-            Vector<double> a = default, b = default, c = default, d = default;
+            Vector<double> a = default,
+                b = default,
+                c = default,
+                d = default;
             var at = (nuint)r;
             for (var k = 0; k < line.Length; k++, at += (nuint)width)
             {
@@ -266,7 +324,8 @@ public sealed class SparseCholesky
         for (; r < width; r++)
         {
             double sum = 0;
-            for (var k = 0; k < line.Length; k++) sum += line[k] * x[k * width + r];
+            for (var k = 0; k < line.Length; k++)
+                sum += line[k] * x[k * width + r];
             target[r] -= sum;
         }
     }
@@ -280,8 +339,12 @@ public sealed class SparseCholesky
         for (var k = 0; k < line.Length; k++)
         {
             var (f, r, at) = (new Vector<double>(-line[k]), 0, (nuint)(k * width));
-            for (; r + lanes <= width; r += lanes) Vector.FusedMultiplyAdd(f, Vector.LoadUnsafe(ref from, (nuint)r), Vector.LoadUnsafe(ref to, at + (nuint)r)).StoreUnsafe(ref to, at + (nuint)r);
-            for (; r < width; r++) x[k * width + r] -= line[k] * source[r];
+            for (; r + lanes <= width; r += lanes)
+                Vector
+                    .FusedMultiplyAdd(f, Vector.LoadUnsafe(ref from, (nuint)r), Vector.LoadUnsafe(ref to, at + (nuint)r))
+                    .StoreUnsafe(ref to, at + (nuint)r);
+            for (; r < width; r++)
+                x[k * width + r] -= line[k] * source[r];
         }
     }
 }

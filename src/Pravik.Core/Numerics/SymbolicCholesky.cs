@@ -1,6 +1,9 @@
 namespace Pravik.Core.Numerics;
 
-/// <summary>A supernode: a run of vertices (in the order of elimination) whose columns of the factor have the same rows, and the rows below them, also as vertices.</summary>
+/// <summary>
+/// A supernode: a run of vertices (in the order of elimination) whose columns of the factor have the same rows, and the rows below
+/// them, also as vertices.
+/// </summary>
 internal sealed class Supernode
 {
     public required int First { get; init; }
@@ -22,10 +25,12 @@ internal sealed class Supernode
 }
 
 /// <summary>
-/// What the factor of a symmetric matrix will look like, found without its values: order, elimination tree, supernodes. It serves every matrix with the same blocks.
+/// What the factor of a symmetric matrix will look like, found without its values: order, elimination tree, supernodes. It serves every
+/// matrix with the same blocks.
 /// </summary>
 /// <remarks>
-/// Davis, Direct Methods for Sparse Linear Systems (2006), chapters 4 and 7: elimination tree by Liu's algorithm with compressed paths, postorder, rows of a column as those of its entries and of its children.
+/// Davis, Direct Methods for Sparse Linear Systems (2006), chapters 4 and 7: elimination tree by Liu's algorithm with compressed paths,
+/// postorder, rows of a column as those of its entries and of its children.
 /// Neighbouring supernodes are joined where this adds few zeros.
 /// </remarks>
 public sealed class SymbolicCholesky
@@ -38,7 +43,8 @@ public sealed class SymbolicCholesky
     {
         (Sizes, Order) = (sizes, order);
         Place = new int[order.Length];
-        for (var i = 0; i < order.Length; i++) Place[order[i]] = i;
+        for (var i = 0; i < order.Length; i++)
+            Place[order[i]] = i;
     }
 
     internal int[] Sizes { get; }
@@ -69,7 +75,8 @@ public sealed class SymbolicCholesky
     private void Renumber(int[] post)
     {
         Order = Array.ConvertAll(post, p => Order[p]);
-        for (var i = 0; i < Order.Length; i++) Place[Order[i]] = i;
+        for (var i = 0; i < Order.Length; i++)
+            Place[Order[i]] = i;
     }
 
     /// <summary>Parent of every place in the elimination tree; −1 for roots.</summary>
@@ -81,11 +88,13 @@ public sealed class SymbolicCholesky
             (parent[j], ancestor[j]) = (-1, -1);
             foreach (var neighbour in neighbours[Order[j]])
             {
-                for (var i = Place[neighbour]; i != -1 && i < j;)
+                var i = Place[neighbour];
+                while (i != -1 && i < j)
                 {
                     var next = ancestor[i];
                     ancestor[i] = j;
-                    if (next == -1) parent[i] = j;
+                    if (next == -1)
+                        parent[i] = j;
                     i = next;
                 }
             }
@@ -114,7 +123,8 @@ public sealed class SymbolicCholesky
                     stack.Push(first[v]);
                     first[v] = next[first[v]];
                 }
-                else post.Add(stack.Pop());
+                else
+                    post.Add(stack.Pop());
             }
         }
         return [.. post];
@@ -146,16 +156,27 @@ public sealed class SymbolicCholesky
             {
                 foreach (var i in rows[child])
                 {
-                    if (i <= j || mark[i] == j) continue;
+                    if (i <= j || mark[i] == j)
+                        continue;
                     mark[i] = j;
                     mine.Add(i);
                 }
             }
             mine.Sort();
             rows[j] = [.. mine];
-            if (parents[j] >= 0) (children[parents[j]] ??= []).Add(j);
-            if (j > 0 && parents[j - 1] == j && children[j]!.Count == 1 && rows[j - 1].Length == rows[j].Length + 1) (runs[^1].Last, runs[^1].Below) = (j, rows[j]);
-            else runs.Add(new() { First = j, Last = j, Below = rows[j] });
+            if (parents[j] >= 0)
+                (children[parents[j]] ??= []).Add(j);
+            if (j > 0 && parents[j - 1] == j && children[j]!.Count == 1 && rows[j - 1].Length == rows[j].Length + 1)
+                (runs[^1].Last, runs[^1].Below) = (j, rows[j]);
+            else
+                runs.Add(
+                    new()
+                    {
+                        First = j,
+                        Last = j,
+                        Below = rows[j],
+                    }
+                );
         }
         return runs;
     }
@@ -163,7 +184,8 @@ public sealed class SymbolicCholesky
     private int Width(int first, int last)
     {
         var width = 0;
-        for (var i = first; i <= last; i++) width += Sizes[Order[i]];
+        for (var i = first; i <= last; i++)
+            width += Sizes[Order[i]];
         return width;
     }
 
@@ -181,9 +203,18 @@ public sealed class SymbolicCholesky
             {
                 double columns = before.Columns + current.Columns;
                 var zeros = before.Zeros + current.Zeros + before.Columns * (double)(current.Columns + current.Rows - before.Rows);
-                if (zeros > (columns <= Small ? 0.4 : MostZeros) * columns * (columns + current.Rows)) break;
+                if (zeros > (columns <= Small ? 0.4 : MostZeros) * columns * (columns + current.Rows))
+                    break;
                 joined.RemoveAt(joined.Count - 1);
-                current = new() { First = before.First, Last = current.Last, Below = current.Below, Columns = (int)columns, Rows = current.Rows, Zeros = zeros };
+                current = new()
+                {
+                    First = before.First,
+                    Last = current.Last,
+                    Below = current.Below,
+                    Columns = (int)columns,
+                    Rows = current.Rows,
+                    Zeros = zeros,
+                };
             }
             joined.Add(current);
         }
@@ -195,15 +226,18 @@ public sealed class SymbolicCholesky
         var owner = new int[Order.Length];
         for (var s = 0; s < Supernodes.Length; s++)
         {
-            for (var i = Supernodes[s].First; i <= Supernodes[s].Last; i++) owner[i] = s;
+            for (var i = Supernodes[s].First; i <= Supernodes[s].Last; i++)
+                owner[i] = s;
         }
         for (var s = 0; s < Supernodes.Length; s++)
         {
             var node = Supernodes[s];
-            double c = node.Columns, r = node.Rows;
+            double c = node.Columns,
+                r = node.Rows;
             node.Work = c * c * c / 6 + c * c * r / 2 + c * r * r / 2;
             node.Subtree += node.Work;
-            if (node.Below.Length == 0) continue;
+            if (node.Below.Length == 0)
+                continue;
             node.Parent = owner[node.Below[0]];
             Supernodes[node.Parent].Children.Add(s);
             Supernodes[node.Parent].Subtree += node.Subtree;

@@ -10,10 +10,14 @@ public sealed class SymmetricMatrix(int size)
     /// <summary>The greatest distance of an entry from the diagonal.</summary>
     public int HalfBandwidth => rows.Select((row, i) => row.Count == 0 ? 0 : i - row.Keys.Min()).DefaultIfEmpty(0).Max();
 
-    /// <summary>Adds to entry (<paramref name="row"/>, <paramref name="column"/>); entries above the diagonal are ignored, as their mirror image is added too.</summary>
+    /// <summary>
+    /// Adds to entry (<paramref name="row"/>, <paramref name="column"/>); entries above the diagonal are ignored, as their mirror image
+    /// is added too.
+    /// </summary>
     public void Add(int row, int column, double value)
     {
-        if (column > row || value == 0) return;
+        if (column > row || value == 0)
+            return;
         rows[row][column] = rows[row].GetValueOrDefault(column) + value;
     }
 

@@ -8,8 +8,10 @@ using Pravik.Core.Units;
 namespace Pravik.Core.Quantities;
 
 /// <summary>
-/// The bill of quantities of a bridge. Volumes are those of the solids, of slab and haunches by integration; formwork is the area of faces that are upright or look
-/// down, without those that lie on the ground or on girders. Diaphragms count between the outer girders, without what the girders take away from them.
+/// The bill of quantities of a bridge. Volumes are those of the solids, of slab and haunches by integration; formwork is the area of
+/// faces that are upright or look
+/// down, without those that lie on the ground or on girders. Diaphragms count between the outer girders, without what the girders take
+/// away from them.
 /// </summary>
 public static class Bill
 {
@@ -27,17 +29,60 @@ public static class Bill
         var factor = UnitSystem.Named(bridge.Basis.Units);
         List<BillItem> items = [];
         var lines = geometry.Pieces.Select(p => (p.Girder, p.Span, Length: geometry.LengthOf(p.Girder, p.Span))).ToList();
-        var (cast, steel) = (lines.Where(l => !geometry.SectionOf(l.Girder, l.Span).IsSteel).ToList(), lines.Where(l => geometry.SectionOf(l.Girder, l.Span).IsSteel).ToList());
+        var (cast, steel) = (
+            lines.Where(l => !geometry.SectionOf(l.Girder, l.Span).IsSteel).ToList(),
+            lines.Where(l => geometry.SectionOf(l.Girder, l.Span).IsSteel).ToList()
+        );
         var (slab, girder, support) = (bridge.Materials.Slab.Class, bridge.Materials.Girder.Class, bridge.Materials.Support.Class);
         double Volume(params string[] kinds) => parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Volume);
-        double Sides(params string[] kinds) => parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Area(n => Math.Abs(n.Z) < Upright));
+        double Sides(params string[] kinds) =>
+            parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Area(n => Math.Abs(n.Z) < Upright));
 
         Add("concrete.slab", "Concrete", $"Deck slab, {slab}", geometry.SlabVolume, QuantityKind.Volume);
-        Add("concrete.haunches", "Concrete", $"Haunches, {slab}", lines.Sum(l => geometry.HaunchOf(l.Girder, l.Span).Volume), QuantityKind.Volume);
-        Add("concrete.diaphragms", "Concrete", $"Diaphragms, {slab}", supports.Sum(s => (s.Axis.Kind == AxisKind.Joint ? 2 : 1) * (s.LastGirder - s.FirstGirder) * bridge.Girders.Diaphragm.Width * bridge.Girders.Diaphragm.Depth) + geometry.DiaphragmBays().Where(b => b.Diaphragm.Kind == DiaphragmKind.Concrete).Sum(b => b.Clear * b.Diaphragm.Width * b.Diaphragm.Depth), QuantityKind.Volume);
-        Add("concrete.edgeBeams", "Concrete", $"Edge beams, {slab}", superstructure.Strips().Where(p => p.Kind == "edge beams").Sum(p => p.Solid.Volume), QuantityKind.Volume);
-        Add("concrete.girders", "Concrete", $"{(bridge.Girders.CastInPlace ? "Girders cast in place" : "Precast girders")}, {girder}", cast.Sum(l => geometry.GirderVolume(l.Girder, l.Span)), QuantityKind.Volume);
-        Add("concrete.abutments", "Concrete", $"Abutments and wing walls, {support}", Volume("abutments", "wing walls"), QuantityKind.Volume);
+        Add(
+            "concrete.haunches",
+            "Concrete",
+            $"Haunches, {slab}",
+            lines.Sum(l => geometry.HaunchOf(l.Girder, l.Span).Volume),
+            QuantityKind.Volume
+        );
+        Add(
+            "concrete.diaphragms",
+            "Concrete",
+            $"Diaphragms, {slab}",
+            supports.Sum(s =>
+                (s.Axis.Kind == AxisKind.Joint ? 2 : 1)
+                * (s.LastGirder - s.FirstGirder)
+                * bridge.Girders.Diaphragm.Width
+                * bridge.Girders.Diaphragm.Depth
+            )
+                + geometry
+                    .DiaphragmBays()
+                    .Where(b => b.Diaphragm.Kind == DiaphragmKind.Concrete)
+                    .Sum(b => b.Clear * b.Diaphragm.Width * b.Diaphragm.Depth),
+            QuantityKind.Volume
+        );
+        Add(
+            "concrete.edgeBeams",
+            "Concrete",
+            $"Edge beams, {slab}",
+            superstructure.Strips().Where(p => p.Kind == "edge beams").Sum(p => p.Solid.Volume),
+            QuantityKind.Volume
+        );
+        Add(
+            "concrete.girders",
+            "Concrete",
+            $"{(bridge.Girders.CastInPlace ? "Girders cast in place" : "Precast girders")}, {girder}",
+            cast.Sum(l => geometry.GirderVolume(l.Girder, l.Span)),
+            QuantityKind.Volume
+        );
+        Add(
+            "concrete.abutments",
+            "Concrete",
+            $"Abutments and wing walls, {support}",
+            Volume("abutments", "wing walls"),
+            QuantityKind.Volume
+        );
         Add("concrete.approach", "Concrete", $"Approach slabs, {support}", Volume("approach slabs"), QuantityKind.Volume);
         Add("concrete.piers", "Concrete", $"Piers, crossheads and plinths, {support}", Volume("piers", "plinths"), QuantityKind.Volume);
         Add("concrete.foundations", "Concrete", $"Pads and pile caps, {support}", Volume("foundations"), QuantityKind.Volume);
@@ -46,11 +91,35 @@ public static class Bill
         // Under the slab the girders' flanges are no formwork; over them the haunches' sides are.
         var slabs = superstructure.Slabs().ToList();
         // A thickening covers as much of the soffit as its own top.
-        var soffit = slabs.Sum(p => p.Solid.Area(n => n.Z < Upright)) - slabs.Where(p => p.Name.StartsWith("Thickening", StringComparison.Ordinal)).Sum(p => p.Solid.Area(n => n.Z >= Upright)) - lines.Sum(l => geometry.SectionOf(l.Girder, l.Span).TopWidth * l.Length);
+        var soffit =
+            slabs.Sum(p => p.Solid.Area(n => n.Z < Upright))
+            - slabs.Where(p => p.Name.StartsWith("Thickening", StringComparison.Ordinal)).Sum(p => p.Solid.Area(n => n.Z >= Upright))
+            - lines.Sum(l => geometry.SectionOf(l.Girder, l.Span).TopWidth * l.Length);
         Add("formwork.deck", "Formwork", "Slab, soffit and edges", soffit, QuantityKind.Area);
-        Add("formwork.haunches", "Formwork", "Sides of haunches", superstructure.Haunches().Sum(p => p.Solid.Area(n => Math.Abs(n.Z) < Upright)), QuantityKind.Area);
-        Add("formwork.abutments", "Formwork", "Abutments and wing walls", Sides("abutments", "wing walls", "approach slabs"), QuantityKind.Area);
-        Add("formwork.piers", "Formwork", "Piers and plinths, crossheads with soffit", Sides("piers", "plinths") + parts.Where(p => p.Kind == "piers" && p.Name.StartsWith("Crosshead", StringComparison.Ordinal)).Sum(p => p.Solid.Area(n => n.Z <= -Upright)), QuantityKind.Area);
+        Add(
+            "formwork.haunches",
+            "Formwork",
+            "Sides of haunches",
+            superstructure.Haunches().Sum(p => p.Solid.Area(n => Math.Abs(n.Z) < Upright)),
+            QuantityKind.Area
+        );
+        Add(
+            "formwork.abutments",
+            "Formwork",
+            "Abutments and wing walls",
+            Sides("abutments", "wing walls", "approach slabs"),
+            QuantityKind.Area
+        );
+        Add(
+            "formwork.piers",
+            "Formwork",
+            "Piers and plinths, crossheads with soffit",
+            Sides("piers", "plinths")
+                + parts
+                    .Where(p => p.Kind == "piers" && p.Name.StartsWith("Crosshead", StringComparison.Ordinal))
+                    .Sum(p => p.Solid.Area(n => n.Z <= -Upright)),
+            QuantityKind.Area
+        );
         Add("formwork.foundations", "Formwork", "Pads and pile caps", Sides("foundations"), QuantityKind.Area);
 
         foreach (var kind in lines.GroupBy(l => geometry.SectionOf(l.Girder, l.Span).Shape.Name))
@@ -58,26 +127,80 @@ public static class Bill
             Add($"girders.number.{kind.Key}", "Girders", $"{kind.Key}, number", kind.Count(), QuantityKind.Count);
             Add($"girders.length.{kind.Key}", "Girders", $"{kind.Key}, length", kind.Sum(l => l.Length), QuantityKind.Length);
         }
-        Add("steel.girders", "Steel", "Girders of steel, without studs", steel.Sum(l => geometry.GirderVolume(l.Girder, l.Span)) * SteelDensity, QuantityKind.Mass);
-        Add("steel.frames", "Steel", "Cross-frames and diaphragms of steel", geometry.DiaphragmBays().Sum(b => (geometry.BarsOf(b.Diaphragm)?.Properties.GrossArea ?? 0) * BridgeGeometry.BarLength(b)) * SteelDensity, QuantityKind.Mass);
+        Add(
+            "steel.girders",
+            "Steel",
+            "Girders of steel, without studs",
+            steel.Sum(l => geometry.GirderVolume(l.Girder, l.Span)) * SteelDensity,
+            QuantityKind.Mass
+        );
+        Add(
+            "steel.frames",
+            "Steel",
+            "Cross-frames and diaphragms of steel",
+            geometry.DiaphragmBays().Sum(b => (geometry.BarsOf(b.Diaphragm)?.Properties.GrossArea ?? 0) * BridgeGeometry.BarLength(b))
+                * SteelDensity,
+            QuantityKind.Mass
+        );
         Add("steel.stiffeners", "Steel", "Stiffeners", geometry.StiffenerPlaces().Sum(s => s.Volume) * SteelDensity, QuantityKind.Mass);
         var strands = bridge.Girders.Strands.Rows.Sum(r => r.Count);
-        Add("steel.strands", "Steel", $"Strands, {strands} in every girder", strands * PrestressingSteel.Of(bridge.Materials.Strand).Area * cast.Sum(l => l.Length) * SteelDensity, QuantityKind.Mass);
-        Add("steel.slabBars", "Steel", "Slab bars along the bridge, without laps", (bridge.Girders.SlabBars.Top.AreaPerMetre + bridge.Girders.SlabBars.Bottom.AreaPerMetre) * geometry.DeckArea * SteelDensity, QuantityKind.Mass);
+        Add(
+            "steel.strands",
+            "Steel",
+            $"Strands, {strands} in every girder",
+            strands * PrestressingSteel.Of(bridge.Materials.Strand).Area * cast.Sum(l => l.Length) * SteelDensity,
+            QuantityKind.Mass
+        );
+        Add(
+            "steel.slabBars",
+            "Steel",
+            "Slab bars along the bridge, without laps",
+            (bridge.Girders.SlabBars.Top.AreaPerMetre + bridge.Girders.SlabBars.Bottom.AreaPerMetre) * geometry.DeckArea * SteelDensity,
+            QuantityKind.Mass
+        );
 
-        foreach (var type in supports.SelectMany(s => s.Bearings).GroupBy(b => b.Type.Name)) Add($"bearings.{type.Key}", "Bearings", type.Key, type.Count(), QuantityKind.Count);
-        Add("piles.length", "Piles", "Piles and shafts, length", supports.Sum(s => s.Values.HasPiles ? s.Piles.Sum(p => Math.Sqrt(Math.Pow(s.Values.Size("pileLength"), 2) + Math.Pow(Point.Distance(p.Head, p.Foot), 2))) : s.Values.Is("foundation", "shaft") || s.Values.Is("pier", "pileBent") ? s.Stems.Length * s.Values.Size("pileLength") : 0), QuantityKind.Length);
+        foreach (var type in supports.SelectMany(s => s.Bearings).GroupBy(b => b.Type.Name))
+            Add($"bearings.{type.Key}", "Bearings", type.Key, type.Count(), QuantityKind.Count);
+        Add(
+            "piles.length",
+            "Piles",
+            "Piles and shafts, length",
+            supports.Sum(s =>
+                s.Values.HasPiles
+                    ? s.Piles.Sum(p => Math.Sqrt(Math.Pow(s.Values.Size("pileLength"), 2) + Math.Pow(Point.Distance(p.Head, p.Foot), 2)))
+                : s.Values.Is("foundation", "shaft") || s.Values.Is("pier", "pileBent") ? s.Stems.Length * s.Values.Size("pileLength")
+                : 0
+            ),
+            QuantityKind.Length
+        );
         foreach (var kind in new[] { ("surfacing", "Surfacing"), ("footways", "Fill of footways and verges") })
-            Add($"finishes.{kind.Item1}", "Finishes", kind.Item2, superstructure.Strips().Where(p => p.Kind == kind.Item1).Sum(p => p.Solid.Volume), QuantityKind.Volume);
-        foreach (var profile in ParapetLine.All(geometry).GroupBy(p => p.Profile.Name)) Add($"parapets.{profile.Key}", "Finishes", $"Parapet: {profile.Key}", profile.Sum(p => p.To - p.From), QuantityKind.Length);
+            Add(
+                $"finishes.{kind.Item1}",
+                "Finishes",
+                kind.Item2,
+                superstructure.Strips().Where(p => p.Kind == kind.Item1).Sum(p => p.Solid.Volume),
+                QuantityKind.Volume
+            );
+        foreach (var profile in ParapetLine.All(geometry).GroupBy(p => p.Profile.Name))
+            Add($"parapets.{profile.Key}", "Finishes", $"Parapet: {profile.Key}", profile.Sum(p => p.To - p.From), QuantityKind.Length);
         return items;
 
         void Add(string key, string group, string words, double amount, QuantityKind kind)
         {
-            if (amount <= 0) return;
+            if (amount <= 0)
+                return;
             // Keys are names of values in the document.
             key = key.Replace('/', '-').Replace('~', '-');
-            items.Add(new(key, group, words, amount, kind, bridge.Costs.Rates.TryGetValue(key, out var rate) ? rate * amount / factor[kind].Factor : null));
+            items.Add(
+                new(
+                    key,
+                    group,
+                    words,
+                    amount,
+                    kind,
+                    bridge.Costs.Rates.TryGetValue(key, out var rate) ? rate * amount / factor[kind].Factor : null
+                )
+            );
         }
     }
 }

@@ -12,7 +12,8 @@ public static class Contours
     private const int Grid = 120;
 
     /// <summary>
-    /// Contours at whole multiples of an interval. In each triangle a level is a straight piece; pieces that meet are joined. Where the box holds
+    /// Contours at whole multiples of an interval. In each triangle a level is a straight piece; pieces that meet are joined. Where the
+    /// box holds
     /// more than 20,000 triangles, the ground is first read on a grid of 120 by 120.
     /// </summary>
     public static IReadOnlyList<Contour> Of(Ground ground, Point from, Point to, double interval)
@@ -25,8 +26,10 @@ public static class Contours
             var (low, high) = (corners.Min(c => c.Level), corners.Max(c => c.Level));
             for (var n = (long)Math.Ceiling(low / interval); n * interval <= high; n++)
             {
-                if (Piece(corners, n * interval) is not { } piece) continue;
-                if (!pieces.TryGetValue(n, out var list)) pieces[n] = list = [];
+                if (Piece(corners, n * interval) is not { } piece)
+                    continue;
+                if (!pieces.TryGetValue(n, out var list))
+                    pieces[n] = list = [];
                 list.Add(piece);
             }
         }
@@ -48,10 +51,16 @@ public static class Contours
         {
             var (a, b) = (corners[i], corners[(i + 1) % 3]);
             // A corner that lies on the level counts as above it.
-            if (a.Level >= level == b.Level >= level) continue;
+            if (a.Level >= level == b.Level >= level)
+                continue;
             // The same point from both triangles of an edge, to the last bit.
-            if (b.At.X < a.At.X || (b.At.X == a.At.X && b.At.Y < a.At.Y)) (a, b) = (b, a);
-            cut.Add(a.Level == level ? a.At : b.Level == level ? b.At : Point.Between(a.At, b.At, (level - a.Level) / (b.Level - a.Level)));
+            if (b.At.X < a.At.X || (b.At.X == a.At.X && b.At.Y < a.At.Y))
+                (a, b) = (b, a);
+            cut.Add(
+                a.Level == level ? a.At
+                : b.Level == level ? b.At
+                : Point.Between(a.At, b.At, (level - a.Level) / (b.Level - a.Level))
+            );
         }
         return cut.Count == 2 && cut[0] != cut[1] ? (cut[0], cut[1]) : null;
     }
@@ -66,15 +75,23 @@ public static class Contours
         var nodes = new (Point At, double? Level)[Grid + 1, Grid + 1];
         for (var i = 0; i <= Grid; i++)
         {
-            for (var j = 0; j <= Grid; j++) nodes[i, j] = Node(i, j);
+            for (var j = 0; j <= Grid; j++)
+                nodes[i, j] = Node(i, j);
         }
         for (var i = 0; i < Grid; i++)
         {
             for (var j = 0; j < Grid; j++)
             {
-                foreach (var three in new[] { new[] { nodes[i, j], nodes[i + 1, j], nodes[i + 1, j + 1] }, [nodes[i, j], nodes[i + 1, j + 1], nodes[i, j + 1]] })
+                foreach (
+                    var three in new[]
+                    {
+                        new[] { nodes[i, j], nodes[i + 1, j], nodes[i + 1, j + 1] },
+                        [nodes[i, j], nodes[i + 1, j + 1], nodes[i, j + 1]],
+                    }
+                )
                 {
-                    if (three.All(n => n.Level is not null)) yield return [.. three.Select(n => (n.At, n.Level!.Value))];
+                    if (three.All(n => n.Level is not null))
+                        yield return [.. three.Select(n => (n.At, n.Level!.Value))];
                 }
             }
         }
@@ -87,18 +104,22 @@ public static class Contours
         {
             foreach (var p in new[] { pieces[i].A, pieces[i].B })
             {
-                if (!ends.TryGetValue(p, out var list)) ends[p] = list = [];
+                if (!ends.TryGetValue(p, out var list))
+                    ends[p] = list = [];
                 list.Add(i);
             }
         }
         var used = new bool[pieces.Count];
         for (var i = 0; i < pieces.Count; i++)
         {
-            if (used[i]) continue;
+            if (used[i])
+                continue;
             used[i] = true;
             var line = new LinkedList<Point>([pieces[i].A, pieces[i].B]);
-            while (Next(line.Last!.Value) is { } ahead) line.AddLast(ahead);
-            while (Next(line.First!.Value) is { } back) line.AddFirst(back);
+            while (Next(line.Last!.Value) is { } ahead)
+                line.AddLast(ahead);
+            while (Next(line.First!.Value) is { } back)
+                line.AddFirst(back);
             yield return [.. line];
         }
 
@@ -106,7 +127,8 @@ public static class Contours
         {
             foreach (var i in ends[end])
             {
-                if (used[i]) continue;
+                if (used[i])
+                    continue;
                 used[i] = true;
                 return pieces[i].A == end ? pieces[i].B : pieces[i].A;
             }

@@ -16,10 +16,13 @@ public sealed class FeatureLine
         Name = feature.Name;
         this.road = road;
         line = new(LineBuilder.Chain(0, default, 0, feature.Elements));
-        var along = line.Segments.SelectMany(s => Enumerable.Range(0, PiecesPerSegment).Select(i => s.Station + s.Length * i / PiecesPerSegment)).Append(line.EndStation);
+        var along = line
+            .Segments.SelectMany(s => Enumerable.Range(0, PiecesPerSegment).Select(i => s.Station + s.Length * i / PiecesPerSegment))
+            .Append(line.EndStation);
         places = [.. along.Select(a => (a, road.Locate(line.At(a)).Station))];
         // Seen along the road, whichever way the line was drawn.
-        if (places[^1].Station < places[0].Station) Array.Reverse(places);
+        if (places[^1].Station < places[0].Station)
+            Array.Reverse(places);
     }
 
     public string Name { get; }
@@ -32,7 +35,8 @@ public sealed class FeatureLine
     public IEnumerable<Point> Points => places.Select(p => line.At(p.Along));
 
     /// <summary>
-    /// Offset at which the line crosses the section square to the road at a station, to 1e-9 m; beyond the line's ends, and past them, the offset
+    /// Offset at which the line crosses the section square to the road at a station, to 1e-9 m; beyond the line's ends, and past them,
+    /// the offset
     /// of the end. Where a line turns back on itself the first crossing counts.
     /// </summary>
     public double OffsetAt(double station)
@@ -41,9 +45,13 @@ public sealed class FeatureLine
         var (origin, ahead) = (road.At(station), Point.Towards(road.Azimuth(station)));
         (double, double) Ahead(double along) => ((line.At(along) - origin).Dot(ahead), Point.Towards(line.Azimuth(along)).Dot(ahead));
         var i = 1;
-        while (i < places.Length - 1 && places[i].Station < station) i++;
+        while (i < places.Length - 1 && places[i].Station < station)
+            i++;
         var (a, b) = (places[i - 1], places[i]);
-        var at = station <= a.Station ? a.Along : station >= b.Station ? b.Along : Roots.Newton(Ahead, Math.Min(a.Along, b.Along), Math.Max(a.Along, b.Along));
+        var at =
+            station <= a.Station ? a.Along
+            : station >= b.Station ? b.Along
+            : Roots.Newton(Ahead, Math.Min(a.Along, b.Along), Math.Max(a.Along, b.Along));
         return (line.At(at) - origin).Dot(new(ahead.Y, -ahead.X));
     }
 }

@@ -20,24 +20,35 @@ public sealed class Ground
     /// <summary>Throws <see cref="ArgumentException"/> for a point number out of range or no triangle at all.</summary>
     public Ground(double[] coordinates, int[] triangles)
     {
-        if (triangles.Length < 3 || triangles.Length % 3 != 0) throw new ArgumentException("A ground has at least one triangle.", nameof(triangles));
-        if (triangles.Any(t => t < 0 || t >= coordinates.Length / 3)) throw new ArgumentException("A triangle names a point that is not there.", nameof(triangles));
+        if (triangles.Length < 3 || triangles.Length % 3 != 0)
+            throw new ArgumentException("A ground has at least one triangle.", nameof(triangles));
+        if (triangles.Any(t => t < 0 || t >= coordinates.Length / 3))
+            throw new ArgumentException("A triangle names a point that is not there.", nameof(triangles));
         (this.coordinates, this.triangles) = (coordinates, triangles);
-        double left = double.PositiveInfinity, right = double.NegativeInfinity, bottom = left, top = right;
+        double left = double.PositiveInfinity,
+            right = double.NegativeInfinity,
+            bottom = left,
+            top = right;
         foreach (var p in triangles)
         {
             (left, right) = (Math.Min(left, coordinates[3 * p]), Math.Max(right, coordinates[3 * p]));
             (bottom, top) = (Math.Min(bottom, coordinates[3 * p + 1]), Math.Max(top, coordinates[3 * p + 1]));
         }
         low = (left, bottom);
-        cell = Math.Max(1e-6, Math.Max(Math.Sqrt((right - left) * (top - bottom) / TriangleCount), Math.Max(right - left, top - bottom) / 4000));
+        cell = Math.Max(
+            1e-6,
+            Math.Max(Math.Sqrt((right - left) * (top - bottom) / TriangleCount), Math.Max(right - left, top - bottom) / 4000)
+        );
         (columns, rows) = (1 + (int)((right - left) / cell), 1 + (int)((top - bottom) / cell));
         first = new int[columns * rows + 1];
-        for (var t = 0; t < TriangleCount; t++) ForCells(t, c => first[c + 1]++);
-        for (var c = 0; c < columns * rows; c++) first[c + 1] += first[c];
+        for (var t = 0; t < TriangleCount; t++)
+            ForCells(t, c => first[c + 1]++);
+        for (var c = 0; c < columns * rows; c++)
+            first[c + 1] += first[c];
         members = new int[first[^1]];
         var next = first[..^1];
-        for (var t = 0; t < TriangleCount; t++) ForCells(t, c => members[next[c]++] = t);
+        for (var t = 0; t < TriangleCount; t++)
+            ForCells(t, c => members[next[c]++] = t);
     }
 
     public int TriangleCount => triangles.Length / 3;
@@ -49,11 +60,13 @@ public sealed class Ground
     public double? Level(Point at)
     {
         var (column, row) = ((int)Math.Floor((at.X - low.X) / cell), (int)Math.Floor((at.Y - low.Y) / cell));
-        if (column < 0 || row < 0 || column >= columns || row >= rows) return null;
+        if (column < 0 || row < 0 || column >= columns || row >= rows)
+            return null;
         var c = row * columns + column;
         for (var m = first[c]; m < first[c + 1]; m++)
         {
-            if (LevelIn(members[m], at) is { } level) return level;
+            if (LevelIn(members[m], at) is { } level)
+                return level;
         }
         return null;
     }
@@ -67,24 +80,28 @@ public sealed class Ground
             for (var column = Column(from.X); column <= Column(to.X); column++)
             {
                 var c = row * columns + column;
-                for (var m = first[c]; m < first[c + 1]; m++) found.Add(members[m]);
+                for (var m = first[c]; m < first[c + 1]; m++)
+                    found.Add(members[m]);
             }
         }
         return found;
     }
 
     /// <summary>Corners of a triangle, in plan with their levels.</summary>
-    public (Point At, double Level)[] CornersOf(int triangle) => [.. Enumerable.Range(0, 3).Select(i => (Corner(triangle, i), Height(triangle, i)))];
+    public (Point At, double Level)[] CornersOf(int triangle) =>
+        [.. Enumerable.Range(0, 3).Select(i => (Corner(triangle, i), Height(triangle, i)))];
 
     private double? LevelIn(int triangle, Point p)
     {
         var (a, b, c) = (Corner(triangle, 0), Corner(triangle, 1), Corner(triangle, 2));
         var (ab, ac, ap) = (b - a, c - a, p - a);
         var area = ab.Cross(ac);
-        if (area == 0) return null;
+        if (area == 0)
+            return null;
         var (u, v) = (ap.Cross(ac) / area, ab.Cross(ap) / area);
         const double Tiny = 1e-9;
-        if (u < -Tiny || v < -Tiny || u + v > 1 + Tiny) return null;
+        if (u < -Tiny || v < -Tiny || u + v > 1 + Tiny)
+            return null;
         return Height(triangle, 0) + u * (Height(triangle, 1) - Height(triangle, 0)) + v * (Height(triangle, 2) - Height(triangle, 0));
     }
 
@@ -105,7 +122,8 @@ public sealed class Ground
         var (a, b, c) = (Corner(triangle, 0), Corner(triangle, 1), Corner(triangle, 2));
         for (var row = Row(Math.Min(a.Y, Math.Min(b.Y, c.Y))); row <= Row(Math.Max(a.Y, Math.Max(b.Y, c.Y))); row++)
         {
-            for (var column = Column(Math.Min(a.X, Math.Min(b.X, c.X))); column <= Column(Math.Max(a.X, Math.Max(b.X, c.X))); column++) visit(row * columns + column);
+            for (var column = Column(Math.Min(a.X, Math.Min(b.X, c.X))); column <= Column(Math.Max(a.X, Math.Max(b.X, c.X))); column++)
+                visit(row * columns + column);
         }
     }
 }

@@ -3,7 +3,10 @@ using Pravik.Core.Geometry;
 
 namespace Pravik.Core.Roads;
 
-/// <summary>Where a point lies on a line: station along it, offset square to it (positive right looking ahead), and how far it lies beyond an end.</summary>
+/// <summary>
+/// Where a point lies on a line: station along it, offset square to it (positive right looking ahead), and how far it lies beyond an
+/// end.
+/// </summary>
 /// <param name="Station">Running station of the nearest point; beyond the ends on the end's tangent.</param>
 /// <param name="Offset">Square distance, positive to the right.</param>
 /// <param name="Beyond">0 on the line; negative before its start, positive after its end (m).</param>
@@ -22,7 +25,8 @@ public sealed class HorizontalLine
     /// <summary>Throws <see cref="ArgumentException"/> for a line without pieces.</summary>
     public HorizontalLine(ImmutableArray<LineSegment> segments)
     {
-        if (segments.IsDefaultOrEmpty) throw new ArgumentException("A line has at least one piece.", nameof(segments));
+        if (segments.IsDefaultOrEmpty)
+            throw new ArgumentException("A line has at least one piece.", nameof(segments));
         Segments = segments;
         stations = [.. segments.Select(s => s.Station)];
         tree = new(segments);
@@ -45,7 +49,8 @@ public sealed class HorizontalLine
     /// <summary>Curvature at a station, positive turning right; 0 beyond the ends.</summary>
     public double Curvature(double station)
     {
-        if (!Covers(station)) return 0;
+        if (!Covers(station))
+            return 0;
         var segment = Find(station);
         return segment.Curvature(Math.Clamp(station - segment.Station, 0, segment.Length));
     }
@@ -58,12 +63,14 @@ public sealed class HorizontalLine
         var azimuth = segment.Azimuth(along);
         var point = segment.At(along);
         var beyond = station - segment.Station - along;
-        if (beyond != 0) point += beyond * Point.Towards(azimuth);
+        if (beyond != 0)
+            point += beyond * Point.Towards(azimuth);
         return offset == 0 ? point : point + offset * Point.Towards(azimuth + Math.PI / 2);
     }
 
     /// <summary>
-    /// Station and offset of a point: the nearest of all solutions. A point before the start or after the end gets its place on the end's tangent, and how far beyond it is.
+    /// Station and offset of a point: the nearest of all solutions. A point before the start or after the end gets its place on the
+    /// end's tangent, and how far beyond it is.
     /// </summary>
     public RoadPlace Locate(Point point)
     {
@@ -73,12 +80,18 @@ public sealed class HorizontalLine
         var station = nearest.Station + along;
         var ahead = from.Dot(Point.Towards(azimuth));
         var square = from.Dot(Point.Towards(azimuth + Math.PI / 2));
-        var beyond = nearest == Segments[0] && along == 0 ? Math.Min(0, ahead) : nearest == Segments[^1] && along == nearest.Length ? Math.Max(0, ahead) : 0;
-        if (beyond != 0) return new(station + beyond, square, Math.Abs(beyond) <= EndTolerance ? 0 : beyond);
+        var beyond =
+            nearest == Segments[0] && along == 0 ? Math.Min(0, ahead)
+            : nearest == Segments[^1] && along == nearest.Length ? Math.Max(0, ahead)
+            : 0;
+        if (beyond != 0)
+            return new(station + beyond, square, Math.Abs(beyond) <= EndTolerance ? 0 : beyond);
         return new(station, square >= 0 ? distance : -distance, 0);
     }
 
-    /// <summary>Length between two stations along a line of constant offset: Δs − o·Δα (exact, as ∫κ ds is the change of azimuth).</summary>
+    /// <summary>
+    /// Length between two stations along a line of constant offset: Δs − o·Δα (exact, as ∫κ ds is the change of azimuth).
+    /// </summary>
     public double LengthAt(double offset, double from, double to) => to - from - offset * (Azimuth(to) - Azimuth(from));
 
     private LineSegment Find(double station)

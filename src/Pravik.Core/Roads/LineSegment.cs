@@ -28,7 +28,8 @@ public sealed class LineSegment(double station, double length, Point start, doub
     public bool IsArc => rate == 0 && StartCurvature != 0;
 
     /// <summary>The middle of the piece: every point of it lies within half its length from there.</summary>
-    public Point Middle { get; } = new LineSegmentPosition(start, azimuth, startCurvature, (endCurvature - startCurvature) / length).At(length / 2);
+    public Point Middle { get; } =
+        new LineSegmentPosition(start, azimuth, startCurvature, (endCurvature - startCurvature) / length).At(length / 2);
 
     public double Curvature(double distance) => StartCurvature + rate * distance;
 
@@ -44,8 +45,10 @@ public sealed class LineSegment(double station, double length, Point start, doub
     {
         var best = (Along: 0.0, Distance: Point.Distance(point, Start));
         Try(Length);
-        if (IsStraight) Try((point - Start).Dot(Point.Towards(StartAzimuth)));
-        else if (IsArc) TryArc();
+        if (IsStraight)
+            Try((point - Start).Dot(Point.Towards(StartAzimuth)));
+        else if (IsArc)
+            TryArc();
         else
         {
             var steps = 2 + (int)(10 * Math.Max(Math.Abs(StartCurvature), Math.Abs(EndCurvature)) * Length);
@@ -53,7 +56,12 @@ public sealed class LineSegment(double station, double length, Point start, doub
             for (var i = 1; i <= steps; i++)
             {
                 var after = Ahead(Length * i / steps);
-                if (before >= 0 && after <= 0) Try(before == 0 ? Length * (i - 1) / steps : after == 0 ? Length * i / steps : Roots.Newton(Slope, Length * (i - 1) / steps, Length * i / steps));
+                if (before >= 0 && after <= 0)
+                    Try(
+                        before == 0 ? Length * (i - 1) / steps
+                        : after == 0 ? Length * i / steps
+                        : Roots.Newton(Slope, Length * (i - 1) / steps, Length * i / steps)
+                    );
                 before = after;
             }
         }
@@ -75,14 +83,17 @@ public sealed class LineSegment(double station, double length, Point start, doub
             var (from, to) = (Start - centre, point - centre);
             // Clockwise angle from the start to the point, as the arc turns.
             var angle = Math.Atan2(to.Cross(from), from.Dot(to)) * Math.Sign(radius);
-            for (var a = angle < 0 ? angle + 2 * Math.PI : angle; a * Math.Abs(radius) <= Length; a += 2 * Math.PI) Try(a * Math.Abs(radius));
+            for (var a = angle < 0 ? angle + 2 * Math.PI : angle; a * Math.Abs(radius) <= Length; a += 2 * Math.PI)
+                Try(a * Math.Abs(radius));
         }
 
         void Try(double along)
         {
-            if (along < 0 || along > Length) return;
+            if (along < 0 || along > Length)
+                return;
             var distance = Point.Distance(point, At(along));
-            if (distance < best.Distance) best = (along, distance);
+            if (distance < best.Distance)
+                best = (along, distance);
         }
     }
 }
@@ -101,7 +112,8 @@ internal readonly struct LineSegmentPosition(Point start, double azimuth, double
         var panels = 1 + (int)turn;
         var width = distance / panels;
         var rule = GaussLegendre.Ten;
-        double x = 0, y = 0;
+        double x = 0,
+            y = 0;
         for (var panel = 0; panel < panels; panel++)
         {
             for (var i = 0; i < rule.At.Length; i++)

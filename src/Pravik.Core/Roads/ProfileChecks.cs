@@ -13,16 +13,22 @@ public static class ProfileChecks
     {
         for (var i = 1; i < points.Length; i++)
         {
-            if (points[i].Station - points[i - 1].Station < 1e-6) return (i, $"point {i + 1} at station {points[i].Station:0.###} does not lie beyond the point before it.");
+            if (points[i].Station - points[i - 1].Station < 1e-6)
+                return (i, $"point {i + 1} at station {points[i].Station:0.###} does not lie beyond the point before it.");
         }
         double used = 0;
         for (var i = 1; i < points.Length; i++)
         {
             var gap = points[i].Station - points[i - 1].Station;
             var before = (points[i].Level - points[i - 1].Level) / gap;
-            var after = i + 1 < points.Length ? (points[i + 1].Level - points[i].Level) / (points[i + 1].Station - points[i].Station) : before;
+            var after =
+                i + 1 < points.Length ? (points[i + 1].Level - points[i].Level) / (points[i + 1].Station - points[i].Station) : before;
             var (back, ahead) = i + 1 < points.Length ? ProfileLine.Reach(points[i], before, after) : (0, 0);
-            if (used + back > gap + 1e-6) return (i, $"the vertical curve at station {points[i].Station:0.###} runs {used + back - gap:0.###} m into the one before it.");
+            if (used + back > gap + 1e-6)
+                return (
+                    i,
+                    $"the vertical curve at station {points[i].Station:0.###} runs {used + back - gap:0.###} m into the one before it."
+                );
             used = ahead;
         }
         return null;

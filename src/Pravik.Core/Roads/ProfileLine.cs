@@ -14,14 +14,21 @@ public sealed class ProfileLine
     /// <summary>A profile of one point is level. Throws <see cref="ArgumentException"/> for none.</summary>
     public ProfileLine(ImmutableArray<ProfilePoint> points)
     {
-        if (points.IsDefaultOrEmpty) throw new ArgumentException("A profile has at least one point.", nameof(points));
+        if (points.IsDefaultOrEmpty)
+            throw new ArgumentException("A profile has at least one point.", nameof(points));
         Points = points;
         List<Piece> list = [];
         for (var i = 0; i < points.Length; i++)
         {
             var (before, after) = (Grade(i - 1, i), Grade(i, i + 1));
-            if (i == 0) { before = after; list.Add(new(double.NegativeInfinity, points[0].Station, points[0].Level, after, 0, null)); continue; }
-            if (i == points.Length - 1) after = before;
+            if (i == 0)
+            {
+                before = after;
+                list.Add(new(double.NegativeInfinity, points[0].Station, points[0].Level, after, 0, null));
+                continue;
+            }
+            if (i == points.Length - 1)
+                after = before;
             AddCurve(list, points[i], before, after);
         }
         pieces = [.. list];
@@ -31,7 +38,8 @@ public sealed class ProfileLine
     public ImmutableArray<ProfilePoint> Points { get; }
 
     /// <summary>Stations of the first and last point: beyond them the profile is not given.</summary>
-    public (double From, double To) Range => Points.Length == 1 ? (double.NegativeInfinity, double.PositiveInfinity) : (Points[0].Station, Points[^1].Station);
+    public (double From, double To) Range =>
+        Points.Length == 1 ? (double.NegativeInfinity, double.PositiveInfinity) : (Points[0].Station, Points[^1].Station);
 
     public bool Covers(double station) => station >= Range.From - 1e-6 && station <= Range.To + 1e-6;
 
@@ -46,7 +54,8 @@ public sealed class ProfileLine
         for (var i = 0; i < pieces.Length; i++)
         {
             var (piece, to) = (pieces[i], i + 1 < pieces.Length ? pieces[i + 1].From : double.PositiveInfinity);
-            if (piece.ZeroGrade() is { } station && station >= piece.From && station < to) yield return (station, piece.Level(station), piece.Grade(piece.From) > 0);
+            if (piece.ZeroGrade() is { } station && station >= piece.From && station < to)
+                yield return (station, piece.Level(station), piece.Grade(piece.From) > 0);
         }
     }
 
@@ -64,7 +73,8 @@ public sealed class ProfileLine
     }
 
     /// <summary>Grade between two neighbouring points; 0 where one of them does not exist.</summary>
-    private double Grade(int i, int j) => i < 0 || j >= Points.Length ? 0 : (Points[j].Level - Points[i].Level) / (Points[j].Station - Points[i].Station);
+    private double Grade(int i, int j) =>
+        i < 0 || j >= Points.Length ? 0 : (Points[j].Level - Points[i].Level) / (Points[j].Station - Points[i].Station);
 
     /// <summary>The curve at a point and the grade after it.</summary>
     private static void AddCurve(List<Piece> list, ProfilePoint point, double before, double after)
@@ -74,13 +84,15 @@ public sealed class ProfileLine
         var (levelFrom, levelTo) = (point.Level - before * back, point.Level + after * ahead);
         if (before != after && back + ahead > 0)
         {
-            if (point.Radius is { } radius) list.Add(new(from, from, levelFrom, before, 0, new(radius, Math.Sign(after - before))));
+            if (point.Radius is { } radius)
+                list.Add(new(from, from, levelFrom, before, 0, new(radius, Math.Sign(after - before))));
             else
             {
                 // Two parabolas meet under the point at the offset e = L₁·L₂·A / (2(L₁ + L₂)); for equal halves they are one.
                 var e = back * ahead * (after - before) / (2 * (back + ahead));
                 list.Add(new(from, from, levelFrom, before, e / (back * back), null));
-                if (back != ahead) list.Add(new(point.Station, to, levelTo, after, e / (ahead * ahead), null));
+                if (back != ahead)
+                    list.Add(new(point.Station, to, levelTo, after, e / (ahead * ahead), null));
             }
         }
         list.Add(new(to, to, levelTo, after, 0, null));
@@ -100,7 +112,8 @@ public sealed class ProfileLine
         public double Level(double station)
         {
             var x = station - Origin;
-            if (Circle is not { } c) return OriginLevel + x * (OriginGrade + Bend * x);
+            if (Circle is not { } c)
+                return OriginLevel + x * (OriginGrade + Bend * x);
             // Centre square to the grade; a sag (sense +1) has its centre above.
             var sine = OriginGrade / Math.Sqrt(1 + OriginGrade * OriginGrade);
             var cosine = 1 / Math.Sqrt(1 + OriginGrade * OriginGrade);
@@ -110,16 +123,19 @@ public sealed class ProfileLine
 
         public double Grade(double station)
         {
-            if (double.IsInfinity(station)) return OriginGrade;
+            if (double.IsInfinity(station))
+                return OriginGrade;
             var x = station - Origin;
-            if (Circle is not { } c) return OriginGrade + 2 * Bend * x;
+            if (Circle is not { } c)
+                return OriginGrade + 2 * Bend * x;
             var across = x / c.Radius + c.Sense * OriginGrade / Math.Sqrt(1 + OriginGrade * OriginGrade);
             return c.Sense * across / Math.Sqrt(1 - across * across);
         }
 
         public double? ZeroGrade()
         {
-            if (Circle is { } c) return Origin - c.Sense * c.Radius * OriginGrade / Math.Sqrt(1 + OriginGrade * OriginGrade);
+            if (Circle is { } c)
+                return Origin - c.Sense * c.Radius * OriginGrade / Math.Sqrt(1 + OriginGrade * OriginGrade);
             return Bend == 0 ? null : Origin - OriginGrade / (2 * Bend);
         }
     }

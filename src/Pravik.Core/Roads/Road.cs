@@ -77,7 +77,8 @@ public sealed record IntersectionPoint
 }
 
 /// <summary>
-/// A point where grades meet: station, level, and the vertical curve. A parabola of <c>CurveLength</c>; with <c>CurveLengthOut</c> an unequal
+/// A point where grades meet: station, level, and the vertical curve. A parabola of <c>CurveLength</c>; with <c>CurveLengthOut</c> an
+/// unequal
 /// one, of two parabolas before and after the point; with <c>Radius</c> a circular one.
 /// </summary>
 public sealed record ProfilePoint
@@ -97,7 +98,9 @@ public sealed record Crossfall
     public double Right { get; init; }
 }
 
-/// <summary>From the running station <c>At</c> on, the stations shown are <c>Ahead</c> and following; before it they arrive at <c>Back</c>.</summary>
+/// <summary>
+/// From the running station <c>At</c> on, the stations shown are <c>Ahead</c> and following; before it they arrive at <c>Back</c>.
+/// </summary>
 public sealed record StationEquation
 {
     public double At { get; init; }

@@ -3,7 +3,10 @@ using Pravik.Core.Geometry;
 
 namespace Pravik.Core.Roads;
 
-/// <summary>A point of the road: east and north, level (null where no profile is given), azimuth (rad, 0 to 2π), grade and crossfall (rise outward).</summary>
+/// <summary>
+/// A point of the road: east and north, level (null where no profile is given), azimuth (rad, 0 to 2π), grade and crossfall (rise
+/// outward).
+/// </summary>
 public readonly record struct RoadPoint(double X, double Y, double? Z, double Azimuth, double Grade, double Crossfall);
 
 /// <summary>Answers where stations are: line, profile and crossfalls of a <see cref="Road"/>.</summary>
@@ -59,7 +62,13 @@ public sealed class RoadLine
         var (left, right) = Crossfalls.At(station);
         var crossfall = offset < 0 ? left : right;
         var azimuth = Math.IEEERemainder(Line.Azimuth(station), 2 * Math.PI);
-        return new(at.X, at.Y, profile is { } p && p.Covers(station) ? p.Level(station) + crossfall * Math.Abs(offset) : null,
-            azimuth < 0 ? azimuth + 2 * Math.PI : azimuth, profile?.Grade(station) ?? 0, crossfall);
+        return new(
+            at.X,
+            at.Y,
+            profile is { } p && p.Covers(station) ? p.Level(station) + crossfall * Math.Abs(offset) : null,
+            azimuth < 0 ? azimuth + 2 * Math.PI : azimuth,
+            profile?.Grade(station) ?? 0,
+            crossfall
+        );
     }
 }

@@ -29,11 +29,13 @@ internal sealed class SegmentTree
 
         void Visit(Node node)
         {
-            if (Bound(node) > best.Distance + 1e-9) return;
+            if (Bound(node) > best.Distance + 1e-9)
+                return;
             if (node.Left is null)
             {
                 var (along, distance) = segments[node.From].Nearest(point);
-                if (distance < best.Distance || (distance == best.Distance && segments[node.From].Station < best.Segment.Station)) best = (segments[node.From], along, distance);
+                if (distance < best.Distance || (distance == best.Distance && segments[node.From].Station < best.Segment.Station))
+                    best = (segments[node.From], along, distance);
                 return;
             }
             var (near, far) = Bound(node.Left) <= Bound(node.Right!) ? (node.Left, node.Right!) : (node.Right!, node.Left);
@@ -46,13 +48,16 @@ internal sealed class SegmentTree
 
     private Node Make(int from, int to)
     {
-        if (to - from == 1) return new(segments[from].Middle, segments[from].Length / 2, from, to, null, null);
+        if (to - from == 1)
+            return new(segments[from].Middle, segments[from].Length / 2, from, to, null, null);
         var middle = (from + to) / 2;
         var (left, right) = (Make(from, middle), Make(middle, to));
         var apart = Point.Distance(left.Centre, right.Centre);
         // The least circle about two circles.
-        if (apart + right.Radius <= left.Radius) return new(left.Centre, left.Radius, from, to, left, right);
-        if (apart + left.Radius <= right.Radius) return new(right.Centre, right.Radius, from, to, left, right);
+        if (apart + right.Radius <= left.Radius)
+            return new(left.Centre, left.Radius, from, to, left, right);
+        if (apart + left.Radius <= right.Radius)
+            return new(right.Centre, right.Radius, from, to, left, right);
         var radius = (apart + left.Radius + right.Radius) / 2;
         return new(Point.Between(left.Centre, right.Centre, (radius - left.Radius) / apart), radius, from, to, left, right);
     }

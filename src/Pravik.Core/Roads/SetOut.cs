@@ -15,22 +15,30 @@ public static class SetOut
     /// </summary>
     public static (IReadOnlyList<double>? Stations, string? Reason) Stations(double from, double to, double step)
     {
-        if (!(step > 0)) return (null, "the step must be greater than 0");
-        if (!(to >= from)) return (null, "the last station lies before the first");
+        if (!(step > 0))
+            return (null, "the step must be greater than 0");
+        if (!(to >= from))
+            return (null, "the last station lies before the first");
         var count = Math.Floor((to - from - EndTolerance) / step);
-        if (count > MostPoints) return (null, $"that would be more than {MostPoints} stations");
+        if (count > MostPoints)
+            return (null, $"that would be more than {MostPoints} stations");
         List<double> stations = [];
-        for (var i = 0; i <= count; i++) stations.Add(from + i * step);
-        if (stations.Count == 0 || to - stations[^1] > EndTolerance) stations.Add(to);
-        else stations[^1] = to;
+        for (var i = 0; i <= count; i++)
+            stations.Add(from + i * step);
+        if (stations.Count == 0 || to - stations[^1] > EndTolerance)
+            stations.Add(to);
+        else
+            stations[^1] = to;
         return (stations, null);
     }
 
     /// <summary>The station moved onto an end that it meets within 1e-6 m; null beyond the road.</summary>
-    public static double? OnRoad(RoadLine road, double station) => road.Line.Covers(station) ? Math.Clamp(station, road.StartStation, road.EndStation) : null;
+    public static double? OnRoad(RoadLine road, double station) =>
+        road.Line.Covers(station) ? Math.Clamp(station, road.StartStation, road.EndStation) : null;
 
     /// <summary>
-    /// CSV <c>station,offset,x,y,z,azimuth</c>: metres with nine decimals, azimuth in degrees clockwise from north with ten. z is empty where no
+    /// CSV <c>station,offset,x,y,z,azimuth</c>: metres with nine decimals, azimuth in degrees clockwise from north with ten. z is empty
+    /// where no
     /// profile reaches. Stations must lie on the road.
     /// </summary>
     public static string Csv(RoadLine road, IEnumerable<double> stations, IReadOnlyList<double> offsets)
@@ -38,12 +46,24 @@ public static class SetOut
         var text = new StringBuilder("station,offset,x,y,z,azimuth\n");
         foreach (var station in stations)
         {
-            var on = OnRoad(road, station) ?? throw new ArgumentOutOfRangeException(nameof(stations), station, "The station does not lie on the road.");
+            var on =
+                OnRoad(road, station)
+                ?? throw new ArgumentOutOfRangeException(nameof(stations), station, "The station does not lie on the road.");
             foreach (var offset in offsets)
             {
                 var at = road.Survey(on, offset);
-                text.Append(N(station, 6)).Append(',').Append(N(offset, 6)).Append(',').Append(N(at.X, 9)).Append(',').Append(N(at.Y, 9)).Append(',')
-                    .Append(at.Z is { } z ? N(z, 9) : "").Append(',').Append(N(Degrees(at.Azimuth), 10)).Append('\n');
+                text.Append(N(station, 6))
+                    .Append(',')
+                    .Append(N(offset, 6))
+                    .Append(',')
+                    .Append(N(at.X, 9))
+                    .Append(',')
+                    .Append(N(at.Y, 9))
+                    .Append(',')
+                    .Append(at.Z is { } z ? N(z, 9) : "")
+                    .Append(',')
+                    .Append(N(Degrees(at.Azimuth), 10))
+                    .Append('\n');
             }
         }
         return text.ToString();

@@ -21,8 +21,10 @@ public sealed class Stationing(ImmutableArray<StationEquation> equations)
         {
             var to = i < equations.Length ? equations[i].At : double.PositiveInfinity;
             var running = shown - offset;
-            if (running >= from && running < to) found.Add(running);
-            if (i < equations.Length) (from, offset) = (equations[i].At, equations[i].Ahead - equations[i].At);
+            if (running >= from && running < to)
+                found.Add(running);
+            if (i < equations.Length)
+                (from, offset) = (equations[i].At, equations[i].Ahead - equations[i].At);
         }
         return found.ToImmutable();
     }

@@ -1,6 +1,8 @@
 namespace Pravik.Core.Sections;
 
-/// <summary>A girder acting with a slab of the given effective width, by modular ratio, in girder concrete (uncracked, short term).</summary>
+/// <summary>
+/// A girder acting with a slab of the given effective width, by modular ratio, in girder concrete (uncracked, short term).
+/// </summary>
 public static class CompositeSection
 {
     /// <summary>
@@ -13,13 +15,24 @@ public static class CompositeSection
     /// <param name="haunch">Thickness between girder top and slab soffit (m).</param>
     /// <param name="haunchWidth">Width of that concrete (m).</param>
     /// <param name="modularRatio">E of the slab over E of the girder.</param>
-    public static SectionProperties Of(SectionProperties girder, double effectiveWidth, double slabThickness, double haunch, double haunchWidth, double modularRatio)
+    public static SectionProperties Of(
+        SectionProperties girder,
+        double effectiveWidth,
+        double slabThickness,
+        double haunch,
+        double haunchWidth,
+        double modularRatio
+    )
     {
         (double Area, double Height, double Own)[] parts =
         [
             (girder.Area, girder.Centroid, girder.SecondMoment),
             (modularRatio * haunchWidth * haunch, girder.Depth + haunch / 2, modularRatio * haunchWidth * Math.Pow(haunch, 3) / 12),
-            (modularRatio * effectiveWidth * slabThickness, girder.Depth + haunch + slabThickness / 2, modularRatio * effectiveWidth * Math.Pow(slabThickness, 3) / 12),
+            (
+                modularRatio * effectiveWidth * slabThickness,
+                girder.Depth + haunch + slabThickness / 2,
+                modularRatio * effectiveWidth * Math.Pow(slabThickness, 3) / 12
+            ),
         ];
         var area = parts.Sum(p => p.Area);
         var centroid = parts.Sum(p => p.Area * p.Height) / area;

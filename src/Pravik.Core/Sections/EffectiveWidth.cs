@@ -14,9 +14,12 @@ public static class EffectiveWidth
         spans.Count == 1 ? spans[0] : (span == 0 || span == spans.Count - 1 ? 0.85 : 0.7) * spans[span];
 
     /// <summary>The same over the pier between a span and the next: 0.15·(l₁ + l₂).</summary>
-    public static double ZeroMomentLengthAtPier(IReadOnlyList<double> spans, int spanBefore) => 0.15 * (spans[spanBefore] + spans[spanBefore + 1]);
+    public static double ZeroMomentLengthAtPier(IReadOnlyList<double> spans, int spanBefore) =>
+        0.15 * (spans[spanBefore] + spans[spanBefore + 1]);
 
-    /// <summary>Whether a place in a span (fraction t) lies within the hogging length of a pier: 0.15·l from it on each side (Figure 5.2).</summary>
+    /// <summary>
+    /// Whether a place in a span (fraction t) lies within the hogging length of a pier: 0.15·l from it on each side (Figure 5.2).
+    /// </summary>
     public static bool IsNearPier(int spans, int span, double t) => (t <= 0.15 && span > 0) || (t >= 0.85 && span < spans - 1);
 
     /// <summary>b_eff,i = 0.2·b_i + 0.1·l₀, at most 0.2·l₀ and at most b_i (Expressions 5.7a and 5.7b).</summary>
@@ -38,9 +41,30 @@ public static class EffectiveWidth
         if (calculation is { } c)
         {
             c.Line("l_0", "distance between points of zero moment", zeroMomentLength, QuantityKind.Length, "EN 1992-1-1 Fig. 5.2");
-            c.Line("b_eff,1", "0.2 b_1 + 0.1 l_0 ≤ 0.2 l_0 ≤ b_1", one, QuantityKind.Length, "EN 1992-1-1 (5.7a), (5.7b)", $"b_1 = {c.Text(left, QuantityKind.Length)}");
-            c.Line("b_eff,2", "0.2 b_2 + 0.1 l_0 ≤ 0.2 l_0 ≤ b_2", two, QuantityKind.Length, "EN 1992-1-1 (5.7a), (5.7b)", $"b_2 = {c.Text(right, QuantityKind.Length)}");
-            c.Line("b_eff", "b_eff,1 + b_eff,2 + b_w", width, QuantityKind.Length, "EN 1992-1-1 (5.7)", $"b_w = {c.Text(web, QuantityKind.Length)}");
+            c.Line(
+                "b_eff,1",
+                "0.2 b_1 + 0.1 l_0 ≤ 0.2 l_0 ≤ b_1",
+                one,
+                QuantityKind.Length,
+                "EN 1992-1-1 (5.7a), (5.7b)",
+                $"b_1 = {c.Text(left, QuantityKind.Length)}"
+            );
+            c.Line(
+                "b_eff,2",
+                "0.2 b_2 + 0.1 l_0 ≤ 0.2 l_0 ≤ b_2",
+                two,
+                QuantityKind.Length,
+                "EN 1992-1-1 (5.7a), (5.7b)",
+                $"b_2 = {c.Text(right, QuantityKind.Length)}"
+            );
+            c.Line(
+                "b_eff",
+                "b_eff,1 + b_eff,2 + b_w",
+                width,
+                QuantityKind.Length,
+                "EN 1992-1-1 (5.7)",
+                $"b_w = {c.Text(web, QuantityKind.Length)}"
+            );
         }
         return width;
     }

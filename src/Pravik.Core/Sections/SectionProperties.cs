@@ -1,6 +1,8 @@
 namespace Pravik.Core.Sections;
 
-/// <summary>Properties of a plane section (m², m, m⁴): area, height of the centroid above the soffit, second moment about the horizontal axis.</summary>
+/// <summary>
+/// Properties of a plane section (m², m, m⁴): area, height of the centroid above the soffit, second moment about the horizontal axis.
+/// </summary>
 public sealed record SectionProperties(double Area, double Centroid, double SecondMoment, double Depth)
 {
     public double TopModulus => SecondMoment / (Depth - Centroid);

@@ -4,7 +4,8 @@ using Pravik.Core.Geometry;
 namespace Pravik.Core.Sections;
 
 /// <summary>
-/// A section as the engineer enters it: a family with its sizes, or own outlines. It lies with its soffit at height 0, centred on the vertical axis
+/// A section as the engineer enters it: a family with its sizes, or own outlines. It lies with its soffit at height 0, centred on the
+/// vertical axis
 /// where its family is symmetric.
 /// </summary>
 public sealed record SectionShape
@@ -17,7 +18,9 @@ public sealed record SectionShape
     /// <summary>Name of its family (<see cref="SectionFamily.All"/>).</summary>
     public string Family { get; init; } = SectionFamily.IGirder;
 
-    /// <summary>Sizes of the family by name (m). Those that are missing have the family's usual value; those of other families are kept.</summary>
+    /// <summary>
+    /// Sizes of the family by name (m). Those that are missing have the family's usual value; those of other families are kept.
+    /// </summary>
     public ImmutableSortedDictionary<string, double> Sizes { get; init; } = ImmutableSortedDictionary<string, double>.Empty;
 
     /// <summary>Own outlines, for the family of that name.</summary>
@@ -27,10 +30,13 @@ public sealed record SectionShape
     public ImmutableArray<StressPoint> StressPoints { get; init; } = [];
 
     /// <summary>A size, or the usual one of the family.</summary>
-    public double Size(string name) => Sizes.TryGetValue(name, out var own) ? own : SectionFamily.Named(Family)?.Sizes.FirstOrDefault(s => s.Name == name)?.Usual ?? 0;
+    public double Size(string name) =>
+        Sizes.TryGetValue(name, out var own) ? own : SectionFamily.Named(Family)?.Sizes.FirstOrDefault(s => s.Name == name)?.Usual ?? 0;
 }
 
-/// <summary>An own outline of a section: its corners, whether it is a void, and the ratio of its modulus to that of the section's material.</summary>
+/// <summary>
+/// An own outline of a section: its corners, whether it is a void, and the ratio of its modulus to that of the section's material.
+/// </summary>
 public sealed record OwnOutline
 {
     public ImmutableArray<SectionCorner> Corners { get; init; } = [];
@@ -58,10 +64,14 @@ public sealed class MadeSection
     public MadeSection(SectionShape shape)
     {
         Shape = shape;
-        var family = SectionFamily.Named(shape.Family) ?? throw new ArgumentException($"“{shape.Family}” is not a family of sections.", nameof(shape));
+        var family =
+            SectionFamily.Named(shape.Family)
+            ?? throw new ArgumentException($"“{shape.Family}” is not a family of sections.", nameof(shape));
         Parts = family.Make(shape);
         properties = new(() => new(Parts));
-        web = new(() => Enumerable.Range(1, 99).Min(i => Parts.Sum(p => (p.IsVoid ? -1 : 1) * p.Outline.WidthAt(Bottom + i / 100.0 * Depth))));
+        web = new(() =>
+            Enumerable.Range(1, 99).Min(i => Parts.Sum(p => (p.IsVoid ? -1 : 1) * p.Outline.WidthAt(Bottom + i / 100.0 * Depth)))
+        );
         orders = new(() => [.. Order(Parts)]);
         solids = new(() => SolidsLike(this));
         var solid = Parts.Where(p => !p.IsVoid).SelectMany(p => p.Outline.Points).ToList();
@@ -75,13 +85,16 @@ public sealed class MadeSection
     public ImmutableArray<SectionPart> Parts { get; }
 
     /// <summary>Heights between which a girder of steel has its web alone; null for one of concrete and for own outlines.</summary>
-    public (double Low, double High)? Web => !IsSteel ? null : Shape.Family switch
-    {
-        "plateGirder" => (Shape.Size("bottomThickness"), Shape.Size("depth") - Shape.Size("topThickness")),
-        "rolled" => (Shape.Size("flange"), Shape.Size("depth") - Shape.Size("flange")),
-        "angle" => null,
-        _ => (Shape.Size("bottom"), Shape.Size("depth") - Shape.Size("top")),
-    };
+    public (double Low, double High)? Web =>
+        !IsSteel
+            ? null
+            : Shape.Family switch
+            {
+                "plateGirder" => (Shape.Size("bottomThickness"), Shape.Size("depth") - Shape.Size("topThickness")),
+                "rolled" => (Shape.Size("flange"), Shape.Size("depth") - Shape.Size("flange")),
+                "angle" => null,
+                _ => (Shape.Size("bottom"), Shape.Size("depth") - Shape.Size("top")),
+            };
     public ShapeProperties Properties => properties.Value;
     public double Bottom { get; }
     public double Top { get; }
@@ -98,17 +111,22 @@ public sealed class MadeSection
     /// <summary>The solid parts, their voids joined to them by a cut of no width, so that each is one outline.</summary>
     public ImmutableArray<Polygon> Solids => solids.Value;
 
-    /// <summary>The same with corners in the order of another section of the family with other sizes, so that one leads into the other.</summary>
-    public ImmutableArray<Polygon> SolidsLike(MadeSection pattern) => [.. pattern.orders.Value.Select(order => new Polygon(order.Select(c => Parts[c.Part].Outline.Points[c.Corner])))];
+    /// <summary>
+    /// The same with corners in the order of another section of the family with other sizes, so that one leads into the other.
+    /// </summary>
+    public ImmutableArray<Polygon> SolidsLike(MadeSection pattern) =>
+        [.. pattern.orders.Value.Select(order => new Polygon(order.Select(c => Parts[c.Part].Outline.Points[c.Corner])))];
 
     /// <summary>
-    /// The section made as deep as wanted, to 10⁻⁶ m, its other sizes kept; itself for a family that has no depth. Heights of voids keep their part of the depth.
+    /// The section made as deep as wanted, to 10⁻⁶ m, its other sizes kept; itself for a family that has no depth. Heights of voids
+    /// keep their part of the depth.
     /// Throws <see cref="ArgumentException"/> for a depth at which the sizes do not fit together, which validation refuses.
     /// </summary>
     public MadeSection WithDepth(double depth)
     {
         depth = Math.Round(depth, 6);
-        if (!HasDepth || Math.Abs(depth - Shape.Size("depth")) < 1e-9) return this;
+        if (!HasDepth || Math.Abs(depth - Shape.Size("depth")) < 1e-9)
+            return this;
         return byDepth.GetOrAdd(depth, d => new(Deep(Shape, d)));
     }
 
@@ -124,7 +142,8 @@ public sealed class MadeSection
     }
 
     /// <summary>Whether a point lies in material.</summary>
-    public bool Contains(Point point) => Parts.Any(p => !p.IsVoid && p.Outline.Contains(point)) && !Parts.Any(p => p.IsVoid && p.Outline.Contains(point));
+    public bool Contains(Point point) =>
+        Parts.Any(p => !p.IsVoid && p.Outline.Contains(point)) && !Parts.Any(p => p.IsVoid && p.Outline.Contains(point));
 
     /// <summary>The least distance from a point to any outline.</summary>
     public double DistanceToOutline(Point point) => Parts.Min(p => p.Outline.DistanceToOutline(point));
@@ -140,17 +159,26 @@ public sealed class MadeSection
         }
         for (var p = 0; p < parts.Length; p++)
         {
-            if (parts[p].IsVoid) continue;
+            if (parts[p].IsVoid)
+                continue;
             var outline = Turning(p, false);
             // The void whose rightmost corner lies furthest to the right first, so that cuts do not cross one another.
-            var voids = Enumerable.Range(0, parts.Length).Where(i => parts[i].IsVoid && parts[p].Outline.Contains(parts[i].Outline.Points[0])).Select(i => Turning(i, true));
+            var voids = Enumerable
+                .Range(0, parts.Length)
+                .Where(i => parts[i].IsVoid && parts[p].Outline.Contains(parts[i].Outline.Points[0]))
+                .Select(i => Turning(i, true));
             foreach (var hole in voids.OrderByDescending(h => h.Max(c => At(c).X)))
             {
                 var from = hole.IndexOf(hole.MaxBy(c => At(c).X));
                 var start = At(hole[from]);
                 var points = outline.ConvertAll(At);
-                var to = Enumerable.Range(0, points.Count).Where(i => points[i].X > start.X && IsClear(points, start, points[i])).OrderBy(i => Point.Distance(points[i], start)).FirstOrDefault(-1);
-                if (to < 0) continue;
+                var to = Enumerable
+                    .Range(0, points.Count)
+                    .Where(i => points[i].X > start.X && IsClear(points, start, points[i]))
+                    .OrderBy(i => Point.Distance(points[i], start))
+                    .FirstOrDefault(-1);
+                if (to < 0)
+                    continue;
                 outline.InsertRange(to + 1, [.. hole.Skip(from), .. hole.Take(from), hole[from], outline[to]]);
             }
             yield return [.. outline];
@@ -162,20 +190,32 @@ public sealed class MadeSection
         for (var i = 0; i < outline.Count; i++)
         {
             var (p, q) = (outline[i], outline[(i + 1) % outline.Count]);
-            if (p == b || q == b) continue;
-            if ((b - a).Cross(p - a) > 0 != (b - a).Cross(q - a) > 0 && (q - p).Cross(a - p) > 0 != (q - p).Cross(b - p) > 0) return false;
+            if (p == b || q == b)
+                continue;
+            if ((b - a).Cross(p - a) > 0 != (b - a).Cross(q - a) > 0 && (q - p).Cross(a - p) > 0 != (q - p).Cross(b - p) > 0)
+                return false;
         }
         return true;
     }
 
     /// <summary>Heights between bottom and top at which an edge of the outside runs along the member: those of flanges.</summary>
-    public IEnumerable<double> Edges => Parts.Where(p => !p.IsVoid).SelectMany(p => p.Outline.Points).Where(p => p.X > 0 && p.Y > Bottom + 1e-6 && p.Y < Top - 1e-6 && p.X > 0.98 * Math.Min(TopWidth, BottomWidth) / 2).Select(p => p.Y).Distinct();
+    public IEnumerable<double> Edges =>
+        Parts
+            .Where(p => !p.IsVoid)
+            .SelectMany(p => p.Outline.Points)
+            .Where(p => p.X > 0 && p.Y > Bottom + 1e-6 && p.Y < Top - 1e-6 && p.X > 0.98 * Math.Min(TopWidth, BottomWidth) / 2)
+            .Select(p => p.Y)
+            .Distinct();
 
     /// <summary>From the leftmost to the rightmost point of material at a height.</summary>
     private double Extent(double y)
     {
-        var cuts = Parts.Where(p => !p.IsVoid).SelectMany(p => p.Outline.Points.Select((a, i) => (A: a, B: p.Outline.Points[(i + 1) % p.Outline.Points.Length])))
-            .Where(e => e.A.Y <= y != e.B.Y <= y).Select(e => e.A.X + (y - e.A.Y) / (e.B.Y - e.A.Y) * (e.B.X - e.A.X)).ToList();
+        var cuts = Parts
+            .Where(p => !p.IsVoid)
+            .SelectMany(p => p.Outline.Points.Select((a, i) => (A: a, B: p.Outline.Points[(i + 1) % p.Outline.Points.Length])))
+            .Where(e => e.A.Y <= y != e.B.Y <= y)
+            .Select(e => e.A.X + (y - e.A.Y) / (e.B.Y - e.A.Y) * (e.B.X - e.A.X))
+            .ToList();
         return cuts.Count == 0 ? 0 : cuts.Max() - cuts.Min();
     }
 }

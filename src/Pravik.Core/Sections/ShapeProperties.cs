@@ -3,11 +3,14 @@ using Pravik.Core.Geometry;
 
 namespace Pravik.Core.Sections;
 
-/// <summary>Section moduli at a place: I about the horizontal and the vertical axis over the distance to it (m³); infinite on the axis itself.</summary>
+/// <summary>
+/// Section moduli at a place: I about the horizontal and the vertical axis over the distance to it (m³); infinite on the axis itself.
+/// </summary>
 public sealed record PointModulus(string Name, double X, double Y, double Horizontal, double Vertical);
 
 /// <summary>
-/// Properties of a section of any parts, transformed to its reference material by their weights: m², m, m⁴, m³. x is horizontal, y upward, in the axes of
+/// Properties of a section of any parts, transformed to its reference material by their weights: m², m, m⁴, m³. x is horizontal, y
+/// upward, in the axes of
 /// the outline; Ix is the second moment about the horizontal axis through the centroid.
 /// </summary>
 public sealed class ShapeProperties
@@ -19,14 +22,26 @@ public sealed class ShapeProperties
     public ShapeProperties(IReadOnlyList<SectionPart> parts)
     {
         this.parts = [.. parts];
-        double sx = 0, sy = 0, ixx = 0, iyy = 0, ixy = 0, gross = 0;
+        double sx = 0,
+            sy = 0,
+            ixx = 0,
+            iyy = 0,
+            ixy = 0,
+            gross = 0;
         foreach (var part in parts)
         {
             var sign = part.IsVoid ? -1 : 1;
             var weight = Weight(part);
             var m = part.Outline.Moments();
             gross += sign * m.Area;
-            (Area, sx, sy, ixx, iyy, ixy) = (Area + weight * m.Area, sx + weight * m.Sx, sy + weight * m.Sy, ixx + weight * m.Ixx, iyy + weight * m.Iyy, ixy + weight * Product(part.Outline));
+            (Area, sx, sy, ixx, iyy, ixy) = (
+                Area + weight * m.Area,
+                sx + weight * m.Sx,
+                sy + weight * m.Sy,
+                ixx + weight * m.Ixx,
+                iyy + weight * m.Iyy,
+                ixy + weight * Product(part.Outline)
+            );
         }
         (GrossArea, Centroid) = (gross, new(sy / Area, sx / Area));
         (Ix, Iy, Ixy) = (ixx - Area * Centroid.Y * Centroid.Y, iyy - Area * Centroid.X * Centroid.X, ixy - Area * Centroid.X * Centroid.Y);
@@ -53,7 +68,10 @@ public sealed class ShapeProperties
     /// <summary>Length of all outlines, voids too; edges between parts count for both.</summary>
     public double Perimeter { get; }
 
-    /// <summary>Principal second moments and the angle from the horizontal axis to that of the greater one (rad, anticlockwise): tan 2α = −2Ixy/(Ix − Iy).</summary>
+    /// <summary>
+    /// Principal second moments and the angle from the horizontal axis to that of the greater one (rad, anticlockwise): tan 2α =
+    /// −2Ixy/(Ix − Iy).
+    /// </summary>
     public (double Greater, double Lesser, double Angle) Principal
     {
         get
@@ -69,12 +87,16 @@ public sealed class ShapeProperties
     public double LeftModulus => Iy / (Centroid.X - Left);
     public double RightModulus => Iy / (Right - Centroid.X);
 
-    /// <summary>St Venant's torsion constant, the mean of its bounds, and half their difference over it. Costs some milliseconds at the first call.</summary>
+    /// <summary>
+    /// St Venant's torsion constant, the mean of its bounds, and half their difference over it. Costs some milliseconds at the first
+    /// call.
+    /// </summary>
     public double J => (torsion.Value.Lower + torsion.Value.Upper) / 2;
     public double TorsionError => (torsion.Value.Upper - torsion.Value.Lower) / 2 / J;
 
     /// <summary>
-    /// Shear area for vertical force: A_v = I²/∫(S²/b) dy, S the first moment of what lies above and b the width there (Gere and Timoshenko,
+    /// Shear area for vertical force: A_v = I²/∫(S²/b) dy, S the first moment of what lies above and b the width there (Gere and
+    /// Timoshenko,
     /// Mechanics of Materials, form factor for shear; 5/6·A for a rectangle).
     /// </summary>
     public double VerticalShearArea => ShearArea(Bands(false), Ix, Centroid.Y);
@@ -95,7 +117,8 @@ public sealed class ShapeProperties
     /// <summary>The weight with which a part counts: a void takes away that of the part which surrounds it.</summary>
     public double Weight(SectionPart part)
     {
-        if (!part.IsVoid) return part.Weight;
+        if (!part.IsVoid)
+            return part.Weight;
         var inside = 0.5 * (part.Outline.Points[0] + part.Outline.Points[1]);
         return -(parts.FirstOrDefault(p => !p.IsVoid && p.Outline.Contains(inside))?.Weight ?? 1);
     }
@@ -103,7 +126,8 @@ public sealed class ShapeProperties
     /// <summary>∫xy dA = ¹⁄₂₄Σ(x_i(2y_i + y_j) + x_j(y_i + 2y_j))·c, by Green's theorem.</summary>
     private static double Product(Polygon outline)
     {
-        double sum = 0, area = 0;
+        double sum = 0,
+            area = 0;
         for (var i = 0; i < outline.Points.Length; i++)
         {
             var (p, q) = (outline.Points[i], outline.Points[(i + 1) % outline.Points.Length]);
@@ -114,7 +138,8 @@ public sealed class ShapeProperties
         return Math.Sign(area) * sum;
     }
 
-    private static double Around(Polygon outline) => outline.Points.Select((p, i) => Point.Distance(p, outline.Points[(i + 1) % outline.Points.Length])).Sum();
+    private static double Around(Polygon outline) =>
+        outline.Points.Select((p, i) => Point.Distance(p, outline.Points[(i + 1) % outline.Points.Length])).Sum();
 
     /// <summary>A band of a section between two heights, in which the width by weight is linear.</summary>
     private readonly record struct Band(double Low, double High, double AtLow, double AtHigh)
@@ -123,16 +148,23 @@ public sealed class ShapeProperties
 
         public double Width(double y) => AtLow + (y - Low) / Height * (AtHigh - AtLow);
 
-        /// <summary>Area and first moment about a height of what lies between two heights within the band: exact, by Simpson's rule.</summary>
+        /// <summary>
+        /// Area and first moment about a height of what lies between two heights within the band: exact, by Simpson's rule.
+        /// </summary>
         public (double Area, double Moment) Between(double from, double to, double about)
         {
             var middle = (from + to) / 2;
             var (low, mean, high) = (Width(from), Width(middle), Width(to));
-            return ((low + high) / 2 * (to - from), (to - from) / 6 * (low * (from - about) + 4 * mean * (middle - about) + high * (to - about)));
+            return (
+                (low + high) / 2 * (to - from),
+                (to - from) / 6 * (low * (from - about) + 4 * mean * (middle - about) + high * (to - about))
+            );
         }
     }
 
-    /// <summary>Bands from the bottom up, or across from the left, by a line that sweeps over the edges in order of their lower ends.</summary>
+    /// <summary>
+    /// Bands from the bottom up, or across from the left, by a line that sweeps over the edges in order of their lower ends.
+    /// </summary>
     private List<Band> Bands(bool across)
     {
         var edges = new List<(double Low, double High, double AtLow, double Slope, double Weight)>();
@@ -144,8 +176,10 @@ public sealed class ShapeProperties
             for (var i = 0; i < points.Length; i++)
             {
                 var (p, q) = (points[i], points[(i + 1) % points.Length]);
-                if (across) (p, q) = (new(p.Y, p.X), new(q.Y, q.X));
-                if (p.Y == q.Y) continue;
+                if (across)
+                    (p, q) = (new(p.Y, p.X), new(q.Y, q.X));
+                if (p.Y == q.Y)
+                    continue;
                 var (low, high) = p.Y < q.Y ? (p, q) : (q, p);
                 edges.Add((low.Y, high.Y, low.X, (high.X - low.X) / (high.Y - low.Y), p.Y < q.Y ? weight : -weight));
             }
@@ -157,9 +191,12 @@ public sealed class ShapeProperties
         {
             var (low, high) = (heights[k], heights[k + 1]);
             active.RemoveAll(e => edges[e].High <= low);
-            while (next < edges.Count && edges[next].Low <= low) active.Add(next++);
-            if (high - low < 1e-12) continue;
-            double atLow = 0, atHigh = 0;
+            while (next < edges.Count && edges[next].Low <= low)
+                active.Add(next++);
+            if (high - low < 1e-12)
+                continue;
+            double atLow = 0,
+                atHigh = 0;
             foreach (var e in active)
             {
                 atLow += edges[e].Weight * (edges[e].AtLow + (low - edges[e].Low) * edges[e].Slope);
@@ -173,7 +210,8 @@ public sealed class ShapeProperties
     private static double ShearArea(List<Band> bands, double second, double centroid)
     {
         var rule = bands.Count > 60 ? Numerics.GaussLegendre.Five : Numerics.GaussLegendre.Ten;
-        double sum = 0, above = 0;
+        double sum = 0,
+            above = 0;
         for (var k = bands.Count - 1; k >= 0; k--)
         {
             var band = bands[k];
@@ -181,7 +219,8 @@ public sealed class ShapeProperties
             {
                 var y = band.Low + rule.At[i] * (band.High - band.Low);
                 var s = above + band.Between(y, band.High, centroid).Moment;
-                if (band.Width(y) > 1e-12) sum += rule.Weight[i] * (band.High - band.Low) * s * s / band.Width(y);
+                if (band.Width(y) > 1e-12)
+                    sum += rule.Weight[i] * (band.High - band.Low) * s * s / band.Width(y);
             }
             above += band.Between(band.Low, band.High, centroid).Moment;
         }
@@ -203,6 +242,10 @@ public sealed class ShapeProperties
             axis = Numerics.Roots.Bisect(y => below + band.Between(band.Low, y, 0).Area - half, band.Low, band.High) ?? band.High;
             break;
         }
-        return bands.Sum(b => b.High <= axis ? -b.Between(b.Low, b.High, axis).Moment : b.Low >= axis ? b.Between(b.Low, b.High, axis).Moment : b.Between(axis, b.High, axis).Moment - b.Between(b.Low, axis, axis).Moment);
+        return bands.Sum(b =>
+            b.High <= axis ? -b.Between(b.Low, b.High, axis).Moment
+            : b.Low >= axis ? b.Between(b.Low, b.High, axis).Moment
+            : b.Between(axis, b.High, axis).Moment - b.Between(b.Low, axis, axis).Moment
+        );
     }
 }

@@ -34,8 +34,15 @@ public sealed class DeckLine
     /// <param name="geometry">Its bridge.</param>
     /// <param name="offsetAt">Offset by station.</param>
     /// <param name="unit">The unit of the deck to which the line is kept; null for the whole deck. Pieces elsewhere have no length.</param>
-    /// <param name="ofStrip">Whether the line is the middle of a strip whose width counts square to the road: pieces then have their length along the road.</param>
-    public static DeckLine Along(DeckMesh mesh, BridgeGeometry geometry, Func<double, double> offsetAt, UnitPlace? unit = null, bool ofStrip = false)
+    /// <param name="ofStrip">Whether the line is the middle of a strip whose width counts square to the road: pieces then have their
+    /// length along the road.</param>
+    public static DeckLine Along(
+        DeckMesh mesh,
+        BridgeGeometry geometry,
+        Func<double, double> offsetAt,
+        UnitPlace? unit = null,
+        bool ofStrip = false
+    )
     {
         var count = mesh.Lines;
         var (node, weight, station, length) = (new int[count], new double[count], new double[count], new double[count]);
@@ -49,7 +56,8 @@ public sealed class DeckLine
                 return at.Offset - offsetAt(at.Station);
             }
             var j = 0;
-            while (j < mesh.Longitudinals - 2 && Beyond(j + 1) < 0) j++;
+            while (j < mesh.Longitudinals - 2 && Beyond(j + 1) < 0)
+                j++;
             var (a, b) = (Beyond(j), Beyond(j + 1));
             var (left, right) = (mesh.Nodes[mesh.NodeAt(j, k)], mesh.Nodes[mesh.NodeAt(j + 1, k)]);
             node[k] = mesh.NodeAt(j, k);
@@ -57,7 +65,9 @@ public sealed class DeckLine
             station[k] = left.Station + weight[k] * (right.Station - left.Station);
             offsets[k] = offsetAt(station[k]);
         }
-        foreach (var k in mesh.Spans.Where((_, span) => unit?.Has(span) ?? true).SelectMany(s => Enumerable.Range(s.First, s.Last - s.First)))
+        foreach (
+            var k in mesh.Spans.Where((_, span) => unit?.Has(span) ?? true).SelectMany(s => Enumerable.Range(s.First, s.Last - s.First))
+        )
         {
             var (a, b) = ofStrip ? ((offsets[k] + offsets[k + 1]) / 2, (offsets[k] + offsets[k + 1]) / 2) : (offsets[k], offsets[k + 1]);
             length[k] = Geometry.Point.Distance(geometry.Road.At(station[k], a), geometry.Road.At(station[k + 1], b));
@@ -77,7 +87,8 @@ public sealed class DeckLine
     public void Spread(double[] nodalLoads, double perMetre) => Spread(nodalLoads, _ => perMetre);
 
     /// <summary>
-    /// Adds a load per metre of this line (N/m) that may vary with the station: the load of each piece, with the mean of its ends, goes in halves to
+    /// Adds a load per metre of this line (N/m) that may vary with the station: the load of each piece, with the mean of its ends, goes
+    /// in halves to
     /// its ends and across by the lever rule.
     /// </summary>
     public void Spread(double[] nodalLoads, Func<double, double> perMetre)

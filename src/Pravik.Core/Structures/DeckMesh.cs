@@ -5,7 +5,8 @@ using Pravik.Core.Geometry;
 namespace Pravik.Core.Structures;
 
 /// <summary>
-/// A joint of the mesh: where it is in plan, on which longitudinal line (0 the left edge) and which mesh line along the bridge, its station and offset, and the direction (rad, anticlockwise
+/// A joint of the mesh: where it is in plan, on which longitudinal line (0 the left edge) and which mesh line along the bridge, its
+/// station and offset, and the direction (rad, anticlockwise
 /// from east) of its first rotation axis.
 /// </summary>
 public sealed record DeckNode(Point At, int Longitudinal, int Line, double Station, double Offset, double Direction);
@@ -14,7 +15,8 @@ public sealed record DeckNode(Point At, int Longitudinal, int Line, double Stati
 public readonly record struct SpanLines(int First, int Last);
 
 /// <summary>
-/// Joints on the deck, row by row across it: on its edges, on the girder lines and on lines between them. Spans that are continuous share the row between them; over a joint of the deck each has its own, in the same
+/// Joints on the deck, row by row across it: on its edges, on the girder lines and on lines between them. Spans that are continuous
+/// share the row between them; over a joint of the deck each has its own, in the same
 /// place.
 /// </summary>
 /// <param name="Nodes">Joints, row by row from the left.</param>
@@ -22,7 +24,13 @@ public readonly record struct SpanLines(int First, int Last);
 /// <param name="Lines">Rows across the bridge.</param>
 /// <param name="Spans">Rows on which each span begins and ends.</param>
 /// <param name="GirderLines">Longitudinal line of each girder.</param>
-public sealed record DeckMesh(ImmutableArray<DeckNode> Nodes, int Longitudinals, int Lines, ImmutableArray<SpanLines> Spans, ImmutableArray<int> GirderLines)
+public sealed record DeckMesh(
+    ImmutableArray<DeckNode> Nodes,
+    int Longitudinals,
+    int Lines,
+    ImmutableArray<SpanLines> Spans,
+    ImmutableArray<int> GirderLines
+)
 {
     public int NodeAt(int longitudinal, int line) => line * Longitudinals + longitudinal;
 
@@ -30,14 +38,16 @@ public sealed record DeckMesh(ImmutableArray<DeckNode> Nodes, int Longitudinals,
     public int OfGirder(int girder, int line) => NodeAt(GirderLines[girder], line);
 
     /// <summary>Rows on axes, with the number of the axis (from 0): one at each, two where the deck is parted.</summary>
-    public IEnumerable<(int Line, int Axis)> AxisLines() => Spans.SelectMany((s, span) => new[] { (s.First, span), (s.Last, span + 1) }).Distinct();
+    public IEnumerable<(int Line, int Axis)> AxisLines() =>
+        Spans.SelectMany((s, span) => new[] { (s.First, span), (s.Last, span + 1) }).Distinct();
 
     /// <summary>The span (from 0) of the piece that begins on a row; that before it on the last row of a unit.</summary>
     public int SpanOf(int line)
     {
         for (var span = 0; span < Spans.Length; span++)
         {
-            if (line < Spans[span].Last || span + 1 == Spans.Length || line < Spans[span + 1].First) return span;
+            if (line < Spans[span].Last || span + 1 == Spans.Length || line < Spans[span + 1].First)
+                return span;
         }
         throw new ArgumentOutOfRangeException(nameof(line));
     }
@@ -45,7 +55,8 @@ public sealed record DeckMesh(ImmutableArray<DeckNode> Nodes, int Longitudinals,
     /// <summary>Makes the mesh.</summary>
     /// <param name="geometry">The bridge, with girders in every span.</param>
     /// <param name="divisions">Pieces along each span.</param>
-    /// <param name="between">Pieces between neighbouring girders, and half as many (at least one) from the outer girders to the edges.</param>
+    /// <param name="between">Pieces between neighbouring girders, and half as many (at least one) from the outer girders to the
+    /// edges.</param>
     public static DeckMesh Of(BridgeGeometry geometry, IReadOnlyList<int> divisions, int between = 1)
     {
         ImmutableArray<SpanLines> spans = [.. Rows(geometry, divisions)];
@@ -59,16 +70,34 @@ public sealed record DeckMesh(ImmutableArray<DeckNode> Nodes, int Longitudinals,
             for (; line <= spans[span].Last; line++)
             {
                 var t = (double)(line - spans[span].First) / divisions[span];
-                List<DeckNode> main = [EdgeNode(geometry, t, left), .. girders.Select(g => OnGirder(geometry, g, span, t)), EdgeNode(geometry, t, right)];
+                List<DeckNode> main =
+                [
+                    EdgeNode(geometry, t, left),
+                    .. girders.Select(g => OnGirder(geometry, g, span, t)),
+                    EdgeNode(geometry, t, right),
+                ];
                 for (var bay = 0; bay + 1 < main.Count; bay++)
                 {
                     var pieces = bay == 0 || bay == girders.Length ? outside : between;
-                    for (var k = 0; k < pieces; k++) nodes.Add((k == 0 ? main[bay] : Between(geometry, main[bay], main[bay + 1], (double)k / pieces)) with { Longitudinal = nodes.Count % Count(girders.Length, between), Line = line });
+                    for (var k = 0; k < pieces; k++)
+                        nodes.Add(
+                            (k == 0 ? main[bay] : Between(geometry, main[bay], main[bay + 1], (double)k / pieces)) with
+                            {
+                                Longitudinal = nodes.Count % Count(girders.Length, between),
+                                Line = line,
+                            }
+                        );
                 }
                 nodes.Add(main[^1] with { Longitudinal = Count(girders.Length, between) - 1, Line = line });
             }
         }
-        return new(nodes.ToImmutable(), Count(girders.Length, between), spans[^1].Last + 1, spans, [.. girders.Select((_, g) => outside + g * between)]);
+        return new(
+            nodes.ToImmutable(),
+            Count(girders.Length, between),
+            spans[^1].Last + 1,
+            spans,
+            [.. girders.Select((_, g) => outside + g * between)]
+        );
     }
 
     private static int Count(int girders, int between) => (girders - 1) * between + 2 * Math.Max(1, between / 2) + 1;
@@ -78,7 +107,8 @@ public sealed record DeckMesh(ImmutableArray<DeckNode> Nodes, int Longitudinals,
         var line = 0;
         for (var span = 0; span < divisions.Count; span++)
         {
-            if (span > 0 && geometry.UnitOf(span).FirstSpan == span) line++;
+            if (span > 0 && geometry.UnitOf(span).FirstSpan == span)
+                line++;
             yield return new(line, line += divisions[span]);
         }
     }
@@ -101,7 +131,12 @@ public sealed record DeckMesh(ImmutableArray<DeckNode> Nodes, int Longitudinals,
     private static (DeckShape Shape, int Boundary, double From, double To) EdgeOf(BridgeGeometry geometry, int span, int boundary)
     {
         var unit = geometry.UnitOf(span);
-        return (unit.Shape, boundary, unit.BoundaryOnAxis(geometry.Axes[span], boundary).Station, unit.BoundaryOnAxis(geometry.Axes[span + 1], boundary).Station);
+        return (
+            unit.Shape,
+            boundary,
+            unit.BoundaryOnAxis(geometry.Axes[span], boundary).Station,
+            unit.BoundaryOnAxis(geometry.Axes[span + 1], boundary).Station
+        );
     }
 
     private static DeckNode EdgeNode(BridgeGeometry geometry, double t, (DeckShape Shape, int Boundary, double From, double To) edge)

@@ -9,6 +9,7 @@ public enum MemberKind
     Edge,
     Strip,
     Diaphragm,
+
     /// <summary>Of the substructure.</summary>
     Crosshead,
     Column,

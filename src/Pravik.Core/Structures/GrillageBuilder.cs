@@ -44,25 +44,43 @@ public sealed class GrillageBuilder
     private static IEnumerable<int> Usual(BridgeGeometry geometry)
     {
         var usual = (geometry.Girders.Length + 2) * geometry.SpanCount * 40 > 6000 ? 20 : 40;
-        return geometry.Bridge.Axes.Spans.Select((span, i) =>
-        {
-            var spacing = Math.Min(geometry.SpacingIn(i, geometry.Axes[i].Station), geometry.SpacingIn(i, geometry.Axes[i + 1].Station));
-            return spacing == 0 ? usual : usual * Math.Max(1, (int)Math.Ceiling(span / usual / (1.5 * spacing) - 1e-9));
-        });
+        return geometry.Bridge.Axes.Spans.Select(
+            (span, i) =>
+            {
+                var spacing = Math.Min(
+                    geometry.SpacingIn(i, geometry.Axes[i].Station),
+                    geometry.SpacingIn(i, geometry.Axes[i + 1].Station)
+                );
+                return spacing == 0 ? usual : usual * Math.Max(1, (int)Math.Ceiling(span / usual / (1.5 * spacing) - 1e-9));
+            }
+        );
     }
 
     /// <param name="geometry">The bridge.</param>
     /// <param name="divisions">Pieces along each span; null for the usual ones.</param>
-    public static Grillage Build(BridgeGeometry geometry, IReadOnlyList<int>? divisions = null) => new GrillageBuilder(geometry, divisions).Build();
+    public static Grillage Build(BridgeGeometry geometry, IReadOnlyList<int>? divisions = null) =>
+        new GrillageBuilder(geometry, divisions).Build();
 
-    /// <summary>Composite section of a girder at fraction t of a span, with the effective width of that span (EN 1992-1-1 5.3.2.1(4) allows one width over the span).</summary>
+    /// <summary>
+    /// Composite section of a girder at fraction t of a span, with the effective width of that span (EN 1992-1-1 5.3.2.1(4) allows one
+    /// width over the span).
+    /// </summary>
     public static SectionProperties Composite(BridgeGeometry geometry, GirderLine girder, int span, double t = 0.5)
     {
         var section = geometry.SectionOf(girder, span, t);
         var bridge = geometry.Bridge;
         var width = SlabWidth(geometry, girder, span, section);
-        var ratio = Concrete.Of(bridge.Materials.Slab).Ecm / (section.IsSteel ? StructuralSteel.Of(bridge.Materials.Structural).E : Concrete.Of(bridge.Materials.Girder).Ecm);
-        return CompositeSection.Of(section.Bending, width, geometry.SlabThickness(girder, span, 0.5), geometry.Haunch(span), section.TopWidth, ratio);
+        var ratio =
+            Concrete.Of(bridge.Materials.Slab).Ecm
+            / (section.IsSteel ? StructuralSteel.Of(bridge.Materials.Structural).E : Concrete.Of(bridge.Materials.Girder).Ecm);
+        return CompositeSection.Of(
+            section.Bending,
+            width,
+            geometry.SlabThickness(girder, span, 0.5),
+            geometry.Haunch(span),
+            section.TopWidth,
+            ratio
+        );
     }
 
     /// <summary>Width of slab that acts with a girder of a section in a span (EN 1992-1-1 5.3.2.1).</summary>
@@ -78,8 +96,10 @@ public sealed class GrillageBuilder
     {
         var unit = geometry.UnitOf(span);
         var (first, last) = (span, span);
-        while (first > unit.FirstSpan && girder.IsIn(first - 1)) first--;
-        while (last < unit.LastSpan && girder.IsIn(last + 1)) last++;
+        while (first > unit.FirstSpan && girder.IsIn(first - 1))
+            first--;
+        while (last < unit.LastSpan && girder.IsIn(last + 1))
+            last++;
         return ([.. Enumerable.Range(first, last - first + 1).Select(girder.SpanLength)], span - first);
     }
 
@@ -96,7 +116,8 @@ public sealed class GrillageBuilder
         var girderMembers = AddLongitudinals();
         AddAcross();
         var single = geometry.Girders.Length == 1;
-        var supports = mesh.AxisLines().SelectMany(l => geometry.Girders.Select(g => new GrillageSupport(l.Line * longitudinals + g.Number, l.Axis, single)));
+        var supports = mesh.AxisLines()
+            .SelectMany(l => geometry.Girders.Select(g => new GrillageSupport(l.Line * longitudinals + g.Number, l.Axis, single)));
         return new(mesh, [.. members], [.. supports]) { GirderMembers = girderMembers };
     }
 
@@ -104,17 +125,31 @@ public sealed class GrillageBuilder
     {
         var modulus = Concrete.Of(bridge.Materials.Girder).Ecm;
         var lines = new List<int>[geometry.Girders.Length];
-        for (var i = 0; i < lines.Length; i++) lines[i] = [];
+        for (var i = 0; i < lines.Length; i++)
+            lines[i] = [];
         for (var span = 0; span < geometry.SpanCount; span++)
         {
             var thickness = Array.ConvertAll<GirderLine, double>([.. geometry.Girders], g => geometry.SlabThickness(g, span, 0.5));
-            (double Flexural, double Torsional) Rigidities(GirderLine girder, double t) => (modulus * Composite(geometry, girder, span, t).SecondMoment,
-                Shear(modulus) * geometry.SectionOf(girder, span, t).Properties.J + Shear(slab.Ecm) * SlabTorsion(geometry, girder, span, thickness[girder.Number - 1]));
+            (double Flexural, double Torsional) Rigidities(GirderLine girder, double t) =>
+                (
+                    modulus * Composite(geometry, girder, span, t).SecondMoment,
+                    Shear(modulus) * geometry.SectionOf(girder, span, t).Properties.J
+                        + Shear(slab.Ecm) * SlabTorsion(geometry, girder, span, thickness[girder.Number - 1])
+                );
             // Members as they are half way along them; torsion constants, which take longest, are worked out on all cores.
             var pieces = Enumerable.Range(0, divisions[span]).Select(i => (i + 0.5) / divisions[span]).ToList();
-            var rigidities = geometry.Girders.AsParallel().AsOrdered().Select(girder => geometry.IsUniform(girder, span) ? [Rigidities(girder, 0.5)] : pieces.AsParallel().AsOrdered().Select(t => Rigidities(girder, t)).ToList()).ToList();
+            var rigidities = geometry
+                .Girders.AsParallel()
+                .AsOrdered()
+                .Select(girder =>
+                    geometry.IsUniform(girder, span)
+                        ? [Rigidities(girder, 0.5)]
+                        : pieces.AsParallel().AsOrdered().Select(t => Rigidities(girder, t)).ToList()
+                )
+                .ToList();
             // Nothing leads over a joint.
-            for (var g = 0; g < lines.Length && lines[g].Count < spans[span].First; g++) lines[g].Add(-1);
+            for (var g = 0; g < lines.Length && lines[g].Count < spans[span].First; g++)
+                lines[g].Add(-1);
             for (var line = spans[span].First; line < spans[span].Last; line++)
             {
                 AddEdge(0, line, span, geometry.SlabShares(geometry.Girders[0], span).Left, thickness[0]);
@@ -135,11 +170,25 @@ public sealed class GrillageBuilder
     /// bending along the bridge belongs to the flange of the outer girder; the member gets a hundredth of it, so that no moment
     /// escapes the girders.
     /// </summary>
-    private void AddEdge(int longitudinal, int line, int span, double overhang, double thickness) => members.Add(new(Node(longitudinal, line), Node(longitudinal, line + 1),
-        MemberKind.Edge, 0.01 * slab.Ecm * Bending(overhang / 2, thickness), Shear(slab.Ecm) * Torsion(overhang / 2, thickness))
-    { Span = span, Width = overhang / 2, Depth = thickness });
+    private void AddEdge(int longitudinal, int line, int span, double overhang, double thickness) =>
+        members.Add(
+            new(
+                Node(longitudinal, line),
+                Node(longitudinal, line + 1),
+                MemberKind.Edge,
+                0.01 * slab.Ecm * Bending(overhang / 2, thickness),
+                Shear(slab.Ecm) * Torsion(overhang / 2, thickness)
+            )
+            {
+                Span = span,
+                Width = overhang / 2,
+                Depth = thickness,
+            }
+        );
 
-    /// <summary>Torsion constant of the slab whose longitudinal twist a girder's member carries: half of each bay, half of an overhang.</summary>
+    /// <summary>
+    /// Torsion constant of the slab whose longitudinal twist a girder's member carries: half of each bay, half of an overhang.
+    /// </summary>
     public static double SlabTorsion(BridgeGeometry geometry, GirderLine girder, int span, double thickness)
     {
         var (left, right) = geometry.SlabShares(girder, span);
@@ -153,15 +202,30 @@ public sealed class GrillageBuilder
         var aligned = geometry.Axes.Max(a => Math.Abs(a.Skew)) <= GreatestAlignedSkew;
         for (var bay = 0; bay + 1 < longitudinals; bay++)
         {
-            foreach (var line in axes) AddDiaphragm(Node(bay, line), Node(bay + 1, line), bridge.Girders.Diaphragm.Width, bridge.Girders.Diaphragm.Depth);
+            foreach (var line in axes)
+                AddDiaphragm(Node(bay, line), Node(bay + 1, line), bridge.Girders.Diaphragm.Width, bridge.Girders.Diaphragm.Depth);
             foreach (var placed in geometry.DiaphragmBays().Where(d => d.Bay == bay))
             {
                 int Line(double t) => spans[placed.Span].First + (int)Math.Round(t * divisions[placed.Span]);
                 var (from, to) = (Line(placed.OnLeft), Line(placed.OnRight));
-                if (axes.Contains(from) && from == to) continue;
-                if (placed.Diaphragm.Kind == DiaphragmKind.Concrete) AddDiaphragm(Node(bay, from), Node(bay + 1, to), placed.Diaphragm.Width, placed.Diaphragm.Depth);
+                if (axes.Contains(from) && from == to)
+                    continue;
+                if (placed.Diaphragm.Kind == DiaphragmKind.Concrete)
+                    AddDiaphragm(Node(bay, from), Node(bay + 1, to), placed.Diaphragm.Width, placed.Diaphragm.Depth);
                 // A steel member as it is; frames of bars are left out of the stiffness, which is on the safe side for the girders.
-                else if (placed.Diaphragm.Kind == DiaphragmKind.Beam && geometry.BarsOf(placed.Diaphragm) is { } bar) members.Add(new(Node(bay, from), Node(bay + 1, to), MemberKind.Diaphragm, steel.E * bar.Properties.Ix, steel.G * bar.Properties.J) { Span = placed.Span });
+                else if (placed.Diaphragm.Kind == DiaphragmKind.Beam && geometry.BarsOf(placed.Diaphragm) is { } bar)
+                    members.Add(
+                        new(
+                            Node(bay, from),
+                            Node(bay + 1, to),
+                            MemberKind.Diaphragm,
+                            steel.E * bar.Properties.Ix,
+                            steel.G * bar.Properties.J
+                        )
+                        {
+                            Span = placed.Span,
+                        }
+                    );
             }
             foreach (var unit in geometry.Units)
             {
@@ -169,7 +233,8 @@ public sealed class GrillageBuilder
                 var pairs = aligned ? Enumerable.Range(first, last - first + 1).Select(line => (line, line)) : Nearest(bay, first, last);
                 foreach (var (from, to) in pairs)
                 {
-                    if (from == to && axes.Contains(from)) continue;
+                    if (from == to && axes.Contains(from))
+                        continue;
                     AddStrip(bay, from, to, unit.Shape, first, last);
                 }
             }
@@ -185,16 +250,22 @@ public sealed class GrillageBuilder
             while (high - low > 1)
             {
                 var middle = (low + high) / 2;
-                if (nodes[Node(other, middle)].Station <= station) low = middle;
-                else high = middle;
+                if (nodes[Node(other, middle)].Station <= station)
+                    low = middle;
+                else
+                    high = middle;
             }
-            var (below, above) = (Math.Abs(nodes[Node(other, low)].Station - station), Math.Abs(nodes[Node(other, high)].Station - station));
+            var (below, above) = (
+                Math.Abs(nodes[Node(other, low)].Station - station),
+                Math.Abs(nodes[Node(other, high)].Station - station)
+            );
             return below <= above ? low : high;
         }
         for (var line = first; line <= last; line++)
         {
             var to = Closest(bay + 1, nodes[Node(bay, line)].Station);
-            if (Closest(bay, nodes[Node(bay + 1, to)].Station) == line) yield return (line, to);
+            if (Closest(bay, nodes[Node(bay + 1, to)].Station) == line)
+                yield return (line, to);
         }
     }
 
@@ -204,7 +275,14 @@ public sealed class GrillageBuilder
         var across = nodes[b].At - nodes[a].At;
         var width = (Reach(bay, from, first, last, across) + Reach(bay + 1, to, first, last, across)) / 2;
         var thickness = shape.At((nodes[a].Station + nodes[b].Station) / 2).Thickness((nodes[a].Offset + nodes[b].Offset) / 2);
-        members.Add(new(a, b, MemberKind.Strip, slab.Ecm * Bending(width, thickness), Shear(slab.Ecm) * Torsion(width, thickness)) { Span = mesh.SpanOf(from), Width = width, Depth = thickness });
+        members.Add(
+            new(a, b, MemberKind.Strip, slab.Ecm * Bending(width, thickness), Shear(slab.Ecm) * Torsion(width, thickness))
+            {
+                Span = mesh.SpanOf(from),
+                Width = width,
+                Depth = thickness,
+            }
+        );
     }
 
     /// <summary>Half the way to the joints before and after, measured square to the strip.</summary>
@@ -216,7 +294,20 @@ public sealed class GrillageBuilder
 
     private void AddDiaphragm(int i, int j, double width, double depth)
     {
-        members.Add(new(i, j, MemberKind.Diaphragm, slab.Ecm * width * Math.Pow(depth, 3) / 12, Shear(slab.Ecm) * Rectangle.TorsionConstant(width, depth)) { Span = mesh.SpanOf(nodes[i].Line), Width = width, Depth = depth });
+        members.Add(
+            new(
+                i,
+                j,
+                MemberKind.Diaphragm,
+                slab.Ecm * width * Math.Pow(depth, 3) / 12,
+                Shear(slab.Ecm) * Rectangle.TorsionConstant(width, depth)
+            )
+            {
+                Span = mesh.SpanOf(nodes[i].Line),
+                Width = width,
+                Depth = depth,
+            }
+        );
     }
 
     private int Node(int longitudinal, int line) => line * longitudinals + longitudinal;

@@ -4,13 +4,17 @@ namespace Pravik.Core.Supports;
 public enum Freedom
 {
     Fixed,
+
     /// <summary>It moves along and is held across.</summary>
     GuidedAlong,
+
     /// <summary>It moves across and is held along.</summary>
     GuidedAcross,
     Free,
+
     /// <summary>Its stiffness follows from its dimensions.</summary>
     Elastomeric,
+
     /// <summary>Its stiffness is entered.</summary>
     Springs,
 }
@@ -44,32 +48,72 @@ public sealed record BearingType
     /// <summary>Shape factor S = a·b/(2·t·(a + b)) of a layer.</summary>
     public double ShapeFactor() => Length * Width / (2 * LayerThickness * (Length + Width));
 
-    /// <summary>Shear stiffness of an elastomeric bearing, K = G·A/ΣT (EN 1337-3, 5.3.3.2); infinite where the bearing holds, 0 where it lets go.</summary>
-    public (double Along, double Across) Shear() => Freedom switch
-    {
-        Freedom.Elastomeric => (ShearModulus * Length * Width / (Layers * LayerThickness), ShearModulus * Length * Width / (Layers * LayerThickness)),
-        Freedom.Springs => (Along, Across),
-        Freedom.GuidedAlong => (0, double.PositiveInfinity),
-        Freedom.GuidedAcross => (double.PositiveInfinity, 0),
-        Freedom.Free => (0, 0),
-        _ => (double.PositiveInfinity, double.PositiveInfinity),
-    };
+    /// <summary>
+    /// Shear stiffness of an elastomeric bearing, K = G·A/ΣT (EN 1337-3, 5.3.3.2); infinite where the bearing holds, 0 where it lets
+    /// go.
+    /// </summary>
+    public (double Along, double Across) Shear() =>
+        Freedom switch
+        {
+            Freedom.Elastomeric => (
+                ShearModulus * Length * Width / (Layers * LayerThickness),
+                ShearModulus * Length * Width / (Layers * LayerThickness)
+            ),
+            Freedom.Springs => (Along, Across),
+            Freedom.GuidedAlong => (0, double.PositiveInfinity),
+            Freedom.GuidedAcross => (double.PositiveInfinity, 0),
+            Freedom.Free => (0, 0),
+            _ => (double.PositiveInfinity, double.PositiveInfinity),
+        };
 
-    /// <summary>Compression stiffness of an elastomeric bearing, 1/K = Σ t/A·(1/(5·G·S²) + 1/E_b) (EN 1337-3, 5.3.3.7); infinite for others.</summary>
-    public double Compression() => Freedom switch
-    {
-        Freedom.Elastomeric => Length * Width / (Layers * LayerThickness * (1 / (5 * ShearModulus * ShapeFactor() * ShapeFactor()) + 1 / BulkModulus)),
-        Freedom.Springs => Upright,
-        _ => double.PositiveInfinity,
-    };
+    /// <summary>
+    /// Compression stiffness of an elastomeric bearing, 1/K = Σ t/A·(1/(5·G·S²) + 1/E_b) (EN 1337-3, 5.3.3.7); infinite for others.
+    /// </summary>
+    public double Compression() =>
+        Freedom switch
+        {
+            Freedom.Elastomeric => Length
+                * Width
+                / (Layers * LayerThickness * (1 / (5 * ShearModulus * ShapeFactor() * ShapeFactor()) + 1 / BulkModulus)),
+            Freedom.Springs => Upright,
+            _ => double.PositiveInfinity,
+        };
 
     /// <summary>The types that every new bridge begins with.</summary>
     public static IEnumerable<BearingType> Usual =>
-    [
-        new() { Name = "Elastomeric 250 × 400" },
-        new() { Name = "Fixed", Freedom = Freedom.Fixed, Length = 0.40, Width = 0.40, Height = 0.12 },
-        new() { Name = "Guided along", Freedom = Freedom.GuidedAlong, Length = 0.45, Width = 0.40, Height = 0.12 },
-        new() { Name = "Guided across", Freedom = Freedom.GuidedAcross, Length = 0.40, Width = 0.45, Height = 0.12 },
-        new() { Name = "Free", Freedom = Freedom.Free, Length = 0.45, Width = 0.45, Height = 0.12 },
-    ];
+        [
+            new() { Name = "Elastomeric 250 × 400" },
+            new()
+            {
+                Name = "Fixed",
+                Freedom = Freedom.Fixed,
+                Length = 0.40,
+                Width = 0.40,
+                Height = 0.12,
+            },
+            new()
+            {
+                Name = "Guided along",
+                Freedom = Freedom.GuidedAlong,
+                Length = 0.45,
+                Width = 0.40,
+                Height = 0.12,
+            },
+            new()
+            {
+                Name = "Guided across",
+                Freedom = Freedom.GuidedAcross,
+                Length = 0.40,
+                Width = 0.45,
+                Height = 0.12,
+            },
+            new()
+            {
+                Name = "Free",
+                Freedom = Freedom.Free,
+                Length = 0.45,
+                Width = 0.45,
+                Height = 0.12,
+            },
+        ];
 }

@@ -3,7 +3,8 @@ using System.Collections.Immutable;
 namespace Pravik.Core.Supports;
 
 /// <summary>
-/// What a support has of its own: sizes and choices by name (<see cref="SupportValues"/>). What is missing follows from another support, or has its usual value.
+/// What a support has of its own: sizes and choices by name (<see cref="SupportValues"/>). What is missing follows from another
+/// support, or has its usual value.
 /// </summary>
 public sealed record Support
 {

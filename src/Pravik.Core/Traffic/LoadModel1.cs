@@ -19,8 +19,10 @@ public sealed record LoadModel1(ImmutableArray<double> Axle, ImmutableArray<doub
     /// Lanes beyond the third carry no tandem; their load and that of the remaining area are taken alike, as the greater of
     /// αq3·q3 and αqr·qr (equal by the recommended values).
     /// </summary>
-    public static LoadModel1 Of(NationalValues values) => new(
-        [.. Enumerable.Range(1, 3).Select(i => values[$"alphaQ{i}"] * values[$"tandem{i}"])],
-        [.. Enumerable.Range(1, 3).Select(i => values[$"alphaq{i}"] * values[$"lane{i}"])],
-        Math.Max(values["alphaqr"] * values["remaining"], values["alphaq3"] * values["lane3"]));
+    public static LoadModel1 Of(NationalValues values) =>
+        new(
+            [.. Enumerable.Range(1, 3).Select(i => values[$"alphaQ{i}"] * values[$"tandem{i}"])],
+            [.. Enumerable.Range(1, 3).Select(i => values[$"alphaq{i}"] * values[$"lane{i}"])],
+            Math.Max(values["alphaqr"] * values["remaining"], values["alphaq3"] * values["lane3"])
+        );
 }

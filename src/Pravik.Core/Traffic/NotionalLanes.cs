@@ -10,8 +10,10 @@ public sealed record NotionalLanes(int Count, double Width, double Remaining)
     public static NotionalLanes On(double carriagewayWidth, double laneWidth)
     {
         const double Tiny = 1e-9;
-        if (carriagewayWidth < 1.8 * laneWidth - Tiny) return new(1, laneWidth, carriagewayWidth - laneWidth);
-        if (carriagewayWidth < 2 * laneWidth - Tiny) return new(2, carriagewayWidth / 2, 0);
+        if (carriagewayWidth < 1.8 * laneWidth - Tiny)
+            return new(1, laneWidth, carriagewayWidth - laneWidth);
+        if (carriagewayWidth < 2 * laneWidth - Tiny)
+            return new(2, carriagewayWidth / 2, 0);
         var count = (int)Math.Floor(carriagewayWidth / laneWidth + Tiny);
         return new(count, laneWidth, carriagewayWidth - count * laneWidth);
     }

@@ -19,9 +19,13 @@ public readonly struct SurfaceProfile
         }
         ahead = behind;
         var (stepBehind, stepAhead) = surface.Jump;
-        if (stepBehind == 0 && stepAhead == 0) return;
+        if (stepBehind == 0 && stepAhead == 0)
+            return;
         var at = surface.Point.Line;
-        var share = line.Node[at] == sectionNode ? 1 - line.Weight[at] : line.Node[at] + 1 == sectionNode ? line.Weight[at] : 0;
+        var share =
+            line.Node[at] == sectionNode ? 1 - line.Weight[at]
+            : line.Node[at] + 1 == sectionNode ? line.Weight[at]
+            : 0;
         ahead = [.. behind];
         behind[at] += share * stepBehind;
         ahead[at] += share * stepAhead;
@@ -33,12 +37,15 @@ public readonly struct SurfaceProfile
     /// <summary>Integrals along the line of the positive and of the negative part; the value is linear in each piece.</summary>
     public (double Positive, double Negative) Parts(DeckLine line)
     {
-        double positive = 0, negative = 0;
+        double positive = 0,
+            negative = 0;
         for (var k = 0; k + 1 < behind.Length; k++)
         {
             var (a, b, length) = (ahead[k], behind[k + 1], line.Length[k]);
-            if (a >= 0 && b >= 0) positive += (a + b) / 2 * length;
-            else if (a <= 0 && b <= 0) negative += (a + b) / 2 * length;
+            if (a >= 0 && b >= 0)
+                positive += (a + b) / 2 * length;
+            else if (a <= 0 && b <= 0)
+                negative += (a + b) / 2 * length;
             else
             {
                 var zero = a / (a - b);

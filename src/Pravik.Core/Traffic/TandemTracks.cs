@@ -18,13 +18,15 @@ internal sealed class TandemTracks
         Lanes = lanes;
         var room = Math.Max(0, carriageway.Width - lanes.Width);
         var fromLeft = Enumerable.Range(0, (int)Math.Floor(room / Step + 1e-9) + 1).Select(i => i * Step);
-        var positions = lanes.Count == 2 && lanes.Remaining == 0 && lanes.Width * 2 >= carriageway.Width - 1e-9
-            ? [0, room]
-            : fromLeft.Concat(fromLeft.Select(p => room - p)).OrderBy(p => p).ToList();
+        var positions =
+            lanes.Count == 2 && lanes.Remaining == 0 && lanes.Width * 2 >= carriageway.Width - 1e-9
+                ? [0, room]
+                : fromLeft.Concat(fromLeft.Select(p => room - p)).OrderBy(p => p).ToList();
         var lines = new List<DeckLine>();
         foreach (var position in positions)
         {
-            if (Tracks.Count > 0 && carriageway.From + position - Tracks[^1].From < 1e-6) continue;
+            if (Tracks.Count > 0 && carriageway.From + position - Tracks[^1].From < 1e-6)
+                continue;
             var from = carriageway.From + position;
             var middle = from + lanes.Width / 2;
             var (left, right) = (Line(middle - LoadModel1.WheelSpacing / 2), Line(middle + LoadModel1.WheelSpacing / 2));
@@ -35,7 +37,8 @@ internal sealed class TandemTracks
         int Line(double offset)
         {
             var key = (long)Math.Round(offset * 1e6);
-            if (lineIndex.TryGetValue(key, out var index)) return index;
+            if (lineIndex.TryGetValue(key, out var index))
+                return index;
             lines.Add(DeckLine.At(grillage.Mesh, geometry, offset));
             return lineIndex[key] = lines.Count - 1;
         }
@@ -51,12 +54,23 @@ internal sealed class TandemTracks
     /// <summary>A lane whose left edge lies at an offset, its two wheel lines, and its tandem's places.</summary>
     public sealed record Track(double From, int LeftLine, int RightLine, TandemPlace[] Places);
 
-    /// <summary>A tandem by the station of its middle, with the mesh piece and fraction under each wheel (piece −1: off the deck).</summary>
-    public readonly record struct TandemPlace(double Station, bool Behind, Wheel RearLeft, Wheel RearRight, Wheel FrontLeft, Wheel FrontRight)
+    /// <summary>
+    /// A tandem by the station of its middle, with the mesh piece and fraction under each wheel (piece −1: off the deck).
+    /// </summary>
+    public readonly record struct TandemPlace(
+        double Station,
+        bool Behind,
+        Wheel RearLeft,
+        Wheel RearRight,
+        Wheel FrontLeft,
+        Wheel FrontRight
+    )
     {
         public double Sum(in SurfaceProfile left, in SurfaceProfile right) =>
-            left.At(RearLeft.Piece, RearLeft.Fraction) + right.At(RearRight.Piece, RearRight.Fraction)
-            + left.At(FrontLeft.Piece, FrontLeft.Fraction) + right.At(FrontRight.Piece, FrontRight.Fraction);
+            left.At(RearLeft.Piece, RearLeft.Fraction)
+            + right.At(RearRight.Piece, RearRight.Fraction)
+            + left.At(FrontLeft.Piece, FrontLeft.Fraction)
+            + right.At(FrontRight.Piece, FrontRight.Fraction);
     }
 
     public readonly record struct Wheel(int Piece, double Fraction);
@@ -69,12 +83,15 @@ internal sealed class TandemTracks
         double last = double.NegativeInfinity;
         foreach (var middle in middles)
         {
-            if (middle - last < 1e-6) continue;
+            if (middle - last < 1e-6)
+                continue;
             last = middle;
             foreach (var behind in new[] { false, true })
             {
                 var s = middle + (behind ? -Nudge : Nudge);
-                places.Add(new(middle, behind, Under(left, s - Half), Under(right, s - Half), Under(left, s + Half), Under(right, s + Half)));
+                places.Add(
+                    new(middle, behind, Under(left, s - Half), Under(right, s - Half), Under(left, s + Half), Under(right, s + Half))
+                );
             }
         }
         return [.. places];
@@ -83,7 +100,8 @@ internal sealed class TandemTracks
     private static Wheel Under(DeckLine line, double station)
     {
         var stations = line.Station;
-        if (station < stations[0] || station > stations[^1]) return new(-1, 0);
+        if (station < stations[0] || station > stations[^1])
+            return new(-1, 0);
         var found = Array.BinarySearch(stations, station);
         var piece = Math.Min(found >= 0 ? found : ~found - 1, stations.Length - 2);
         // Over a joint two mesh lines lie in one place: nothing is between them.

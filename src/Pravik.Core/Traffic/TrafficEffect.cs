@@ -18,4 +18,11 @@ public sealed record TrafficEffect(double Tandem, double Distributed, ImmutableA
 /// Traffic on one effect: worst upward and downward, each for the characteristic values and for the frequent ones (whose other
 /// weights can prefer another place), and the adverse integral of the footways for a unit load (effect per N/m²).
 /// </summary>
-public sealed record TrafficRange(TrafficEffect Max, TrafficEffect Min, TrafficEffect FrequentMax, TrafficEffect FrequentMin, double FootwayMax, double FootwayMin);
+public sealed record TrafficRange(
+    TrafficEffect Max,
+    TrafficEffect Min,
+    TrafficEffect FrequentMax,
+    TrafficEffect FrequentMin,
+    double FootwayMax,
+    double FootwayMin
+);

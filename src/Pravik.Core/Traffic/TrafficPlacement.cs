@@ -32,13 +32,21 @@ public sealed class TrafficPlacement
         var count = (int)Math.Ceiling(carriageway.Width / 0.25 - 1e-9);
         cellWidth = carriageway.Width / count;
         cells = DeckLine.Cells(grillage.Mesh, geometry, carriageway.From, carriageway.To, count);
-        footways = [.. geometry.Units.SelectMany(unit => unit.Shape.At(unit.Start.Station).Strips.Select((strip, i) => (strip, i)).Where(s => s.strip.Kind == StripKind.Footway).SelectMany(s =>
-        {
-            // Where a footway widens its greatest width loads it all along the unit.
-            var width = unit.Stations(40).Max(at => unit.Shape.Boundary(s.i + 1, at) - unit.Shape.Boundary(s.i, at));
-            var pieces = Math.Max(2, (int)Math.Ceiling(width / 0.25));
-            return DeckLine.Cells(grillage.Mesh, geometry, unit, s.i, pieces).Select(line => (line, width / pieces));
-        }))];
+        footways =
+        [
+            .. geometry.Units.SelectMany(unit =>
+                unit.Shape.At(unit.Start.Station)
+                    .Strips.Select((strip, i) => (strip, i))
+                    .Where(s => s.strip.Kind == StripKind.Footway)
+                    .SelectMany(s =>
+                    {
+                        // Where a footway widens its greatest width loads it all along the unit.
+                        var width = unit.Stations(40).Max(at => unit.Shape.Boundary(s.i + 1, at) - unit.Shape.Boundary(s.i, at));
+                        var pieces = Math.Max(2, (int)Math.Ceiling(width / 0.25));
+                        return DeckLine.Cells(grillage.Mesh, geometry, unit, s.i, pieces).Select(line => (line, width / pieces));
+                    })
+            ),
+        ];
     }
 
     public TrafficRange Worst(InfluenceSurface surface)
@@ -47,15 +55,22 @@ public sealed class TrafficPlacement
         var (positive, negative) = Areas(surface, section);
         var (best, worst) = Tandems(surface, section);
         var (psiTandem, psiLane) = (values["psi1tandem"], values["psi1lane"]);
-        double footMax = 0, footMin = 0;
+        double footMax = 0,
+            footMin = 0;
         foreach (var (line, width) in footways)
         {
             var parts = new SurfaceProfile(surface, line, section).Parts(line);
             footMax += parts.Positive * width;
             footMin += parts.Negative * width;
         }
-        return new(Arrange(positive, best, 1, 1, 1), Arrange(negative, worst, -1, 1, 1),
-            Arrange(positive, best, 1, psiTandem, psiLane), Arrange(negative, worst, -1, psiTandem, psiLane), footMax, footMin);
+        return new(
+            Arrange(positive, best, 1, 1, 1),
+            Arrange(negative, worst, -1, 1, 1),
+            Arrange(positive, best, 1, psiTandem, psiLane),
+            Arrange(negative, worst, -1, psiTandem, psiLane),
+            footMax,
+            footMin
+        );
     }
 
     /// <summary>Adverse integrals from the left kerb to each cell boundary, for both signs.</summary>
@@ -81,13 +96,17 @@ public sealed class TrafficPlacement
         {
             var track = tracks.Tracks[i];
             var (left, right) = (profiles[track.LeftLine], profiles[track.RightLine]);
-            (double Sum, double Station) high = (0, double.NaN), low = (0, double.NaN);
+            (double Sum, double Station) high = (0, double.NaN),
+                low = (0, double.NaN);
             foreach (ref readonly var place in track.Places.AsSpan())
             {
-                if (place.Behind && !jumps) continue;
+                if (place.Behind && !jumps)
+                    continue;
                 var sum = place.Sum(left, right);
-                if (sum > high.Sum) high = (sum, place.Station);
-                if (sum < low.Sum) low = (sum, place.Station);
+                if (sum > high.Sum)
+                    high = (sum, place.Station);
+                if (sum < low.Sum)
+                    low = (sum, place.Station);
             }
             (best[i], worst[i]) = (high, low);
         }
@@ -98,7 +117,13 @@ public sealed class TrafficPlacement
     /// The best set of lanes that do not overlap, by dynamic programming from the right kerb: best[i, m] is the most that lanes
     /// placed at place i or further right can add when those in the bit set m are still to be placed.
     /// </summary>
-    private TrafficEffect Arrange(double[] cumulative, (double Sum, double Station)[] tandems, int sign, double tandemWeight, double laneWeight)
+    private TrafficEffect Arrange(
+        double[] cumulative,
+        (double Sum, double Station)[] tandems,
+        int sign,
+        double tandemWeight,
+        double laneWeight
+    )
     {
         var places = tracks.Tracks;
         var width = tracks.Lanes.Width;
@@ -109,7 +134,8 @@ public sealed class TrafficPlacement
         var next = new int[places.Count];
         for (int i = places.Count - 1, n = places.Count; i >= 0; i--)
         {
-            while (n > 0 && places[n - 1].From >= places[i].From + width - 1e-6) n--;
+            while (n > 0 && places[n - 1].From >= places[i].From + width - 1e-6)
+                n--;
             next[i] = n;
             var area = Adverse(cumulative, places[i].From, width);
             for (var set = 0; set < sets; set++)
@@ -118,20 +144,29 @@ public sealed class TrafficPlacement
                 choice[i, set] = -1;
                 for (var lane = 0; lane < numbers; lane++)
                 {
-                    if ((set & (1 << lane)) == 0) continue;
-                    var added = sign * (tandemWeight * model.Axle[lane] / 2 * tandems[i].Sum + laneWeight * (model.Lane[lane] - model.Rest) * area) + gain[n, set & ~(1 << lane)];
-                    if (added <= gain[i, set] + 1e-9 * Math.Abs(added)) continue;
+                    if ((set & (1 << lane)) == 0)
+                        continue;
+                    var added =
+                        sign * (tandemWeight * model.Axle[lane] / 2 * tandems[i].Sum + laneWeight * (model.Lane[lane] - model.Rest) * area)
+                        + gain[n, set & ~(1 << lane)];
+                    if (added <= gain[i, set] + 1e-9 * Math.Abs(added))
+                        continue;
                     gain[i, set] = added;
                     choice[i, set] = lane;
                 }
             }
         }
-        double tandem = 0, distributed = model.Rest * cumulative[^1];
+        double tandem = 0,
+            distributed = model.Rest * cumulative[^1];
         var loaded = ImmutableArray.CreateBuilder<LoadedLane>();
-        for (int i = 0, set = sets - 1; i < places.Count && set != 0;)
+        for (int i = 0, set = sets - 1; i < places.Count && set != 0; )
         {
             var lane = choice[i, set];
-            if (lane < 0) { i++; continue; }
+            if (lane < 0)
+            {
+                i++;
+                continue;
+            }
             tandem += model.Axle[lane] / 2 * tandems[i].Sum;
             distributed += (model.Lane[lane] - model.Rest) * Adverse(cumulative, places[i].From, width);
             loaded.Add(new(lane + 1, places[i].From, width, double.IsNaN(tandems[i].Station) ? null : tandems[i].Station));
@@ -141,7 +176,8 @@ public sealed class TrafficPlacement
         return new(tandem, distributed, loaded.ToImmutable());
     }
 
-    private double Adverse(double[] cumulative, double from, double width) => Interpolate(cumulative, from + width) - Interpolate(cumulative, from);
+    private double Adverse(double[] cumulative, double from, double width) =>
+        Interpolate(cumulative, from + width) - Interpolate(cumulative, from);
 
     private double Interpolate(double[] cumulative, double offset)
     {

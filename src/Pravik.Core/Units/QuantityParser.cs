@@ -23,14 +23,18 @@ public static class QuantityParser
     /// <summary>Reads <paramref name="text"/> as a quantity of <paramref name="kind"/>. Never throws.</summary>
     public static ParsedQuantity Parse(string? text, QuantityKind kind, UnitSystem system)
     {
-        if (string.IsNullOrWhiteSpace(text)) return new(0, "a value is needed");
-        if (text.Length > LongestEntry) return new(0, $"an entry has at most {LongestEntry} characters");
+        if (string.IsNullOrWhiteSpace(text))
+            return new(0, "a value is needed");
+        if (text.Length > LongestEntry)
+            return new(0, $"an entry has at most {LongestEntry} characters");
         try
         {
             var reader = new Reader(text.Replace('−', '-').Replace("×", "*"), kind, system);
             var value = reader.Whole();
-            if (!double.IsFinite(value)) return new(0, $"“{text}” is not a finite number");
-            if (kind == QuantityKind.Count && value != Math.Floor(value)) return new(0, $"“{text}” is not a whole number");
+            if (!double.IsFinite(value))
+                return new(0, $"“{text}” is not a finite number");
+            if (kind == QuantityKind.Count && value != Math.Floor(value))
+                return new(0, $"“{text}” is not a whole number");
             return new(value, null);
         }
         catch (EntryException problem)
@@ -55,12 +59,17 @@ public static class QuantityParser
             if (Accept(':'))
             {
                 var second = Sum();
-                if (kind != QuantityKind.Slope) throw new EntryException("a ratio such as 1:40 is for slopes");
-                if (second.Value == 0) throw new EntryException("a ratio cannot have 0 on the right");
+                if (kind != QuantityKind.Slope)
+                    throw new EntryException("a ratio such as 1:40 is for slopes");
+                if (second.Value == 0)
+                    throw new EntryException("a ratio cannot have 0 on the right");
                 ratio = new(ratio.Value / second.Value, true);
             }
             Blank();
-            if (at < text.Length) throw new EntryException($"“{text[at..]}” was not understood; type a number, a sum or a value with a unit such as {Example()}");
+            if (at < text.Length)
+                throw new EntryException(
+                    $"“{text[at..]}” was not understood; type a number, a sum or a value with a unit such as {Example()}"
+                );
             return InSi(ratio).Value;
         }
 
@@ -73,15 +82,19 @@ public static class QuantityParser
             var total = Product();
             while (true)
             {
-                if (Accept('+')) total = Add(total, Product(), 1);
-                else if (Accept('-')) total = Add(total, Product(), -1);
-                else return total;
+                if (Accept('+'))
+                    total = Add(total, Product(), 1);
+                else if (Accept('-'))
+                    total = Add(total, Product(), -1);
+                else
+                    return total;
             }
         }
 
         private Term Add(Term a, Term b, int sign)
         {
-            if (a.HasUnit == b.HasUnit) return new(a.Value + sign * b.Value, a.HasUnit);
+            if (a.HasUnit == b.HasUnit)
+                return new(a.Value + sign * b.Value, a.HasUnit);
             return new(InSi(a).Value + sign * InSi(b).Value, true);
         }
 
@@ -93,17 +106,21 @@ public static class QuantityParser
                 if (Accept('*'))
                 {
                     var factor = Beside();
-                    if (total.HasUnit && factor.HasUnit) throw new EntryException("two values with units cannot be multiplied here");
+                    if (total.HasUnit && factor.HasUnit)
+                        throw new EntryException("two values with units cannot be multiplied here");
                     total = new(total.Value * factor.Value, total.HasUnit || factor.HasUnit);
                 }
                 else if (Accept('/'))
                 {
                     var divisor = Beside();
-                    if (divisor.Value == 0) throw new EntryException("division by zero");
-                    if (divisor.HasUnit && !total.HasUnit) throw new EntryException("a plain number cannot be divided by a value with a unit here");
+                    if (divisor.Value == 0)
+                        throw new EntryException("division by zero");
+                    if (divisor.HasUnit && !total.HasUnit)
+                        throw new EntryException("a plain number cannot be divided by a value with a unit here");
                     total = new(total.Value / divisor.Value, total.HasUnit && !divisor.HasUnit);
                 }
-                else return total;
+                else
+                    return total;
             }
         }
 
@@ -111,7 +128,8 @@ public static class QuantityParser
         private Term Beside()
         {
             var total = Quantity();
-            while (total.HasUnit && NextIsNumber()) total = Add(total, Quantity(), Math.Sign(total.Value) < 0 ? -1 : 1);
+            while (total.HasUnit && NextIsNumber())
+                total = Add(total, Quantity(), Math.Sign(total.Value) < 0 ? -1 : 1);
             return total;
         }
 
@@ -125,16 +143,21 @@ public static class QuantityParser
             Term value;
             if (Accept('('))
             {
-                if (++depth > 32) throw new EntryException("too many brackets");
+                if (++depth > 32)
+                    throw new EntryException("too many brackets");
                 value = Sum();
-                if (!Accept(')')) throw new EntryException("a closing bracket is missing");
+                if (!Accept(')'))
+                    throw new EntryException("a closing bracket is missing");
                 depth--;
             }
-            else value = new(Number(), false);
+            else
+                value = new(Number(), false);
             var unit = UnitNames.Match(text, AfterBlank());
-            if (unit is null || value.HasUnit) return value;
+            if (unit is null || value.HasUnit)
+                return value;
             at = AfterBlank() + unit.Name.Length;
-            if (unit.Dimension != UnitNames.DimensionOf(kind)) throw new EntryException($"“{unit.Name}” is not a unit of this value, which is in {Wanted()}");
+            if (unit.Dimension != UnitNames.DimensionOf(kind))
+                throw new EntryException($"“{unit.Name}” is not a unit of this value, which is in {Wanted()}");
             return new(value.Value * unit.Factor, true);
         }
 
@@ -151,7 +174,8 @@ public static class QuantityParser
                 if (Accept('/') && NextIsNumber())
                 {
                     var bottom = Digits();
-                    if (bottom == 0) throw new EntryException("division by zero");
+                    if (bottom == 0)
+                        throw new EntryException("division by zero");
                     return whole + top / bottom;
                 }
             }
@@ -163,20 +187,25 @@ public static class QuantityParser
         {
             Blank();
             var start = at;
-            while (at < text.Length && (char.IsAsciiDigit(text[at]) || text[at] == '.')) at++;
+            while (at < text.Length && (char.IsAsciiDigit(text[at]) || text[at] == '.'))
+                at++;
             if (at > start && at + 1 < text.Length && text[at] is 'e' or 'E')
             {
                 var power = at + (text[at + 1] is '+' or '-' ? 2 : 1);
                 if (power < text.Length && char.IsAsciiDigit(text[power]))
                 {
                     at = power;
-                    while (at < text.Length && char.IsAsciiDigit(text[at])) at++;
+                    while (at < text.Length && char.IsAsciiDigit(text[at]))
+                        at++;
                 }
             }
             var digits = text[start..at];
-            if (at < text.Length && text[at] == ',') throw new EntryException("decimals are typed with a point, not a comma");
-            if (digits.Length == 0) throw new EntryException(start < text.Length ? $"“{text[start..]}” is not a number" : "a number is missing at the end");
-            if (!double.TryParse(digits, NumberStyles.Float, CultureInfo.InvariantCulture, out var value)) throw new EntryException($"“{digits}” is not a number");
+            if (at < text.Length && text[at] == ',')
+                throw new EntryException("decimals are typed with a point, not a comma");
+            if (digits.Length == 0)
+                throw new EntryException(start < text.Length ? $"“{text[start..]}” is not a number" : "a number is missing at the end");
+            if (!double.TryParse(digits, NumberStyles.Float, CultureInfo.InvariantCulture, out var value))
+                throw new EntryException($"“{digits}” is not a number");
             return value;
         }
 
@@ -189,7 +218,8 @@ public static class QuantityParser
         private int AfterBlank()
         {
             var next = at;
-            while (next < text.Length && char.IsWhiteSpace(text[next])) next++;
+            while (next < text.Length && char.IsWhiteSpace(text[next]))
+                next++;
             return next;
         }
 
@@ -198,7 +228,8 @@ public static class QuantityParser
         private bool Accept(char symbol)
         {
             Blank();
-            if (at >= text.Length || text[at] != symbol) return false;
+            if (at >= text.Length || text[at] != symbol)
+                return false;
             at++;
             return true;
         }

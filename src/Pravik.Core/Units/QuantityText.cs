@@ -11,9 +11,14 @@ public static class QuantityText
     /// </summary>
     public static string Entered(double si, QuantityKind kind, UnitSystem system)
     {
-        if (!(Math.Abs(si) < 1e25)) return Fixed(si, 0);
+        if (!(Math.Abs(si) < 1e25))
+            return Fixed(si, 0);
         var unit = system[kind];
-        var exact = decimal.Parse((si / unit.Factor).ToString("G12", CultureInfo.InvariantCulture), NumberStyles.Float, CultureInfo.InvariantCulture);
+        var exact = decimal.Parse(
+            (si / unit.Factor).ToString("G12", CultureInfo.InvariantCulture),
+            NumberStyles.Float,
+            CultureInfo.InvariantCulture
+        );
         var decimals = Math.Max(unit.Decimals, (decimal.GetBits(exact / 1.000000000000000000000000000000m)[3] >> 16) & 0x7F);
         return Minus(exact.ToString("F" + decimals, CultureInfo.InvariantCulture));
     }
@@ -21,9 +26,13 @@ public static class QuantityText
     /// <summary>A number with the given decimals, a true minus sign and no negative zero.</summary>
     public static string Fixed(double value, int decimals)
     {
-        if (!double.IsFinite(value)) return value > 0 ? "∞" : value < 0 ? "−∞" : "–";
+        if (!double.IsFinite(value))
+            return value > 0 ? "∞"
+                : value < 0 ? "−∞"
+                : "–";
         var text = value.ToString("F" + decimals, CultureInfo.InvariantCulture);
-        if (text.StartsWith('-') && text.All(c => c is '-' or '0' or '.')) text = text[1..];
+        if (text.StartsWith('-') && text.All(c => c is '-' or '0' or '.'))
+            text = text[1..];
         return Minus(text);
     }
 

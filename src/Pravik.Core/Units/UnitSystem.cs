@@ -18,44 +18,56 @@ public sealed class UnitSystem
     }
 
     /// <summary>m, mm, kN, MPa.</summary>
-    public static UnitSystem Metric { get; } = new("metric", Common(new()
-    {
-        [QuantityKind.Length] = new("m", 1, 3),
-        [QuantityKind.Size] = new("mm", 1e-3, 0),
-        [QuantityKind.Area] = new("m²", 1, 3),
-        [QuantityKind.SmallArea] = new("mm²", 1e-6, 0),
-        [QuantityKind.SectionArea] = new("m²", 1, 4),
-        [QuantityKind.SecondMoment] = new("m⁴", 1, 5),
-        [QuantityKind.Modulus] = new("m³", 1, 5),
-        [QuantityKind.Volume] = new("m³", 1, 2),
-        [QuantityKind.Mass] = new("t", 1e3, 2),
-        [QuantityKind.Force] = new("kN", 1e3, 1),
-        [QuantityKind.Moment] = new("kNm", 1e3, 0),
-        [QuantityKind.LineLoad] = new("kN/m", 1e3, 2),
-        [QuantityKind.AreaLoad] = new("kN/m²", 1e3, 2),
-        [QuantityKind.UnitWeight] = new("kN/m³", 1e3, 1),
-        [QuantityKind.Stress] = new("MPa", 1e6, 1),
-    }));
+    public static UnitSystem Metric { get; } =
+        new(
+            "metric",
+            Common(
+                new()
+                {
+                    [QuantityKind.Length] = new("m", 1, 3),
+                    [QuantityKind.Size] = new("mm", 1e-3, 0),
+                    [QuantityKind.Area] = new("m²", 1, 3),
+                    [QuantityKind.SmallArea] = new("mm²", 1e-6, 0),
+                    [QuantityKind.SectionArea] = new("m²", 1, 4),
+                    [QuantityKind.SecondMoment] = new("m⁴", 1, 5),
+                    [QuantityKind.Modulus] = new("m³", 1, 5),
+                    [QuantityKind.Volume] = new("m³", 1, 2),
+                    [QuantityKind.Mass] = new("t", 1e3, 2),
+                    [QuantityKind.Force] = new("kN", 1e3, 1),
+                    [QuantityKind.Moment] = new("kNm", 1e3, 0),
+                    [QuantityKind.LineLoad] = new("kN/m", 1e3, 2),
+                    [QuantityKind.AreaLoad] = new("kN/m²", 1e3, 2),
+                    [QuantityKind.UnitWeight] = new("kN/m³", 1e3, 1),
+                    [QuantityKind.Stress] = new("MPa", 1e6, 1),
+                }
+            )
+        );
 
     /// <summary>ft, in, kip, ksi.</summary>
-    public static UnitSystem UsCustomary { get; } = new("us", Common(new()
-    {
-        [QuantityKind.Length] = new("ft", Foot, 2),
-        [QuantityKind.Size] = new("in", Foot / 12, 2),
-        [QuantityKind.Area] = new("ft²", Foot * Foot, 2),
-        [QuantityKind.SmallArea] = new("in²", Foot * Foot / 144, 3),
-        [QuantityKind.SectionArea] = new("in²", Foot * Foot / 144, 1),
-        [QuantityKind.SecondMoment] = new("in⁴", Foot * Foot * Foot * Foot / (144 * 144), 0),
-        [QuantityKind.Modulus] = new("in³", Foot * Foot * Foot / 1728, 0),
-        [QuantityKind.Volume] = new("yd³", 27 * Foot * Foot * Foot, 2),
-        [QuantityKind.Mass] = new("lb", 0.45359237, 0),
-        [QuantityKind.Force] = new("kip", Kip, 1),
-        [QuantityKind.Moment] = new("kip-ft", Kip * Foot, 0),
-        [QuantityKind.LineLoad] = new("kip/ft", Kip / Foot, 3),
-        [QuantityKind.AreaLoad] = new("ksf", Kip / (Foot * Foot), 3),
-        [QuantityKind.UnitWeight] = new("kcf", Kip / (Foot * Foot * Foot), 3),
-        [QuantityKind.Stress] = new("ksi", Kip / (Foot * Foot) * 144, 2),
-    }));
+    public static UnitSystem UsCustomary { get; } =
+        new(
+            "us",
+            Common(
+                new()
+                {
+                    [QuantityKind.Length] = new("ft", Foot, 2),
+                    [QuantityKind.Size] = new("in", Foot / 12, 2),
+                    [QuantityKind.Area] = new("ft²", Foot * Foot, 2),
+                    [QuantityKind.SmallArea] = new("in²", Foot * Foot / 144, 3),
+                    [QuantityKind.SectionArea] = new("in²", Foot * Foot / 144, 1),
+                    [QuantityKind.SecondMoment] = new("in⁴", Foot * Foot * Foot * Foot / (144 * 144), 0),
+                    [QuantityKind.Modulus] = new("in³", Foot * Foot * Foot / 1728, 0),
+                    [QuantityKind.Volume] = new("yd³", 27 * Foot * Foot * Foot, 2),
+                    [QuantityKind.Mass] = new("lb", 0.45359237, 0),
+                    [QuantityKind.Force] = new("kip", Kip, 1),
+                    [QuantityKind.Moment] = new("kip-ft", Kip * Foot, 0),
+                    [QuantityKind.LineLoad] = new("kip/ft", Kip / Foot, 3),
+                    [QuantityKind.AreaLoad] = new("ksf", Kip / (Foot * Foot), 3),
+                    [QuantityKind.UnitWeight] = new("kcf", Kip / (Foot * Foot * Foot), 3),
+                    [QuantityKind.Stress] = new("ksi", Kip / (Foot * Foot) * 144, 2),
+                }
+            )
+        );
 
     public string Name { get; }
 

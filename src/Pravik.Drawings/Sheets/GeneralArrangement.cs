@@ -50,31 +50,40 @@ public static class GeneralArrangement
             $"1  Stations, levels and dimensions in {units[QuantityKind.Length].Symbol}.",
             $"2  {Skews(geometry, units)}; dimensions along the road line.",
             $"3  Slab {bridge.Materials.Slab.Class}, {SlabThickness(geometry, units)}; girders {(geometry.Section.IsSteel ? "of steel" : bridge.Materials.Girder.Class)}, depth {units.FormatWithUnit(geometry.Section.Depth, QuantityKind.Size)}.",
-            geometry.Section.IsSteel ? $"4  Bars {bridge.Materials.Reinforcement.Class}." : $"4  Strands {bridge.Materials.Strand.Type}, {bridge.Girders.Strands.Rows.Sum(r => r.Count)} in each girder; bars {bridge.Materials.Reinforcement.Class}.",
+            geometry.Section.IsSteel
+                ? $"4  Bars {bridge.Materials.Reinforcement.Class}."
+                : $"4  Strands {bridge.Materials.Strand.Type}, {bridge.Girders.Strands.Rows.Sum(r => r.Count)} in each girder; bars {bridge.Materials.Reinforcement.Class}.",
             $"5  Actions to EN 1991 with load model 1; values of the set “{bridge.Basis.NationalSet}”{(bridge.Basis.OwnValues.Count > 0 ? " with own values" : "")}.",
-            results is null ? "6  Ultimate bending not checked at the time of issue."
+            results is null
+                ? "6  Ultimate bending not checked at the time of issue."
                 : $"6  Worst utilisation, ultimate bending: {QuantityText.Fixed(results.Governing.Worst.Utilisation, 2)} ({geometry.Girders[results.Governing.Point.Girder].Name}, span {results.Governing.Point.Span + 1}).",
         ];
-        for (var i = 0; i < notes.Length; i++) canvas.Text(new(x, y + 5 + i * 4.3), notes[i]);
+        for (var i = 0; i < notes.Length; i++)
+            canvas.Text(new(x, y + 5 + i * 4.3), notes[i]);
     }
 
     /// <summary>The slab's thickness over the road line; from the least to the greatest where it differs.</summary>
     private static string SlabThickness(BridgeGeometry geometry, UnitSystem units)
     {
         var all = geometry.Units.SelectMany(u => u.Stations(8).Select(s => u.Shape.At(s).Thickness(0))).ToList();
-        return all.Max() - all.Min() < 1e-6 ? units.FormatWithUnit(all[0], QuantityKind.Size) : $"{units.Format(all.Min(), QuantityKind.Size)} to {units.FormatWithUnit(all.Max(), QuantityKind.Size)}";
+        return all.Max() - all.Min() < 1e-6
+            ? units.FormatWithUnit(all[0], QuantityKind.Size)
+            : $"{units.Format(all.Min(), QuantityKind.Size)} to {units.FormatWithUnit(all.Max(), QuantityKind.Size)}";
     }
 
     private static string Skews(BridgeGeometry geometry, UnitSystem units)
     {
         var skews = geometry.Axes.Select(a => units.FormatWithUnit(a.Skew, QuantityKind.Angle)).ToList();
-        return skews.Distinct().Count() == 1 ? $"Skew {skews[0]} at every axis" : $"Skews {string.Join(", ", skews)} at axes {geometry.Axes[0].Name} to {geometry.Axes[^1].Name}";
+        return skews.Distinct().Count() == 1
+            ? $"Skew {skews[0]} at every axis"
+            : $"Skews {string.Join(", ", skews)} at axes {geometry.Axes[0].Name} to {geometry.Axes[^1].Name}";
     }
 
     private static void TitleBlock(Canvas canvas, BridgeGeometry geometry, string date)
     {
         var titles = geometry.Titles;
-        const double BlockWidth = 160, BlockHeight = 46;
+        const double BlockWidth = 160,
+            BlockHeight = 46;
         var (x, y) = (Width - Margin - BlockWidth, Height - Margin - BlockHeight);
         canvas.Box(x, y, BlockWidth, BlockHeight, Fill.Sheet, Pen.Cut);
         Cell(canvas, x, y, BlockWidth, "Project", titles.Project);
@@ -84,11 +93,19 @@ public static class GeneralArrangement
         canvas.Text(new(x + 3, y + 30.5), "General arrangement", TextKind.Plain, height: 3);
         canvas.Line(new(x, y + 34), new(x + BlockWidth, y + 34), Pen.Edge);
         (string Name, string Value, double Width)[] cells =
-            [("Office", titles.Office, 52), ("Drawn", titles.Drawn, 24), ("Checked", titles.Checked, 24), ("Date", date, 22), ("Number", titles.Number, 26), ("Issue", titles.Issue, 12)];
+        [
+            ("Office", titles.Office, 52),
+            ("Drawn", titles.Drawn, 24),
+            ("Checked", titles.Checked, 24),
+            ("Date", date, 22),
+            ("Number", titles.Number, 26),
+            ("Issue", titles.Issue, 12),
+        ];
         foreach (var (name, value, width) in cells)
         {
             Cell(canvas, x, y + 35, width, name, value);
-            if (x > Width - Margin - BlockWidth) canvas.Line(new(x, y + 34), new(x, y + BlockHeight), Pen.Edge);
+            if (x > Width - Margin - BlockWidth)
+                canvas.Line(new(x, y + 34), new(x, y + BlockHeight), Pen.Edge);
             x += width;
         }
     }

@@ -12,14 +12,23 @@ namespace Pravik.Drawings.Views;
 /// </summary>
 public static class BandView
 {
-    public static Drawing Draw(BridgeGeometry geometry, Ground? ground, UnitSystem units, ViewSize size, BridgeResults? results, bool current)
+    public static Drawing Draw(
+        BridgeGeometry geometry,
+        Ground? ground,
+        UnitSystem units,
+        ViewSize size,
+        BridgeResults? results,
+        bool current
+    )
     {
         var canvas = new Canvas(size.Width, size.Height, 2.75);
         var length = geometry.LastStation - geometry.FirstStation;
         var margin = 26.0;
         var scale = new StationScale(margin, geometry.FirstStation, (size.Width - 2 * margin) / length);
         double X(double station) => scale.X0 + scale.Scale * (station - scale.Station0);
-        double road = 7.2, strips = road + 2.2, foot = size.Height - 4.4;
+        double road = 7.2,
+            strips = road + 2.2,
+            foot = size.Height - 4.4;
         var each = Math.Min(2.2, (foot - strips - 3.6) / geometry.Girders.Length);
         UnderTheBridge(canvas, geometry, ground, station => X(station), strips + 2, foot + 1.2);
         canvas.Line(new(0, road - 1.1), new(size.Width, road - 1.1), Pen.Axis);
@@ -27,8 +36,10 @@ public static class BandView
         {
             var (from, to) = (X(unit.Start.Station - unit.StartOverhang), X(unit.End.Station + unit.EndOverhang));
             // A joint is seen, however small the scale.
-            if (unit != geometry.Units[0]) from = Math.Max(from, X(unit.Start.Station) + 0.4);
-            if (unit != geometry.Units[^1]) to = Math.Min(to, X(unit.End.Station) - 0.4);
+            if (unit != geometry.Units[0])
+                from = Math.Max(from, X(unit.Start.Station) + 0.4);
+            if (unit != geometry.Units[^1])
+                to = Math.Min(to, X(unit.End.Station) - 0.4);
             canvas.Box(from, road - 1.1, to - from, 1.3, Fill.Ink);
         }
         foreach (var girder in geometry.Girders)
@@ -43,25 +54,60 @@ public static class BandView
         {
             var axis = geometry.Axes[i];
             canvas.Line(new(X(axis.Station), road - 2.4), new(X(axis.Station), foot), Pen.Axis);
-            canvas.Area([new(X(axis.Station), bottom + 0.5), new(X(axis.Station) - 1.2, bottom + 2.5), new(X(axis.Station) + 1.2, bottom + 2.5)], Fill.Sheet, Pen.Edge);
+            canvas.Area(
+                [new(X(axis.Station), bottom + 0.5), new(X(axis.Station) - 1.2, bottom + 2.5), new(X(axis.Station) + 1.2, bottom + 2.5)],
+                Fill.Sheet,
+                Pen.Edge
+            );
             canvas.AxisBubble(new(X(axis.Station), 2.7), axis.Name);
-            canvas.Text(new(X(axis.Station), size.Height - 1.4), units.Format(axis.Station, QuantityKind.Length), TextKind.SoftNumber, Anchor.Middle);
+            canvas.Text(
+                new(X(axis.Station), size.Height - 1.4),
+                units.Format(axis.Station, QuantityKind.Length),
+                TextKind.SoftNumber,
+                Anchor.Middle
+            );
         }
         for (var i = 0; i < geometry.SpanCount; i++)
-            canvas.Text(new((X(geometry.Axes[i].Station) + X(geometry.Axes[i + 1].Station)) / 2, foot + 0.4), units.FormatWithUnit(geometry.Bridge.Axes.Spans[i], QuantityKind.Length), TextKind.SoftNumber, Anchor.Middle);
+            canvas.Text(
+                new((X(geometry.Axes[i].Station) + X(geometry.Axes[i + 1].Station)) / 2, foot + 0.4),
+                units.FormatWithUnit(geometry.Bridge.Axes.Spans[i], QuantityKind.Length),
+                TextKind.SoftNumber,
+                Anchor.Middle
+            );
         canvas.Text(new(2, size.Height - 1.4), "station", TextKind.Soft, height: 2.4);
-        canvas.Text(new(2, strips + 1.8), results is null ? "utilisation: waiting" : current ? "utilisation" : "utilisation: out of date", TextKind.Soft, height: 2.4);
+        canvas.Text(
+            new(2, strips + 1.8),
+            results is null ? "utilisation: waiting"
+                : current ? "utilisation"
+                : "utilisation: out of date",
+            TextKind.Soft,
+            height: 2.4
+        );
         return canvas.Finish("Long section with utilisation of every girder", "", scale);
     }
 
     /// <summary>The ground under the road line, its heights stretched to the room there is.</summary>
-    private static void UnderTheBridge(Canvas canvas, BridgeGeometry geometry, Ground? ground, Func<double, double> x, double top, double bottom)
+    private static void UnderTheBridge(
+        Canvas canvas,
+        BridgeGeometry geometry,
+        Ground? ground,
+        Func<double, double> x,
+        double top,
+        double bottom
+    )
     {
-        if (ground is null) return;
+        if (ground is null)
+            return;
         var reach = 0.06 * (geometry.LastStation - geometry.FirstStation);
-        var levels = Enumerable.Range(0, 121).Select(i => geometry.FirstStation - reach + i * (geometry.LastStation - geometry.FirstStation + 2 * reach) / 120)
-            .Select(s => (Station: s, Level: ground.Level(geometry.Road.At(s)))).Where(p => p.Level is not null).Select(p => (p.Station, Level: p.Level!.Value)).ToList();
-        if (levels.Count < 2) return;
+        var levels = Enumerable
+            .Range(0, 121)
+            .Select(i => geometry.FirstStation - reach + i * (geometry.LastStation - geometry.FirstStation + 2 * reach) / 120)
+            .Select(s => (Station: s, Level: ground.Level(geometry.Road.At(s))))
+            .Where(p => p.Level is not null)
+            .Select(p => (p.Station, Level: p.Level!.Value))
+            .ToList();
+        if (levels.Count < 2)
+            return;
         var (low, high) = (levels.Min(p => p.Level), levels.Max(p => p.Level));
         var room = Math.Max(1, high - low);
         var line = levels.Select(p => new Point(x(p.Station), bottom - (p.Level - low) / room * (bottom - top))).ToList();
@@ -70,16 +116,26 @@ public static class BandView
     }
 
     /// <summary>Shade for a utilisation: four steps to 1, hatched above it.</summary>
-    public static Fill Shade(double utilisation) => utilisation switch
-    {
-        > 1 => Fill.UseFails,
-        > 0.95 => Fill.Use4,
-        > 0.8 => Fill.Use3,
-        > 0.5 => Fill.Use2,
-        _ => Fill.Use1,
-    };
+    public static Fill Shade(double utilisation) =>
+        utilisation switch
+        {
+            > 1 => Fill.UseFails,
+            > 0.95 => Fill.Use4,
+            > 0.8 => Fill.Use3,
+            > 0.5 => Fill.Use2,
+            _ => Fill.Use1,
+        };
 
-    private static void Strip(Canvas canvas, BridgeGeometry geometry, GirderLine girder, BridgeResults? results, bool current, Func<double, double> x, double y, double height)
+    private static void Strip(
+        Canvas canvas,
+        BridgeGeometry geometry,
+        GirderLine girder,
+        BridgeResults? results,
+        bool current,
+        Func<double, double> x,
+        double y,
+        double height
+    )
     {
         var points = results?.OfGirder(girder.Number - 1).ToList();
         if (points is null || points.Count == 0)
@@ -91,10 +147,12 @@ public static class BandView
         var start = geometry.Road.Locate(girder.In(0).Start).Station - geometry.FirstStation;
         for (var i = 0; i + 1 < points.Count; i++)
         {
-            if (points[i].Point.Span != points[i + 1].Point.Span) continue;
+            if (points[i].Point.Span != points[i + 1].Point.Span)
+                continue;
             var (from, to) = (x(points[i].Point.Station - start), x(points[i + 1].Point.Station - start));
             var use = Math.Max(points[i].Worst.Utilisation, points[i + 1].Worst.Utilisation);
-            canvas.Part = $"/parts/results/{girder.Number}/{points[i].Point.Span + 1}/{(points[i].Worst.Utilisation >= points[i + 1].Worst.Utilisation ? points[i] : points[i + 1]).Point.Number}";
+            canvas.Part =
+                $"/parts/results/{girder.Number}/{points[i].Point.Span + 1}/{(points[i].Worst.Utilisation >= points[i + 1].Worst.Utilisation ? points[i] : points[i + 1]).Point.Number}";
             canvas.Box(from, y, to - from + 0.05, height - 0.4, current ? Shade(use) : Fill.UseUnknown);
         }
         canvas.Part = null;

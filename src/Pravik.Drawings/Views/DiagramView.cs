@@ -15,7 +15,13 @@ public sealed record Series(string Name, ImmutableArray<(double Station, double 
 public sealed record DiagramAxis(string Name, double Station);
 
 /// <summary>Effects along a girder. Sagging moment is drawn below the line, on the tension side.</summary>
-public sealed record Diagram(string Title, QuantityKind Kind, bool PositiveDown, ImmutableArray<Series> Series, ImmutableArray<DiagramAxis> Axes)
+public sealed record Diagram(
+    string Title,
+    QuantityKind Kind,
+    bool PositiveDown,
+    ImmutableArray<Series> Series,
+    ImmutableArray<DiagramAxis> Axes
+)
 {
     /// <summary>Two series between which the envelope is shaded, or none.</summary>
     public (int Upper, int Lower)? Envelope { get; init; }
@@ -30,17 +36,30 @@ public sealed record Diagram(string Title, QuantityKind Kind, bool PositiveDown,
 /// <summary>Draws a <see cref="Diagram"/> with round grid values, labelled peaks and the value at the cursor.</summary>
 public static class DiagramView
 {
-    public static Drawing Draw(Diagram diagram, UnitSystem units, ViewSize size, double? cursor = null, (double Station, double Value, string Text)? picked = null)
+    public static Drawing Draw(
+        Diagram diagram,
+        UnitSystem units,
+        ViewSize size,
+        double? cursor = null,
+        (double Station, double Value, string Text)? picked = null
+    )
     {
         var canvas = new Canvas(size.Width, size.Height, size.TextHeight);
         var factor = units[diagram.Kind].Factor;
-        double left = 19, right = 8, top = 5.4 * size.TextHeight, bottom = 2.2 * size.TextHeight;
+        double left = 19,
+            right = 8,
+            top = 5.4 * size.TextHeight,
+            bottom = 2.2 * size.TextHeight;
         var values = diagram.Series.SelectMany(s => s.Values.Select(v => v.Value / factor)).Append(0).ToList();
         var (least, greatest) = diagram.Range is { } range ? (range.Least / factor, range.Greatest / factor) : (values.Min(), values.Max());
         (least, greatest) = (least / diagram.Zoom, greatest / diagram.Zoom);
-        if (greatest - least < 1e-9) greatest = least + 1;
+        if (greatest - least < 1e-9)
+            greatest = least + 1;
         var step = RoundStep((greatest - least) / 6);
-        var digits = step >= 2 ? 0 : step >= 0.2 ? 1 : 2;
+        var digits =
+            step >= 2 ? 0
+            : step >= 0.2 ? 1
+            : 2;
         (least, greatest) = (Math.Floor(least / step) * step, Math.Ceiling(greatest / step) * step);
         var (first, last) = (diagram.Axes[0].Station, diagram.Axes[^1].Station);
         var stations = new StationScale(left, first, (size.Width - left - right) / (last - first));
@@ -54,7 +73,17 @@ public static class DiagramView
         for (var v = least; v <= greatest + step / 2; v += step)
         {
             canvas.Line(new(left, Y(v)), new(size.Width - right, Y(v)), Math.Abs(v) < step / 2 ? Pen.Edge : Pen.Grid);
-            canvas.Text(new(left - 1.5, Y(v) + 0.35 * size.TextHeight), QuantityText.Fixed(v, step < 0.1 ? 2 : step < 1 ? 1 : 0), TextKind.SoftNumber, Anchor.End);
+            canvas.Text(
+                new(left - 1.5, Y(v) + 0.35 * size.TextHeight),
+                QuantityText.Fixed(
+                    v,
+                    step < 0.1 ? 2
+                        : step < 1 ? 1
+                        : 0
+                ),
+                TextKind.SoftNumber,
+                Anchor.End
+            );
         }
         canvas.Text(new(2, top - 1.6 * size.TextHeight), units[diagram.Kind].Symbol, TextKind.Soft);
         IEnumerable<Point> Points(Series s) => s.Values.Select(v => new Point(X(v.Station), Y(v.Value / factor)));
@@ -65,15 +94,23 @@ public static class DiagramView
             canvas.Line(new(X(axis.Station), top - 1.2), new(X(axis.Station), size.Height - bottom + 1), Pen.Axis);
             canvas.AxisBubble(new(X(axis.Station), top - 1.2 - 0.9 * size.TextHeight), axis.Name);
         }
-        foreach (var series in diagram.Series) canvas.Path(Points(series), series.Pen);
+        foreach (var series in diagram.Series)
+            canvas.Path(Points(series), series.Pen);
         var taken = new List<(double X, double Y, double Width)>();
-        foreach (var series in diagram.Series.Where(s => s.Peaks)) Peaks(series, picked is null);
+        foreach (var series in diagram.Series.Where(s => s.Peaks))
+            Peaks(series, picked is null);
         if (cursor is { } at && at >= first && at <= last)
         {
             canvas.Line(new(X(at), top - 1), new(X(at), size.Height - bottom + 1), Pen.Active);
             // Among many lines a value says whose it is.
             var many = diagram.Series.Select(s => s.Name).Distinct().Count() > 2;
-            foreach (var series in diagram.Series) Say(X(at), Y(Read(series, at) / factor), $"{(many ? series.Name + " " : "")}{QuantityText.Fixed(Read(series, at) / factor, digits)}", false);
+            foreach (var series in diagram.Series)
+                Say(
+                    X(at),
+                    Y(Read(series, at) / factor),
+                    $"{(many ? series.Name + " " : "")}{QuantityText.Fixed(Read(series, at) / factor, digits)}",
+                    false
+                );
         }
         if (picked is { } p)
         {
@@ -87,8 +124,10 @@ public static class DiagramView
         {
             var high = series.Values.MaxBy(v => v.Value);
             var low = series.Values.MinBy(v => v.Value);
-            if (both && high.Value > 0) Mark(high);
-            if (both && low.Value < 0) Mark(low);
+            if (both && high.Value > 0)
+                Mark(high);
+            if (both && low.Value < 0)
+                Mark(low);
             void Mark((double Station, double Value) v)
             {
                 canvas.Circle(new(X(v.Station), Y(v.Value / factor)), 0.6, Pen.None, Fill.Ink);
@@ -107,7 +146,8 @@ public static class DiagramView
             {
                 var shift = (tries + 1) / 2 * height * (tries % 2 == 0 ? 1 : -1);
                 var place = Math.Clamp(y + shift - 0.45 * size.TextHeight, top, size.Height - 1);
-                if (taken.Any(t => Math.Abs(t.Y - place) < height * 0.95 && start < t.X + t.Width && t.X < start + width)) continue;
+                if (taken.Any(t => Math.Abs(t.Y - place) < height * 0.95 && start < t.X + t.Width && t.X < start + width))
+                    continue;
                 taken.Add((start, place, width));
                 canvas.Text(new(start, place), text, TextKind.Number, Anchor.Start, true);
                 return;
@@ -121,8 +161,10 @@ public static class DiagramView
         var values = series.Values;
         for (var i = 0; i + 1 < values.Length; i++)
         {
-            if (station < values[i].Station || station > values[i + 1].Station || values[i + 1].Station <= values[i].Station) continue;
-            return values[i].Value + (station - values[i].Station) / (values[i + 1].Station - values[i].Station) * (values[i + 1].Value - values[i].Value);
+            if (station < values[i].Station || station > values[i + 1].Station || values[i + 1].Station <= values[i].Station)
+                continue;
+            return values[i].Value
+                + (station - values[i].Station) / (values[i + 1].Station - values[i].Station) * (values[i + 1].Value - values[i].Value);
         }
         return station < values[0].Station ? values[0].Value : values[^1].Value;
     }
@@ -141,6 +183,14 @@ public static class DiagramView
     private static double RoundStep(double raw)
     {
         var power = Math.Pow(10, Math.Floor(Math.Log10(raw)));
-        return (raw / power) switch { <= 1 => 1, <= 2 => 2, <= 2.5 => 2.5, <= 5 => 5, _ => 10 } * power;
+        var first = (raw / power) switch
+        {
+            <= 1 => 1,
+            <= 2 => 2,
+            <= 2.5 => 2.5,
+            <= 5 => 5,
+            _ => 10,
+        };
+        return first * power;
     }
 }

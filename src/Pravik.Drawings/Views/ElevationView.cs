@@ -7,7 +7,9 @@ using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;
 
-/// <summary>The bridge along the road line, developed, at true scale: road, slab, girders, axes, levels, and the ground under the road line.</summary>
+/// <summary>
+/// The bridge along the road line, developed, at true scale: road, slab, girders, axes, levels, and the ground under the road line.
+/// </summary>
 public sealed class ElevationView
 {
     private const int Pieces = 60;
@@ -30,9 +32,19 @@ public sealed class ElevationView
         (this.geometry, this.ground, this.units) = (geometry, ground, units);
         canvas = new(size.Width, size.Height, size.TextHeight);
         (first, last) = Ends(geometry);
-        depth = Stations(first, last).Concat(geometry.Axes.Select(a => a.Station)).Max(s => GirderTop(geometry, s)) + Math.Max(geometry.SectionsInUse.Max(s => s.Depth), Enumerable.Range(0, geometry.SpanCount).Max(i => geometry.LayoutOf(i).Depth?.Greatest ?? 0));
+        depth =
+            Stations(first, last).Concat(geometry.Axes.Select(a => a.Station)).Max(s => GirderTop(geometry, s))
+            + Math.Max(
+                geometry.SectionsInUse.Max(s => s.Depth),
+                Enumerable.Range(0, geometry.SpanCount).Max(i => geometry.LayoutOf(i).Depth?.Greatest ?? 0)
+            );
         var levels = Stations(first, last).Select(geometry.Road.Level).ToList();
-        var lows = Stations(first, last).Select(s => ground?.Level(geometry.Road.At(s))).OfType<double>().Append(levels.Min() - depth).Concat(geometry.Bridge.Crossings.Select(c => c.Level)).ToList();
+        var lows = Stations(first, last)
+            .Select(s => ground?.Level(geometry.Road.At(s)))
+            .OfType<double>()
+            .Append(levels.Min() - depth)
+            .Concat(geometry.Bridge.Crossings.Select(c => c.Level))
+            .ToList();
         var supports = SupportPlace.All(geometry, ground);
         substructure = [.. supports.SelectMany(s => new SupportSolids(s).Parts())];
         // Of long piles only their heads are shown.
@@ -41,14 +53,24 @@ public sealed class ElevationView
         var (head, foot) = (5.2 * size.TextHeight, 6.5 * size.TextHeight);
         var along = substructure.SelectMany(p => p.Solid.Points.Select(q => StationOf(p, q))).ToList();
         var (left, right) = (Math.Min(first, along.Min()), Math.Max(last, along.Max()));
-        scale = Math.Max(DrawingScale.Fitting(right - left, size.Width - 26), DrawingScale.Fitting(high - low, Math.Max(4, size.Height - head - foot)));
+        scale = Math.Max(
+            DrawingScale.Fitting(right - left, size.Width - 26),
+            DrawingScale.Fitting(high - low, Math.Max(4, size.Height - head - foot))
+        );
         k = 1000.0 / scale;
         x0 = size.Width / 2 - k * (left + right) / 2;
         y0 = head + (size.Height - head - foot) / 2 + k * (high + low) / 2;
     }
 
     /// <summary>Draws the elevation. Without ground it says so.</summary>
-    public static Drawing Draw(BridgeGeometry geometry, Ground? ground, UnitSystem units, ViewSize size, double? cursor = null, string? picked = null)
+    public static Drawing Draw(
+        BridgeGeometry geometry,
+        Ground? ground,
+        UnitSystem units,
+        ViewSize size,
+        double? cursor = null,
+        string? picked = null
+    )
     {
         var view = new ElevationView(geometry, ground, units, size);
         view.UnderTheBridge();
@@ -58,8 +80,13 @@ public sealed class ElevationView
         view.Supports(picked);
         view.Dimensions();
         view.Snaps();
-        if (cursor is { } station) view.canvas.Line(view.At(station, -6 / view.k), view.At(station, view.depth + 6 / view.k), Pen.Active);
-        return view.canvas.Finish("Elevation", $"from the right, {DrawingScale.Text(view.scale)}; levels of the road line", new(view.X(geometry.FirstStation), geometry.FirstStation, view.k));
+        if (cursor is { } station)
+            view.canvas.Line(view.At(station, -6 / view.k), view.At(station, view.depth + 6 / view.k), Pen.Active);
+        return view.canvas.Finish(
+            "Elevation",
+            $"from the right, {DrawingScale.Text(view.scale)}; levels of the road line",
+            new(view.X(geometry.FirstStation), geometry.FirstStation, view.k)
+        );
     }
 
     /// <summary>Draws the elevation with another state of the bridge over it, in its own pen.</summary>
@@ -74,11 +101,17 @@ public sealed class ElevationView
         double Depth(double station)
         {
             var span = old.SpanAt(station);
-            return GirderTop(old, station) + old.SectionOf(old.GirdersIn(span)[0], span, (station - old.Axes[span].Station) / old.Bridge.Axes.Spans[span]).Depth;
+            return GirderTop(old, station)
+                + old.SectionOf(old.GirdersIn(span)[0], span, (station - old.Axes[span].Station) / old.Bridge.Axes.Spans[span]).Depth;
         }
         foreach (var below in new Func<double, double>[] { _ => 0, s => SlabSoffit(old, s), Depth })
             view.canvas.Path(Stations(from, to).Select(s => new Point(view.X(s), view.Y(old.Road.Level(s) - below(s)))), Pen.Former);
-        foreach (var axis in old.Axes) view.canvas.Line(new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station))), new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station) - Depth(axis.Station))), Pen.Former);
+        foreach (var axis in old.Axes)
+            view.canvas.Line(
+                new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station))),
+                new(view.X(axis.Station), view.Y(old.Road.Level(axis.Station) - Depth(axis.Station))),
+                Pen.Former
+            );
         return view.canvas.Finish("Elevation", $"{DrawingScale.Text(view.scale)}; broken lines: before");
     }
 
@@ -88,7 +121,8 @@ public sealed class ElevationView
     /// <summary>Depths below the road line, on it: of the slab's soffit and of the girders' top as if a girder lay there.</summary>
     private static double SlabSoffit(BridgeGeometry geometry, double station) => -geometry.SectionAt(station).SlabSoffit(0);
 
-    private static double GirderTop(BridgeGeometry geometry, double station) => SlabSoffit(geometry, station) + geometry.Haunch(geometry.SpanAt(station));
+    private static double GirderTop(BridgeGeometry geometry, double station) =>
+        SlabSoffit(geometry, station) + geometry.Haunch(geometry.SpanAt(station));
 
     /// <summary>Depth of the girders at an axis, in the span ahead of it or the last.</summary>
     private static double DepthAt(BridgeGeometry geometry, AxisPlace axis)
@@ -97,7 +131,8 @@ public sealed class ElevationView
         return geometry.SectionOf(geometry.GirdersIn(span)[0], span, axis.Number - 1 > span ? 1 : 0).Depth;
     }
 
-    private static IEnumerable<double> Stations(double from, double to) => Enumerable.Range(0, Pieces + 1).Select(i => from + i * (to - from) / Pieces);
+    private static IEnumerable<double> Stations(double from, double to) =>
+        Enumerable.Range(0, Pieces + 1).Select(i => from + i * (to - from) / Pieces);
 
     private double X(double station) => x0 + k * station;
 
@@ -112,10 +147,19 @@ public sealed class ElevationView
     private void UnderTheBridge()
     {
         var reach = 0.05 * (last - first);
-        var under = Stations(first - reach, last + reach).Select(s => (Station: s, Level: ground?.Level(geometry.Road.At(s)))).Where(p => p.Level is not null).Select(p => new Point(X(p.Station), Y(p.Level!.Value))).ToList();
+        var under = Stations(first - reach, last + reach)
+            .Select(s => (Station: s, Level: ground?.Level(geometry.Road.At(s))))
+            .Where(p => p.Level is not null)
+            .Select(p => new Point(X(p.Station), Y(p.Level!.Value)))
+            .ToList();
         if (under.Count < 2)
         {
-            canvas.Text(new(canvas.Width - 3, canvas.Height - 1.2 * canvas.TextHeight), ground is null ? "no ground given" : "the ground does not reach here", TextKind.Soft, Anchor.End);
+            canvas.Text(
+                new(canvas.Width - 3, canvas.Height - 1.2 * canvas.TextHeight),
+                ground is null ? "no ground given" : "the ground does not reach here",
+                TextKind.Soft,
+                Anchor.End
+            );
             return;
         }
         canvas.Area([.. under, .. under.AsEnumerable().Reverse().Select(p => p + new Point(0, 2.2))], Fill.Soft);
@@ -129,12 +173,30 @@ public sealed class ElevationView
         {
             var half = crossing.Width / 2 / Math.Cos(crossing.Skew);
             canvas.Part = $"/crossings/{i}";
-            var (left, right, low, high) = (X(crossing.Station - half), X(crossing.Station + half), Y(crossing.Level), Y(crossing.Level + crossing.Height));
-            canvas.Area([new(left, low), new(left, high), new(right, high), new(right, low)], crossing.Kind == CrossingKind.Water ? Fill.Lane : Fill.None, Pen.Hidden);
+            var (left, right, low, high) = (
+                X(crossing.Station - half),
+                X(crossing.Station + half),
+                Y(crossing.Level),
+                Y(crossing.Level + crossing.Height)
+            );
+            canvas.Area(
+                [new(left, low), new(left, high), new(right, high), new(right, low)],
+                crossing.Kind == CrossingKind.Water ? Fill.Lane : Fill.None,
+                Pen.Hidden
+            );
             canvas.Line(new(left, low), new(right, low), Pen.Edge);
             canvas.Text(new((left + right) / 2, low + 1.15 * canvas.TextHeight), crossing.Name, TextKind.Soft, Anchor.Middle, true);
             if (Clearances.Least(geometry, crossing) is { } least)
-                canvas.Text(new((left + right) / 2, low - high > 2.5 * canvas.TextHeight ? (low + high) / 2 + 0.35 * canvas.TextHeight : high - 0.5 * canvas.TextHeight), units.Format(least.Height, QuantityKind.Length), TextKind.Number, Anchor.Middle, true);
+                canvas.Text(
+                    new(
+                        (left + right) / 2,
+                        low - high > 2.5 * canvas.TextHeight ? (low + high) / 2 + 0.35 * canvas.TextHeight : high - 0.5 * canvas.TextHeight
+                    ),
+                    units.Format(least.Height, QuantityKind.Length),
+                    TextKind.Number,
+                    Anchor.Middle,
+                    true
+                );
             canvas.Part = null;
         }
     }
@@ -158,7 +220,8 @@ public sealed class ElevationView
             // The girder next to the road line, as far below the slab there as it is in truth.
             var girder = geometry.GirdersIn(span).MinBy(g => Math.Abs(g.In(span).MiddleOffset))!;
             var (unit, haunch) = (geometry.UnitOf(span), geometry.HaunchOf(girder, span));
-            double Fraction(double s) => (s - geometry.Axes[span].Station) / (geometry.Axes[span + 1].Station - geometry.Axes[span].Station);
+            double Fraction(double s) =>
+                (s - geometry.Axes[span].Station) / (geometry.Axes[span + 1].Station - geometry.Axes[span].Station);
             double Station(double t) => geometry.Axes[span].Station + t * (geometry.Axes[span + 1].Station - geometry.Axes[span].Station);
             var breaks = geometry.Breaks(girder, span);
             canvas.Part = $"/parts/girders/{girder.Number}/spans/{span + 1}";
@@ -166,11 +229,18 @@ public sealed class ElevationView
             {
                 var (from, to) = (part == 0 ? a : Station(breaks[part]), part == breaks.Length - 2 ? b : Station(breaks[part + 1]));
                 // At its ends, the section that holds within the part.
-                Core.Sections.MadeSection Made(double s) => geometry.SectionOf(girder, span, Math.Clamp(Fraction(s), breaks[part] + 1e-9, breaks[part + 1] - 1e-9));
-                IEnumerable<Point> On(Func<double, double> below) => Enumerable.Range(0, 13).Select(i => from + i * (to - from) / 12).Select(s =>
-                    At(s, -unit.Shape.At(s).SlabSoffit(0) + unit.Pattern.Slab.Thickening + haunch.At(Fraction(s)) + below(s)));
+                Core.Sections.MadeSection Made(double s) =>
+                    geometry.SectionOf(girder, span, Math.Clamp(Fraction(s), breaks[part] + 1e-9, breaks[part + 1] - 1e-9));
+                IEnumerable<Point> On(Func<double, double> below) =>
+                    Enumerable
+                        .Range(0, 13)
+                        .Select(i => from + i * (to - from) / 12)
+                        .Select(s =>
+                            At(s, -unit.Shape.At(s).SlabSoffit(0) + unit.Pattern.Slab.Thickening + haunch.At(Fraction(s)) + below(s))
+                        );
                 canvas.Area(On(_ => 0).Concat(On(s => Made(s).Depth).Reverse()), Fill.Precast, Pen.Edge);
-                for (var k = 0; k < Made(from).Edges.Count(); k++) canvas.Path(On(s => Made(s) is var made ? made.Top - made.Edges.ElementAt(k) : 0), Pen.Light);
+                for (var k = 0; k < Made(from).Edges.Count(); k++)
+                    canvas.Path(On(s => Made(s) is var made ? made.Top - made.Edges.ElementAt(k) : 0), Pen.Light);
             }
         }
         Stiffeners();
@@ -182,7 +252,10 @@ public sealed class ElevationView
     /// <summary>Upright stiffeners of the girder that is shown, on the web.</summary>
     private void Stiffeners()
     {
-        var shown = Enumerable.Range(0, geometry.SpanCount).Select(span => geometry.GirdersIn(span).MinBy(g => Math.Abs(g.In(span).MiddleOffset))!).ToList();
+        var shown = Enumerable
+            .Range(0, geometry.SpanCount)
+            .Select(span => geometry.GirdersIn(span).MinBy(g => Math.Abs(g.In(span).MiddleOffset))!)
+            .ToList();
         foreach (var place in geometry.StiffenerPlaces().Where(p => p.IsUpright && p.Girder == shown[p.Span]))
         {
             var (t, made, unit) = (place.From, geometry.SectionOf(place.Girder, place.Span, place.From), geometry.UnitOf(place.Span));
@@ -197,7 +270,8 @@ public sealed class ElevationView
     /// <summary>Supports, seen from the right; what lies off the axis by its distance along the road.</summary>
     private void Substructure(string? picked)
     {
-        foreach (var support in substructure.GroupBy(p => p.Path)) SupportShapes.Draw(canvas, support, p => new(X(StationOf(support.First(), p)), Y(Math.Max(p.Z, low))), picked);
+        foreach (var support in substructure.GroupBy(p => p.Path))
+            SupportShapes.Draw(canvas, support, p => new(X(StationOf(support.First(), p)), Y(Math.Max(p.Z, low))), picked);
     }
 
     /// <summary>Station of a point of a support by its distance from the axis along the road there.</summary>
@@ -217,7 +291,13 @@ public sealed class ElevationView
             canvas.Line(new(top.X, top.Y - 3), new(foot.X, foot.Y + 3.4), picked == canvas.Part ? Pen.Active : Pen.Axis);
             canvas.AxisBubble(new(top.X, top.Y - 3 - 0.9 * canvas.TextHeight), axis.Name);
             canvas.Part = null;
-            canvas.Text(new(top.X + (i == geometry.Axes.Length - 1 ? -1.5 : 1.5), top.Y - 1.1), $"+{units.Format(geometry.Road.Level(axis.Station), QuantityKind.Length)}", TextKind.SoftNumber, i == geometry.Axes.Length - 1 ? Anchor.End : Anchor.Start, true);
+            canvas.Text(
+                new(top.X + (i == geometry.Axes.Length - 1 ? -1.5 : 1.5), top.Y - 1.1),
+                $"+{units.Format(geometry.Road.Level(axis.Station), QuantityKind.Length)}",
+                TextKind.SoftNumber,
+                i == geometry.Axes.Length - 1 ? Anchor.End : Anchor.Start,
+                true
+            );
         }
     }
 
@@ -226,11 +306,20 @@ public sealed class ElevationView
     {
         foreach (var axis in geometry.Axes)
         {
-            foreach (var (below, name) in new[] { (0, "road"), (SlabSoffit(geometry, axis.Station), "slab soffit"), (GirderTop(geometry, axis.Station) + DepthAt(geometry, axis), "girder soffit") })
+            foreach (
+                var (below, name) in new[]
+                {
+                    (0, "road"),
+                    (SlabSoffit(geometry, axis.Station), "slab soffit"),
+                    (GirderTop(geometry, axis.Station) + DepthAt(geometry, axis), "girder soffit"),
+                }
+            )
                 Catch(axis.Station, geometry.Road.Level(axis.Station) - below, $"axis {axis.Name}, {name}");
-            if (ground?.Level(geometry.Road.At(axis.Station)) is { } level) Catch(axis.Station, level, $"axis {axis.Name}, ground");
+            if (ground?.Level(geometry.Road.At(axis.Station)) is { } level)
+                Catch(axis.Station, level, $"axis {axis.Name}, ground");
         }
-        foreach (var crossing in geometry.Bridge.Crossings) Catch(crossing.Station, crossing.Level, crossing.Name);
+        foreach (var crossing in geometry.Bridge.Crossings)
+            Catch(crossing.Station, crossing.Level, crossing.Name);
 
         void Catch(double station, double level, string name)
         {
@@ -242,6 +331,9 @@ public sealed class ElevationView
     private void Dimensions()
     {
         var y = canvas.Height - 1.6 * canvas.TextHeight;
-        canvas.Dimensions([.. geometry.Axes.Select(a => new Point(X(a.Station), y))], [.. geometry.Bridge.Axes.Spans.Select(s => units.Format(s, QuantityKind.Length))]);
+        canvas.Dimensions(
+            [.. geometry.Axes.Select(a => new Point(X(a.Station), y))],
+            [.. geometry.Bridge.Axes.Spans.Select(s => units.Format(s, QuantityKind.Length))]
+        );
     }
 }

@@ -25,10 +25,15 @@ public enum FrameNames
     Axes,
 }
 
-/// <summary>Values per metre on shells as bands: what they are, of which kind without the metre, and the value of each (SI); <see cref="double.NaN"/> for none.</summary>
+/// <summary>
+/// Values per metre on shells as bands: what they are, of which kind without the metre, and the value of each (SI); <see
+/// cref="double.NaN"/> for none.
+/// </summary>
 public sealed record Contour(string Name, QuantityKind Kind, ImmutableArray<double> Values);
 
-/// <summary>Forces on members, at both ends of each, in the order of the model's beams; drawn on the side of the member where they are positive.</summary>
+/// <summary>
+/// Forces on members, at both ends of each, in the order of the model's beams; drawn on the side of the member where they are positive.
+/// </summary>
 public sealed record MemberForces(QuantityKind Kind, bool PositiveDown, ImmutableArray<(double Start, double End)> Values);
 
 /// <summary>How a model is drawn.</summary>
@@ -80,17 +85,25 @@ public sealed class FrameView
     {
         (this.model, frame, this.show, this.units) = (model, model.Frame, show, units);
         canvas = new(size.Width, size.Height, size.TextHeight);
-        var (first, last) = (model.Mesh.Nodes[model.Mesh.OfGirder(0, 0)].At, model.Mesh.Nodes[model.Mesh.OfGirder(0, model.Mesh.Lines - 1)].At);
+        var (first, last) = (
+            model.Mesh.Nodes[model.Mesh.OfGirder(0, 0)].At,
+            model.Mesh.Nodes[model.Mesh.OfGirder(0, model.Mesh.Lines - 1)].At
+        );
         (cos, sin) = ((last - first).X / (last - first).Length, (last - first).Y / (last - first).Length);
         var flat = frame.Nodes.Select(n => Flat(n.At)).ToList();
         var (left, right, low, high) = (flat.Min(p => p.X), flat.Max(p => p.X), flat.Min(p => p.Y), flat.Max(p => p.Y));
         var middleGirder = model.Mesh.GirderLines.Length / 2;
-        var near = Enumerable.Range(0, model.Mesh.Lines).Select(line => model.Mesh.OfGirder(middleGirder, line)).MinBy(n => Math.Abs(model.Mesh.Nodes[n].Station - (show.Station ?? 0)));
+        var near = Enumerable
+            .Range(0, model.Mesh.Lines)
+            .Select(line => model.Mesh.OfGirder(middleGirder, line))
+            .MinBy(n => Math.Abs(model.Mesh.Nodes[n].Station - (show.Station ?? 0)));
         // Seen from nearer, the station is in the middle.
         centre = show.Closer > 1 ? Flat(frame.Nodes[near].At) : new((left + right) / 2, (low + high) / 2);
         var (top, edge) = (3.2 * size.TextHeight, 10.0);
         middle = new(size.Width / 2, top + (size.Height - top) / 2);
-        scale = Math.Min((size.Width - 2 * edge) / Math.Max(1, right - left), (size.Height - top - 2.4 * edge) / Math.Max(1, high - low)) * Math.Max(1, show.Closer);
+        scale =
+            Math.Min((size.Width - 2 * edge) / Math.Max(1, right - left), (size.Height - top - 2.4 * edge) / Math.Max(1, high - low))
+            * Math.Max(1, show.Closer);
         var most = show.Displacements?.Take(frame.Nodes.Length).Max(d => Math.Sqrt(d[0] * d[0] + d[1] * d[1] + d[2] * d[2])) ?? 0;
         enlarged = most > 0 ? Rounded(Drawn * size.Width / scale / most) * show.Zoom : 0;
     }
@@ -98,26 +111,53 @@ public sealed class FrameView
     public static Drawing Draw(BridgeModel model, FrameShow show, UnitSystem units, ViewSize size)
     {
         var view = new FrameView(model, show, units, size);
-        if (show.Contour is not null) view.Contours();
-        else view.Shells();
+        if (show.Contour is not null)
+            view.Contours();
+        else
+            view.Shells();
         view.Members();
         view.Supports();
         view.Loads();
         view.Named();
-        if (show.Displacements is not null) view.Deflected();
-        if (show.Forces is not null) view.Forces();
-        if (show.Contour is not null) view.Key();
-        var kind = model.Kind switch { Core.Bridges.ModelKind.Line => "line girders", Core.Bridges.ModelKind.Shells => "shells and beams", _ => "grillage" };
-        var seen = show.Look switch { FrameLook.Plan => "from above", FrameLook.Side => "from the right", _ => "in space" };
-        return view.canvas.Finish(show.Displacements is null ? $"Model: {kind}" : "Deflected shape", view.enlarged > 0 ? $"deflections × {QuantityText.Fixed(view.enlarged, view.enlarged < 10 ? 1 : 0)}, {seen}" : $"{Sizes(view)} {seen}");
+        if (show.Displacements is not null)
+            view.Deflected();
+        if (show.Forces is not null)
+            view.Forces();
+        if (show.Contour is not null)
+            view.Key();
+        var kind = model.Kind switch
+        {
+            Core.Bridges.ModelKind.Line => "line girders",
+            Core.Bridges.ModelKind.Shells => "shells and beams",
+            _ => "grillage",
+        };
+        var seen = show.Look switch
+        {
+            FrameLook.Plan => "from above",
+            FrameLook.Side => "from the right",
+            _ => "in space",
+        };
+        return view.canvas.Finish(
+            show.Displacements is null ? $"Model: {kind}" : "Deflected shape",
+            view.enlarged > 0
+                ? $"deflections × {QuantityText.Fixed(view.enlarged, view.enlarged < 10 ? 1 : 0)}, {seen}"
+                : $"{Sizes(view)} {seen}"
+        );
 
-        static string Sizes(FrameView v) => $"{v.frame.Nodes.Length} joints, {v.frame.Beams.Length} members{(v.frame.Shells.Length > 0 ? $", {v.frame.Shells.Length} shells" : "")},";
+        static string Sizes(FrameView v) =>
+            $"{v.frame.Nodes.Length} joints, {v.frame.Beams.Length} members{(v.frame.Shells.Length > 0 ? $", {v.frame.Shells.Length} shells" : "")},";
     }
 
     private static double Rounded(double value)
     {
         var power = Math.Pow(10, Math.Floor(Math.Log10(value)));
-        return (value / power) switch { >= 5 => 5, >= 2 => 2, _ => 1 } * power;
+        var first = (value / power) switch
+        {
+            >= 5 => 5,
+            >= 2 => 2,
+            _ => 1,
+        };
+        return first * power;
     }
 
     /// <summary>A place on the plane of the drawing (m, y down): along the bridge, and up or across.</summary>
@@ -128,7 +168,10 @@ public sealed class FrameView
         {
             FrameLook.Plan => new(along, -left),
             FrameLook.Side => new(along, -p.Z),
-            _ => new(along * Math.Cos(Turn) + left * Math.Sin(Turn), -((-along * Math.Sin(Turn) + left * Math.Cos(Turn)) * Math.Sin(Tilt) + p.Z * Math.Cos(Tilt))),
+            _ => new(
+                along * Math.Cos(Turn) + left * Math.Sin(Turn),
+                -((-along * Math.Sin(Turn) + left * Math.Cos(Turn)) * Math.Sin(Tilt) + p.Z * Math.Cos(Tilt))
+            ),
         };
     }
 
@@ -136,7 +179,10 @@ public sealed class FrameView
 
     private Point At(int node) => At(frame.Nodes[node].At);
 
-    private Point Moved(int node) => show.Displacements is { } all && node < all.Length ? At(frame.Nodes[node].At + enlarged * new Point3(all[node][0], all[node][1], all[node][2])) : At(node);
+    private Point Moved(int node) =>
+        show.Displacements is { } all && node < all.Length
+            ? At(frame.Nodes[node].At + enlarged * new Point3(all[node][0], all[node][1], all[node][2]))
+            : At(node);
 
     private void Shells()
     {
@@ -154,11 +200,15 @@ public sealed class FrameView
         {
             var beam = frame.Beams[b];
             canvas.Part = $"/parts/model/{beam.Id}";
-            var pen = show.Picked == canvas.Part ? Pen.Active : show.Displacements is not null || show.Forces is not null ? Pen.Light : Pens[b];
+            var pen =
+                show.Picked == canvas.Part ? Pen.Active
+                : show.Displacements is not null || show.Forces is not null ? Pen.Light
+                : Pens[b];
             canvas.Line(At(frame.Nodes[beam.I].At + beam.OffsetI), At(frame.Nodes[beam.J].At + beam.OffsetJ), pen);
             foreach (var (node, offset, released) in new[] { (beam.I, beam.OffsetI, beam.ReleaseI), (beam.J, beam.OffsetJ, beam.ReleaseJ) })
             {
-                if (released.IsEmpty) continue;
+                if (released.IsEmpty)
+                    continue;
                 var (end, towards) = (At(frame.Nodes[node].At + offset), Middle(beam));
                 canvas.Circle(end + Math.Min(1, 1.6 / Math.Max(1e-9, (towards - end).Length)) * (towards - end), 0.9, Pen.Edge, Fill.Sheet);
             }
@@ -173,7 +223,12 @@ public sealed class FrameView
     private Pen[] PensOf()
     {
         var all = Enumerable.Repeat(Pen.Cut, frame.Beams.Length).ToArray();
-        foreach (var other in model.Others) all[other.Beam] = other.Kind switch { MemberKind.Strip or MemberKind.Edge => Pen.Light, _ => Pen.Edge };
+        foreach (var other in model.Others)
+            all[other.Beam] = other.Kind switch
+            {
+                MemberKind.Strip or MemberKind.Edge => Pen.Light,
+                _ => Pen.Edge,
+            };
         return all;
     }
 
@@ -182,14 +237,28 @@ public sealed class FrameView
     /// <summary>Supports of joints that something is joined to, springs to the ground and bearings.</summary>
     private void Supports()
     {
-        var used = frame.Beams.SelectMany(b => new[] { b.I, b.J }).Concat(frame.Shells.SelectMany(s => s.Nodes)).Concat(frame.Links.SelectMany(l => new[] { l.Master, l.Slave })).ToHashSet();
+        var used = frame
+            .Beams.SelectMany(b => new[] { b.I, b.J })
+            .Concat(frame.Shells.SelectMany(s => s.Nodes))
+            .Concat(frame.Links.SelectMany(l => new[] { l.Master, l.Slave }))
+            .ToHashSet();
         foreach (var support in frame.Supports.Where(s => used.Contains(s.Node)))
         {
             var (at, size) = (At(support.Node), 1.5);
             canvas.Part = $"/parts/model/{frame.Nodes[support.Node].Id}";
             var upright = support.Fix.Contains(2);
-            if (upright || support.Springs[2] > 0) canvas.Area([at, at + new Point(-size, 2 * size), at + new Point(size, 2 * size)], support.Fix.Contains(0) ? Fill.Ink : Fill.Sheet, Pen.Edge);
-            if (support.Fix.Length == 6 || support.Springs.Any(k => k > 0)) canvas.Line(at + new Point(-1.5 * size, 2 * size), at + new Point(1.5 * size, 2 * size), support.Fix.Length == 6 ? Pen.Cut : Pen.Hidden);
+            if (upright || support.Springs[2] > 0)
+                canvas.Area(
+                    [at, at + new Point(-size, 2 * size), at + new Point(size, 2 * size)],
+                    support.Fix.Contains(0) ? Fill.Ink : Fill.Sheet,
+                    Pen.Edge
+                );
+            if (support.Fix.Length == 6 || support.Springs.Any(k => k > 0))
+                canvas.Line(
+                    at + new Point(-1.5 * size, 2 * size),
+                    at + new Point(1.5 * size, 2 * size),
+                    support.Fix.Length == 6 ? Pen.Cut : Pen.Hidden
+                );
         }
         foreach (var spring in frame.Springs)
         {
@@ -199,7 +268,9 @@ public sealed class FrameView
         canvas.Part = null;
     }
 
-    /// <summary>Upright loads at joints and along members as arrows, as long as they are large; reactions from below with their values.</summary>
+    /// <summary>
+    /// Upright loads at joints and along members as arrows, as long as they are large; reactions from below with their values.
+    /// </summary>
     private void Loads()
     {
         if (show.Load is { } load)
@@ -208,19 +279,35 @@ public sealed class FrameView
             foreach (var nodal in load.Nodal.Where(n => n.Force.Length > 0.01 * most))
             {
                 var (tip, direction) = (At(nodal.Node), Flat(nodal.Force) - Flat(default));
-                if (direction.Length < 1e-9 * most) continue;
+                if (direction.Length < 1e-9 * most)
+                    continue;
                 canvas.Arrow(tip - (2 + 7 * nodal.Force.Length / most) / direction.Length * direction, tip, Pen.Load);
             }
-            var perMetre = load.Beams.Where(b => !b.IsPoint).Select(b => Math.Max(Math.Abs(b.Start), Math.Abs(b.End))).DefaultIfEmpty(0).Max();
+            var perMetre = load
+                .Beams.Where(b => !b.IsPoint)
+                .Select(b => Math.Max(Math.Abs(b.Start), Math.Abs(b.End)))
+                .DefaultIfEmpty(0)
+                .Max();
             foreach (var along in load.Beams.Where(b => b.Component == 2 && show.Look != FrameLook.Plan))
             {
                 var beam = frame.Beams[along.Beam];
                 var (a, b) = (At(beam.I), At(beam.J));
-                if (along.IsPoint) canvas.Arrow(Point.Between(a, b, along.From) - new Point(0, 8), Point.Between(a, b, along.From), Pen.Load);
-                else canvas.Path([a, a - new Point(0, 5 * Math.Abs(along.Start) / perMetre), b - new Point(0, 5 * Math.Abs(along.End) / perMetre), b], Pen.Load);
+                if (along.IsPoint)
+                    canvas.Arrow(Point.Between(a, b, along.From) - new Point(0, 8), Point.Between(a, b, along.From), Pen.Load);
+                else
+                    canvas.Path(
+                        [
+                            a,
+                            a - new Point(0, 5 * Math.Abs(along.Start) / perMetre),
+                            b - new Point(0, 5 * Math.Abs(along.End) / perMetre),
+                            b,
+                        ],
+                        Pen.Load
+                    );
             }
         }
-        if (show.Look == FrameLook.Plan && show.Reactions.Length > 40) return;
+        if (show.Look == FrameLook.Plan && show.Reactions.Length > 40)
+            return;
         var taken = new List<Point>();
         foreach (var (node, up) in show.Reactions)
         {
@@ -228,7 +315,15 @@ public sealed class FrameView
             canvas.Arrow(at + new Point(0, 5), at, Pen.Active);
             var text = units.Format(up, QuantityKind.Force);
             var place = at + new Point(0.8, 5 + canvas.TextHeight);
-            for (var tries = 0; tries < 6 && taken.Exists(t => Math.Abs(t.Y - place.Y) < canvas.TextHeight && Math.Abs(t.X - place.X) < canvas.WidthOf(text, TextKind.Number) + 1); tries++) place += new Point(0, canvas.TextHeight);
+            for (
+                var tries = 0;
+                tries < 6
+                    && taken.Exists(t =>
+                        Math.Abs(t.Y - place.Y) < canvas.TextHeight && Math.Abs(t.X - place.X) < canvas.WidthOf(text, TextKind.Number) + 1
+                    );
+                tries++
+            )
+                place += new Point(0, canvas.TextHeight);
             taken.Add(place);
             canvas.Text(place, text, TextKind.Number, Anchor.Start, true);
         }
@@ -237,15 +332,21 @@ public sealed class FrameView
     /// <summary>Names and axes, on large models only near the cursor so that they can be read.</summary>
     private void Named()
     {
-        if (show.Names == FrameNames.None) return;
-        var limit = frame.Beams.Length + frame.Shells.Length > 260 && show.Station is { } s ? (model.Mesh.Nodes[^1].Station - model.Mesh.Nodes[0].Station) / 14 : double.MaxValue;
-        if (show.Closer > 1) limit = double.MaxValue;
+        if (show.Names == FrameNames.None)
+            return;
+        var limit =
+            frame.Beams.Length + frame.Shells.Length > 260 && show.Station is { } s
+                ? (model.Mesh.Nodes[^1].Station - model.Mesh.Nodes[0].Station) / 14
+                : double.MaxValue;
+        if (show.Closer > 1)
+            limit = double.MaxValue;
         bool Near(int node) => node >= model.Mesh.Nodes.Length || Math.Abs(model.Mesh.Nodes[node].Station - (show.Station ?? 0)) < limit;
         if (show.Names == FrameNames.Joints)
         {
             for (var n = 0; n < frame.Nodes.Length; n++)
             {
-                if (Near(n)) Write(At(n) + new Point(0.6, -0.5), frame.Nodes[n].Id);
+                if (Near(n))
+                    Write(At(n) + new Point(0.6, -0.5), frame.Nodes[n].Id);
             }
             return;
         }
@@ -268,7 +369,14 @@ public sealed class FrameView
     private void Write(Point at, string name)
     {
         var (height, width) = (0.8 * canvas.TextHeight, 0.8 * canvas.WidthOf(name, TextKind.SoftNumber) + 0.6);
-        if (at.X < 0 || at.Y < 0 || at.X + width > canvas.Width || at.Y > canvas.Height || written.Exists(w => Math.Abs(w.At.Y - at.Y) < height && w.At.X < at.X + width && at.X < w.At.X + w.Width)) return;
+        if (
+            at.X < 0
+            || at.Y < 0
+            || at.X + width > canvas.Width
+            || at.Y > canvas.Height
+            || written.Exists(w => Math.Abs(w.At.Y - at.Y) < height && w.At.X < at.X + width && at.X < w.At.X + w.Width)
+        )
+            return;
         written.Add((at, width));
         canvas.Text(at, name, TextKind.SoftNumber, Anchor.Start, true, height);
     }
@@ -277,7 +385,8 @@ public sealed class FrameView
     private void Axes(FrameBeam beam)
     {
         var (from, to) = (frame.Nodes[beam.I].At + beam.OffsetI, frame.Nodes[beam.J].At + beam.OffsetJ);
-        if (LocalAxes.Along(to - from, beam.Up) is not { } axes) return;
+        if (LocalAxes.Along(to - from, beam.Up) is not { } axes)
+            return;
         var middle = 0.5 * (from + to);
         var size = Math.Min(0.35 * (to - from).Length, 6 / scale);
         canvas.Arrow(At(middle), At(middle + size * axes.X), Pen.Active);
@@ -289,20 +398,25 @@ public sealed class FrameView
     {
         void Line(IReadOnlyList<int> nodes, Pen pen)
         {
-            if (show.Moves) canvas.Swinging(nodes.Select(At), nodes.Select(Moved), pen);
-            else canvas.Path(nodes.Select(Moved), pen);
+            if (show.Moves)
+                canvas.Swinging(nodes.Select(At), nodes.Select(Moved), pen);
+            else
+                canvas.Path(nodes.Select(Moved), pen);
         }
         var drawn = new HashSet<int>();
         foreach (var girder in model.GirderBeams)
         {
-            foreach (var run in Runs(girder)) Line(run, Pen.Active);
+            foreach (var run in Runs(girder))
+                Line(run, Pen.Active);
             drawn.UnionWith(girder.Where(b => b >= 0));
         }
         for (var b = 0; b < frame.Beams.Length; b++)
         {
-            if (!drawn.Contains(b)) Line([frame.Beams[b].I, frame.Beams[b].J], Pens[b] == Pen.Light ? Pen.Grid : Pen.Edge);
+            if (!drawn.Contains(b))
+                Line([frame.Beams[b].I, frame.Beams[b].J], Pens[b] == Pen.Light ? Pen.Grid : Pen.Edge);
         }
-        foreach (var shell in frame.Shells.Where((_, i) => frame.Shells.Length < 600 || i % 2 == 0)) Line([.. shell.Nodes, shell.Nodes[0]], Pen.Grid);
+        foreach (var shell in frame.Shells.Where((_, i) => frame.Shells.Length < 600 || i % 2 == 0))
+            Line([.. shell.Nodes, shell.Nodes[0]], Pen.Grid);
     }
 
     /// <summary>The joints of a girder, run by run without a gap.</summary>
@@ -313,28 +427,35 @@ public sealed class FrameView
         {
             if (b < 0 || (run.Count > 0 && run[^1] != frame.Beams[b].I))
             {
-                if (run.Count > 1) yield return run;
+                if (run.Count > 1)
+                    yield return run;
                 run = [];
             }
-            if (b < 0) continue;
-            if (run.Count == 0) run.Add(frame.Beams[b].I);
+            if (b < 0)
+                continue;
+            if (run.Count == 0)
+                run.Add(frame.Beams[b].I);
             run.Add(frame.Beams[b].J);
         }
-        if (run.Count > 1) yield return run;
+        if (run.Count > 1)
+            yield return run;
     }
 
     /// <summary>Along every member a line at a distance that is the force there, with the greatest and least of all labelled.</summary>
     private void Forces()
     {
         var (forces, size) = (show.Forces!, 0.0);
-        foreach (var (start, end) in forces.Values) size = Math.Max(size, Math.Max(Math.Abs(start), Math.Abs(end)));
-        if (size < 1e-9) return;
+        foreach (var (start, end) in forces.Values)
+            size = Math.Max(size, Math.Max(Math.Abs(start), Math.Abs(end)));
+        if (size < 1e-9)
+            return;
         var length = 14 * show.Zoom / size * (forces.PositiveDown ? 1 : -1);
         var peaks = new List<(double Value, Point At)>();
         for (var b = 0; b < forces.Values.Length; b++)
         {
             var (beam, (start, end)) = (frame.Beams[b], forces.Values[b]);
-            if (start == 0 && end == 0) continue;
+            if (start == 0 && end == 0)
+                continue;
             var (a, z) = (At(frame.Nodes[beam.I].At + beam.OffsetI), At(frame.Nodes[beam.J].At + beam.OffsetJ));
             // Square to upright members, downward on others, so that sagging hangs below.
             var side = Math.Abs(z.X - a.X) < 0.2 * Math.Abs(z.Y - a.Y) ? new Point(1, 0) : new(0, 1);
@@ -342,13 +463,31 @@ public sealed class FrameView
             peaks.AddRange([(start, a + length * start * side), (end, z + length * end * side)]);
         }
         foreach (var (value, at) in new[] { peaks.MaxBy(p => p.Value), peaks.MinBy(p => p.Value) })
-            canvas.Text(at + new Point(1, 1.2 * canvas.TextHeight), units.FormatWithUnit(value, forces.Kind), TextKind.Number, Anchor.Start, true);
+            canvas.Text(
+                at + new Point(1, 1.2 * canvas.TextHeight),
+                units.FormatWithUnit(value, forces.Kind),
+                TextKind.Number,
+                Anchor.Start,
+                true
+            );
     }
 
-    private static readonly Fill[] Bands = [Fill.Contour1, Fill.Contour2, Fill.Contour3, Fill.Contour4, Fill.Contour5, Fill.Contour6, Fill.Contour7, Fill.Contour8, Fill.Contour9];
+    private static readonly Fill[] Bands =
+    [
+        Fill.Contour1,
+        Fill.Contour2,
+        Fill.Contour3,
+        Fill.Contour4,
+        Fill.Contour5,
+        Fill.Contour6,
+        Fill.Contour7,
+        Fill.Contour8,
+        Fill.Contour9,
+    ];
 
     /// <summary>The largest value without sign; bands are even on both sides of 0.</summary>
-    private double Largest => Math.Max(1e-9, show.Contour!.Values.Where(double.IsFinite).Select(Math.Abs).DefaultIfEmpty(0).Max() / show.Zoom);
+    private double Largest =>
+        Math.Max(1e-9, show.Contour!.Values.Where(double.IsFinite).Select(Math.Abs).DefaultIfEmpty(0).Max() / show.Zoom);
 
     private void Contours()
     {
@@ -357,7 +496,11 @@ public sealed class FrameView
         {
             var value = show.Contour!.Values[s];
             canvas.Part = $"/parts/model/{frame.Shells[s].Id}";
-            canvas.Area(frame.Shells[s].Nodes.Select(At), double.IsFinite(value) ? Bands[Math.Clamp((int)Math.Round(4 + 4.5 * value / largest), 0, 8)] : Fill.Sheet, Pen.Grid);
+            canvas.Area(
+                frame.Shells[s].Nodes.Select(At),
+                double.IsFinite(value) ? Bands[Math.Clamp((int)Math.Round(4 + 4.5 * value / largest), 0, 8)] : Fill.Sheet,
+                Pen.Grid
+            );
         }
         canvas.Part = null;
     }
@@ -371,7 +514,14 @@ public sealed class FrameView
         for (var i = 0; i < Bands.Length; i++)
         {
             canvas.Box(x + i * width, y, width, canvas.TextHeight, Bands[i], Pen.Grid);
-            canvas.Text(new(x + (i + 0.5) * width, y + 2.1 * canvas.TextHeight), QuantityText.Fixed((i - 4) / 4.5 * largest, largest < 10 ? 1 : 0), TextKind.SoftNumber, Anchor.Middle, false, 0.8 * canvas.TextHeight);
+            canvas.Text(
+                new(x + (i + 0.5) * width, y + 2.1 * canvas.TextHeight),
+                QuantityText.Fixed((i - 4) / 4.5 * largest, largest < 10 ? 1 : 0),
+                TextKind.SoftNumber,
+                Anchor.Middle,
+                false,
+                0.8 * canvas.TextHeight
+            );
         }
     }
 }

@@ -29,15 +29,25 @@ public sealed class PlanView
         this.units = units;
         canvas = new(size.Width, size.Height, size.TextHeight);
         supports = SupportPlace.All(geometry, null);
-        substructure = [.. supports.SelectMany(s => new SupportSolids(s).Parts()).Where(p => p.Kind is not ("bearings" or "plinths" or "piles"))];
+        substructure =
+        [
+            .. supports.SelectMany(s => new SupportSolids(s).Parts()).Where(p => p.Kind is not ("bearings" or "plinths" or "piles")),
+        ];
         var chord = geometry.Road.At(geometry.LastStation) - geometry.Road.At(geometry.FirstStation);
         (cos, sin) = (chord.X / chord.Length, chord.Y / chord.Length);
         perMetre = 1;
-        var corners = geometry.Units.SelectMany(Outline).Concat(substructure.SelectMany(p => p.Solid.Points).Select(p => new Point(p.X, p.Y))).Select(Turned).ToList();
+        var corners = geometry
+            .Units.SelectMany(Outline)
+            .Concat(substructure.SelectMany(p => p.Solid.Points).Select(p => new Point(p.X, p.Y)))
+            .Select(Turned)
+            .ToList();
         var (left, right) = (corners.Min(p => p.X), corners.Max(p => p.X));
         var (low, high) = (corners.Min(p => p.Y), corners.Max(p => p.Y));
         var (top, bottom) = (6 * size.TextHeight, 5 * size.TextHeight);
-        scale = Math.Max(DrawingScale.Fitting(right - left, size.Width - 26), DrawingScale.Fitting(high - low, Math.Max(5, size.Height - top - bottom)));
+        scale = Math.Max(
+            DrawingScale.Fitting(right - left, size.Width - 26),
+            DrawingScale.Fitting(high - low, Math.Max(5, size.Height - top - bottom))
+        );
         perMetre = 1000.0 / scale;
         centre = new((left + right) / 2, (low + high) / 2);
         middleY = top + (size.Height - top - bottom) / 2;
@@ -46,22 +56,38 @@ public sealed class PlanView
     /// <summary>
     /// Draws the plan. A picked part is drawn as active; the cursor marks the station's section; a traffic position is drawn on the deck.
     /// </summary>
-    public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, double? cursor = null, string? picked = null, TrafficEffect? traffic = null)
+    public static Drawing Draw(
+        BridgeGeometry geometry,
+        UnitSystem units,
+        ViewSize size,
+        double? cursor = null,
+        string? picked = null,
+        TrafficEffect? traffic = null
+    )
     {
         var view = new PlanView(geometry, units, size);
         view.Deck(picked);
-        if (traffic is not null) view.Traffic(traffic);
-        else view.Crossed();
-        if (traffic is null) view.Supports(picked);
+        if (traffic is not null)
+            view.Traffic(traffic);
+        else
+            view.Crossed();
+        if (traffic is null)
+            view.Supports(picked);
         view.Girders(picked);
         view.Diaphragms(picked);
-        if (traffic is null) view.Bearings();
+        if (traffic is null)
+            view.Bearings();
         view.Axes(picked);
         view.Dimensions();
-        if (cursor is { } station) view.Cursor(station);
+        if (cursor is { } station)
+            view.Cursor(station);
         view.Directions();
         view.Snaps();
-        return view.canvas.Finish("Plan", DrawingScale.Text(view.scale), new(view.At(geometry.FirstStation, 0).X, geometry.FirstStation, view.perMetre));
+        return view.canvas.Finish(
+            "Plan",
+            DrawingScale.Text(view.scale),
+            new(view.At(geometry.FirstStation, 0).X, geometry.FirstStation, view.perMetre)
+        );
     }
 
     /// <summary>Draws the plan with the engineer's own loads on it, case by case.</summary>
@@ -71,10 +97,16 @@ public sealed class PlanView
         view.Deck(null);
         view.Girders(null);
         view.Axes(null);
-        for (var c = 0; c < geometry.Bridge.Actions.Cases.Length; c++) view.Own(geometry.Bridge.Actions.Cases[c], c);
-        if (cursor is { } station) view.Cursor(station);
+        for (var c = 0; c < geometry.Bridge.Actions.Cases.Length; c++)
+            view.Own(geometry.Bridge.Actions.Cases[c], c);
+        if (cursor is { } station)
+            view.Cursor(station);
         view.Directions();
-        return view.canvas.Finish("Own loads in plan", DrawingScale.Text(view.scale), new(view.At(geometry.FirstStation, 0).X, geometry.FirstStation, view.perMetre));
+        return view.canvas.Finish(
+            "Own loads in plan",
+            DrawingScale.Text(view.scale),
+            new(view.At(geometry.FirstStation, 0).X, geometry.FirstStation, view.perMetre)
+        );
     }
 
     private void Own(OwnCase own, int number)
@@ -83,11 +115,26 @@ public sealed class PlanView
         {
             canvas.Part = $"/actions/cases/{number}";
             var (from, to) = (At(load.Station, load.Offset), At(load.ToStation, load.ToOffset));
-            if (load.Kind == OwnLoadKind.Point) canvas.Circle(from, 1.2, Pen.Load, Fill.LaneOne);
-            else if (load.Kind == OwnLoadKind.Line) canvas.Line(from, to, Pen.Load);
-            else canvas.Area([from, At(load.ToStation, load.Offset), to, At(load.Station, load.ToOffset)], Fill.LaneOne, Pen.Load);
-            var kind = load.Kind switch { OwnLoadKind.Point => QuantityKind.Force, OwnLoadKind.Line => QuantityKind.LineLoad, _ => QuantityKind.AreaLoad };
-            canvas.Text((load.Kind == OwnLoadKind.Point ? from : Point.Between(from, to, 0.5)) + new Point(1.6, -1 + 1.2 * canvas.TextHeight * own.Loads.IndexOf(load)), $"{own.Name}: {units.FormatWithUnit(load.Value, kind)}", TextKind.Number, Anchor.Start, true);
+            if (load.Kind == OwnLoadKind.Point)
+                canvas.Circle(from, 1.2, Pen.Load, Fill.LaneOne);
+            else if (load.Kind == OwnLoadKind.Line)
+                canvas.Line(from, to, Pen.Load);
+            else
+                canvas.Area([from, At(load.ToStation, load.Offset), to, At(load.Station, load.ToOffset)], Fill.LaneOne, Pen.Load);
+            var kind = load.Kind switch
+            {
+                OwnLoadKind.Point => QuantityKind.Force,
+                OwnLoadKind.Line => QuantityKind.LineLoad,
+                _ => QuantityKind.AreaLoad,
+            };
+            canvas.Text(
+                (load.Kind == OwnLoadKind.Point ? from : Point.Between(from, to, 0.5))
+                    + new Point(1.6, -1 + 1.2 * canvas.TextHeight * own.Loads.IndexOf(load)),
+                $"{own.Name}: {units.FormatWithUnit(load.Value, kind)}",
+                TextKind.Number,
+                Anchor.Start,
+                true
+            );
         }
         canvas.Part = null;
     }
@@ -102,20 +149,26 @@ public sealed class PlanView
         view.Dimensions();
         view.Directions();
         var before = new PlanView(old, units, size);
-        foreach (var unit in old.Units) view.canvas.Area(before.Outline(unit).Select(view.At), Fill.None, Pen.Former);
-        foreach (var axis in old.Axes) view.canvas.Line(view.At(before.Edge(axis, left: true)), view.At(before.Edge(axis, left: false)), Pen.Former);
-        foreach (var girder in old.Girders) view.canvas.Path(girder.Points.Select(view.At), Pen.Former);
+        foreach (var unit in old.Units)
+            view.canvas.Area(before.Outline(unit).Select(view.At), Fill.None, Pen.Former);
+        foreach (var axis in old.Axes)
+            view.canvas.Line(view.At(before.Edge(axis, left: true)), view.At(before.Edge(axis, left: false)), Pen.Former);
+        foreach (var girder in old.Girders)
+            view.canvas.Path(girder.Points.Select(view.At), Pen.Former);
         return view.canvas.Finish("Plan", $"{DrawingScale.Text(view.scale)}; broken lines: before");
     }
 
-    /// <summary>Axes on the road line, the edges and the girders; girder ends. Levels are those of the surface, or the girder's top.</summary>
+    /// <summary>
+    /// Axes on the road line, the edges and the girders; girder ends. Levels are those of the surface, or the girder's top.
+    /// </summary>
     private void Snaps()
     {
         foreach (var axis in geometry.Axes)
         {
             foreach (var unit in geometry.Units.Where(u => axis.Number >= u.Start.Number && axis.Number <= u.End.Number))
             {
-                for (var b = 0; b < unit.Shape.Boundaries; b++) Surface(unit.BoundaryOnAxis(axis, b), $"axis {axis.Name}, boundary {b}");
+                for (var b = 0; b < unit.Shape.Boundaries; b++)
+                    Surface(unit.BoundaryOnAxis(axis, b), $"axis {axis.Name}, boundary {b}");
             }
             Surface(new(axis.Station, 0, 0), $"axis {axis.Name}, road line");
         }
@@ -132,7 +185,11 @@ public sealed class PlanView
         void Surface(RoadPlace place, string name)
         {
             var p = geometry.Road.At(place);
-            canvas.Catch(At(p), new(p.X, p.Y, geometry.Road.Level(place.Station) + geometry.SectionAt(place.Station, place.Offset).Surface(place.Offset)), name);
+            canvas.Catch(
+                At(p),
+                new(p.X, p.Y, geometry.Road.Level(place.Station) + geometry.SectionAt(place.Station, place.Offset).Surface(place.Offset)),
+                name
+            );
         }
     }
 
@@ -150,7 +207,8 @@ public sealed class PlanView
 
     private IEnumerable<Point> Along(Func<double, double> offset, double from, double to, bool isParallel)
     {
-        var isStraight = isParallel && geometry.Road.Azimuth(from) == geometry.Road.Azimuth(to) && geometry.Road.Line.Curvature((from + to) / 2) == 0;
+        var isStraight =
+            isParallel && geometry.Road.Azimuth(from) == geometry.Road.Azimuth(to) && geometry.Road.Line.Curvature((from + to) / 2) == 0;
         var pieces = isStraight ? 1 : 48;
         return Enumerable.Range(0, pieces + 1).Select(i => from + i * (to - from) / pieces).Select(s => geometry.Road.At(s, offset(s)));
     }
@@ -181,7 +239,13 @@ public sealed class PlanView
             foreach (var (strip, i) in unit.Shape.At(unit.Start.Station).Strips.Select((s, i) => (s, i)))
             {
                 canvas.Part = strip.Part;
-                canvas.Area(Boundary(unit, i).Concat(Boundary(unit, i + 1).Reverse()).Select(At), picked == strip.Part ? Fill.Picked : strip.Kind is StripKind.Carriageway or StripKind.HardStrip ? Fill.Paper : Fill.Sheet, Pen.Light);
+                canvas.Area(
+                    Boundary(unit, i).Concat(Boundary(unit, i + 1).Reverse()).Select(At),
+                    picked == strip.Part ? Fill.Picked
+                        : strip.Kind is StripKind.Carriageway or StripKind.HardStrip ? Fill.Paper
+                        : Fill.Sheet,
+                    Pen.Light
+                );
             }
             canvas.Part = null;
             canvas.Area(Outline(unit).Select(At), Fill.None, Pen.Cut);
@@ -204,7 +268,13 @@ public sealed class PlanView
                 var edge = origin + side * crossing.Width * across;
                 canvas.Line(At(edge + from / Math.Cos(crossing.Skew) * along), At(edge + to / Math.Cos(crossing.Skew) * along), Pen.Hidden);
             }
-            canvas.Text(At(origin + from / Math.Cos(crossing.Skew) * along) + new Point(0, -0.6), crossing.Name, TextKind.Soft, Anchor.Middle, true);
+            canvas.Text(
+                At(origin + from / Math.Cos(crossing.Skew) * along) + new Point(0, -0.6),
+                crossing.Name,
+                TextKind.Soft,
+                Anchor.Middle,
+                true
+            );
             canvas.Part = null;
         }
     }
@@ -222,12 +292,26 @@ public sealed class PlanView
                 IEnumerable<Point> Side(double right) => places.Select(t => At(line.At(t) + right * line.Right(t)));
                 // Several are picked by paths joined by +; only a single one is dimensioned.
                 var isPicked = picked?.Split('+').Contains(canvas.Part) == true;
-                canvas.Area(Side(-half).Concat(Side(half).Reverse()), isPicked ? Fill.Picked : Fill.None, isPicked ? Pen.Active : Pen.Hidden);
-                if (picked == canvas.Part) PickedGirder(girder, span);
+                canvas.Area(
+                    Side(-half).Concat(Side(half).Reverse()),
+                    isPicked ? Fill.Picked : Fill.None,
+                    isPicked ? Pen.Active : Pen.Hidden
+                );
+                if (picked == canvas.Part)
+                    PickedGirder(girder, span);
             }
             canvas.Part = null;
             var start = At(geometry.OnGirder(girder, girder.FirstSpan, 0));
-            canvas.Text(new(start.X - (girder.FirstSpan == 0 ? perMetre * EndOverhang + 1.6 : 0), start.Y + (girder.FirstSpan == 0 ? 0.35 : -0.5) * canvas.TextHeight), girder.Name, TextKind.Soft, girder.FirstSpan == 0 ? Anchor.End : Anchor.Start, true);
+            canvas.Text(
+                new(
+                    start.X - (girder.FirstSpan == 0 ? perMetre * EndOverhang + 1.6 : 0),
+                    start.Y + (girder.FirstSpan == 0 ? 0.35 : -0.5) * canvas.TextHeight
+                ),
+                girder.Name,
+                TextKind.Soft,
+                girder.FirstSpan == 0 ? Anchor.End : Anchor.Start,
+                true
+            );
         }
         canvas.Part = null;
     }
@@ -242,21 +326,37 @@ public sealed class PlanView
         const double Least = 9;
         var layout = geometry.LayoutOf(span);
         List<(double T, string Words)> chain = [(from, ""), (to, units.Format(geometry.LengthOf(girder, span), QuantityKind.Length))];
-        if (layout.StartGap * perMetre > Least) chain = [(0, ""), (from, units.Format(layout.StartGap, QuantityKind.Size)), chain[1]];
-        if (layout.EndGap * perMetre > Least) chain.Add((1, units.Format(layout.EndGap, QuantityKind.Size)));
+        if (layout.StartGap * perMetre > Least)
+            chain = [(0, ""), (from, units.Format(layout.StartGap, QuantityKind.Size)), chain[1]];
+        if (layout.EndGap * perMetre > Least)
+            chain.Add((1, units.Format(layout.EndGap, QuantityKind.Size)));
         canvas.Dimensions([.. chain.Select(c => At(line.At(c.T)))], [.. chain.Skip(1).Select(c => c.Words)]);
         var (at, place) = (all.IndexOf(girder), geometry.Road.Locate(line.At(0.62)));
-        var (left, right) = (at == 0 ? geometry.LeftEdge(place.Station) : geometry.GirderOffsetAt(all[at - 1], place.Station), at == all.Length - 1 ? geometry.RightEdge(place.Station) : geometry.GirderOffsetAt(all[at + 1], place.Station));
+        var (left, right) = (
+            at == 0 ? geometry.LeftEdge(place.Station) : geometry.GirderOffsetAt(all[at - 1], place.Station),
+            at == all.Length - 1 ? geometry.RightEdge(place.Station) : geometry.GirderOffsetAt(all[at + 1], place.Station)
+        );
         List<double> across = [.. new[] { left, place.Offset, right }.OfType<double>()];
-        if (across.Zip(across.Skip(1), (a, b) => b - a).Min() * perMetre < Least) across = [];
-        if (across.Count > 1) canvas.Dimensions([.. across.Select(o => At(place.Station, o))], [.. across.Zip(across.Skip(1), (a, b) => units.Format(b - a, QuantityKind.Length))]);
+        if (across.Zip(across.Skip(1), (a, b) => b - a).Min() * perMetre < Least)
+            across = [];
+        if (across.Count > 1)
+            canvas.Dimensions(
+                [.. across.Select(o => At(place.Station, o))],
+                [.. across.Zip(across.Skip(1), (a, b) => units.Format(b - a, QuantityKind.Length))]
+            );
         canvas.Part = part;
     }
 
     /// <summary>Supports below the deck: crossheads, walls and foundations.</summary>
     private void Supports(string? picked)
     {
-        SupportShapes.Draw(canvas, substructure, p => At(new Point(p.X, p.Y)), picked, kind => kind is "wing walls" or "approach slabs" ? Pen.Light : Pen.Hidden);
+        SupportShapes.Draw(
+            canvas,
+            substructure,
+            p => At(new Point(p.X, p.Y)),
+            picked,
+            kind => kind is "wing walls" or "approach slabs" ? Pen.Light : Pen.Hidden
+        );
     }
 
     private void Diaphragms(string? picked)
@@ -268,7 +368,11 @@ public sealed class PlanView
             {
                 var along = 1 / Point.Distance(bay.From, bay.To) * (bay.To - bay.From);
                 var side = bay.Diaphragm.Width / 2 * new Point(-along.Y, along.X);
-                canvas.Area(new[] { bay.From + side, bay.To + side, bay.To - side, bay.From - side }.Select(At), picked == canvas.Part ? Fill.Picked : Fill.None, picked == canvas.Part ? Pen.Active : Pen.Hidden);
+                canvas.Area(
+                    new[] { bay.From + side, bay.To + side, bay.To - side, bay.From - side }.Select(At),
+                    picked == canvas.Part ? Fill.Picked : Fill.None,
+                    picked == canvas.Part ? Pen.Active : Pen.Hidden
+                );
             }
         }
         canvas.Part = null;
@@ -308,18 +412,29 @@ public sealed class PlanView
         var points = geometry.Axes.Select(axis => At(geometry.Road.At(geometry.EdgesOn(axis).Right.Station, below))).ToList();
         canvas.Dimensions(points, [.. geometry.Bridge.Axes.Spans.Select(s => units.Format(s, QuantityKind.Length))]);
         var inFirst = geometry.GirdersIn(0);
-        if (inFirst.Length < 2) return;
+        if (inFirst.Length < 2)
+            return;
         var (station, last) = (geometry.FirstStation + 0.28 * geometry.Bridge.Axes.Spans[0], inFirst.Length - 1);
         List<Point> across = [.. inFirst.Select(g => At(station, geometry.GirderOffsetAt(g, station) ?? g.In(0).StartOffset))];
         var (a, b) = (across[0], across[last]);
         var listed = geometry.LayoutOf(0).Spacings;
         // Listed spacings one by one, and those between girders of which some are left out or shifted.
         var regular = listed.IsEmpty && inFirst.Length == geometry.LayoutOf(0).Count;
-        canvas.Dimensions(across, regular ? [] : [.. inFirst.Zip(inFirst.Skip(1), (a, b) => units.Format(Spacing(a, b), QuantityKind.Length))]);
-        if (!regular) return;
-        double Spacing(GirderLine a, GirderLine b) => (geometry.GirderOffsetAt(b, station) ?? b.In(0).StartOffset) - (geometry.GirderOffsetAt(a, station) ?? a.In(0).StartOffset);
-        canvas.Text(new(Point.Between(a, b, 0.5).X + 1.2, Point.Between(a, b, 0.5 - 0.5 / Math.Max(2, last)).Y + 0.35 * canvas.TextHeight),
-            $"{last} × {units.Format(geometry.SpacingAt(station), QuantityKind.Length)}", TextKind.Number, Anchor.Start, true);
+        canvas.Dimensions(
+            across,
+            regular ? [] : [.. inFirst.Zip(inFirst.Skip(1), (a, b) => units.Format(Spacing(a, b), QuantityKind.Length))]
+        );
+        if (!regular)
+            return;
+        double Spacing(GirderLine a, GirderLine b) =>
+            (geometry.GirderOffsetAt(b, station) ?? b.In(0).StartOffset) - (geometry.GirderOffsetAt(a, station) ?? a.In(0).StartOffset);
+        canvas.Text(
+            new(Point.Between(a, b, 0.5).X + 1.2, Point.Between(a, b, 0.5 - 0.5 / Math.Max(2, last)).Y + 0.35 * canvas.TextHeight),
+            $"{last} × {units.Format(geometry.SpacingAt(station), QuantityKind.Length)}",
+            TextKind.Number,
+            Anchor.Start,
+            true
+        );
     }
 
     private void Traffic(TrafficEffect traffic)
@@ -327,14 +442,29 @@ public sealed class PlanView
         foreach (var lane in traffic.Lanes)
         {
             var (left, right) = (lane.From, lane.From + lane.Width);
-            canvas.Area(EdgeLine(left).Concat(EdgeLine(right).Reverse()).Select(At), lane.Number == 1 ? Fill.LaneOne : Fill.Lane, Pen.Light);
-            canvas.Text(At(EdgeLine((left + right) / 2).Last()) + new Point(-3, 0.35 * canvas.TextHeight), $"lane {lane.Number}", TextKind.Soft, Anchor.End, true);
-            if (lane.TandemStation is not { } station) continue;
+            canvas.Area(
+                EdgeLine(left).Concat(EdgeLine(right).Reverse()).Select(At),
+                lane.Number == 1 ? Fill.LaneOne : Fill.Lane,
+                Pen.Light
+            );
+            canvas.Text(
+                At(EdgeLine((left + right) / 2).Last()) + new Point(-3, 0.35 * canvas.TextHeight),
+                $"lane {lane.Number}",
+                TextKind.Soft,
+                Anchor.End,
+                true
+            );
+            if (lane.TandemStation is not { } station)
+                continue;
             foreach (var axle in new[] { -LoadModel1.AxleSpacing / 2, LoadModel1.AxleSpacing / 2 })
             {
-                var (l, r) = (At(station + axle, (left + right - LoadModel1.WheelSpacing) / 2), At(station + axle, (left + right + LoadModel1.WheelSpacing) / 2));
+                var (l, r) = (
+                    At(station + axle, (left + right - LoadModel1.WheelSpacing) / 2),
+                    At(station + axle, (left + right + LoadModel1.WheelSpacing) / 2)
+                );
                 canvas.Line(l, r, Pen.Load);
-                foreach (var wheel in new[] { l, r }) canvas.Box(wheel.X - 0.2 * perMetre, wheel.Y - 0.2 * perMetre, 0.4 * perMetre, 0.4 * perMetre, Fill.Track, Pen.Load);
+                foreach (var wheel in new[] { l, r })
+                    canvas.Box(wheel.X - 0.2 * perMetre, wheel.Y - 0.2 * perMetre, 0.4 * perMetre, 0.4 * perMetre, Fill.Track, Pen.Load);
             }
         }
     }

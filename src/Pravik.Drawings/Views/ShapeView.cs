@@ -22,9 +22,15 @@ public sealed class ShapeView
         (this.section, this.units) = (section, units);
         canvas = new(size.Width, size.Height, size.TextHeight);
         var p = section.Properties;
-        scale = Math.Max(DrawingScale.Fitting(p.Width, size.Width - 60), DrawingScale.Fitting(section.Depth, Math.Max(4, size.Height - 11 * size.TextHeight)));
+        scale = Math.Max(
+            DrawingScale.Fitting(p.Width, size.Width - 60),
+            DrawingScale.Fitting(section.Depth, Math.Max(4, size.Height - 11 * size.TextHeight))
+        );
         k = 1000.0 / scale;
-        (x0, y0) = (size.Width / 2 - k * (p.Left + p.Right) / 2, size.Height / 2 + k * (section.Top + section.Bottom) / 2 + 0.6 * size.TextHeight);
+        (x0, y0) = (
+            size.Width / 2 - k * (p.Left + p.Right) / 2,
+            size.Height / 2 + k * (section.Top + section.Bottom) / 2 + 0.6 * size.TextHeight
+        );
     }
 
     private Point At(double x, double y) => new(x0 + k * x, y0 - k * y);
@@ -36,19 +42,23 @@ public sealed class ShapeView
     {
         var view = new ShapeView(geometry.Section, units, size);
         view.Parts();
-        if (!geometry.Section.IsSteel) view.Strands(geometry.Bridge.Girders.Strands);
+        if (!geometry.Section.IsSteel)
+            view.Strands(geometry.Bridge.Girders.Strands);
         view.Dimensions();
         return view.Finish("Girder section");
     }
 
-    /// <summary>A section with what follows from it. With its path in the bridge, the corners of own outlines can be taken hold of.</summary>
+    /// <summary>
+    /// A section with what follows from it. With its path in the bridge, the corners of own outlines can be taken hold of.
+    /// </summary>
     public static Drawing Draw(MadeSection section, UnitSystem units, ViewSize size, string? path = null)
     {
         var view = new ShapeView(section, units, size);
         view.Parts();
         view.Axes();
         view.Dimensions();
-        if (path is not null && section.Shape.Family == SectionFamily.Own) view.Corners(path);
+        if (path is not null && section.Shape.Family == SectionFamily.Own)
+            view.Corners(path);
         return view.Finish(section.Shape.Name) with { Plane = new(view.x0, view.y0, view.k) };
     }
 
@@ -56,7 +66,8 @@ public sealed class ShapeView
 
     private void Parts()
     {
-        foreach (var part in section.Parts) canvas.Area(part.Outline.Points.Select(p => At(p.X, p.Y)), part.IsVoid ? Fill.Sheet : Fill.Concrete, Pen.Cut);
+        foreach (var part in section.Parts)
+            canvas.Area(part.Outline.Points.Select(p => At(p.X, p.Y)), part.IsVoid ? Fill.Sheet : Fill.Concrete, Pen.Cut);
     }
 
     private void Corners(string path)
@@ -66,7 +77,12 @@ public sealed class ShapeView
             for (var c = 0; c < section.Shape.Outlines[i].Corners.Length; c++)
             {
                 canvas.Part = $"{path}/outlines/{i}/corners/{c}";
-                canvas.Circle(At(section.Shape.Outlines[i].Corners[c].X, section.Shape.Outlines[i].Corners[c].Y), 0.9, Pen.Active, Fill.Sheet);
+                canvas.Circle(
+                    At(section.Shape.Outlines[i].Corners[c].X, section.Shape.Outlines[i].Corners[c].Y),
+                    0.9,
+                    Pen.Active,
+                    Fill.Sheet
+                );
             }
         }
         canvas.Part = null;
@@ -79,9 +95,16 @@ public sealed class ShapeView
         {
             var row = strands.Rows[i];
             canvas.Part = $"/girders/strands/rows/{i}";
-            for (var j = 0; j < row.Count; j++) canvas.Circle(At((j - (row.Count - 1) / 2.0) * row.Spacing, section.Bottom + row.Level), Math.Max(0.35, 0.0078 * k), Pen.Edge, Fill.Sheet);
+            for (var j = 0; j < row.Count; j++)
+                canvas.Circle(
+                    At((j - (row.Count - 1) / 2.0) * row.Spacing, section.Bottom + row.Level),
+                    Math.Max(0.35, 0.0078 * k),
+                    Pen.Edge,
+                    Fill.Sheet
+                );
             canvas.Part = null;
-            if (row.Count == 0) continue;
+            if (row.Count == 0)
+                continue;
             // Notes to rows stand above each other, led to their row.
             var end = At((row.Count - 1) / 2.0 * row.Spacing + 0.015, section.Bottom + row.Level);
             var note = new Point(At(p.Right, 0).X + 9, At(0, section.Bottom).Y - i * 1.35 * canvas.TextHeight);
@@ -115,22 +138,37 @@ public sealed class ShapeView
     {
         var p = section.Properties;
         var left = At(p.Left, 0).X - 7;
-        var levels = section.Parts.Where(part => !part.IsVoid).SelectMany(part => part.Outline.Points).Select(q => Math.Round(q.Y, 6)).Distinct().Order().ToList();
+        var levels = section
+            .Parts.Where(part => !part.IsVoid)
+            .SelectMany(part => part.Outline.Points)
+            .Select(q => Math.Round(q.Y, 6))
+            .Distinct()
+            .Order()
+            .ToList();
         if (levels.Count is > 2 and <= MostSteps)
             canvas.Dimensions([.. levels.Select(h => new Point(left, At(0, h).Y))], [.. levels.Zip(levels.Skip(1), (a, b) => Text(b - a))]);
         canvas.Dimensions([new(left - 13, At(0, section.Bottom).Y), new(left - 13, At(0, section.Top).Y)], [Text(section.Depth)]);
         var middle = (p.Left + p.Right) / 2;
         // Own outlines may be of any shape: their width over all.
-        if (section.Shape.Family == SectionFamily.Own) Across(p.Width, section.Bottom, 6);
+        if (section.Shape.Family == SectionFamily.Own)
+            Across(p.Width, section.Bottom, 6);
         else
         {
             Across(section.TopWidth, section.Top, -4);
             Across(section.BottomWidth, section.Bottom, 6);
         }
         if (section.WebWidth < 0.9 * Math.Min(section.TopWidth, section.BottomWidth) && section.Parts.All(part => !part.IsVoid))
-            canvas.Text(At(middle + section.WebWidth / 2, (section.Top + section.Bottom) / 2) + new Point(2, 3.2), $"web {Text(section.WebWidth)}", TextKind.Number, halo: true);
+            canvas.Text(
+                At(middle + section.WebWidth / 2, (section.Top + section.Bottom) / 2) + new Point(2, 3.2),
+                $"web {Text(section.WebWidth)}",
+                TextKind.Number,
+                halo: true
+            );
 
         void Across(double width, double y, double away) =>
-            canvas.Dimensions([At(middle - width / 2, y) + new Point(0, away), At(middle + width / 2, y) + new Point(0, away)], [Text(width)]);
+            canvas.Dimensions(
+                [At(middle - width / 2, y) + new Point(0, away), At(middle + width / 2, y) + new Point(0, away)],
+                [Text(width)]
+            );
     }
 }

@@ -7,25 +7,51 @@ namespace Pravik.Drawings.Views;
 /// <summary>Draws the parts of supports: each as the hull of its solid seen along a direction.</summary>
 internal static class SupportShapes
 {
-    private static readonly string[] FromBehind = ["piles", "foundations", "approach slabs", "wing walls", "piers", "abutments", "plinths", "bearings"];
+    private static readonly string[] FromBehind =
+    [
+        "piles",
+        "foundations",
+        "approach slabs",
+        "wing walls",
+        "piers",
+        "abutments",
+        "plinths",
+        "bearings",
+    ];
 
     /// <summary>Draws the parts with what projects a point in space to the paper, those behind first.</summary>
-    public static void Draw(Canvas canvas, IEnumerable<PartSolid> parts, Func<Point3, Point> project, string? picked, Func<string, Pen>? pen = null)
+    public static void Draw(
+        Canvas canvas,
+        IEnumerable<PartSolid> parts,
+        Func<Point3, Point> project,
+        string? picked,
+        Func<string, Pen>? pen = null
+    )
     {
         foreach (var part in parts.OrderBy(p => Array.IndexOf(FromBehind, p.Kind)))
         {
             var hull = Hull.Of(part.Solid.Points.Select(project));
-            if (hull.Count < 3) continue;
+            if (hull.Count < 3)
+                continue;
             var isPicked = picked == part.Path || picked?.StartsWith(part.Path + "/", StringComparison.Ordinal) == true;
             var drawn = pen?.Invoke(part.Kind) ?? Pen.Edge;
             canvas.Part = part.Path;
-            canvas.Area(hull, isPicked ? Fill.Picked : pen is not null ? Fill.None : part.Kind == "bearings" ? Fill.Ink : part.Kind is "piles" or "foundations" ? Fill.Soft : Fill.Paper, isPicked && pen is null ? Pen.Active : drawn);
+            canvas.Area(
+                hull,
+                isPicked ? Fill.Picked
+                    : pen is not null ? Fill.None
+                    : part.Kind == "bearings" ? Fill.Ink
+                    : part.Kind is "piles" or "foundations" ? Fill.Soft
+                    : Fill.Paper,
+                isPicked && pen is null ? Pen.Active : drawn
+            );
         }
         canvas.Part = null;
     }
 
     /// <summary>
-    /// A bearing in plan: its outline, with a bar on each side to which it cannot move, a ring for an elastomeric one and a cross for springs.
+    /// A bearing in plan: its outline, with a bar on each side to which it cannot move, a ring for an elastomeric one and a cross for
+    /// springs.
     /// </summary>
     public static void Bearing(Canvas canvas, BearingType type, Point centre, Point along, double perMetre)
     {
@@ -35,10 +61,13 @@ internal static class SupportShapes
         canvas.Area([At(-l, -w), At(l, -w), At(l, w), At(-l, w)], Fill.Sheet, Pen.Edge);
         var (shear, bar) = (type.Shear(), 0.55);
         if (double.IsInfinity(shear.Along))
-            foreach (var side in new[] { -1, 1 }) canvas.Line(At(side * (l + bar), -w), At(side * (l + bar), w), Pen.Cut);
+            foreach (var side in new[] { -1, 1 })
+                canvas.Line(At(side * (l + bar), -w), At(side * (l + bar), w), Pen.Cut);
         if (double.IsInfinity(shear.Across))
-            foreach (var side in new[] { -1, 1 }) canvas.Line(At(-l, side * (w + bar)), At(l, side * (w + bar)), Pen.Cut);
-        if (type.Freedom == Freedom.Elastomeric) canvas.Circle(centre, 0.5 * Math.Min(l, w), Pen.Edge);
+            foreach (var side in new[] { -1, 1 })
+                canvas.Line(At(-l, side * (w + bar)), At(l, side * (w + bar)), Pen.Cut);
+        if (type.Freedom == Freedom.Elastomeric)
+            canvas.Circle(centre, 0.5 * Math.Min(l, w), Pen.Edge);
         if (type.Freedom == Freedom.Springs)
         {
             canvas.Line(At(-l, -w), At(l, w), Pen.Light);

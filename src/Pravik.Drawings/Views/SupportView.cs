@@ -6,7 +6,9 @@ using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;
 
-/// <summary>A support seen along the bridge, square to its axis: true along the axis and in level, with deck and girders cut above it.</summary>
+/// <summary>
+/// A support seen along the bridge, square to its axis: true along the axis and in level, with deck and girders cut above it.
+/// </summary>
 public sealed class SupportView
 {
     private readonly BridgeGeometry geometry;
@@ -31,11 +33,15 @@ public sealed class SupportView
         // Of long piles only their heads are shown.
         low = Math.Max(points.Min(p => p.Z), support.FoundingLevel - 3);
         var high = points.Max(p => p.Z);
-        foreach (var u in new[] { support.LeftEdge, 0, support.RightEdge }) high = Math.Max(high, Deck(u).Surface);
+        foreach (var u in new[] { support.LeftEdge, 0, support.RightEdge })
+            high = Math.Max(high, Deck(u).Surface);
         var across = points.Select(p => support.Local(new(p.X, p.Y)).X).ToList();
         var (left, right) = (Math.Min(across.Min(), support.LeftEdge), Math.Max(across.Max(), support.RightEdge));
         var (head, foot) = (3.4 * size.TextHeight, 4.2 * size.TextHeight);
-        scale = Math.Max(DrawingScale.Fitting(right - left, size.Width - 64), DrawingScale.Fitting(high - low, Math.Max(4, size.Height - head - foot)));
+        scale = Math.Max(
+            DrawingScale.Fitting(right - left, size.Width - 64),
+            DrawingScale.Fitting(high - low, Math.Max(4, size.Height - head - foot))
+        );
         k = 1000.0 / scale;
         x0 = size.Width / 2 - k * (left + right) / 2;
         y0 = head + (size.Height - head - foot) / 2 + k * (high + low) / 2;
@@ -50,7 +56,10 @@ public sealed class SupportView
         SupportShapes.Draw(view.canvas, view.parts, p => view.At(view.support.Local(new(p.X, p.Y)).X, Math.Max(p.Z, view.low)), picked);
         view.Levels();
         view.Dimensions();
-        return view.canvas.Finish($"Support at axis {view.support.Axis.Name}", $"looking ahead, square to the axis, {DrawingScale.Text(view.scale)}");
+        return view.canvas.Finish(
+            $"Support at axis {view.support.Axis.Name}",
+            $"looking ahead, square to the axis, {DrawingScale.Text(view.scale)}"
+        );
     }
 
     private Point At(double u, double level) => new(x0 + k * u, y0 - k * level);
@@ -69,16 +78,33 @@ public sealed class SupportView
         var cos = Math.Cos(support.Axis.Skew);
         var section = geometry.SectionAt(support.Axis.Station);
         // Strips step up: both sides of every boundary.
-        var places = section.Strips.SelectMany(s => new[] { s.From / cos + Step, s.To / cos - Step }).Select(u => Math.Clamp(u, support.LeftEdge + Step, support.RightEdge - Step)).Order().ToList();
+        var places = section
+            .Strips.SelectMany(s => new[] { s.From / cos + Step, s.To / cos - Step })
+            .Select(u => Math.Clamp(u, support.LeftEdge + Step, support.RightEdge - Step))
+            .Order()
+            .ToList();
         var deck = places.ConvertAll(u => (U: u, Levels: Deck(u)));
-        canvas.Area(deck.Select(d => At(d.U, d.Levels.Surface)).Concat(deck.AsEnumerable().Reverse().Select(d => At(d.U, d.Levels.SlabTop))), Fill.Surfacing, Pen.Light);
-        canvas.Area(deck.Select(d => At(d.U, d.Levels.SlabTop)).Concat(deck.AsEnumerable().Reverse().Select(d => At(d.U, d.Levels.Soffit))), Fill.Concrete, Pen.Cut);
+        canvas.Area(
+            deck.Select(d => At(d.U, d.Levels.Surface)).Concat(deck.AsEnumerable().Reverse().Select(d => At(d.U, d.Levels.SlabTop))),
+            Fill.Surfacing,
+            Pen.Light
+        );
+        canvas.Area(
+            deck.Select(d => At(d.U, d.Levels.SlabTop)).Concat(deck.AsEnumerable().Reverse().Select(d => At(d.U, d.Levels.Soffit))),
+            Fill.Concrete,
+            Pen.Cut
+        );
         foreach (var bearing in support.Bearings)
         {
             var shape = geometry.SectionOf(bearing.Girder, bearing.Span, bearing.Fraction);
             var u = support.Local(bearing.At).X;
             canvas.Part = $"/parts/girders/{bearing.Girder.Number}/spans/{bearing.Span + 1}";
-            foreach (var part in shape.Parts) canvas.Area(part.Outline.Points.Select(p => At(u + p.X, bearing.Soffit - shape.Bottom + p.Y)), part.IsVoid ? Fill.Sheet : Fill.Precast, Pen.Edge);
+            foreach (var part in shape.Parts)
+                canvas.Area(
+                    part.Outline.Points.Select(p => At(u + p.X, bearing.Soffit - shape.Bottom + p.Y)),
+                    part.IsVoid ? Fill.Sheet : Fill.Precast,
+                    Pen.Edge
+                );
         }
         canvas.Part = null;
         canvas.Line(At(0, Deck(0).Surface) - new Point(0, 2 * canvas.TextHeight), At(0, low) + new Point(0, 2), Pen.Axis);
@@ -87,10 +113,19 @@ public sealed class SupportView
 
     private void GroundLine()
     {
-        if (ground is null) return;
+        if (ground is null)
+            return;
         var (from, to) = ((2 - x0) / k, (canvas.Width - 2 - x0) / k);
-        var line = Enumerable.Range(0, 41).Select(i => from + (to - from) * i / 40).Select(u => (U: u, Level: ground.Level(support.World(new(u, 0))))).Where(p => p.Level is not null).Select(p => At(p.U, p.Level!.Value)).Where(p => p.Y > 0 && p.Y < canvas.Height).ToList();
-        if (line.Count < 2) return;
+        var line = Enumerable
+            .Range(0, 41)
+            .Select(i => from + (to - from) * i / 40)
+            .Select(u => (U: u, Level: ground.Level(support.World(new(u, 0)))))
+            .Where(p => p.Level is not null)
+            .Select(p => At(p.U, p.Level!.Value))
+            .Where(p => p.Y > 0 && p.Y < canvas.Height)
+            .ToList();
+        if (line.Count < 2)
+            return;
         canvas.Area([.. line, .. line.AsEnumerable().Reverse().Select(p => p + new Point(0, 2.2))], Fill.Soft);
         canvas.Path(line, Pen.Light);
     }
@@ -98,9 +133,16 @@ public sealed class SupportView
     /// <summary>Levels at the right, apart from one another.</summary>
     private void Levels()
     {
-        List<(double Level, string Words)> levels = [(Deck(0).Surface, "road"), (support.Bearings.Min(b => b.Seat), "lowest seat"), (support.ShelfLevel, "shelf")];
-        if (!support.Values.Is("pier", "pileBent") && !support.Values.Is("abutment", "piled")) levels.Add((support.FoundingLevel, "founding"));
-        if (support.LowestGround is { } g) levels.Add((g, "lowest ground"));
+        List<(double Level, string Words)> levels =
+        [
+            (Deck(0).Surface, "road"),
+            (support.Bearings.Min(b => b.Seat), "lowest seat"),
+            (support.ShelfLevel, "shelf"),
+        ];
+        if (!support.Values.Is("pier", "pileBent") && !support.Values.Is("abutment", "piled"))
+            levels.Add((support.FoundingLevel, "founding"));
+        if (support.LowestGround is { } g)
+            levels.Add((g, "lowest ground"));
         double? last = null;
         foreach (var (level, words) in levels.OrderByDescending(l => l.Level))
         {
@@ -110,7 +152,11 @@ public sealed class SupportView
             var x = canvas.Width - 29;
             canvas.Path([new(x - 6, y), new(x - 3, y), new(x - 0.5, text)], Pen.Dimension);
             canvas.Text(new(x, text + 0.35 * canvas.TextHeight), $"{units.Format(level, QuantityKind.Length)}", TextKind.Number);
-            canvas.Text(new(x + 1 + canvas.WidthOf(units.Format(level, QuantityKind.Length), TextKind.Number), text + 0.35 * canvas.TextHeight), words, TextKind.Soft);
+            canvas.Text(
+                new(x + 1 + canvas.WidthOf(units.Format(level, QuantityKind.Length), TextKind.Number), text + 0.35 * canvas.TextHeight),
+                words,
+                TextKind.Soft
+            );
         }
     }
 
@@ -118,10 +164,29 @@ public sealed class SupportView
     {
         var y = canvas.Height - 1.6 * canvas.TextHeight;
         var stems = support.Stems.Select(s => s.U).ToList();
-        if (stems.Count > 1) canvas.Dimensions([.. stems.Select(u => new Point(At(u, 0).X, y))], [.. stems.Zip(stems.Skip(1), (a, b) => units.Format(b - a, QuantityKind.Length))]);
-        else canvas.Dimensions([new(At(support.Stems[0].U - support.Stems[0].Width / 2, 0).X, y), new(At(support.Stems[0].U + support.Stems[0].Width / 2, 0).X, y)], [units.Format(support.Stems[0].Width, QuantityKind.Length)]);
+        if (stems.Count > 1)
+            canvas.Dimensions(
+                [.. stems.Select(u => new Point(At(u, 0).X, y))],
+                [.. stems.Zip(stems.Skip(1), (a, b) => units.Format(b - a, QuantityKind.Length))]
+            );
+        else
+            canvas.Dimensions(
+                [
+                    new(At(support.Stems[0].U - support.Stems[0].Width / 2, 0).X, y),
+                    new(At(support.Stems[0].U + support.Stems[0].Width / 2, 0).X, y),
+                ],
+                [units.Format(support.Stems[0].Width, QuantityKind.Length)]
+            );
         var x = 14.0;
-        List<double> chain = support.Values.IsAbutment && !support.Values.Is("abutment", "wall") ? [support.FoundingLevel, support.CapSoffit, support.ShelfLevel] : support.CapSoffit > support.FootTop && support.FootTop > low ? [support.FoundingLevel, support.FootTop, support.CapSoffit, support.ShelfLevel] : [support.CapSoffit, support.ShelfLevel];
-        canvas.Dimensions([.. chain.Select(z => new Point(x, At(0, z).Y))], [.. chain.Zip(chain.Skip(1), (a, b) => units.Format(b - a, QuantityKind.Length))]);
+        List<double> chain =
+            support.Values.IsAbutment && !support.Values.Is("abutment", "wall")
+                ? [support.FoundingLevel, support.CapSoffit, support.ShelfLevel]
+            : support.CapSoffit > support.FootTop && support.FootTop > low
+                ? [support.FoundingLevel, support.FootTop, support.CapSoffit, support.ShelfLevel]
+            : [support.CapSoffit, support.ShelfLevel];
+        canvas.Dimensions(
+            [.. chain.Select(z => new Point(x, At(0, z).Y))],
+            [.. chain.Zip(chain.Skip(1), (a, b) => units.Format(b - a, QuantityKind.Length))]
+        );
     }
 }

@@ -6,7 +6,8 @@ using Pravik.Core.Units;
 namespace Pravik.Drawings.Views;
 
 /// <summary>
-/// The land about the bridge, north up: contours of the ground, the road and its other lines, what is crossed, the bridge and its neighbours on the
+/// The land about the bridge, north up: contours of the ground, the road and its other lines, what is crossed, the bridge and its
+/// neighbours on the
 /// same road.
 /// </summary>
 public sealed class SurroundingsView
@@ -27,25 +28,40 @@ public sealed class SurroundingsView
         var (left, right, bottom, top) = (corners.Min(p => p.X), corners.Max(p => p.X), corners.Min(p => p.Y), corners.Max(p => p.Y));
         // The bridge and as much again about it.
         var reach = 0.5 * Math.Max(right - left, top - bottom);
-        scale = Math.Max(DrawingScale.Fitting(right - left + 2 * reach, size.Width), DrawingScale.Fitting(top - bottom + 2 * reach, size.Height));
+        scale = Math.Max(
+            DrawingScale.Fitting(right - left + 2 * reach, size.Width),
+            DrawingScale.Fitting(top - bottom + 2 * reach, size.Height)
+        );
         k = 1000.0 / scale;
         var centre = new Point((left + right) / 2, (bottom + top) / 2);
         var half = new Point(size.Width / 2 / k, size.Height / 2 / k);
         (low, high) = (centre - half, centre + half);
     }
 
-    public static Drawing Draw(BridgeGeometry geometry, Ground? ground, IEnumerable<BridgeGeometry> neighbours, UnitSystem units, ViewSize size, double? cursor = null)
+    public static Drawing Draw(
+        BridgeGeometry geometry,
+        Ground? ground,
+        IEnumerable<BridgeGeometry> neighbours,
+        UnitSystem units,
+        ViewSize size,
+        double? cursor = null
+    )
     {
         var view = new SurroundingsView(geometry, units, size);
         var interval = view.Land(ground);
         view.Road();
         view.Crossed();
-        foreach (var neighbour in neighbours) view.Bridge(neighbour, false);
+        foreach (var neighbour in neighbours)
+            view.Bridge(neighbour, false);
         view.Bridge(geometry, true);
-        if (cursor is { } station) view.canvas.Line(view.At(geometry.Road.At(station, -8 / view.k)), view.At(geometry.Road.At(station, 8 / view.k)), Pen.Active);
+        if (cursor is { } station)
+            view.canvas.Line(view.At(geometry.Road.At(station, -8 / view.k)), view.At(geometry.Road.At(station, 8 / view.k)), Pen.Active);
         view.canvas.Arrow(new(size.Width - 8, size.Height - 6), new(size.Width - 8, size.Height - 15), Pen.Edge);
         view.canvas.Text(new(size.Width - 8, size.Height - 16.5), "N", TextKind.Strong, Anchor.Middle);
-        return view.canvas.Finish("Surroundings", $"north up, {DrawingScale.Text(view.scale)}; {(interval is { } i ? $"contours every {units.FormatWithUnit(i, QuantityKind.Length)}" : ground is null ? "no ground given" : "the ground does not reach here")}");
+        return view.canvas.Finish(
+            "Surroundings",
+            $"north up, {DrawingScale.Text(view.scale)}; {(interval is { } i ? $"contours every {units.FormatWithUnit(i, QuantityKind.Length)}" : ground is null ? "no ground given" : "the ground does not reach here")}"
+        );
     }
 
     private Point At(Point p) => new(k * (p.X - low.X), canvas.Height - k * (p.Y - low.Y));
@@ -55,7 +71,10 @@ public sealed class SurroundingsView
         IEnumerable<Point> Edge(int boundary)
         {
             var (from, to) = unit.Ends(boundary);
-            return Enumerable.Range(0, 17).Select(i => from + i * (to - from) / 16).Select(s => unit.Road.At(s, unit.Shape.Boundary(boundary, s)));
+            return Enumerable
+                .Range(0, 17)
+                .Select(i => from + i * (to - from) / 16)
+                .Select(s => unit.Road.At(s, unit.Shape.Boundary(boundary, s)));
         }
         return Edge(0).Concat(Edge(unit.Shape.Boundaries - 1).Reverse());
     }
@@ -63,9 +82,15 @@ public sealed class SurroundingsView
     /// <summary>Contours, every fifth one heavier and with its level; gives their interval, or null without ground here.</summary>
     private double? Land(Ground? ground)
     {
-        if (ground is null) return null;
-        var levels = Enumerable.Range(0, 13 * 13).Select(i => ground.Level(new(low.X + (high.X - low.X) * (i % 13) / 12, low.Y + (high.Y - low.Y) * (i / 13) / 12))).OfType<double>().ToList();
-        if (levels.Count == 0) return null;
+        if (ground is null)
+            return null;
+        var levels = Enumerable
+            .Range(0, 13 * 13)
+            .Select(i => ground.Level(new(low.X + (high.X - low.X) * (i % 13) / 12, low.Y + (high.Y - low.Y) * (i / 13) / 12)))
+            .OfType<double>()
+            .ToList();
+        if (levels.Count == 0)
+            return null;
         // Round in the units in which it is read.
         var unit = units[QuantityKind.Length].Factor;
         var interval = unit * Contours.Interval((levels.Max() - levels.Min()) / unit);
@@ -75,7 +100,14 @@ public sealed class SurroundingsView
             foreach (var run in Clipped(contour.Points))
             {
                 canvas.Path(run.Select(At), isHeavy ? Pen.Light : Pen.Grid);
-                if (isHeavy && run.Count > 3 && Length(run) * k > 24) canvas.Text(At(run[run.Count / 2]), units.Format(contour.Level, QuantityKind.Length), TextKind.SoftNumber, Anchor.Middle, true);
+                if (isHeavy && run.Count > 3 && Length(run) * k > 24)
+                    canvas.Text(
+                        At(run[run.Count / 2]),
+                        units.Format(contour.Level, QuantityKind.Length),
+                        TextKind.SoftNumber,
+                        Anchor.Middle,
+                        true
+                    );
             }
         }
         return interval;
@@ -88,16 +120,20 @@ public sealed class SurroundingsView
         Point? before = null;
         foreach (var p in line)
         {
-            if (before is { } last && Inside(p) != Inside(last)) run.Add(Edge(Inside(p) ? last : p, Inside(p) ? p : last));
-            if (Inside(p)) run.Add(p);
+            if (before is { } last && Inside(p) != Inside(last))
+                run.Add(Edge(Inside(p) ? last : p, Inside(p) ? p : last));
+            if (Inside(p))
+                run.Add(p);
             else if (run.Count > 0)
             {
-                if (run.Count > 1) yield return run;
+                if (run.Count > 1)
+                    yield return run;
                 run = [];
             }
             before = p;
         }
-        if (run.Count > 1) yield return run;
+        if (run.Count > 1)
+            yield return run;
     }
 
     private bool Inside(Point p) => p.X >= low.X && p.X <= high.X && p.Y >= low.Y && p.Y <= high.Y;
@@ -108,7 +144,8 @@ public sealed class SurroundingsView
         var t = 0.0;
         void Enter(double from, double to, double edge, bool isBeyond)
         {
-            if (isBeyond) t = Math.Max(t, (edge - from) / (to - from));
+            if (isBeyond)
+                t = Math.Max(t, (edge - from) / (to - from));
         }
         Enter(outside.X, inside.X, low.X, outside.X < low.X);
         Enter(outside.X, inside.X, high.X, outside.X > high.X);
@@ -123,25 +160,33 @@ public sealed class SurroundingsView
     {
         var road = geometry.Road;
         var reach = (high - low).Length;
-        var (from, to) = (Math.Max(road.StartStation, geometry.FirstStation - reach), Math.Min(road.EndStation, geometry.LastStation + reach));
+        var (from, to) = (
+            Math.Max(road.StartStation, geometry.FirstStation - reach),
+            Math.Min(road.EndStation, geometry.LastStation + reach)
+        );
         var (left, right) = (geometry.LeftEdge(geometry.FirstStation), geometry.RightEdge(geometry.FirstStation));
         var stations = Enumerable.Range(0, 301).Select(i => from + i * (to - from) / 300).ToList();
         foreach (var offset in new[] { left, right })
         {
-            foreach (var run in Clipped(stations.Select(s => road.At(s, offset)))) canvas.Path(run.Select(At), Pen.Light);
+            foreach (var run in Clipped(stations.Select(s => road.At(s, offset))))
+                canvas.Path(run.Select(At), Pen.Light);
         }
-        foreach (var run in Clipped(stations.Select(s => road.At(s)))) canvas.Path(run.Select(At), Pen.Axis);
+        foreach (var run in Clipped(stations.Select(s => road.At(s))))
+            canvas.Path(run.Select(At), Pen.Axis);
         foreach (var line in road.Features)
         {
             var runs = Clipped(line.Points).ToList();
-            foreach (var run in runs) canvas.Path(run.Select(At), Pen.Hidden);
-            if (runs.Count > 0) canvas.Text(At(runs[0][runs[0].Count / 3]), line.Name, TextKind.Soft, Anchor.Start, true);
+            foreach (var run in runs)
+                canvas.Path(run.Select(At), Pen.Hidden);
+            if (runs.Count > 0)
+                canvas.Text(At(runs[0][runs[0].Count / 3]), line.Name, TextKind.Soft, Anchor.Start, true);
         }
         var step = Math.Pow(10, Math.Ceiling(Math.Log10(26 / k)));
         for (var s = Math.Ceiling(from / step) * step; s <= to; s += step)
         {
             var (p, across) = (road.At(s), Point.Towards(road.Azimuth(s) + Math.PI / 2));
-            if (!Inside(p)) continue;
+            if (!Inside(p))
+                continue;
             var tick = 1.2 / k * across;
             canvas.Line(At(p - tick), At(p + tick), Pen.Dimension);
             canvas.Text(At(p + 4.5 / k * across), units.Format(s, QuantityKind.Length), TextKind.SoftNumber, Anchor.Middle, true);
@@ -158,7 +203,8 @@ public sealed class SurroundingsView
             foreach (var side in new[] { -0.5, 0.5 })
             {
                 var edge = origin + side * crossing.Width * across;
-                foreach (var run in Clipped(Enumerable.Range(-60, 121).Select(n => edge + n / 60.0 * (high - low).Length * along))) canvas.Path(run.Select(At), Pen.Hidden);
+                foreach (var run in Clipped(Enumerable.Range(-60, 121).Select(n => edge + n / 60.0 * (high - low).Length * along)))
+                    canvas.Path(run.Select(At), Pen.Hidden);
             }
             canvas.Text(At(origin + (0.28 + 0.06 * (i % 3)) * (high.Y - low.Y) * along), crossing.Name, TextKind.Soft, Anchor.Middle, true);
             canvas.Part = null;
@@ -167,13 +213,22 @@ public sealed class SurroundingsView
 
     private void Bridge(BridgeGeometry bridge, bool isOwn)
     {
-        foreach (var unit in bridge.Units) canvas.Area(Outline(unit).Select(At), isOwn ? Fill.Picked : Fill.Sheet, isOwn ? Pen.Cut : Pen.Light);
+        foreach (var unit in bridge.Units)
+            canvas.Area(Outline(unit).Select(At), isOwn ? Fill.Picked : Fill.Sheet, isOwn ? Pen.Cut : Pen.Light);
         foreach (var axis in bridge.Axes)
         {
             var (left, right) = bridge.EdgesOn(axis);
             canvas.Line(At(bridge.Road.At(left)), At(bridge.Road.At(right)), isOwn ? Pen.Edge : Pen.Light);
-            if (isOwn && (axis == bridge.Axes[0] || axis == bridge.Axes[^1])) canvas.AxisBubble(At(bridge.Road.At(left.Station, left.Offset - 5 / k)), axis.Name);
+            if (isOwn && (axis == bridge.Axes[0] || axis == bridge.Axes[^1]))
+                canvas.AxisBubble(At(bridge.Road.At(left.Station, left.Offset - 5 / k)), axis.Name);
         }
-        if (!isOwn) canvas.Text(At(bridge.Road.At(bridge.Axes[0].Station, bridge.RightEdge(bridge.FirstStation) + 4 / k)), bridge.Bridge.Name, TextKind.Soft, Anchor.Middle, true);
+        if (!isOwn)
+            canvas.Text(
+                At(bridge.Road.At(bridge.Axes[0].Station, bridge.RightEdge(bridge.FirstStation) + 4 / k)),
+                bridge.Bridge.Name,
+                TextKind.Soft,
+                Anchor.Middle,
+                true
+            );
     }
 }

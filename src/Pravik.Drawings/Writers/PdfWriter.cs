@@ -14,13 +14,24 @@ public static class PdfWriter
     public static byte[] Write(string title, IReadOnlyList<Drawing> drawings)
     {
         using var stream = new MemoryStream();
-        using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata { Title = title, Creator = "Pravik", RasterDpi = 300 }))
+        using (
+            var document = SKDocument.CreatePdf(
+                stream,
+                new SKDocumentPdfMetadata
+                {
+                    Title = title,
+                    Creator = "Pravik",
+                    RasterDpi = 300,
+                }
+            )
+        )
         {
             foreach (var drawing in drawings)
             {
                 var canvas = document.BeginPage((float)drawing.Width * PointsPerMillimetre, (float)drawing.Height * PointsPerMillimetre);
                 canvas.Scale(PointsPerMillimetre);
-                foreach (var mark in drawing.Marks) Draw(canvas, mark, drawing);
+                foreach (var mark in drawing.Marks)
+                    Draw(canvas, mark, drawing);
                 document.EndPage();
             }
         }
@@ -32,7 +43,8 @@ public static class PdfWriter
         switch (mark)
         {
             case Stroke stroke:
-                using (var path = PathOf(stroke)) Paint(canvas, path, stroke.Fill, stroke.Pen, drawing);
+                using (var path = PathOf(stroke))
+                    Paint(canvas, path, stroke.Fill, stroke.Pen, drawing);
                 break;
             case Disc disc:
                 using (var builder = new SKPathBuilder())
@@ -61,11 +73,21 @@ public static class PdfWriter
         {
             using var paint = new SKPaint { Color = SKColor.Parse(look.Colour), IsAntialias = true };
             canvas.DrawPath(path, paint);
-            if (look.Hatch is { } hatch) Hatch(canvas, path, hatch, fill == Fill.UseFails ? (1.2f, 0.55f) : (2.3f, 0.18f), drawing);
+            if (look.Hatch is { } hatch)
+                Hatch(canvas, path, hatch, fill == Fill.UseFails ? (1.2f, 0.55f) : (2.3f, 0.18f), drawing);
         }
-        if (Palette.Of(pen) is not { } line) return;
-        using var outline = new SKPaint { Style = SKPaintStyle.Stroke, Color = SKColor.Parse(line.Colour), StrokeWidth = (float)line.Width, StrokeJoin = SKStrokeJoin.Round, IsAntialias = true };
-        if (line.Dashes.Length > 0) outline.PathEffect = SKPathEffect.CreateDash([.. line.Dashes.Select(d => (float)d)], 0);
+        if (Palette.Of(pen) is not { } line)
+            return;
+        using var outline = new SKPaint
+        {
+            Style = SKPaintStyle.Stroke,
+            Color = SKColor.Parse(line.Colour),
+            StrokeWidth = (float)line.Width,
+            StrokeJoin = SKStrokeJoin.Round,
+            IsAntialias = true,
+        };
+        if (line.Dashes.Length > 0)
+            outline.PathEffect = SKPathEffect.CreateDash([.. line.Dashes.Select(d => (float)d)], 0);
         canvas.DrawPath(path, outline);
     }
 
@@ -74,27 +96,57 @@ public static class PdfWriter
     {
         canvas.Save();
         canvas.ClipPath(path);
-        using var paint = new SKPaint { Style = SKPaintStyle.Stroke, Color = SKColor.Parse(colour), StrokeWidth = look.Width, IsAntialias = true };
+        using var paint = new SKPaint
+        {
+            Style = SKPaintStyle.Stroke,
+            Color = SKColor.Parse(colour),
+            StrokeWidth = look.Width,
+            IsAntialias = true,
+        };
         var (bounds, height) = (path.Bounds, (float)drawing.Height);
         var step = look.Spacing * MathF.Sqrt(2);
         var first = MathF.Floor((bounds.Left - height) / step) * step;
-        for (var c = first; c < bounds.Right; c += step) canvas.DrawLine(c, height, c + height, 0, paint);
+        for (var c = first; c < bounds.Right; c += step)
+            canvas.DrawLine(c, height, c + height, 0, paint);
         canvas.Restore();
     }
 
     private static void Write(SKCanvas canvas, Label label)
     {
-        using var font = new SKFont(Palette.IsNumber(label.Kind) ? Number : Palette.IsStrong(label.Kind) ? Strong : Plain, (float)label.Height) { Subpixel = true, LinearMetrics = true, Hinting = SKFontHinting.None };
-        var align = label.Anchor switch { Anchor.Middle => SKTextAlign.Center, Anchor.End => SKTextAlign.Right, _ => SKTextAlign.Left };
+        using var font = new SKFont(
+            Palette.IsNumber(label.Kind) ? Number
+                : Palette.IsStrong(label.Kind) ? Strong
+                : Plain,
+            (float)label.Height
+        )
+        {
+            Subpixel = true,
+            LinearMetrics = true,
+            Hinting = SKFontHinting.None,
+        };
+        var align = label.Anchor switch
+        {
+            Anchor.Middle => SKTextAlign.Center,
+            Anchor.End => SKTextAlign.Right,
+            _ => SKTextAlign.Left,
+        };
         var at = At(label.At);
         if (label.Halo)
         {
-            using var halo = new SKPaint { Style = SKPaintStyle.Stroke, StrokeWidth = 0.9f, StrokeJoin = SKStrokeJoin.Round, Color = SKColor.Parse("#FFFEFB"), IsAntialias = true };
+            using var halo = new SKPaint
+            {
+                Style = SKPaintStyle.Stroke,
+                StrokeWidth = 0.9f,
+                StrokeJoin = SKStrokeJoin.Round,
+                Color = SKColor.Parse("#FFFEFB"),
+                IsAntialias = true,
+            };
             canvas.DrawText(label.Text, at.X, at.Y, align, font, halo);
         }
         using var paint = new SKPaint { Color = SKColor.Parse(Palette.Of(label.Kind)), IsAntialias = true };
         canvas.DrawText(label.Text, at.X, at.Y, align, font, paint);
-        if (label.Subscript.Length == 0) return;
+        if (label.Subscript.Length == 0)
+            return;
         var after = at.X + font.MeasureText(label.Text);
         font.Size = (float)(Palette.SubscriptSize * label.Height);
         canvas.DrawText(label.Subscript, after, at.Y + (float)(0.25 * label.Height), SKTextAlign.Left, font, paint);

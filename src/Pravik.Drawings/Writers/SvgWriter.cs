@@ -18,39 +18,58 @@ public static class SvgWriter
     {
         var text = new StringBuilder();
         var size = $"viewBox=\"0 0 {N(drawing.Width)} {N(drawing.Height)}\"";
-        text.Append(own
-            ? $"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{N(drawing.Width)}mm\" height=\"{N(drawing.Height)}mm\" {size}>\n"
-            : $"<svg xmlns=\"http://www.w3.org/2000/svg\" {size} role=\"img\" aria-label=\"{Escape(drawing.Title)}\">\n");
+        text.Append(
+            own
+                ? $"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{N(drawing.Width)}mm\" height=\"{N(drawing.Height)}mm\" {size}>\n"
+                : $"<svg xmlns=\"http://www.w3.org/2000/svg\" {size} role=\"img\" aria-label=\"{Escape(drawing.Title)}\">\n"
+        );
         text.Append($"<title>{Escape(drawing.Title)}</title>\n");
-        if (own) text.Append("<style>").Append(FontFaces()).Append("</style>\n");
+        if (own)
+            text.Append("<style>").Append(FontFaces()).Append("</style>\n");
         WriteHatches(drawing, text);
         string? part = null;
         foreach (var mark in drawing.Marks)
         {
             if (mark.Part != part)
             {
-                if (part is not null) text.Append("</g>\n");
+                if (part is not null)
+                    text.Append("</g>\n");
                 part = mark.Part;
-                if (part is not null) text.Append($"<g data-part=\"{Escape(part)}\">");
+                if (part is not null)
+                    text.Append($"<g data-part=\"{Escape(part)}\">");
             }
             WriteMark(mark, text);
         }
-        if (part is not null) text.Append("</g>\n");
+        if (part is not null)
+            text.Append("</g>\n");
         return text.Append("</svg>\n").ToString();
     }
 
     private static void WriteHatches(Drawing drawing, StringBuilder text)
     {
-        var hatched = drawing.Marks.Select(m => m switch { Stroke s => s.Fill, Disc d => d.Fill, _ => Fill.None })
-            .Where(f => Palette.Of(f)?.Hatch is not null).Distinct().ToList();
-        if (hatched.Count == 0) return;
+        var hatched = drawing
+            .Marks.Select(m =>
+                m switch
+                {
+                    Stroke s => s.Fill,
+                    Disc d => d.Fill,
+                    _ => Fill.None,
+                }
+            )
+            .Where(f => Palette.Of(f)?.Hatch is not null)
+            .Distinct()
+            .ToList();
+        if (hatched.Count == 0)
+            return;
         text.Append("<defs>");
         foreach (var fill in hatched)
         {
             var (colour, hatch) = Palette.Of(fill)!.Value;
             var (size, width) = fill == Fill.UseFails ? (1.2, 0.55) : (2.3, 0.18);
-            text.Append($"<pattern id=\"h{fill}\" width=\"{N(size)}\" height=\"{N(size)}\" patternUnits=\"userSpaceOnUse\" patternTransform=\"rotate(45)\">"
-                + $"<rect width=\"{N(size)}\" height=\"{N(size)}\" fill=\"{colour}\"/><path d=\"M0 0V{N(size)}\" stroke=\"{hatch}\" stroke-width=\"{N(width)}\"/></pattern>");
+            text.Append(
+                $"<pattern id=\"h{fill}\" width=\"{N(size)}\" height=\"{N(size)}\" patternUnits=\"userSpaceOnUse\" patternTransform=\"rotate(45)\">"
+                    + $"<rect width=\"{N(size)}\" height=\"{N(size)}\" fill=\"{colour}\"/><path d=\"M0 0V{N(size)}\" stroke=\"{hatch}\" stroke-width=\"{N(width)}\"/></pattern>"
+            );
         }
         text.Append("</defs>\n");
     }
@@ -61,21 +80,37 @@ public static class SvgWriter
         {
             case Stroke stroke:
                 text.Append("<path d=\"M").AppendJoin("L", stroke.Points.Select(At));
-                if (stroke.Closed) text.Append('Z');
+                if (stroke.Closed)
+                    text.Append('Z');
                 text.Append('"').Append(FillOf(stroke.Fill)).Append(PenOf(stroke.Pen));
-                if (stroke.SwingsTo.IsEmpty) text.Append("/>\n");
-                else text.Append('>').Append(Swing(stroke)).Append("</path>\n");
+                if (stroke.SwingsTo.IsEmpty)
+                    text.Append("/>\n");
+                else
+                    text.Append('>').Append(Swing(stroke)).Append("</path>\n");
                 break;
             case Disc disc:
-                text.Append($"<circle cx=\"{N(disc.Centre.X)}\" cy=\"{N(disc.Centre.Y)}\" r=\"{N(disc.Radius)}\"").Append(FillOf(disc.Fill)).Append(PenOf(disc.Pen)).Append("/>\n");
+                text.Append($"<circle cx=\"{N(disc.Centre.X)}\" cy=\"{N(disc.Centre.Y)}\" r=\"{N(disc.Radius)}\"")
+                    .Append(FillOf(disc.Fill))
+                    .Append(PenOf(disc.Pen))
+                    .Append("/>\n");
                 break;
             case Label label:
                 var family = Palette.IsNumber(label.Kind) ? "'Spline Sans Mono',monospace" : "Barlow,sans-serif";
-                var anchor = label.Anchor switch { Anchor.Middle => " text-anchor=\"middle\"", Anchor.End => " text-anchor=\"end\"", _ => "" };
+                var anchor = label.Anchor switch
+                {
+                    Anchor.Middle => " text-anchor=\"middle\"",
+                    Anchor.End => " text-anchor=\"end\"",
+                    _ => "",
+                };
                 var weight = Palette.IsStrong(label.Kind) ? " font-weight=\"600\"" : "";
                 var halo = label.Halo ? " stroke=\"#FFFEFB\" stroke-width=\"0.9\" stroke-linejoin=\"round\" paint-order=\"stroke\"" : "";
-                var subscript = label.Subscript.Length > 0 ? $"<tspan dy=\"{N(0.25 * label.Height)}\" font-size=\"{N(Palette.SubscriptSize * label.Height)}\">{Escape(label.Subscript)}</tspan>" : "";
-                text.Append($"<text x=\"{N(label.At.X)}\" y=\"{N(label.At.Y)}\" font-family=\"{family}\" font-size=\"{N(label.Height)}\" fill=\"{Palette.Of(label.Kind)}\"{weight}{anchor}{halo}>{Escape(label.Text)}{subscript}</text>\n");
+                var subscript =
+                    label.Subscript.Length > 0
+                        ? $"<tspan dy=\"{N(0.25 * label.Height)}\" font-size=\"{N(Palette.SubscriptSize * label.Height)}\">{Escape(label.Subscript)}</tspan>"
+                        : "";
+                text.Append(
+                    $"<text x=\"{N(label.At.X)}\" y=\"{N(label.At.Y)}\" font-family=\"{family}\" font-size=\"{N(label.Height)}\" fill=\"{Palette.Of(label.Kind)}\"{weight}{anchor}{halo}>{Escape(label.Text)}{subscript}</text>\n"
+                );
                 break;
         }
     }
@@ -83,15 +118,22 @@ public static class SvgWriter
     /// <summary>There and back as a smooth swing.</summary>
     private static string Swing(Stroke stroke)
     {
-        var (rest, far) = ($"M{string.Join('L', stroke.Points.Select(At))}{(stroke.Closed ? "Z" : "")}", $"M{string.Join('L', stroke.SwingsTo.Select(At))}{(stroke.Closed ? "Z" : "")}");
+        var (rest, far) = (
+            $"M{string.Join('L', stroke.Points.Select(At))}{(stroke.Closed ? "Z" : "")}",
+            $"M{string.Join('L', stroke.SwingsTo.Select(At))}{(stroke.Closed ? "Z" : "")}"
+        );
         return $"<animate attributeName=\"d\" dur=\"2.6s\" repeatCount=\"indefinite\" calcMode=\"spline\" keyTimes=\"0;0.5;1\" keySplines=\"0.45 0 0.55 1;0.45 0 0.55 1\" values=\"{rest};{far};{rest}\"/>";
     }
 
-    private static string FillOf(Fill fill) => Palette.Of(fill) is not { } look ? " fill=\"none\"" : look.Hatch is null ? $" fill=\"{look.Colour}\"" : $" fill=\"url(#h{fill})\"";
+    private static string FillOf(Fill fill) =>
+        Palette.Of(fill) is not { } look ? " fill=\"none\""
+        : look.Hatch is null ? $" fill=\"{look.Colour}\""
+        : $" fill=\"url(#h{fill})\"";
 
     private static string PenOf(Pen pen)
     {
-        if (Palette.Of(pen) is not { } look) return "";
+        if (Palette.Of(pen) is not { } look)
+            return "";
         var dashes = look.Dashes.Length > 0 ? $" stroke-dasharray=\"{string.Join(' ', look.Dashes.Select(N))}\"" : "";
         return $" stroke=\"{look.Colour}\" stroke-width=\"{N(look.Width)}\" stroke-linejoin=\"round\"{dashes}";
     }
@@ -99,8 +141,17 @@ public static class SvgWriter
     private static string FontFaces()
     {
         var text = new StringBuilder();
-        foreach (var (family, weight, file) in new[] { ("Barlow", 400, "barlow-latin-400-normal"), ("Barlow", 600, "barlow-latin-600-normal"), ("Spline Sans Mono", 400, "spline-sans-mono-latin-400-normal") })
-            text.Append($"@font-face{{font-family:\"{family}\";font-weight:{weight};src:url(data:font/woff2;base64,{Convert.ToBase64String(FontFiles.Read(file + ".woff2"))})}}");
+        foreach (
+            var (family, weight, file) in new[]
+            {
+                ("Barlow", 400, "barlow-latin-400-normal"),
+                ("Barlow", 600, "barlow-latin-600-normal"),
+                ("Spline Sans Mono", 400, "spline-sans-mono-latin-400-normal"),
+            }
+        )
+            text.Append(
+                $"@font-face{{font-family:\"{family}\";font-weight:{weight};src:url(data:font/woff2;base64,{Convert.ToBase64String(FontFiles.Read(file + ".woff2"))})}}"
+            );
         return text.ToString();
     }
 

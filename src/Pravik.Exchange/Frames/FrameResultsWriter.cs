@@ -24,7 +24,8 @@ public static class FrameResultsWriter
         }
         json.WriteEndArray();
         json.WriteStartArray("warnings");
-        foreach (var warning in results.Warnings) json.WriteStringValue(warning);
+        foreach (var warning in results.Warnings)
+            json.WriteStringValue(warning);
         json.WriteEndArray();
         json.WriteEndObject();
     }
@@ -35,17 +36,42 @@ public static class FrameResultsWriter
         json.WriteString("id", result.Id);
         List("nodes", model.Nodes, (node, n) => Named("id", node.Id, Movements, result.Displacements[n]));
         List("reactions", result.Reactions, (reaction, _) => Named("node", model.Nodes[reaction.Node].Id, Forces, reaction.Force));
-        List("beams", model.Beams, (beam, b) =>
-        {
-            json.WriteString("id", beam.Id);
-            var f = result.Beams[b];
-            foreach (var (name, values) in new[] { ("at", f.At), ("N", f.N), ("Vy", f.Vy), ("Vz", f.Vz), ("T", f.T), ("My", f.My), ("Mz", f.Mz) }) Numbers(name, values);
-        });
-        List("shells", model.Shells, (shell, s) =>
-        {
-            var f = result.Shells[s];
-            Named("id", shell.Id, ["nxx", "nyy", "nxy", "mxx", "myy", "mxy", "vxz", "vyz"], [f.Nxx, f.Nyy, f.Nxy, f.Mxx, f.Myy, f.Mxy, f.Vxz, f.Vyz]);
-        });
+        List(
+            "beams",
+            model.Beams,
+            (beam, b) =>
+            {
+                json.WriteString("id", beam.Id);
+                var f = result.Beams[b];
+                foreach (
+                    var (name, values) in new[]
+                    {
+                        ("at", f.At),
+                        ("N", f.N),
+                        ("Vy", f.Vy),
+                        ("Vz", f.Vz),
+                        ("T", f.T),
+                        ("My", f.My),
+                        ("Mz", f.Mz),
+                    }
+                )
+                    Numbers(name, values);
+            }
+        );
+        List(
+            "shells",
+            model.Shells,
+            (shell, s) =>
+            {
+                var f = result.Shells[s];
+                Named(
+                    "id",
+                    shell.Id,
+                    ["nxx", "nyy", "nxy", "mxx", "myy", "mxy", "vxz", "vyz"],
+                    [f.Nxx, f.Nyy, f.Nxy, f.Mxx, f.Myy, f.Mxy, f.Vxz, f.Vyz]
+                );
+            }
+        );
         List("springs", model.Springs, (spring, s) => Named("id", spring.Id, Movements, result.Springs[s]));
         json.WriteStartObject("equilibrium");
         Numbers("applied", result.Applied);
@@ -67,12 +93,14 @@ public static class FrameResultsWriter
         void Named(string key, string id, string[] names, double[] values)
         {
             json.WriteString(key, id);
-            for (var i = 0; i < names.Length; i++) json.WriteNumber(names[i], values[i]);
+            for (var i = 0; i < names.Length; i++)
+                json.WriteNumber(names[i], values[i]);
         }
         void Numbers(string name, IEnumerable<double> values)
         {
             json.WriteStartArray(name);
-            foreach (var value in values) json.WriteNumberValue(value);
+            foreach (var value in values)
+                json.WriteNumberValue(value);
             json.WriteEndArray();
         }
     }

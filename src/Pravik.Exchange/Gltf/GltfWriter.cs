@@ -9,8 +9,10 @@ using Pravik.Core.Substructure;
 namespace Pravik.Exchange.Gltf;
 
 /// <summary>
-/// Writes a bridge, and the ground about it, as binary glTF 2.0. Axes of glTF: x east, y up, z south; coordinates are relative to an origin near
-/// the bridge that stands in <c>asset.extras</c>, since single precision would lose millimetres on a national grid. Nodes carry the part's path
+/// Writes a bridge, and the ground about it, as binary glTF 2.0. Axes of glTF: x east, y up, z south; coordinates are relative to an
+/// origin near
+/// the bridge that stands in <c>asset.extras</c>, since single precision would lose millimetres on a national grid. Nodes carry the
+/// part's path
 /// and kind as extras.
 /// </summary>
 public sealed class GltfWriter
@@ -18,8 +20,25 @@ public sealed class GltfWriter
     private const double GroundReach = 60;
     private static readonly (string Kind, double[] Colour)[] Looks =
     [
-        ("slab", [0.80, 0.79, 0.75]), ("surfacing", [0.33, 0.35, 0.36]), ("footways", [0.70, 0.66, 0.58]), ("edge beams", [0.86, 0.84, 0.79]), ("girders", [0.90, 0.89, 0.86]), ("haunches", [0.82, 0.81, 0.77]), ("diaphragms", [0.80, 0.79, 0.75]), ("frames", [0.42, 0.47, 0.48]), ("stiffeners", [0.50, 0.54, 0.54]), ("bearings", [0.24, 0.27, 0.30]), ("plinths", [0.84, 0.83, 0.79]), ("abutments", [0.78, 0.77, 0.73]), ("wing walls", [0.76, 0.75, 0.71]),
-        ("approach slabs", [0.72, 0.71, 0.68]), ("piers", [0.82, 0.81, 0.78]), ("foundations", [0.70, 0.69, 0.66]), ("piles", [0.66, 0.65, 0.62]), ("parapets", [0.93, 0.92, 0.89]), ("ground", [0.85, 0.82, 0.72]),
+        ("slab", [0.80, 0.79, 0.75]),
+        ("surfacing", [0.33, 0.35, 0.36]),
+        ("footways", [0.70, 0.66, 0.58]),
+        ("edge beams", [0.86, 0.84, 0.79]),
+        ("girders", [0.90, 0.89, 0.86]),
+        ("haunches", [0.82, 0.81, 0.77]),
+        ("diaphragms", [0.80, 0.79, 0.75]),
+        ("frames", [0.42, 0.47, 0.48]),
+        ("stiffeners", [0.50, 0.54, 0.54]),
+        ("bearings", [0.24, 0.27, 0.30]),
+        ("plinths", [0.84, 0.83, 0.79]),
+        ("abutments", [0.78, 0.77, 0.73]),
+        ("wing walls", [0.76, 0.75, 0.71]),
+        ("approach slabs", [0.72, 0.71, 0.68]),
+        ("piers", [0.82, 0.81, 0.78]),
+        ("foundations", [0.70, 0.69, 0.66]),
+        ("piles", [0.66, 0.65, 0.62]),
+        ("parapets", [0.93, 0.92, 0.89]),
+        ("ground", [0.85, 0.82, 0.72]),
     ];
 
     private readonly Point3 origin;
@@ -36,14 +55,17 @@ public sealed class GltfWriter
         var middle = (geometry.FirstStation + geometry.LastStation) / 2;
         var at = geometry.Road.At(middle);
         var writer = new GltfWriter(new(Math.Round(at.X), Math.Round(at.Y), Math.Round(geometry.Road.Level(middle))));
-        foreach (var part in new BridgeSolids(geometry).All().Concat(SupportSolids.All(geometry, ground))) writer.Add(part.Path, part.Kind, part.Name, part.Solid.Points, part.Solid.Triangles);
-        if (ground is not null) writer.AddGround(geometry, ground);
+        foreach (var part in new BridgeSolids(geometry).All().Concat(SupportSolids.All(geometry, ground)))
+            writer.Add(part.Path, part.Kind, part.Name, part.Solid.Points, part.Solid.Triangles);
+        if (ground is not null)
+            writer.AddGround(geometry, ground);
         return writer.Finish(geometry);
     }
 
     private void Add(string path, string kind, string name, IReadOnlyList<Point3> points, IReadOnlyList<int> triangles)
     {
-        if (triangles.Count == 0) return;
+        if (triangles.Count == 0)
+            return;
         var positions = AddPositions(points);
         var start = (int)binary.Length;
         Span<byte> four = stackalloc byte[4];
@@ -52,18 +74,55 @@ public sealed class GltfWriter
             BinaryPrimitives.WriteInt32LittleEndian(four, index);
             binary.Write(four);
         }
-        views.Add(new JsonObject { ["buffer"] = 0, ["byteOffset"] = start, ["byteLength"] = (int)binary.Length - start, ["target"] = 34963 });
-        accessors.Add(new JsonObject { ["bufferView"] = views.Count - 1, ["componentType"] = 5125, ["count"] = triangles.Count, ["type"] = "SCALAR" });
+        views.Add(
+            new JsonObject
+            {
+                ["buffer"] = 0,
+                ["byteOffset"] = start,
+                ["byteLength"] = (int)binary.Length - start,
+                ["target"] = 34963,
+            }
+        );
+        accessors.Add(
+            new JsonObject
+            {
+                ["bufferView"] = views.Count - 1,
+                ["componentType"] = 5125,
+                ["count"] = triangles.Count,
+                ["type"] = "SCALAR",
+            }
+        );
         var material = Array.FindIndex(Looks, l => l.Kind == kind);
-        meshes.Add(new JsonObject { ["name"] = name, ["primitives"] = new JsonArray(new JsonObject { ["attributes"] = new JsonObject { ["POSITION"] = positions }, ["indices"] = accessors.Count - 1, ["material"] = material }) });
-        nodes.Add(new JsonObject { ["name"] = name, ["mesh"] = meshes.Count - 1, ["extras"] = new JsonObject { ["part"] = path, ["kind"] = kind } });
+        meshes.Add(
+            new JsonObject
+            {
+                ["name"] = name,
+                ["primitives"] = new JsonArray(
+                    new JsonObject
+                    {
+                        ["attributes"] = new JsonObject { ["POSITION"] = positions },
+                        ["indices"] = accessors.Count - 1,
+                        ["material"] = material,
+                    }
+                ),
+            }
+        );
+        nodes.Add(
+            new JsonObject
+            {
+                ["name"] = name,
+                ["mesh"] = meshes.Count - 1,
+                ["extras"] = new JsonObject { ["part"] = path, ["kind"] = kind },
+            }
+        );
     }
 
     private int AddPositions(IReadOnlyList<Point3> points)
     {
         var start = (int)binary.Length;
         Span<byte> four = stackalloc byte[4];
-        float[] least = [float.MaxValue, float.MaxValue, float.MaxValue], most = [float.MinValue, float.MinValue, float.MinValue];
+        float[] least = [float.MaxValue, float.MaxValue, float.MaxValue],
+            most = [float.MinValue, float.MinValue, float.MinValue];
         foreach (var point in points)
         {
             var p = point - origin;
@@ -75,8 +134,26 @@ public sealed class GltfWriter
                 binary.Write(four);
             }
         }
-        views.Add(new JsonObject { ["buffer"] = 0, ["byteOffset"] = start, ["byteLength"] = (int)binary.Length - start, ["target"] = 34962 });
-        accessors.Add(new JsonObject { ["bufferView"] = views.Count - 1, ["componentType"] = 5126, ["count"] = points.Count, ["type"] = "VEC3", ["min"] = Numbers(least), ["max"] = Numbers(most) });
+        views.Add(
+            new JsonObject
+            {
+                ["buffer"] = 0,
+                ["byteOffset"] = start,
+                ["byteLength"] = (int)binary.Length - start,
+                ["target"] = 34962,
+            }
+        );
+        accessors.Add(
+            new JsonObject
+            {
+                ["bufferView"] = views.Count - 1,
+                ["componentType"] = 5126,
+                ["count"] = points.Count,
+                ["type"] = "VEC3",
+                ["min"] = Numbers(least),
+                ["max"] = Numbers(most),
+            }
+        );
         return accessors.Count - 1;
     }
 
@@ -87,14 +164,16 @@ public sealed class GltfWriter
         var to = geometry.Road.At(geometry.LastStation);
         var (centre, radius) = (Point.Between(from, to, 0.5), Point.Distance(from, to) / 2 + GroundReach);
         var near = new bool[ground.PointCount];
-        for (var p = 0; p < near.Length; p++) near[p] = Point.Distance(centre, new(ground.Coordinates[3 * p], ground.Coordinates[3 * p + 1])) < radius;
+        for (var p = 0; p < near.Length; p++)
+            near[p] = Point.Distance(centre, new(ground.Coordinates[3 * p], ground.Coordinates[3 * p + 1])) < radius;
         Dictionary<int, int> numbers = [];
         List<Point3> points = [];
         List<int> triangles = [];
         for (var t = 0; t < ground.Triangles.Length; t += 3)
         {
             int[] corners = [ground.Triangles[t], ground.Triangles[t + 1], ground.Triangles[t + 2]];
-            if (!corners.Any(c => near[c])) continue;
+            if (!corners.Any(c => near[c]))
+                continue;
             var used = corners.Select(Number).ToArray();
             var up = (points[used[1]] - points[used[0]]).Cross(points[used[2]] - points[used[0]]).Z > 0;
             triangles.AddRange(up ? used : [used[0], used[2], used[1]]);
@@ -103,7 +182,8 @@ public sealed class GltfWriter
 
         int Number(int p)
         {
-            if (numbers.TryGetValue(p, out var known)) return known;
+            if (numbers.TryGetValue(p, out var known))
+                return known;
             points.Add(new(ground.Coordinates[3 * p], ground.Coordinates[3 * p + 1], ground.Coordinates[3 * p + 2]));
             return numbers[p] = points.Count - 1;
         }
@@ -111,20 +191,42 @@ public sealed class GltfWriter
 
     private byte[] Finish(BridgeGeometry geometry)
     {
-        while (binary.Length % 4 != 0) binary.WriteByte(0);
+        while (binary.Length % 4 != 0)
+            binary.WriteByte(0);
         var document = new JsonObject
         {
-            ["asset"] = new JsonObject { ["version"] = "2.0", ["generator"] = "Pravik", ["extras"] = new JsonObject { ["origin"] = new JsonArray(origin.X, origin.Y, origin.Z), ["road"] = RoadPath(geometry) } },
+            ["asset"] = new JsonObject
+            {
+                ["version"] = "2.0",
+                ["generator"] = "Pravik",
+                ["extras"] = new JsonObject { ["origin"] = new JsonArray(origin.X, origin.Y, origin.Z), ["road"] = RoadPath(geometry) },
+            },
             ["scene"] = 0,
-            ["scenes"] = new JsonArray(new JsonObject { ["name"] = geometry.Bridge.Name, ["nodes"] = new JsonArray([.. Enumerable.Range(0, nodes.Count).Select(i => (JsonNode)i)]) }),
+            ["scenes"] = new JsonArray(
+                new JsonObject
+                {
+                    ["name"] = geometry.Bridge.Name,
+                    ["nodes"] = new JsonArray([.. Enumerable.Range(0, nodes.Count).Select(i => (JsonNode)i)]),
+                }
+            ),
             ["nodes"] = nodes,
             ["meshes"] = meshes,
-            ["materials"] = new JsonArray([.. Looks.Select(l => (JsonNode)new JsonObject
-            {
-                ["name"] = l.Kind,
-                ["doubleSided"] = l.Kind == "ground",
-                ["pbrMetallicRoughness"] = new JsonObject { ["baseColorFactor"] = new JsonArray(Linear(l.Colour[0]), Linear(l.Colour[1]), Linear(l.Colour[2]), 1.0), ["metallicFactor"] = 0.0, ["roughnessFactor"] = 0.9 },
-            })]),
+            ["materials"] = new JsonArray([
+                .. Looks.Select(l =>
+                    (JsonNode)
+                        new JsonObject
+                        {
+                            ["name"] = l.Kind,
+                            ["doubleSided"] = l.Kind == "ground",
+                            ["pbrMetallicRoughness"] = new JsonObject
+                            {
+                                ["baseColorFactor"] = new JsonArray(Linear(l.Colour[0]), Linear(l.Colour[1]), Linear(l.Colour[2]), 1.0),
+                                ["metallicFactor"] = 0.0,
+                                ["roughnessFactor"] = 0.9,
+                            },
+                        }
+                ),
+            ]),
             ["buffers"] = new JsonArray(new JsonObject { ["byteLength"] = (int)binary.Length }),
             ["bufferViews"] = views,
             ["accessors"] = accessors,
@@ -139,7 +241,8 @@ public sealed class GltfWriter
         writer.Write((uint)padded);
         writer.Write(0x4E4F534Au);
         writer.Write(json);
-        for (var i = json.Length; i < padded; i++) writer.Write((byte)' ');
+        for (var i = json.Length; i < padded; i++)
+            writer.Write((byte)' ');
         writer.Write((uint)binary.Length);
         writer.Write(0x004E4942u);
         writer.Write(binary.ToArray());
@@ -156,7 +259,15 @@ public sealed class GltfWriter
         {
             var station = from + i * (to - from) / 120;
             var at = geometry.Road.At(station);
-            path.Add(new JsonArray(station, Math.Round(at.X - origin.X, 4), Math.Round(geometry.Road.Level(station) - origin.Z, 4), Math.Round(origin.Y - at.Y, 4), Math.Round(geometry.Road.Azimuth(station), 6)));
+            path.Add(
+                new JsonArray(
+                    station,
+                    Math.Round(at.X - origin.X, 4),
+                    Math.Round(geometry.Road.Level(station) - origin.Z, 4),
+                    Math.Round(origin.Y - at.Y, 4),
+                    Math.Round(geometry.Road.Azimuth(station), 6)
+                )
+            );
         }
         return path;
     }

@@ -36,11 +36,14 @@ public static class LandXmlReader
             if (xml.MoveToContent() != XmlNodeType.Element || xml.LocalName != "LandXML")
                 return RoadFile.Refused(Finding.Error("", "This is not a LandXML file: its first element must be “LandXML”."));
             xml.Read();
-            while (!xml.EOF && xml.NodeType != XmlNodeType.EndElement) draft.Take(xml);
+            while (!xml.EOF && xml.NodeType != XmlNodeType.EndElement)
+                draft.Take(xml);
         }
         catch (XmlException problem)
         {
-            var reason = problem.Message.Contains("DTD", StringComparison.Ordinal) ? "Document types and entities are not read" : $"The XML is broken in line {problem.LineNumber}, column {problem.LinePosition}: {problem.Message}";
+            var reason = problem.Message.Contains("DTD", StringComparison.Ordinal)
+                ? "Document types and entities are not read"
+                : $"The XML is broken in line {problem.LineNumber}, column {problem.LinePosition}: {problem.Message}";
             return RoadFile.Refused(Finding.Error($"line {problem.LineNumber}", reason + ". Nothing was taken."));
         }
         catch (Exception problem) when (problem is IOException or System.Text.DecoderFallbackException or InvalidDataException)
@@ -53,12 +56,16 @@ public static class LandXmlReader
     /// <summary>Numbers separated by blanks; null where one of them is not a finite number.</summary>
     internal static double[]? Numbers(string? text)
     {
-        if (text is null) return null;
+        if (text is null)
+            return null;
         var parts = text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
         var numbers = new double[parts.Length];
         for (var i = 0; i < parts.Length; i++)
         {
-            if (!double.TryParse(parts[i], NumberStyles.Float, CultureInfo.InvariantCulture, out numbers[i]) || !double.IsFinite(numbers[i])) return null;
+            if (
+                !double.TryParse(parts[i], NumberStyles.Float, CultureInfo.InvariantCulture, out numbers[i]) || !double.IsFinite(numbers[i])
+            )
+                return null;
         }
         return numbers;
     }
@@ -80,50 +87,75 @@ public static class LandXmlReader
         {
             switch (xml.NodeType == XmlNodeType.Element ? xml.LocalName : "")
             {
-                case "Units": ReadUnits(Whole(xml)); break;
-                case "CgPoints": ReadPoints(Whole(xml)); break;
+                case "Units":
+                    ReadUnits(Whole(xml));
+                    break;
+                case "CgPoints":
+                    ReadPoints(Whole(xml));
+                    break;
                 case "Alignments":
                     foreach (var child in Whole(xml).Elements())
                     {
-                        if (child.Name.LocalName == "Alignment") alignments.Add(child);
-                        else Skip($"Alignments/{child.Name.LocalName}");
+                        if (child.Name.LocalName == "Alignment")
+                            alignments.Add(child);
+                        else
+                            Skip($"Alignments/{child.Name.LocalName}");
                     }
                     break;
                 case "PlanFeatures":
                     foreach (var child in Whole(xml).Elements())
                     {
-                        if (child.Name.LocalName == "PlanFeature") features.Add(child);
-                        else if (child.Name.LocalName != "Feature") Skip($"PlanFeatures/{child.Name.LocalName}");
+                        if (child.Name.LocalName == "PlanFeature")
+                            features.Add(child);
+                        else if (child.Name.LocalName != "Feature")
+                            Skip($"PlanFeatures/{child.Name.LocalName}");
                     }
                     break;
-                case "Surfaces": SurfaceDraft.ReadAll(xml, surfaces, Skip); break;
-                case "Project" or "Application" or "CoordinateSystem": xml.Skip(); break;
-                case "": xml.Read(); break;
-                default: Skip(xml.LocalName); xml.Skip(); break;
+                case "Surfaces":
+                    SurfaceDraft.ReadAll(xml, surfaces, Skip);
+                    break;
+                case "Project" or "Application" or "CoordinateSystem":
+                    xml.Skip();
+                    break;
+                case "":
+                    xml.Read();
+                    break;
+                default:
+                    Skip(xml.LocalName);
+                    xml.Skip();
+                    break;
             }
         }
 
         public RoadFile Finish()
         {
-            if (!unitKnown) findings.Add(Finding.Warning("Units", "The file does not say its units; metres are taken."));
+            if (!unitKnown)
+                findings.Add(Finding.Warning("Units", "The file does not say its units; metres are taken."));
             var roads = alignments.Select(a => new AlignmentReader(a, unit, points, Skip).Read()).ToImmutableArray();
             var lines = ImmutableArray.CreateBuilder<Core.Roads.RoadFeature>();
             foreach (var feature in features)
             {
                 var (line, notes) = new AlignmentReader(feature, unit, points, Skip, "PlanFeatures").ReadFeature();
                 findings.AddRange(notes);
-                if (line is null) continue;
+                if (line is null)
+                    continue;
                 var name = line.Name;
-                for (var i = 2; lines.Any(l => l.Name == name); i++) name = $"{line.Name} ({i})";
+                for (var i = 2; lines.Any(l => l.Name == name); i++)
+                    name = $"{line.Name} ({i})";
                 lines.Add(line with { Name = name });
             }
             var grounds = ImmutableArray.CreateBuilder<NamedGround>();
             foreach (var surface in surfaces)
             {
-                if (surface.Finish(unit, findings) is { } ground) grounds.Add(ground);
+                if (surface.Finish(unit, findings) is { } ground)
+                    grounds.Add(ground);
             }
-            if (roads.Length == 0 && grounds.Count == 0) findings.Add(Finding.Error("", "The file has neither an alignment nor a surface."));
-            return new(roads, grounds.ToImmutable(), unit, skipped.ToImmutableSortedDictionary(), [.. findings]) { Lines = lines.ToImmutable() };
+            if (roads.Length == 0 && grounds.Count == 0)
+                findings.Add(Finding.Error("", "The file has neither an alignment nor a surface."));
+            return new(roads, grounds.ToImmutable(), unit, skipped.ToImmutableSortedDictionary(), [.. findings])
+            {
+                Lines = lines.ToImmutable(),
+            };
         }
 
         private void Skip(string name) => skipped[name] = skipped.GetValueOrDefault(name) + 1;
@@ -135,7 +167,8 @@ public static class LandXmlReader
             var element = XElement.Load(part, LoadOptions.SetLineInfo);
             xml.Read();
             alignmentText += element.DescendantsAndSelf().Sum(e => 20L + e.Attributes().Sum(a => a.Value.Length)) + element.Value.Length;
-            if (alignmentText > MostAlignmentText) throw new InvalidDataException($"the part from line {line} on holds more than can be a road.");
+            if (alignmentText > MostAlignmentText)
+                throw new InvalidDataException($"the part from line {line} on holds more than can be a road.");
             return element;
         }
 
@@ -155,7 +188,8 @@ public static class LandXmlReader
                 "mile" => 1609.344,
                 _ => null,
             };
-            if (system is null || found is null) findings.Add(Finding.Warning("Units", $"The unit “{name}” is not known; metres are taken."));
+            if (system is null || found is null)
+                findings.Add(Finding.Warning("Units", $"The unit “{name}” is not known; metres are taken."));
             (unit, unitKnown) = (found ?? 1, true);
         }
 
@@ -163,8 +197,10 @@ public static class LandXmlReader
         {
             foreach (var point in list.Descendants().Where(e => e.Name.LocalName == "CgPoint"))
             {
-                if ((string?)point.Attribute("name") is { } name && Numbers(point.Value) is { Length: >= 2 } at) points[name] = at;
-                else Skip("CgPoints/CgPoint without name or coordinates");
+                if ((string?)point.Attribute("name") is { } name && Numbers(point.Value) is { Length: >= 2 } at)
+                    points[name] = at;
+                else
+                    Skip("CgPoints/CgPoint without name or coordinates");
             }
         }
     }

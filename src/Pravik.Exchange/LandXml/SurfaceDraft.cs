@@ -20,16 +20,25 @@ internal sealed class SurfaceDraft(string name)
         SurfaceDraft? current = null;
         while (part.Read())
         {
-            if (part.NodeType != XmlNodeType.Element) continue;
+            if (part.NodeType != XmlNodeType.Element)
+                continue;
             switch (part.LocalName)
             {
                 case "Surface":
                     surfaces.Add(current = new(part.GetAttribute("name") ?? $"Surface {surfaces.Count + 1}"));
                     break;
-                case "P" when current is not null: current.Point(part); break;
-                case "F" when current is not null: current.Face(part, skip); break;
-                case "Surfaces" or "Definition" or "Pnts" or "Faces": break;
-                default: skip($"Surface/{part.LocalName}"); part.Skip(); break;
+                case "P" when current is not null:
+                    current.Point(part);
+                    break;
+                case "F" when current is not null:
+                    current.Face(part, skip);
+                    break;
+                case "Surfaces" or "Definition" or "Pnts" or "Faces":
+                    break;
+                default:
+                    skip($"Surface/{part.LocalName}");
+                    part.Skip();
+                    break;
             }
         }
         xml.Read();
@@ -38,8 +47,14 @@ internal sealed class SurfaceDraft(string name)
     public NamedGround? Finish(double unit, List<Finding> findings)
     {
         var place = $"Surfaces/{name}";
-        if (badPoints > 0) findings.Add(Finding.Warning(place, $"{badPoints} points of the surface “{name}” have no number or coordinates and were left out."));
-        if (badFaces > 0) findings.Add(Finding.Warning(place, $"{badFaces} faces of the surface “{name}” name points that are not there and were left out."));
+        if (badPoints > 0)
+            findings.Add(
+                Finding.Warning(place, $"{badPoints} points of the surface “{name}” have no number or coordinates and were left out.")
+            );
+        if (badFaces > 0)
+            findings.Add(
+                Finding.Warning(place, $"{badFaces} faces of the surface “{name}” name points that are not there and were left out.")
+            );
         if (triangles.Count == 0)
         {
             findings.Add(Finding.Warning(place, $"The surface “{name}” has no triangle and gives no ground."));
@@ -52,7 +67,11 @@ internal sealed class SurfaceDraft(string name)
     {
         var id = xml.GetAttribute("id");
         var at = LandXmlReader.Numbers(xml.IsEmptyElement ? null : Text(xml));
-        if (id is null || at is not { Length: 3 } || coordinates.Count >= 3 * MostPoints) { badPoints++; return; }
+        if (id is null || at is not { Length: 3 } || coordinates.Count >= 3 * MostPoints)
+        {
+            badPoints++;
+            return;
+        }
         numbers[id] = coordinates.Count / 3;
         coordinates.AddRange([at[1], at[0], at[2]]);
     }
@@ -62,13 +81,21 @@ internal sealed class SurfaceDraft(string name)
     {
         var hidden = xml.GetAttribute("i") == "1";
         var parts = (xml.IsEmptyElement ? "" : Text(xml)).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
-        if (hidden) skip("Surface/F marked invisible");
-        else if (parts.Length >= 3 && numbers.TryGetValue(parts[0], out var a) && numbers.TryGetValue(parts[1], out var b) && numbers.TryGetValue(parts[2], out var c))
+        if (hidden)
+            skip("Surface/F marked invisible");
+        else if (
+            parts.Length >= 3
+            && numbers.TryGetValue(parts[0], out var a)
+            && numbers.TryGetValue(parts[1], out var b)
+            && numbers.TryGetValue(parts[2], out var c)
+        )
         {
             triangles.AddRange([a, b, c]);
-            if (parts.Length == 4 && numbers.TryGetValue(parts[3], out var d) && d != c) triangles.AddRange([a, c, d]);
+            if (parts.Length == 4 && numbers.TryGetValue(parts[3], out var d) && d != c)
+                triangles.AddRange([a, c, d]);
         }
-        else badFaces++;
+        else
+            badFaces++;
     }
 
     /// <summary>The text of a simple element, leaving the reader on its end.</summary>
@@ -78,7 +105,8 @@ internal sealed class SurfaceDraft(string name)
         var text = "";
         while (xml.Read() && xml.Depth > depth)
         {
-            if (xml.NodeType is XmlNodeType.Text or XmlNodeType.CDATA) text += xml.Value;
+            if (xml.NodeType is XmlNodeType.Text or XmlNodeType.CDATA)
+                text += xml.Value;
         }
         return text;
     }

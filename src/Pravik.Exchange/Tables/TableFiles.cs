@@ -15,7 +15,8 @@ public static class TableFiles
     public static byte[] Csv(TableContent table)
     {
         var text = new StringBuilder();
-        foreach (var row in table.Rows.Prepend([.. table.Columns])) text.AppendJoin(',', row.Select(Field)).Append("\r\n");
+        foreach (var row in table.Rows.Prepend([.. table.Columns]))
+            text.AppendJoin(',', row.Select(Field)).Append("\r\n");
         return Encoding.UTF8.GetBytes(text.ToString());
     }
 
@@ -30,7 +31,16 @@ public static class TableFiles
             sheet.Worksheet = new Worksheet(new SheetData(table.Rows.Prepend([.. table.Columns]).Select(row => new Row(row.Select(Cell)))));
             // Names of sheets have at most 31 characters, without a few of them.
             var name = new string([.. table.Title.Where(c => !"[]:*?/\\".Contains(c)).Take(31)]);
-            book.Workbook = new Workbook(new Sheets(new Sheet { Id = book.GetIdOfPart(sheet), SheetId = 1, Name = name.Length == 0 ? "Table" : name }));
+            book.Workbook = new Workbook(
+                new Sheets(
+                    new Sheet
+                    {
+                        Id = book.GetIdOfPart(sheet),
+                        SheetId = 1,
+                        Name = name.Length == 0 ? "Table" : name,
+                    }
+                )
+            );
         }
         return stream.ToArray();
     }
@@ -38,16 +48,19 @@ public static class TableFiles
     /// <summary>A field of CSV. Text that a spreadsheet would take for a formula is led by an apostrophe.</summary>
     private static string Field(object? value)
     {
-        if (value is double number) return number.ToString("R", CultureInfo.InvariantCulture);
+        if (value is double number)
+            return number.ToString("R", CultureInfo.InvariantCulture);
         var text = value?.ToString() ?? "";
-        if (text.Length > 0 && "=+-@".Contains(text[0])) text = "'" + text;
+        if (text.Length > 0 && "=+-@".Contains(text[0]))
+            text = "'" + text;
         return text.AsSpan().IndexOfAny(",\"\r\n") >= 0 ? $"\"{text.Replace("\"", "\"\"")}\"" : text;
     }
 
-    private static Cell Cell(object? value) => value switch
-    {
-        null => new Cell(),
-        double number => new Cell { DataType = CellValues.Number, CellValue = new(number.ToString("R", CultureInfo.InvariantCulture)) },
-        _ => new Cell { DataType = CellValues.InlineString, InlineString = new(new Text(value.ToString()!)) },
-    };
+    private static Cell Cell(object? value) =>
+        value switch
+        {
+            null => new Cell(),
+            double number => new Cell { DataType = CellValues.Number, CellValue = new(number.ToString("R", CultureInfo.InvariantCulture)) },
+            _ => new Cell { DataType = CellValues.InlineString, InlineString = new(new Text(value.ToString()!)) },
+        };
 }

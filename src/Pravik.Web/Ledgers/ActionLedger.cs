@@ -11,37 +11,97 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Ledge
 {
     public IEnumerable<LedgerGroup> Groups()
     {
-        yield return new("Temperature", [rows.Entry("/actions/expansion"), rows.Entry("/actions/contraction")]) { Note = "Differences through the depth: EN 1991-1-5 Figure 6.2c, for 100 mm of surfacing, restrained part and self-equilibrating stresses." };
-        yield return new("Settlement", [rows.Entry("/actions/settlement"), .. geometry.Axes.Select(a => rows.Entry($"/actions/settlements/{a.Number}", bridge.Actions.Settlement, $"Axis {a.Name}"))]);
+        yield return new("Temperature", [rows.Entry("/actions/expansion"), rows.Entry("/actions/contraction")])
+        {
+            Note =
+                "Differences through the depth: EN 1991-1-5 Figure 6.2c, for 100 mm of surfacing, restrained part and self-equilibrating stresses.",
+        };
+        yield return new(
+            "Settlement",
+            [
+                rows.Entry("/actions/settlement"),
+                .. geometry.Axes.Select(a => rows.Entry($"/actions/settlements/{a.Number}", bridge.Actions.Settlement, $"Axis {a.Name}")),
+            ]
+        );
         var values = NationalValues.For(bridge.Basis);
         var loads = new ModelLoads(geometry, Core.Structures.DeckMesh.Of(geometry, [.. bridge.Axes.Spans.Select(_ => 4)]), bridge.Model);
-        yield return new("Braking and wind",
-        [
-            rows.Entry("/actions/braking", DeckForces.Braking(geometry.LastStation - geometry.FirstStation, values)), rows.Entry("/actions/windVelocity"), rows.Entry("/actions/windFactor", loads.TableWindFactor),
-            rows.Reading("Depth in the wind", loads.WindDepth, QuantityKind.Length, "Girder, haunch, slab, and parapets; open ones count by 0.3 m (EN 1991-1-4 8.3.1)."), rows.Reading("Wind", loads.WindPerMetre, QuantityKind.LineLoad, "½ ρ v_b² C d_tot, across the bridge."),
-        ]);
-        foreach (var group in Cases().Concat(Combinations())) yield return group;
+        yield return new(
+            "Braking and wind",
+            [
+                rows.Entry("/actions/braking", DeckForces.Braking(geometry.LastStation - geometry.FirstStation, values)),
+                rows.Entry("/actions/windVelocity"),
+                rows.Entry("/actions/windFactor", loads.TableWindFactor),
+                rows.Reading(
+                    "Depth in the wind",
+                    loads.WindDepth,
+                    QuantityKind.Length,
+                    "Girder, haunch, slab, and parapets; open ones count by 0.3 m (EN 1991-1-4 8.3.1)."
+                ),
+                rows.Reading("Wind", loads.WindPerMetre, QuantityKind.LineLoad, "½ ρ v_b² C d_tot, across the bridge."),
+            ]
+        );
+        foreach (var group in Cases().Concat(Combinations()))
+            yield return group;
     }
 
     private IEnumerable<LedgerGroup> Cases()
     {
         var middle = Math.Round((geometry.FirstStation + geometry.LastStation) / 2, 2);
-        JsonObject Load(string kind) => new() { ["kind"] = kind, ["station"] = middle, ["offset"] = 0, ["toStation"] = Math.Round(middle + 2, 2), ["toOffset"] = kind == "patch" ? 2 : 0, ["value"] = kind switch { "point" => 100e3, "line" => 10e3, _ => 5e3 } };
+        JsonObject Load(string kind) =>
+            new()
+            {
+                ["kind"] = kind,
+                ["station"] = middle,
+                ["offset"] = 0,
+                ["toStation"] = Math.Round(middle + 2, 2),
+                ["toOffset"] = kind == "patch" ? 2 : 0,
+                ["value"] = kind switch
+                {
+                    "point" => 100e3,
+                    "line" => 10e3,
+                    _ => 5e3,
+                },
+            };
         var names = bridge.Actions.Cases.Select(c => c.Name).ToHashSet();
         var name = Enumerable.Range(1, names.Count + 1).Select(i => $"Own case {i}").First(n => !names.Contains(n));
-        var add = new LedgerAction("Add an own case", $"{name} added", [new("add", "/actions/cases/-", new JsonObject { ["name"] = name, ["loads"] = new JsonArray(Load("point")) })]);
-        if (bridge.Actions.Cases.IsEmpty) yield return new("Own load cases", []) { Actions = [add], Note = "Points, lines and patches anywhere on the deck, by station and offset. A stage can put them on by name; else they act on the finished bridge." };
+        var add = new LedgerAction(
+            "Add an own case",
+            $"{name} added",
+            [new("add", "/actions/cases/-", new JsonObject { ["name"] = name, ["loads"] = new JsonArray(Load("point")) })]
+        );
+        if (bridge.Actions.Cases.IsEmpty)
+            yield return new("Own load cases", [])
+            {
+                Actions = [add],
+                Note =
+                    "Points, lines and patches anywhere on the deck, by station and offset. A stage can put them on by name; else they act on the finished bridge.",
+            };
         for (var c = 0; c < bridge.Actions.Cases.Length; c++)
         {
             var (own, path) = (bridge.Actions.Cases[c], $"/actions/cases/{c}");
-            List<LedgerAction> actions = [.. new[] { "point", "line", "patch" }.Select(k => new LedgerAction($"Add a {k}", $"A {k} added to {own.Name}", [new("add", $"{path}/loads/-", Load(k))])), new("Take the case away", $"{own.Name} taken away", [new("remove", path)])];
-            if (c == bridge.Actions.Cases.Length - 1) actions.Add(add);
+            List<LedgerAction> actions =
+            [
+                .. new[] { "point", "line", "patch" }.Select(k => new LedgerAction(
+                    $"Add a {k}",
+                    $"A {k} added to {own.Name}",
+                    [new("add", $"{path}/loads/-", Load(k))]
+                )),
+                new("Take the case away", $"{own.Name} taken away", [new("remove", path)]),
+            ];
+            if (c == bridge.Actions.Cases.Length - 1)
+                actions.Add(add);
             yield return new($"Own case: {own.Name}", [rows.Entry($"{path}/name")]);
             for (var l = 0; l < own.Loads.Length; l++)
             {
                 var (load, at) = (own.Loads[l], $"{path}/loads/{l}");
-                string[] fields = load.Kind == OwnLoadKind.Point ? ["kind", "value", "station", "offset"] : ["kind", "value", "station", "offset", "toStation", "toOffset"];
-                yield return new($"Load {l + 1} of {own.Name}", [.. fields.Select(f => rows.Entry($"{at}/{f}"))]) { Actions = [new("Take this load away", $"Load {l + 1} of {own.Name} taken away", [new("remove", at)])] };
+                string[] fields =
+                    load.Kind == OwnLoadKind.Point
+                        ? ["kind", "value", "station", "offset"]
+                        : ["kind", "value", "station", "offset", "toStation", "toOffset"];
+                yield return new($"Load {l + 1} of {own.Name}", [.. fields.Select(f => rows.Entry($"{at}/{f}"))])
+                {
+                    Actions = [new("Take this load away", $"Load {l + 1} of {own.Name} taken away", [new("remove", at)])],
+                };
             }
             yield return new("", []) { Actions = actions };
         }
@@ -53,17 +113,48 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         var taken = all.Select(c => c.Name).ToHashSet();
         var name = Enumerable.Range(1, all.Length + 1).Select(i => $"Own combination {i}").First(n => !taken.Contains(n));
         JsonObject Term() => new() { ["case"] = CaseNames.Permanent, ["factor"] = 1.0 };
-        var add = new LedgerAction("Add a combination or envelope", $"{name} added", [new("add", "/actions/combinations/-", new JsonObject { ["name"] = name, ["terms"] = new JsonArray(Term()) })]);
-        if (all.IsEmpty) yield return new("Own combinations", []) { Actions = [add], Note = "Sums of cases with factors, or envelopes of them; they are shown in the analysis step beside the generated ones." };
+        var add = new LedgerAction(
+            "Add a combination or envelope",
+            $"{name} added",
+            [new("add", "/actions/combinations/-", new JsonObject { ["name"] = name, ["terms"] = new JsonArray(Term()) })]
+        );
+        if (all.IsEmpty)
+            yield return new("Own combinations", [])
+            {
+                Actions = [add],
+                Note = "Sums of cases with factors, or envelopes of them; they are shown in the analysis step beside the generated ones.",
+            };
         for (var c = 0; c < all.Length; c++)
         {
             var path = $"/actions/combinations/{c}";
             yield return new($"Combination: {all[c].Name}", [rows.Entry($"{path}/name"), rows.Entry($"{path}/isEnvelope")]);
-            yield return new("", [.. all[c].Terms.SelectMany((_, t) => new[] { rows.Entry($"{path}/terms/{t}/factor"), rows.Entry($"{path}/terms/{t}/case") })])
+            yield return new(
+                "",
+                [
+                    .. all[c]
+                        .Terms.SelectMany((_, t) => new[] { rows.Entry($"{path}/terms/{t}/factor"), rows.Entry($"{path}/terms/{t}/case") }),
+                ]
+            )
             {
                 Columns = ["Factor", "Case"],
-                RowActions = [.. all[c].Terms.Select((_, t) => new LedgerAction($"Take term {t + 1} away", $"Term {t + 1} of {all[c].Name} taken away", [new("remove", $"{path}/terms/{t}")]))],
-                Actions = [new("Add a term", $"Term added to {all[c].Name}", [new("add", $"{path}/terms/-", Term())]), new("Take it away", $"{all[c].Name} taken away", [new("remove", path)]), .. c == all.Length - 1 ? [add] : Array.Empty<LedgerAction>()],
+                RowActions =
+                [
+                    .. all[c]
+                        .Terms.Select(
+                            (_, t) =>
+                                new LedgerAction(
+                                    $"Take term {t + 1} away",
+                                    $"Term {t + 1} of {all[c].Name} taken away",
+                                    [new("remove", $"{path}/terms/{t}")]
+                                )
+                        ),
+                ],
+                Actions =
+                [
+                    new("Add a term", $"Term added to {all[c].Name}", [new("add", $"{path}/terms/-", Term())]),
+                    new("Take it away", $"{all[c].Name} taken away", [new("remove", path)]),
+                    .. c == all.Length - 1 ? [add] : Array.Empty<LedgerAction>(),
+                ],
             };
         }
     }

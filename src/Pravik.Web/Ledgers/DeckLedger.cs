@@ -9,7 +9,8 @@ using Pravik.Exchange;
 namespace Pravik.Web.Ledgers;
 
 /// <summary>
-/// The ledger of the deck: the unit at the cursor, or the one that is picked, its pattern with strips and slab, what the unit has of its own, and
+/// The ledger of the deck: the unit at the cursor, or the one that is picked, its pattern with strips and slab, what the unit has of
+/// its own, and
 /// the parapets.
 /// </summary>
 internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerRows rows, double station, IReadOnlyList<LibraryRow> library)
@@ -26,37 +27,66 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         var strip = section.Strips.FirstOrDefault(s => s.Part == picked || s.Path == picked);
         var many = geometry.Units.Length > 1 || deck.Patterns.Length > 1;
         List<LedgerGroup> groups = [];
-        if (strip is not null) groups.AddRange(PickedStrip(strip, unit));
-        if (many) groups.AddRange([Units(unit), Unit(unit)]);
-        if (many) groups.Add(Pattern(shown));
+        if (strip is not null)
+            groups.AddRange(PickedStrip(strip, unit));
+        if (many)
+            groups.AddRange([Units(unit), Unit(unit)]);
+        if (many)
+            groups.Add(Pattern(shown));
         groups.AddRange([Strips(shown, "left", section), Strips(shown, "right", section)]);
-        if (geometry.Units.Length > 1) groups.AddRange(OwnStrips(unit));
+        if (geometry.Units.Length > 1)
+            groups.AddRange(OwnStrips(unit));
         groups.AddRange(Slab(shown));
         groups.AddRange(Parapets(picked));
         groups.Add(Readings(section));
-        if (!many) groups.Add(Pattern(shown));
+        if (!many)
+            groups.Add(Pattern(shown));
         groups.AddRange(FromLibrary());
         return new("Deck", many ? $"{unit.Name}, axes {unit.Start.Name} to {unit.End.Name}" : "strips outward from the road line", groups)
         {
-            Focus = strip is not null ? $"{strip.Path}/width" : unit is not null && picked?.StartsWith("/parts/units/", StringComparison.Ordinal) == true ? $"/deck/patterns/{shown}/slab/thickness"
-                : picked?.StartsWith("/parapets/", StringComparison.Ordinal) == true ? $"{picked}/profile" : null,
+            Focus =
+                strip is not null ? $"{strip.Path}/width"
+                : unit is not null && picked?.StartsWith("/parts/units/", StringComparison.Ordinal) == true
+                    ? $"/deck/patterns/{shown}/slab/thickness"
+                : picked?.StartsWith("/parapets/", StringComparison.Ordinal) == true ? $"{picked}/profile"
+                : null,
         };
     }
 
     /// <summary>The pattern that is opened by itself, or null for that of the unit.</summary>
-    public static int? ShownPattern(Deck deck, string? picked) => picked?.Split('/') is ["", "deck", "patterns", var item, ..] && int.TryParse(item, out var i) && i >= 0 && i < deck.Patterns.Length ? i : null;
+    public static int? ShownPattern(Deck deck, string? picked) =>
+        picked?.Split('/') is ["", "deck", "patterns", var item, ..] && int.TryParse(item, out var i) && i >= 0 && i < deck.Patterns.Length
+            ? i
+            : null;
 
-    private LedgerGroup Units(UnitPlace here) => new("Units", [.. geometry.Units.SelectMany(u => new[]
-    {
-        LedgerRows.Reading("", u == here ? $"{u.Name} ◂" : u.Name) with { Picks = $"/parts/units/{u.Number}" },
-        LedgerRows.Reading("", $"{u.Start.Name}–{u.End.Name}"),
-        LedgerRows.Reading("", deck.Patterns[u.PatternIndex].Name) with { Picks = $"/deck/patterns/{u.PatternIndex}" },
-        LedgerRows.Reading("", OwnCount(u.Own) is > 0 and var count ? $"{count} own" : ""),
-    })])
-    {
-        Columns = ["Unit", "Axes", "Pattern", ""],
-        Note = geometry.Units.Length == 1 ? "The deck runs through. An axis becomes a joint on the axes step." : "Joints are made and taken away on the axes step.",
-    };
+    private LedgerGroup Units(UnitPlace here) =>
+        new(
+            "Units",
+            [
+                .. geometry.Units.SelectMany(u =>
+                    new[]
+                    {
+                        LedgerRows.Reading("", u == here ? $"{u.Name} ◂" : u.Name) with
+                        {
+                            Picks = $"/parts/units/{u.Number}",
+                        },
+                        LedgerRows.Reading("", $"{u.Start.Name}–{u.End.Name}"),
+                        LedgerRows.Reading("", deck.Patterns[u.PatternIndex].Name) with
+                        {
+                            Picks = $"/deck/patterns/{u.PatternIndex}",
+                        },
+                        LedgerRows.Reading("", OwnCount(u.Own) is > 0 and var count ? $"{count} own" : ""),
+                    }
+                ),
+            ]
+        )
+        {
+            Columns = ["Unit", "Axes", "Pattern", ""],
+            Note =
+                geometry.Units.Length == 1
+                    ? "The deck runs through. An axis becomes a joint on the axes step."
+                    : "Joints are made and taken away on the axes step.",
+        };
 
     private LedgerGroup Unit(UnitPlace unit)
     {
@@ -66,53 +96,115 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         {
             var name = FreeName($"{pattern.Name}, {unit.Name}");
             var saved = BridgeJson.Node(unit.Pattern with { Name = name, Superseded = false });
-            PatchOperation[] clear = [.. new[] { "slabThickness", "surfacing" }.Select(f => new PatchOperation("replace", $"{path}/{f}")), .. new[] { "left", "right" }.Select(s => new PatchOperation("replace", $"{path}/{s}", new JsonObject()))];
-            actions.Add(new("Save as a pattern", $"{unit.Name} saved as the pattern “{name}”", [new("add", "/deck/patterns/-", saved), .. clear, new("add", $"{path}/pattern", JsonValue.Create(name))]));
+            PatchOperation[] clear =
+            [
+                .. new[] { "slabThickness", "surfacing" }.Select(f => new PatchOperation("replace", $"{path}/{f}")),
+                .. new[] { "left", "right" }.Select(s => new PatchOperation("replace", $"{path}/{s}", new JsonObject())),
+            ];
+            actions.Add(
+                new(
+                    "Save as a pattern",
+                    $"{unit.Name} saved as the pattern “{name}”",
+                    [new("add", "/deck/patterns/-", saved), .. clear, new("add", $"{path}/pattern", JsonValue.Create(name))]
+                )
+            );
             actions.Add(new("Give all own values back", $"Own values of {unit.Name} given back", clear));
         }
-        return new(unit.Name,
-        [
-            rows.Entry($"{path}/name", inheritedChoice: unit.Name), rows.Entry($"{path}/pattern", inheritedChoice: pattern.Name),
-            rows.Entry($"{path}/startOverhang", unit.StartOverhang), rows.Entry($"{path}/endOverhang", unit.EndOverhang),
-            rows.Entry($"{path}/slabThickness", pattern.Slab.Thickness), rows.Entry($"{path}/surfacing", pattern.Surfacing),
-        ])
-        { Actions = actions, Note = "Grey values follow; a value typed here is this unit's own." };
+        return new(
+            unit.Name,
+            [
+                rows.Entry($"{path}/name", inheritedChoice: unit.Name),
+                rows.Entry($"{path}/pattern", inheritedChoice: pattern.Name),
+                rows.Entry($"{path}/startOverhang", unit.StartOverhang),
+                rows.Entry($"{path}/endOverhang", unit.EndOverhang),
+                rows.Entry($"{path}/slabThickness", pattern.Slab.Thickness),
+                rows.Entry($"{path}/surfacing", pattern.Surfacing),
+            ]
+        )
+        {
+            Actions = actions,
+            Note = "Grey values follow; a value typed here is this unit's own.",
+        };
     }
 
     /// <summary>Values that a unit has in place of its pattern's.</summary>
-    private static int OwnCount(DeckUnit own) => (own.SlabThickness is null ? 0 : 1) + (own.Surfacing is null ? 0 : 1)
-        + own.Left.Values.Concat(own.Right.Values).Sum(s => new[] { s.Width, s.Crossfall, s.Upstand, s.Surfacing, s.UnitWeight }.Count(v => v is not null));
+    private static int OwnCount(DeckUnit own) =>
+        (own.SlabThickness is null ? 0 : 1)
+        + (own.Surfacing is null ? 0 : 1)
+        + own.Left.Values.Concat(own.Right.Values)
+            .Sum(s => new[] { s.Width, s.Crossfall, s.Upstand, s.Surfacing, s.UnitWeight }.Count(v => v is not null));
 
     private LedgerGroup Pattern(int index)
     {
         var (pattern, path) = (deck.Patterns[index], $"/deck/patterns/{index}");
         var users = geometry.Units.Where(u => u.PatternIndex == index).ToList();
         var copy = FreeName($"{pattern.Name} copy");
-        List<LedgerAction> actions = [new("Copy it", $"Pattern “{copy}” added", [new("add", "/deck/patterns/-", BridgeJson.Node(pattern with { Name = copy, Superseded = false }))])];
+        List<LedgerAction> actions =
+        [
+            new(
+                "Copy it",
+                $"Pattern “{copy}” added",
+                [new("add", "/deck/patterns/-", BridgeJson.Node(pattern with { Name = copy, Superseded = false }))]
+            ),
+        ];
         // Units name their pattern; the first stands for those that name none.
         var isNamed = deck.Units.Values.Any(u => u.Pattern == pattern.Name);
-        if (users.Count == 0 && !isNamed && deck.Patterns.Length > 1) actions.Add(new("Take it away", $"Pattern “{pattern.Name}” taken away", [new("remove", path)]));
-        var names = deck.Patterns.Select((p, i) => (p, i)).Where(x => x.i != index).Select(x => LedgerRows.Reading($"Pattern {x.i + 1}", x.p.Superseded ? $"{x.p.Name} (superseded)" : x.p.Name) with { Picks = $"/deck/patterns/{x.i}" });
-        return new($"Pattern: {pattern.Name}", [rows.Entry($"{path}/name"), rows.Entry($"{path}/superseded"), LedgerRows.Reading("In use by", users.Count == 0 ? "no unit" : string.Join(", ", users.Select(u => u.Name))), .. names])
+        if (users.Count == 0 && !isNamed && deck.Patterns.Length > 1)
+            actions.Add(new("Take it away", $"Pattern “{pattern.Name}” taken away", [new("remove", path)]));
+        var names = deck
+            .Patterns.Select((p, i) => (p, i))
+            .Where(x => x.i != index)
+            .Select(x =>
+                LedgerRows.Reading($"Pattern {x.i + 1}", x.p.Superseded ? $"{x.p.Name} (superseded)" : x.p.Name) with
+                {
+                    Picks = $"/deck/patterns/{x.i}",
+                }
+            );
+        return new(
+            $"Pattern: {pattern.Name}",
+            [
+                rows.Entry($"{path}/name"),
+                rows.Entry($"{path}/superseded"),
+                LedgerRows.Reading("In use by", users.Count == 0 ? "no unit" : string.Join(", ", users.Select(u => u.Name))),
+                .. names,
+            ]
+        )
         {
             Actions = [.. actions, new("Keep in the office library", "", []) { Saves = path }],
-            Note = users.Count > 1 ? "Edited here, it changes in all of them." : users.Count == 0 ? "No unit has it; the section shows how it would look at the cursor." : "",
+            Note =
+                users.Count > 1 ? "Edited here, it changes in all of them."
+                : users.Count == 0 ? "No unit has it; the section shows how it would look at the cursor."
+                : "",
         };
     }
 
     /// <summary>What the office keeps as current, to be copied into the bridge.</summary>
     private IEnumerable<LedgerGroup> FromLibrary()
     {
-        var patterns = library.Where(r => r.Kind == LibraryJson.Pattern && !r.Superseded && deck.Patterns.All(p => p.Name != r.Name)).Select(r => new LedgerAction(r.Name, $"Pattern “{r.Name}” from the office library", [new("add", "/deck/patterns/-", r.Value)]));
-        var profiles = library.Where(r => r.Kind == LibraryJson.Profile && !r.Superseded && bridge.Profiles.All(p => p.Name != r.Name)).Select(r => new LedgerAction(r.Name, $"Profile “{r.Name}” from the office library", [new("add", "/profiles/-", r.Value)]));
+        var patterns = library
+            .Where(r => r.Kind == LibraryJson.Pattern && !r.Superseded && deck.Patterns.All(p => p.Name != r.Name))
+            .Select(r => new LedgerAction(
+                r.Name,
+                $"Pattern “{r.Name}” from the office library",
+                [new("add", "/deck/patterns/-", r.Value)]
+            ));
+        var profiles = library
+            .Where(r => r.Kind == LibraryJson.Profile && !r.Superseded && bridge.Profiles.All(p => p.Name != r.Name))
+            .Select(r => new LedgerAction(r.Name, $"Profile “{r.Name}” from the office library", [new("add", "/profiles/-", r.Value)]));
         List<LedgerAction> all = [.. patterns, .. profiles];
-        if (all.Count > 0) yield return new("From the office library", []) { Actions = all, Note = "Copies a pattern or a parapet profile into this bridge." };
+        if (all.Count > 0)
+            yield return new("From the office library", [])
+            {
+                Actions = all,
+                Note = "Copies a pattern or a parapet profile into this bridge.",
+            };
     }
 
     private string FreeName(string name)
     {
         var free = name;
-        for (var i = 2; deck.Patterns.Any(p => p.Name == free); i++) free = $"{name} {i}";
+        for (var i = 2; deck.Patterns.Any(p => p.Name == free); i++)
+            free = $"{name} {i}";
         return free.Length <= 60 ? free : free[..60];
     }
 
@@ -120,26 +212,63 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
     {
         var path = $"/deck/patterns/{index}";
         var slab = deck.Patterns[index].Slab;
-        var rest = new[] { "/deck/haunch", "/deck/endOverhang" }.Concat(geometry.Units.Length > 1 ? ["/deck/jointGap"] : []).Select(p => rows.Entry(p));
-        yield return new("Slab",
-        [
-            rows.Entry($"{path}/slab/thickness"), rows.Entry($"{path}/surfacing"), rows.Entry($"{path}/slab/soffit"), rows.Entry($"{path}/slab/edgeThickness", slab.Thickness),
-            .. slab.EdgeThickness is null ? Array.Empty<LedgerRow>() : [rows.Entry($"{path}/slab/edgeTaper")],
-            rows.Entry($"{path}/slab/edgeInset"), rows.Entry($"{path}/slab/thickening"), .. slab.Thickening > 0 ? new[] { rows.Entry($"{path}/slab/thickeningWidth") } : [], .. rest,
-        ])
-        { Note = slab.Thicknesses.IsEmpty ? "" : "The thickness follows its table." };
-        yield return Law($"{path}/slab/thicknesses", "Slab thickness by place", slab.Thicknesses, slab.Thickness, rows.Units[QuantityKind.Size].Symbol);
+        var rest = new[] { "/deck/haunch", "/deck/endOverhang" }
+            .Concat(geometry.Units.Length > 1 ? ["/deck/jointGap"] : [])
+            .Select(p => rows.Entry(p));
+        yield return new(
+            "Slab",
+            [
+                rows.Entry($"{path}/slab/thickness"),
+                rows.Entry($"{path}/surfacing"),
+                rows.Entry($"{path}/slab/soffit"),
+                rows.Entry($"{path}/slab/edgeThickness", slab.Thickness),
+                .. slab.EdgeThickness is null ? Array.Empty<LedgerRow>() : [rows.Entry($"{path}/slab/edgeTaper")],
+                rows.Entry($"{path}/slab/edgeInset"),
+                rows.Entry($"{path}/slab/thickening"),
+                .. slab.Thickening > 0 ? new[] { rows.Entry($"{path}/slab/thickeningWidth") } : [],
+                .. rest,
+            ]
+        )
+        {
+            Note = slab.Thicknesses.IsEmpty ? "" : "The thickness follows its table.",
+        };
+        yield return Law(
+            $"{path}/slab/thicknesses",
+            "Slab thickness by place",
+            slab.Thicknesses,
+            slab.Thickness,
+            rows.Units[QuantityKind.Size].Symbol
+        );
     }
 
-    private LedgerGroup Readings(DeckSection section) => new("Readings",
-    [
-        rows.Reading("Width overall", section.Width, QuantityKind.Length),
-        rows.Reading("Carriageway for traffic", section.Carriageway?.Width ?? 0, QuantityKind.Length, "Between kerbs; over a verge too where no kerb guards it (EN 1991-2 1.4.2.1)."),
-        LedgerRows.Reading("Notional lanes", (section.Carriageway is { } c ? NotionalLanes.On(c.Width, NationalValues.For(bridge.Basis)["laneWidth"]).Count : 0).ToString(), "EN 1991-2 Table 4.1."),
-        rows.Reading("Slab over road line", section.Thickness(0), QuantityKind.Size),
-        rows.Reading("Deck area", geometry.DeckArea, QuantityKind.Area, "In plan, to the edges and the skewed ends, end overhangs included."),
-        rows.Reading("Slab concrete", geometry.SlabVolume, QuantityKind.Volume, "With thickenings, without haunches."),
-    ]);
+    private LedgerGroup Readings(DeckSection section) =>
+        new(
+            "Readings",
+            [
+                rows.Reading("Width overall", section.Width, QuantityKind.Length),
+                rows.Reading(
+                    "Carriageway for traffic",
+                    section.Carriageway?.Width ?? 0,
+                    QuantityKind.Length,
+                    "Between kerbs; over a verge too where no kerb guards it (EN 1991-2 1.4.2.1)."
+                ),
+                LedgerRows.Reading(
+                    "Notional lanes",
+                    (
+                        section.Carriageway is { } c ? NotionalLanes.On(c.Width, NationalValues.For(bridge.Basis)["laneWidth"]).Count : 0
+                    ).ToString(),
+                    "EN 1991-2 Table 4.1."
+                ),
+                rows.Reading("Slab over road line", section.Thickness(0), QuantityKind.Size),
+                rows.Reading(
+                    "Deck area",
+                    geometry.DeckArea,
+                    QuantityKind.Area,
+                    "In plan, to the edges and the skewed ends, end overhangs included."
+                ),
+                rows.Reading("Slab concrete", geometry.SlabVolume, QuantityKind.Volume, "With thickenings, without haunches."),
+            ]
+        );
 
     /// <summary>The strip that is picked, with the laws of its width and crossfall.</summary>
     private IEnumerable<LedgerGroup> PickedStrip(StripPlace here, UnitPlace unit)
@@ -150,28 +279,67 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         var hasLines = !bridge.Road.Features.IsEmpty || strip.WidthLine is not null;
         return
         [
-            new($"Strip {i + 1} on the {side}",
-            [
-                rows.Entry($"{path}/kind"), rows.Entry($"{path}/name"), rows.Entry($"{path}/width"), .. hasLines ? new[] { rows.Entry($"{path}/widthLine") } : [], rows.Entry($"{path}/crossfallLaw"), rows.Entry($"{path}/crossfall"), rows.Entry($"{path}/upstand"),
-                rows.Entry($"{path}/surfacing"), rows.Entry($"{path}/unitWeight", PermanentLoads.KindWeight(here.Kind, bridge.Loads)),
-                rows.Reading("Width at the cursor", here.Width, QuantityKind.Length), rows.Reading("Depth above slab there", here.MeanFill, QuantityKind.Size, "Mean over its width."),
-                rows.Reading("Load", PermanentLoads.StripLoad(here, bridge.Loads), QuantityKind.AreaLoad),
-            ])
-            { Note = strip.WidthLine is not null ? "The width follows a line of the road file." : strip.Widths.IsEmpty ? "" : "The width follows its table." },
+            new(
+                $"Strip {i + 1} on the {side}",
+                [
+                    rows.Entry($"{path}/kind"),
+                    rows.Entry($"{path}/name"),
+                    rows.Entry($"{path}/width"),
+                    .. hasLines ? new[] { rows.Entry($"{path}/widthLine") } : [],
+                    rows.Entry($"{path}/crossfallLaw"),
+                    rows.Entry($"{path}/crossfall"),
+                    rows.Entry($"{path}/upstand"),
+                    rows.Entry($"{path}/surfacing"),
+                    rows.Entry($"{path}/unitWeight", PermanentLoads.KindWeight(here.Kind, bridge.Loads)),
+                    rows.Reading("Width at the cursor", here.Width, QuantityKind.Length),
+                    rows.Reading("Depth above slab there", here.MeanFill, QuantityKind.Size, "Mean over its width."),
+                    rows.Reading("Load", PermanentLoads.StripLoad(here, bridge.Loads), QuantityKind.AreaLoad),
+                ]
+            )
+            {
+                Note =
+                    strip.WidthLine is not null ? "The width follows a line of the road file."
+                    : strip.Widths.IsEmpty ? ""
+                    : "The width follows its table.",
+            },
             Law($"{path}/widths", "Width by place", strip.Widths, strip.Width, "Width"),
             Law($"{path}/crossfalls", "Crossfall by place", strip.Crossfalls, strip.Crossfall, "%"),
         ];
     }
 
-    private static double Crossfall(StripPlace strip, string side) => (side == "left" ? strip.SurfaceFrom - strip.SurfaceTo : strip.SurfaceTo - strip.SurfaceFrom) / strip.Width;
+    private static double Crossfall(StripPlace strip, string side) =>
+        (side == "left" ? strip.SurfaceFrom - strip.SurfaceTo : strip.SurfaceTo - strip.SurfaceFrom) / strip.Width;
 
     private LedgerGroup Law(string path, string title, IReadOnlyList<LawPoint> table, double usual, string column)
     {
-        var added = table.Count == 0 ? new JsonObject { ["axis"] = 1, ["at"] = 0.0, ["value"] = usual } : new JsonObject { ["axis"] = table[^1].Axis, ["at"] = table[^1].At + 10, ["value"] = table[^1].Value };
+        var added =
+            table.Count == 0
+                ? new JsonObject
+                {
+                    ["axis"] = 1,
+                    ["at"] = 0.0,
+                    ["value"] = usual,
+                }
+                : new JsonObject
+                {
+                    ["axis"] = table[^1].Axis,
+                    ["at"] = table[^1].At + 10,
+                    ["value"] = table[^1].Value,
+                };
         return new(title, [.. table.SelectMany((_, i) => new[] { "axis", "at", "value" }.Select(c => rows.Entry($"{path}/{i}/{c}")))])
         {
             Columns = ["From axis", $"At, {rows.Units[QuantityKind.Length].Symbol}", column],
-            RowActions = [.. table.Select((_, i) => new LedgerAction($"Take entry {i + 1} away", $"Entry {i + 1} of {title.ToLowerInvariant()} taken away", [new("remove", $"{path}/{i}")]))],
+            RowActions =
+            [
+                .. table.Select(
+                    (_, i) =>
+                        new LedgerAction(
+                            $"Take entry {i + 1} away",
+                            $"Entry {i + 1} of {title.ToLowerInvariant()} taken away",
+                            [new("remove", $"{path}/{i}")]
+                        )
+                ),
+            ],
             Actions = [new("Add an entry", $"Entry of {title.ToLowerInvariant()} added", [new("add", $"{path}/-", added)])],
         };
     }
@@ -182,21 +350,49 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         // A crossfall that follows something else is shown as it is at the cursor.
         LedgerRow Cell(int i, string field)
         {
-            if (field != "crossfall" || strips[i].CrossfallLaw == CrossfallLaw.Constant) return rows.Entry($"{path}/{i}/{field}");
+            if (field != "crossfall" || strips[i].CrossfallLaw == CrossfallLaw.Constant)
+                return rows.Entry($"{path}/{i}/{field}");
             var here = section.Strips.FirstOrDefault(s => s.Path == $"{path}/{i}");
-            return LedgerRows.Reading("", here is null ? "law" : rows.Units.Format(Crossfall(here, side), QuantityKind.Slope), "Follows the law that is set for the picked strip.") with { Picks = here?.Part };
+            return LedgerRows.Reading(
+                "",
+                here is null ? "law" : rows.Units.Format(Crossfall(here, side), QuantityKind.Slope),
+                "Follows the law that is set for the picked strip."
+            ) with
+            {
+                Picks = here?.Part,
+            };
         }
-        var added = new JsonObject { ["kind"] = "verge", ["width"] = 0.5, ["crossfall"] = 0.0, ["upstand"] = 0.0 };
-        return new($"Strips, {side}", [.. strips.SelectMany((_, i) => new[] { "kind", "width", "crossfall", "upstand" }.Select(c => Cell(i, c)))])
+        var added = new JsonObject
+        {
+            ["kind"] = "verge",
+            ["width"] = 0.5,
+            ["crossfall"] = 0.0,
+            ["upstand"] = 0.0,
+        };
+        return new(
+            $"Strips, {side}",
+            [.. strips.SelectMany((_, i) => new[] { "kind", "width", "crossfall", "upstand" }.Select(c => Cell(i, c)))]
+        )
         {
             Columns = Columns(),
-            RowActions = [.. strips.Select((_, i) => new LedgerAction($"Take strip {i + 1} on the {side} away", $"Strip {i + 1} {side} taken away", [new("remove", $"{path}/{i}")]))],
+            RowActions =
+            [
+                .. strips.Select(
+                    (_, i) =>
+                        new LedgerAction(
+                            $"Take strip {i + 1} on the {side} away",
+                            $"Strip {i + 1} {side} taken away",
+                            [new("remove", $"{path}/{i}")]
+                        )
+                ),
+            ],
             Actions = [new("Add a strip outside", $"Strip added {side}", [new("add", $"{path}/-", added)])],
             Note = side == "left" ? "" : "Pick a strip on the drawing for its laws of width and crossfall.",
         };
     }
 
-    private string[] Columns() => ["Strip", $"Width, {rows.Units[QuantityKind.Length].Symbol}", "Fall, %", $"Step, {rows.Units[QuantityKind.Size].Symbol}"];
+    private string[] Columns() =>
+        ["Strip", $"Width, {rows.Units[QuantityKind.Length].Symbol}", "Fall, %", $"Step, {rows.Units[QuantityKind.Size].Symbol}"];
 
     /// <summary>What a unit has in place of its pattern's strips.</summary>
     private IEnumerable<LedgerGroup> OwnStrips(UnitPlace unit)
@@ -205,16 +401,28 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         foreach (var side in new[] { "left", "right" })
         {
             var strips = side == "left" ? deck.Patterns[unit.PatternIndex].Left : deck.Patterns[unit.PatternIndex].Right;
-            yield return new($"Own in {unit.Name}, {side}", [.. strips.SelectMany((strip, i) =>
+            yield return new(
+                $"Own in {unit.Name}, {side}",
+                [
+                    .. strips.SelectMany(
+                        (strip, i) =>
+                        {
+                            var path = $"/deck/units/{unit.Key}/{side}/{i}";
+                            return new[]
+                            {
+                                LedgerRows.Reading("", names[$"{side}/{i}"]),
+                                rows.Entry($"{path}/width", strip.Width),
+                                rows.Entry($"{path}/crossfall", strip.Crossfall),
+                                rows.Entry($"{path}/upstand", strip.Upstand),
+                            };
+                        }
+                    ),
+                ]
+            )
             {
-                var path = $"/deck/units/{unit.Key}/{side}/{i}";
-                return new[]
-                {
-                    LedgerRows.Reading("", names[$"{side}/{i}"]),
-                    rows.Entry($"{path}/width", strip.Width), rows.Entry($"{path}/crossfall", strip.Crossfall), rows.Entry($"{path}/upstand", strip.Upstand),
-                };
-            })])
-            { Columns = Columns(), Note = side == "left" ? "" : "Grey values are the pattern's; clear an own value to give it back." };
+                Columns = Columns(),
+                Note = side == "left" ? "" : "Grey values are the pattern's; clear an own value to give it back.",
+            };
         }
     }
 
@@ -223,7 +431,8 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
     {
         var lines = ParapetLine.All(geometry);
         var add = new LedgerAction("Add a parapet", "Parapet added", [new("add", "/parapets/-", new JsonObject { ["side"] = "both" })]);
-        if (bridge.Parapets.IsEmpty) yield return new("Parapets", []) { Actions = [add], Note = "There is none." };
+        if (bridge.Parapets.IsEmpty)
+            yield return new("Parapets", []) { Actions = [add], Note = "There is none." };
         for (var i = 0; i < bridge.Parapets.Length; i++)
         {
             var path = $"/parapets/{i}";
@@ -232,19 +441,40 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
             List<LedgerRow> list = [rows.Entry($"{path}/profile"), rows.Entry($"{path}/side")];
             if (isOpen)
             {
-                if (!bridge.Road.Features.IsEmpty || bridge.Parapets[i].Line is not null) list.Add(rows.Entry($"{path}/line"));
+                if (!bridge.Road.Features.IsEmpty || bridge.Parapets[i].Line is not null)
+                    list.Add(rows.Entry($"{path}/line"));
                 list.AddRange(new[] { "boundary", "across", "rise", "extraDepth", "squareToDeck" }.Select(f => rows.Entry($"{path}/{f}")));
-                list.AddRange([rows.Entry($"{path}/from", mine.FirstOrDefault()?.From), rows.Entry($"{path}/to", mine.LastOrDefault()?.To), rows.Entry($"{path}/weight", mine.FirstOrDefault()?.Weight)]);
+                list.AddRange([
+                    rows.Entry($"{path}/from", mine.FirstOrDefault()?.From),
+                    rows.Entry($"{path}/to", mine.LastOrDefault()?.To),
+                    rows.Entry($"{path}/weight", mine.FirstOrDefault()?.Weight),
+                ]);
             }
             var own = bridge.Profiles.FirstOrDefault(p => p.Name == bridge.Parapets[i].Profile);
-            list.AddRange(mine.GroupBy(l => l.Side).Select(side => rows.Reading(side.Key < 0 ? "Length left" : "Length right", side.Sum(l => l.Length), QuantityKind.Length, "Along the traffic face.")));
+            list.AddRange(
+                mine.GroupBy(l => l.Side)
+                    .Select(side =>
+                        rows.Reading(
+                            side.Key < 0 ? "Length left" : "Length right",
+                            side.Sum(l => l.Length),
+                            QuantityKind.Length,
+                            "Along the traffic face."
+                        )
+                    )
+            );
             list.Add(rows.Reading("Weight in all", mine.Sum(l => l.Weight * l.Length), QuantityKind.Force));
             yield return new($"Parapet {i + 1}", list)
             {
-                Actions = [new("Take away", $"Parapet {i + 1} taken away", [new("remove", path)]), .. isOpen && own is null ? new[] { DrawOwn(i) } : [], .. i == bridge.Parapets.Length - 1 ? new[] { add } : []],
+                Actions =
+                [
+                    new("Take away", $"Parapet {i + 1} taken away", [new("remove", path)]),
+                    .. isOpen && own is null ? new[] { DrawOwn(i) } : [],
+                    .. i == bridge.Parapets.Length - 1 ? new[] { add } : [],
+                ],
                 Note = isOpen ? "" : "Pick it on the section for all its values.",
             };
-            if (isOpen && own is not null) yield return Profile(bridge.Profiles.IndexOf(own));
+            if (isOpen && own is not null)
+                yield return Profile(bridge.Profiles.IndexOf(own));
         }
     }
 
@@ -253,9 +483,19 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
     {
         var from = ParapetProfile.Of(bridge, bridge.Parapets[parapet])!;
         var name = $"{from.Name}, own";
-        for (var i = 2; bridge.Profiles.Any(p => p.Name == name); i++) name = $"{from.Name}, own {i}";
-        var profile = new OwnProfile { Name = name, Weight = from.Posts is null ? from.Weight : null, Outline = [.. from.Outlines[0].Points.Select(p => new ProfileCorner { Across = p.X, Up = p.Y })] };
-        return new("Draw an own profile", $"Own profile begun from {from.Name}", [new("add", "/profiles/-", BridgeJson.Node(profile)), new("replace", $"/parapets/{parapet}/profile", JsonValue.Create(name))]);
+        for (var i = 2; bridge.Profiles.Any(p => p.Name == name); i++)
+            name = $"{from.Name}, own {i}";
+        var profile = new OwnProfile
+        {
+            Name = name,
+            Weight = from.Posts is null ? from.Weight : null,
+            Outline = [.. from.Outlines[0].Points.Select(p => new ProfileCorner { Across = p.X, Up = p.Y })],
+        };
+        return new(
+            "Draw an own profile",
+            $"Own profile begun from {from.Name}",
+            [new("add", "/profiles/-", BridgeJson.Node(profile)), new("replace", $"/parapets/{parapet}/profile", JsonValue.Create(name))]
+        );
     }
 
     private LedgerGroup Profile(int index)
@@ -263,12 +503,51 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         var (profile, path) = (bridge.Profiles[index], $"/profiles/{index}");
         var last = profile.Outline[^1];
         var shape = ParapetProfile.Of(profile);
-        return new($"Profile: {profile.Name}", [.. profile.Outline.SelectMany((_, i) => new[] { rows.Entry($"{path}/outline/{i}/across"), rows.Entry($"{path}/outline/{i}/up") })])
+        return new(
+            $"Profile: {profile.Name}",
+            [
+                .. profile.Outline.SelectMany(
+                    (_, i) => new[] { rows.Entry($"{path}/outline/{i}/across"), rows.Entry($"{path}/outline/{i}/up") }
+                ),
+            ]
+        )
         {
             Columns = [$"Across, {rows.Units[QuantityKind.Size].Symbol}", "Up"],
-            RowActions = profile.Outline.Length <= 3 ? [] : [.. profile.Outline.Select((_, i) => new LedgerAction($"Take corner {i + 1} away", $"Corner {i + 1} of {profile.Name} taken away", [new("remove", $"{path}/outline/{i}")]))],
-            Actions = [new("Add a corner", "Corner added", [new("add", $"{path}/outline/-", new JsonObject { ["across"] = (last.Across + profile.Outline[0].Across) / 2, ["up"] = (last.Up + profile.Outline[0].Up) / 2 })]), new("Keep in the office library", "", []) { Saves = path }],
-            Note = $"Area {rows.Units.FormatWithUnit(shape.Outlines[0].Moments().Area, QuantityKind.Area)}, height {rows.Units.FormatWithUnit(shape.Height, QuantityKind.Size)}. The origin is the foot of the traffic face; points at height 0 follow the deck.",
+            RowActions =
+                profile.Outline.Length <= 3
+                    ? []
+                    :
+                    [
+                        .. profile.Outline.Select(
+                            (_, i) =>
+                                new LedgerAction(
+                                    $"Take corner {i + 1} away",
+                                    $"Corner {i + 1} of {profile.Name} taken away",
+                                    [new("remove", $"{path}/outline/{i}")]
+                                )
+                        ),
+                    ],
+            Actions =
+            [
+                new(
+                    "Add a corner",
+                    "Corner added",
+                    [
+                        new(
+                            "add",
+                            $"{path}/outline/-",
+                            new JsonObject
+                            {
+                                ["across"] = (last.Across + profile.Outline[0].Across) / 2,
+                                ["up"] = (last.Up + profile.Outline[0].Up) / 2,
+                            }
+                        ),
+                    ]
+                ),
+                new("Keep in the office library", "", []) { Saves = path },
+            ],
+            Note =
+                $"Area {rows.Units.FormatWithUnit(shape.Outlines[0].Moments().Area, QuantityKind.Area)}, height {rows.Units.FormatWithUnit(shape.Height, QuantityKind.Size)}. The origin is the foot of the traffic face; points at height 0 follow the deck.",
         };
     }
 }

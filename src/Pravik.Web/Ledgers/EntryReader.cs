@@ -20,28 +20,58 @@ public static class EntryReader
 
     public static EntryReading Read(Bridge bridge, string path, string? text)
     {
-        if (Fields.At(path, bridge) is not { } field) return Refused("This value cannot be entered.");
+        if (Fields.At(path, bridge) is not { } field)
+            return Refused("This value cannot be entered.");
         var units = UnitSystem.Named(bridge.Basis.Units);
         text = text?.Trim() ?? "";
-        if (path.Contains('+')) return Several(bridge, field, path, text);
-        if (IsSupportSize(path) && ReadLink(bridge, field, path, text) is { } link) return link;
-        if (field.IsOwn && text.Length == 0) return Clear(field, path);
-        if (DerivedEntries.Matches(path)) return DerivedEntries.Read(bridge, field, path, text);
+        if (path.Contains('+'))
+            return Several(bridge, field, path, text);
+        if (IsSupportSize(path) && ReadLink(bridge, field, path, text) is { } link)
+            return link;
+        if (field.IsOwn && text.Length == 0)
+            return Clear(field, path);
+        if (DerivedEntries.Matches(path))
+            return DerivedEntries.Read(bridge, field, path, text);
         var reading = Plain(bridge, field, path, text, units);
-        var missing = reading.Needs.Where(part => BridgeEditing.ValueAt(bridge, part) is null).Select(part => new PatchOperation("add", part, new JsonObject()));
-        return reading with { Patch = [.. missing, .. path.StartsWith("/actions/stages/", StringComparison.Ordinal) ? OwnStages(bridge) : [], .. reading.Patch] };
+        var missing = reading
+            .Needs.Where(part => BridgeEditing.ValueAt(bridge, part) is null)
+            .Select(part => new PatchOperation("add", part, new JsonObject()));
+        return reading with
+        {
+            Patch =
+            [
+                .. missing,
+                .. path.StartsWith("/actions/stages/", StringComparison.Ordinal) ? OwnStages(bridge) : [],
+                .. reading.Patch,
+            ],
+        };
     }
 
     /// <summary>What makes the usual stages a bridge's own, so that they can be changed; nothing where they are.</summary>
-    internal static IReadOnlyList<PatchOperation> OwnStages(Bridge bridge) => bridge.Actions.Stages is null ? [new("replace", "/actions/stages", BridgeJson.Node(Stage.Usual(bridge.Axes.Spans.Length)))] : [];
+    internal static IReadOnlyList<PatchOperation> OwnStages(Bridge bridge) =>
+        bridge.Actions.Stages is null ? [new("replace", "/actions/stages", BridgeJson.Node(Stage.Usual(bridge.Axes.Spans.Length)))] : [];
 
-    /// <summary>One entry for several girders, whose keys are joined by + in the path: what each of them would need, or the first reason against it.</summary>
+    /// <summary>
+    /// One entry for several girders, whose keys are joined by + in the path: what each of them would need, or the first reason against
+    /// it.
+    /// </summary>
     private static EntryReading Several(Bridge bridge, Field field, string path, string text)
     {
         var parts = path.Split('/');
-        if (parts is not ["", "girders", "own", var keys, var value]) return Refused("This value cannot be entered for several at once.");
-        var readings = keys.Split('+').Where(key => text.Length > 0 || bridge.Girders.Own.ContainsKey(key)).Select(key => Read(bridge, $"/girders/own/{key}/{value}", text)).ToList();
-        return readings.Count == 0 ? Refused("None of these girders has a value of its own.") : readings.FirstOrDefault(r => r.Error is not null) ?? new([.. readings.SelectMany(r => r.Patch)], $"{field.Name} of {readings.Count} girders {(text.Length == 0 ? "given back" : $"set to {text}")}", null);
+        if (parts is not ["", "girders", "own", var keys, var value])
+            return Refused("This value cannot be entered for several at once.");
+        var readings = keys.Split('+')
+            .Where(key => text.Length > 0 || bridge.Girders.Own.ContainsKey(key))
+            .Select(key => Read(bridge, $"/girders/own/{key}/{value}", text))
+            .ToList();
+        return readings.Count == 0
+            ? Refused("None of these girders has a value of its own.")
+            : readings.FirstOrDefault(r => r.Error is not null)
+                ?? new(
+                    [.. readings.SelectMany(r => r.Patch)],
+                    $"{field.Name} of {readings.Count} girders {(text.Length == 0 ? "given back" : $"set to {text}")}",
+                    null
+                );
     }
 
     private static EntryReading Plain(Bridge bridge, Field field, string path, string text, UnitSystem units)
@@ -49,7 +79,15 @@ public static class EntryReader
         return field.Entry switch
         {
             EntryKind.Text => Taken(bridge, field, path, JsonValue.Create(text), $"“{text}”"),
-            EntryKind.Choice => field.Choices.FirstOrDefault(c => c.Value == text) is { } choice ? Taken(bridge, field, path, text is "true" or "false" ? JsonValue.Create(text == "true") : JsonValue.Create(text), choice.Words) : Refused($"“{text}” is not one of the choices."),
+            EntryKind.Choice => field.Choices.FirstOrDefault(c => c.Value == text) is { } choice
+                ? Taken(
+                    bridge,
+                    field,
+                    path,
+                    text is "true" or "false" ? JsonValue.Create(text == "true") : JsonValue.Create(text),
+                    choice.Words
+                )
+                : Refused($"“{text}” is not one of the choices."),
             EntryKind.Spans => Spans(bridge, field, path, text, units),
             _ => Quantity(bridge, field, path, text, units),
         };
@@ -63,18 +101,24 @@ public static class EntryReader
         {
             var times = item.Split('*');
             var count = 1.0;
-            if (times.Length > 2) return ([], $"“{item.Trim()}” was not understood; equal ones are typed as 5*30.");
+            if (times.Length > 2)
+                return ([], $"“{item.Trim()}” was not understood; equal ones are typed as 5*30.");
             if (times.Length == 2)
             {
                 var number = QuantityParser.Parse(times[0], QuantityKind.Count, units);
-                if (!number.IsValid) return ([], number.Error);
-                if (number.Value is < 1 or > MostSpans) return ([], $"The number of equal ones must lie between 1 and {MostSpans}.");
+                if (!number.IsValid)
+                    return ([], number.Error);
+                if (number.Value is < 1 or > MostSpans)
+                    return ([], $"The number of equal ones must lie between 1 and {MostSpans}.");
                 count = number.Value;
             }
             var length = QuantityParser.Parse(times[^1], QuantityKind.Length, units);
-            if (!length.IsValid) return ([], length.Error);
-            if (spans.Count + count > MostSpans) return ([], $"There are more than {MostSpans}.");
-            for (var i = 0; i < count; i++) spans.Add(length.Value);
+            if (!length.IsValid)
+                return ([], length.Error);
+            if (spans.Count + count > MostSpans)
+                return ([], $"There are more than {MostSpans}.");
+            for (var i = 0; i < count; i++)
+                spans.Add(length.Value);
         }
         return (spans, null);
     }
@@ -82,20 +126,33 @@ public static class EntryReader
     private static EntryReading Spans(Bridge bridge, Field field, string path, string text, UnitSystem units)
     {
         var (spans, error) = ReadSpans(text, units);
-        return error is not null ? Refused(error) : Taken(bridge, field, path, new JsonArray([.. spans.Select(s => (JsonNode)JsonValue.Create(s))]), text);
+        return error is not null
+            ? Refused(error)
+            : Taken(bridge, field, path, new JsonArray([.. spans.Select(s => (JsonNode)JsonValue.Create(s))]), text);
     }
 
     private static EntryReading Quantity(Bridge bridge, Field field, string path, string text, UnitSystem units)
     {
         var parsed = QuantityParser.Parse(text, field.Quantity, units);
-        if (!parsed.IsValid) return Refused(parsed.Error!);
+        if (!parsed.IsValid)
+            return Refused(parsed.Error!);
         // Counts are whole numbers in the document.
-        JsonNode node = field.Quantity == QuantityKind.Count && Math.Abs(parsed.Value) < int.MaxValue ? JsonValue.Create((int)parsed.Value) : JsonValue.Create(parsed.Value);
-        return Taken(bridge, field, path, node, $"{QuantityText.Entered(parsed.Value, field.Quantity, units)} {units[field.Quantity].Symbol}".TrimEnd());
+        JsonNode node =
+            field.Quantity == QuantityKind.Count && Math.Abs(parsed.Value) < int.MaxValue
+                ? JsonValue.Create((int)parsed.Value)
+                : JsonValue.Create(parsed.Value);
+        return Taken(
+            bridge,
+            field,
+            path,
+            node,
+            $"{QuantityText.Entered(parsed.Value, field.Quantity, units)} {units[field.Quantity].Symbol}".TrimEnd()
+        );
     }
 
-    private static EntryReading Clear(Field field, string path) => path.StartsWith("/basis/ownValues/", StringComparison.Ordinal)
-        ? new([new("remove", path)], $"{Named(field, path)} as in the national set", null)
+    private static EntryReading Clear(Field field, string path) =>
+        path.StartsWith("/basis/ownValues/", StringComparison.Ordinal)
+            ? new([new("remove", path)], $"{Named(field, path)} as in the national set", null)
         : IsSize(path) ? new([new("remove", path)], $"{Named(field, path)} given back", null)
         : new([new("replace", path)], $"{Named(field, path)} given back", null);
 
@@ -111,70 +168,165 @@ public static class EntryReader
             ["", "girders", "spans", var span, _] => [$"/girders/spans/{span}"],
             ["", "girders", "own", var girder, _] => [$"/girders/own/{girder}"],
             ["", "deck", "units", var unit, _] => [$"/deck/units/{unit}"],
-            ["", "deck", "units", var unit, var side, var strip, _] => [$"/deck/units/{unit}", $"/deck/units/{unit}/{side}", $"/deck/units/{unit}/{side}/{strip}"],
+            ["", "deck", "units", var unit, var side, var strip, _] =>
+            [
+                $"/deck/units/{unit}",
+                $"/deck/units/{unit}/{side}",
+                $"/deck/units/{unit}/{side}/{strip}",
+            ],
             _ => [],
         };
         // What is called by its name is called by the new one.
         if (parts is ["", "deck", "patterns", var pattern, "name"] && int.TryParse(pattern, out var p) && p < bridge.Deck.Patterns.Length)
-            return new([new("replace", path, value), .. bridge.Deck.Units.Where(u => u.Value.Pattern == bridge.Deck.Patterns[p].Name).Select(u => new PatchOperation("replace", $"/deck/units/{u.Key}/pattern", value.DeepClone()))], label, null);
+            return new(
+                [
+                    new("replace", path, value),
+                    .. bridge
+                        .Deck.Units.Where(u => u.Value.Pattern == bridge.Deck.Patterns[p].Name)
+                        .Select(u => new PatchOperation("replace", $"/deck/units/{u.Key}/pattern", value.DeepClone())),
+                ],
+                label,
+                null
+            );
         if (parts is ["", "profiles", var profile, "name"] && int.TryParse(profile, out var o) && o < bridge.Profiles.Length)
-            return new([new("replace", path, value), .. bridge.Parapets.Select((q, i) => (q, i)).Where(x => x.q.Profile == bridge.Profiles[o].Name).Select(x => new PatchOperation("replace", $"/parapets/{x.i}/profile", value.DeepClone()))], label, null);
+            return new(
+                [
+                    new("replace", path, value),
+                    .. bridge
+                        .Parapets.Select((q, i) => (q, i))
+                        .Where(x => x.q.Profile == bridge.Profiles[o].Name)
+                        .Select(x => new PatchOperation("replace", $"/parapets/{x.i}/profile", value.DeepClone())),
+                ],
+                label,
+                null
+            );
         if (parts is ["", "sections", var section, "name"] && int.TryParse(section, out var q) && q < bridge.Sections.Length)
-            return new([new("replace", path, value), .. bridge.Girders.Section == bridge.Sections[q].Name ? new[] { new PatchOperation("replace", "/girders/section", value.DeepClone()) } : [],
-                .. bridge.Girders.Own.Where(g => g.Value.Section == bridge.Sections[q].Name).Select(g => new PatchOperation("replace", $"/girders/own/{g.Key}/section", value.DeepClone())),
-                .. bridge.Girders.Ranges.Select((r, i) => (r.Section, i)).Where(r => r.Section == bridge.Sections[q].Name).Select(r => new PatchOperation("replace", $"/girders/ranges/{r.i}/section", value.DeepClone())),
-                .. bridge.Girders.Diaphragms.Select((d, i) => (d.Section, i)).Where(d => d.Section == bridge.Sections[q].Name).Select(d => new PatchOperation("replace", $"/girders/diaphragms/{d.i}/section", value.DeepClone()))], label, null);
+            return new(
+                [
+                    new("replace", path, value),
+                    .. bridge.Girders.Section == bridge.Sections[q].Name
+                        ? new[] { new PatchOperation("replace", "/girders/section", value.DeepClone()) }
+                        : [],
+                    .. bridge
+                        .Girders.Own.Where(g => g.Value.Section == bridge.Sections[q].Name)
+                        .Select(g => new PatchOperation("replace", $"/girders/own/{g.Key}/section", value.DeepClone())),
+                    .. bridge
+                        .Girders.Ranges.Select((r, i) => (r.Section, i))
+                        .Where(r => r.Section == bridge.Sections[q].Name)
+                        .Select(r => new PatchOperation("replace", $"/girders/ranges/{r.i}/section", value.DeepClone())),
+                    .. bridge
+                        .Girders.Diaphragms.Select((d, i) => (d.Section, i))
+                        .Where(d => d.Section == bridge.Sections[q].Name)
+                        .Select(d => new PatchOperation("replace", $"/girders/diaphragms/{d.i}/section", value.DeepClone())),
+                ],
+                label,
+                null
+            );
         if (parts is ["", "bearings", var type, "name"] && int.TryParse(type, out var b) && b < bridge.Bearings.Length)
-            return new([new("replace", path, value), .. bridge.Supports.SelectMany(s => s.Value.Choices.Where(c => c.Value == bridge.Bearings[b].Name && c.Key.StartsWith("bearing", StringComparison.Ordinal)).Select(c => new PatchOperation("replace", $"/supports/{s.Key}/choices/{c.Key}", value.DeepClone())))], label, null);
-        if (needs.Count > 0) return new([new("add", path, value)], label, null) { Needs = needs };
-        return new([new(path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) || IsSize(path) ? "add" : "replace", path, value)], label, null);
+            return new(
+                [
+                    new("replace", path, value),
+                    .. bridge.Supports.SelectMany(s =>
+                        s.Value.Choices.Where(c =>
+                                c.Value == bridge.Bearings[b].Name && c.Key.StartsWith("bearing", StringComparison.Ordinal)
+                            )
+                            .Select(c => new PatchOperation("replace", $"/supports/{s.Key}/choices/{c.Key}", value.DeepClone()))
+                    ),
+                ],
+                label,
+                null
+            );
+        if (needs.Count > 0)
+            return new([new("add", path, value)], label, null) { Needs = needs };
+        return new(
+            [new(path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) || IsSize(path) ? "add" : "replace", path, value)],
+            label,
+            null
+        );
     }
 
     /// <summary>The field's name, with the number of the span, strip or row it belongs to.</summary>
     private static string Named(Field field, string path)
     {
         var parts = path.Split('/');
-        if (path.StartsWith("/basis/ownValues/", StringComparison.Ordinal)) return parts[^1];
-        if (path.StartsWith("/axes/spans/", StringComparison.Ordinal)) return $"Span {int.Parse(parts[^1]) + 1}";
+        if (path.StartsWith("/basis/ownValues/", StringComparison.Ordinal))
+            return parts[^1];
+        if (path.StartsWith("/axes/spans/", StringComparison.Ordinal))
+            return $"Span {int.Parse(parts[^1]) + 1}";
         if (parts is ["", "road", "elements" or "points" or "profile" or "crossfalls" or "equations", var item, _])
             return $"{field.Name} of {parts[2] switch { "elements" => "element", "points" => "point", "profile" => "profile point", "crossfalls" => "crossfall", _ => "equation" }} {int.Parse(item) + 1}";
-        if (parts is ["", "supports", var support, ..]) return $"{field.Name} at axis {support}";
-        if (parts is ["", "bearings", var bearing, _]) return $"{field.Name} of bearing type {int.Parse(bearing) + 1}";
-        if (parts is ["", "girders", "diaphragms", var placed, _]) return $"{field.Name} of diaphragm {int.Parse(placed) + 1}";
-        if (parts is ["", "girders", "ranges" or "stiffeners", var ranged, _]) return $"{field.Name} of {(parts[2] == "ranges" ? "range" : "stiffener")} {int.Parse(ranged) + 1}";
-        if (parts is ["", "girders", "spans", var deep, "depth", _]) return $"Depth of span {deep}: {field.Name.ToLowerInvariant()}";
-        if (parts is ["", "girders", "depth", _]) return $"Depth: {field.Name.ToLowerInvariant()}";
-        if (parts is ["", "materials", var lined, "line", var at, _]) return $"{field.Name} of point {int.Parse(at) + 1}, {lined}";
-        if (parts is ["", "girders", "spans", var inSpan, _]) return $"{field.Name} of span {inSpan}";
-        if (parts is ["", "girders", "own", var one, _]) return $"{field.Name} of girder {one.Replace("-", ", span ")}";
-        if (parts is ["", "axes", "own", var number, _]) return $"{field.Name} of axis {number}";
-        if (parts is ["", "sections", var section, "outlines", var line, "corners", var place, _]) return $"{field.Name} of corner {int.Parse(place) + 1}, outline {int.Parse(line) + 1}, section {int.Parse(section) + 1}";
-        if (parts is ["", "sections", var shape, ..]) return $"{field.Name} of section {int.Parse(shape) + 1}";
-        if (parts is ["", "actions", "stages", var stage, _]) return $"{field.Name} of stage {int.Parse(stage) + 1}";
-        if (parts is ["", "actions", "cases", var ownCase, "loads", var load, _]) return $"{field.Name} of load {int.Parse(load) + 1}, own case {int.Parse(ownCase) + 1}";
-        if (parts is ["", "actions", "combinations", var sum, ..]) return $"{field.Name} of combination {int.Parse(sum) + 1}";
-        if (parts is ["", "actions", "settlements", var settles]) return $"Settlement of axis {settles}";
-        if (parts is ["", "girders", "tendons", var tendon, _]) return $"{field.Name} of tendon {int.Parse(tendon) + 1}";
-        if (parts is ["", "model", "spanDivisions", var divided]) return $"Pieces of span {divided}";
-        if (parts is ["", "model", "changes", var change, _]) return $"{field.Name} of change {int.Parse(change) + 1}";
-        if (parts is ["", "crossings", var crossing, _]) return $"{field.Name} of crossing {int.Parse(crossing) + 1}";
-        if (parts is ["", "profiles", var drawn, "outline", var corner, _]) return $"{field.Name} of corner {int.Parse(corner) + 1}, profile {int.Parse(drawn) + 1}";
-        if (parts is ["", "parapets", var parapet, _]) return $"{field.Name} of parapet {int.Parse(parapet) + 1}";
-        if (parts is ["", "deck", "patterns", _, "left" or "right", var strip, ..]) return $"{field.Name} of strip {int.Parse(strip) + 1} {parts[4]}";
-        if (parts is ["", "deck", "units", var unit, "left" or "right", var own, _]) return $"{field.Name} of strip {int.Parse(own) + 1} {parts[4]}, unit from axis {unit}";
-        if (parts is ["", "deck", "units", var from, _]) return $"{field.Name} of the unit from axis {from}";
-        if (path.StartsWith("/girders/strands/rows/", StringComparison.Ordinal)) return $"{field.Name} of strand row {int.Parse(parts[4]) + 1}";
-        if (path.StartsWith("/girders/slabBars/", StringComparison.Ordinal)) return $"{field.Name} of {parts[3]} slab bars";
-        if (path.StartsWith("/materials/", StringComparison.Ordinal)) return $"{field.Name} of {parts[2]}";
+        if (parts is ["", "supports", var support, ..])
+            return $"{field.Name} at axis {support}";
+        if (parts is ["", "bearings", var bearing, _])
+            return $"{field.Name} of bearing type {int.Parse(bearing) + 1}";
+        if (parts is ["", "girders", "diaphragms", var placed, _])
+            return $"{field.Name} of diaphragm {int.Parse(placed) + 1}";
+        if (parts is ["", "girders", "ranges" or "stiffeners", var ranged, _])
+            return $"{field.Name} of {(parts[2] == "ranges" ? "range" : "stiffener")} {int.Parse(ranged) + 1}";
+        if (parts is ["", "girders", "spans", var deep, "depth", _])
+            return $"Depth of span {deep}: {field.Name.ToLowerInvariant()}";
+        if (parts is ["", "girders", "depth", _])
+            return $"Depth: {field.Name.ToLowerInvariant()}";
+        if (parts is ["", "materials", var lined, "line", var at, _])
+            return $"{field.Name} of point {int.Parse(at) + 1}, {lined}";
+        if (parts is ["", "girders", "spans", var inSpan, _])
+            return $"{field.Name} of span {inSpan}";
+        if (parts is ["", "girders", "own", var one, _])
+            return $"{field.Name} of girder {one.Replace("-", ", span ")}";
+        if (parts is ["", "axes", "own", var number, _])
+            return $"{field.Name} of axis {number}";
+        if (parts is ["", "sections", var section, "outlines", var line, "corners", var place, _])
+            return $"{field.Name} of corner {int.Parse(place) + 1}, outline {int.Parse(line) + 1}, section {int.Parse(section) + 1}";
+        if (parts is ["", "sections", var shape, ..])
+            return $"{field.Name} of section {int.Parse(shape) + 1}";
+        if (parts is ["", "actions", "stages", var stage, _])
+            return $"{field.Name} of stage {int.Parse(stage) + 1}";
+        if (parts is ["", "actions", "cases", var ownCase, "loads", var load, _])
+            return $"{field.Name} of load {int.Parse(load) + 1}, own case {int.Parse(ownCase) + 1}";
+        if (parts is ["", "actions", "combinations", var sum, ..])
+            return $"{field.Name} of combination {int.Parse(sum) + 1}";
+        if (parts is ["", "actions", "settlements", var settles])
+            return $"Settlement of axis {settles}";
+        if (parts is ["", "girders", "tendons", var tendon, _])
+            return $"{field.Name} of tendon {int.Parse(tendon) + 1}";
+        if (parts is ["", "model", "spanDivisions", var divided])
+            return $"Pieces of span {divided}";
+        if (parts is ["", "model", "changes", var change, _])
+            return $"{field.Name} of change {int.Parse(change) + 1}";
+        if (parts is ["", "crossings", var crossing, _])
+            return $"{field.Name} of crossing {int.Parse(crossing) + 1}";
+        if (parts is ["", "profiles", var drawn, "outline", var corner, _])
+            return $"{field.Name} of corner {int.Parse(corner) + 1}, profile {int.Parse(drawn) + 1}";
+        if (parts is ["", "parapets", var parapet, _])
+            return $"{field.Name} of parapet {int.Parse(parapet) + 1}";
+        if (parts is ["", "deck", "patterns", _, "left" or "right", var strip, ..])
+            return $"{field.Name} of strip {int.Parse(strip) + 1} {parts[4]}";
+        if (parts is ["", "deck", "units", var unit, "left" or "right", var own, _])
+            return $"{field.Name} of strip {int.Parse(own) + 1} {parts[4]}, unit from axis {unit}";
+        if (parts is ["", "deck", "units", var from, _])
+            return $"{field.Name} of the unit from axis {from}";
+        if (path.StartsWith("/girders/strands/rows/", StringComparison.Ordinal))
+            return $"{field.Name} of strand row {int.Parse(parts[4]) + 1}";
+        if (path.StartsWith("/girders/slabBars/", StringComparison.Ordinal))
+            return $"{field.Name} of {parts[3]} slab bars";
+        if (path.StartsWith("/materials/", StringComparison.Ordinal))
+            return $"{field.Name} of {parts[2]}";
         return field.Name;
     }
 
-    private static bool IsSize(string path) => path.Split('/') is ["", "sections", _, "sizes", _] or ["", "supports", _, "sizes" or "choices", _] or ["", "costs", "rates", _] or ["", "actions", "settlements", _] or ["", "model", "spanDivisions", _];
+    private static bool IsSize(string path) =>
+        path.Split('/')
+            is ["", "sections", _, "sizes", _]
+                or ["", "supports", _, "sizes" or "choices", _]
+                or ["", "costs", "rates", _]
+                or ["", "actions", "settlements", _]
+                or ["", "model", "spanDivisions", _];
 
     private static bool IsSupportSize(string path) => path.Split('/') is ["", "supports", _, "sizes", _];
 
     /// <summary>
-    /// What changes a link of a support's size: “like axis 2” makes one to the same size there, “like axis 2 capWidth” to another; clearing or a value of its own takes
+    /// What changes a link of a support's size: “like axis 2” makes one to the same size there, “like axis 2 capWidth” to another;
+    /// clearing or a value of its own takes
     /// it away. Null where no link is in play.
     /// </summary>
     private static EntryReading? ReadLink(Bridge bridge, Field field, string path, string text)
@@ -184,18 +336,36 @@ public static class EntryReader
         var link = $"/supports/{parts[2]}/links/{name}";
         if (!text.StartsWith("like ", StringComparison.OrdinalIgnoreCase))
         {
-            if (support?.Links.ContainsKey(name) != true) return null;
-            if (text.Length == 0) return new([new("remove", link)], $"{Named(field, path)} given back", null);
-            var reading = Read(bridge with { Supports = bridge.Supports.SetItem(parts[2], support with { Links = support.Links.Remove(name) }) }, path, text);
+            if (support?.Links.ContainsKey(name) != true)
+                return null;
+            if (text.Length == 0)
+                return new([new("remove", link)], $"{Named(field, path)} given back", null);
+            var reading = Read(
+                bridge with
+                {
+                    Supports = bridge.Supports.SetItem(parts[2], support with { Links = support.Links.Remove(name) }),
+                },
+                path,
+                text
+            );
             return reading.Error is null ? reading with { Patch = [new("remove", link), .. reading.Patch] } : reading;
         }
-        var words = text[5..].Split(' ', StringSplitOptions.RemoveEmptyEntries).SkipWhile(w => w.Equals("axis", StringComparison.OrdinalIgnoreCase)).ToList();
-        if (words.Count is 0 or > 2 || !int.TryParse(words[0], out var axis) || axis < 1 || axis > bridge.Axes.Spans.Length + 1) return Refused("Name an axis by its number, as in “like axis 2”.");
+        var words = text[5..]
+            .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+            .SkipWhile(w => w.Equals("axis", StringComparison.OrdinalIgnoreCase))
+            .ToList();
+        if (words.Count is 0 or > 2 || !int.TryParse(words[0], out var axis) || axis < 1 || axis > bridge.Axes.Spans.Length + 1)
+            return Refused("Name an axis by its number, as in “like axis 2”.");
         var target = words.Count == 2 ? words[1] : name;
-        if (SupportValues.AllSizes.All(s => s.Name != target)) return Refused($"“{target}” is not a size of a support. There are {string.Join(", ", SupportValues.AllSizes.Select(s => s.Name))}.");
+        if (SupportValues.AllSizes.All(s => s.Name != target))
+            return Refused(
+                $"“{target}” is not a size of a support. There are {string.Join(", ", SupportValues.AllSizes.Select(s => s.Name))}."
+            );
         List<PatchOperation> patch = [];
-        if (support is null) patch.Add(new("add", $"/supports/{parts[2]}", new JsonObject { ["sizes"] = new JsonObject(), ["links"] = new JsonObject() }));
-        if (support?.Sizes.ContainsKey(name) == true) patch.Add(new("remove", path));
+        if (support is null)
+            patch.Add(new("add", $"/supports/{parts[2]}", new JsonObject { ["sizes"] = new JsonObject(), ["links"] = new JsonObject() }));
+        if (support?.Sizes.ContainsKey(name) == true)
+            patch.Add(new("remove", path));
         return new([.. patch, new("add", link, JsonValue.Create($"{axis}/{target}"))], $"{Named(field, path)} follows axis {axis}", null);
     }
 

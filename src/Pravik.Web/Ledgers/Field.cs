@@ -8,11 +8,14 @@ public enum EntryKind
     Quantity,
     Text,
     Choice,
+
     /// <summary>Spans in one line: <c>17.4 + 25.8 + 17.4</c> or <c>5*30</c>.</summary>
     Spans,
 }
 
-/// <summary>A value of the bridge that can be entered: the pattern of its path (<c>*</c> is any one part), its name and how it is read.</summary>
+/// <summary>
+/// A value of the bridge that can be entered: the pattern of its path (<c>*</c> is any one part), its name and how it is read.
+/// </summary>
 public sealed record Field(string Pattern, string Name, EntryKind Entry, QuantityKind Quantity = QuantityKind.Number)
 {
     /// <summary>Whether it may be missing, so that it follows from elsewhere.</summary>

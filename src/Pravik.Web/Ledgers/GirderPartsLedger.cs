@@ -11,21 +11,46 @@ internal sealed class GirderPartsLedger(Bridge bridge, BridgeGeometry geometry, 
     {
         yield return new("Diaphragms on the axes", [rows.Entry("/girders/diaphragm/width"), rows.Entry("/girders/diaphragm/depth")]);
         var placed = bridge.Girders.Diaphragms;
-        for (var i = 0; i < placed.Length; i++) yield return Diaphragm(i, picked == $"/parts/diaphragms/{i + 1}");
+        for (var i = 0; i < placed.Length; i++)
+            yield return Diaphragm(i, picked == $"/parts/diaphragms/{i + 1}");
         yield return new("Diaphragms between", [])
         {
-            Actions = [new("Add a diaphragm", "Diaphragm added", [new("add", "/girders/diaphragms/-", new JsonObject())]), new("Add a cross-frame", "Cross-frame added", [new("add", "/girders/diaphragms/-", new JsonObject { ["kind"] = "crossFrame", ["stage"] = "beforeSlab" })])],
-            Note = placed.IsEmpty ? "Concrete diaphragms and frames of steel, at axes or between them." : "Before and with the slab their weight is on the girders alone, after it on the finished deck. Concrete and single members count in the stiffness; frames of bars do not.",
+            Actions =
+            [
+                new("Add a diaphragm", "Diaphragm added", [new("add", "/girders/diaphragms/-", new JsonObject())]),
+                new(
+                    "Add a cross-frame",
+                    "Cross-frame added",
+                    [new("add", "/girders/diaphragms/-", new JsonObject { ["kind"] = "crossFrame", ["stage"] = "beforeSlab" })]
+                ),
+            ],
+            Note = placed.IsEmpty
+                ? "Concrete diaphragms and frames of steel, at axes or between them."
+                : "Before and with the slab their weight is on the girders alone, after it on the finished deck. Concrete and single members count in the stiffness; frames of bars do not.",
         };
         var stiffeners = bridge.Girders.Stiffeners;
-        for (var i = 0; i < stiffeners.Length; i++) yield return Stiffener(i, picked == $"/parts/stiffeners/{i + 1}");
+        for (var i = 0; i < stiffeners.Length; i++)
+            yield return Stiffener(i, picked == $"/parts/stiffeners/{i + 1}");
         if (!stiffeners.IsEmpty || geometry.SectionsInUse.Any(s => s.Web is not null))
             yield return new("Stiffeners", [])
             {
                 Actions =
                 [
-                    new("Add transverse ones", "Transverse stiffeners added", [new("add", "/girders/stiffeners/-", new JsonObject { ["spacing"] = 3 })]), new("Add those over bearings", "Bearing stiffeners added", [new("add", "/girders/stiffeners/-", new JsonObject { ["kind"] = "bearing", ["thickness"] = 0.025 })]),
-                    new("Add a longitudinal one", "Longitudinal stiffener added", [new("add", "/girders/stiffeners/-", new JsonObject { ["kind"] = "longitudinal" })]),
+                    new(
+                        "Add transverse ones",
+                        "Transverse stiffeners added",
+                        [new("add", "/girders/stiffeners/-", new JsonObject { ["spacing"] = 3 })]
+                    ),
+                    new(
+                        "Add those over bearings",
+                        "Bearing stiffeners added",
+                        [new("add", "/girders/stiffeners/-", new JsonObject { ["kind"] = "bearing", ["thickness"] = 0.025 })]
+                    ),
+                    new(
+                        "Add a longitudinal one",
+                        "Longitudinal stiffener added",
+                        [new("add", "/girders/stiffeners/-", new JsonObject { ["kind"] = "longitudinal" })]
+                    ),
                 ],
                 Note = "Plates on the webs of steel girders, drawn in 3D and billed by weight.",
             };
@@ -36,22 +61,55 @@ internal sealed class GirderPartsLedger(Bridge bridge, BridgeGeometry geometry, 
         var (placed, path) = (bridge.Girders.Diaphragms[index], $"/girders/diaphragms/{index}");
         var bays = geometry.DiaphragmBays().Where(b => b.Index == index).ToList();
         var isConcrete = placed.Kind == DiaphragmKind.Concrete;
-        return new($"Diaphragm {index + 1}{(isPicked ? ", picked" : "")}",
-        [
-            rows.Entry($"{path}/kind"), rows.Entry($"{path}/span", inheritedChoice: "all"), rows.Entry($"{path}/at"), rows.Entry($"{path}/distance"), rows.Entry($"{path}/square"), .. isConcrete ? new[] { rows.Entry($"{path}/width") } : [rows.Entry($"{path}/section", inheritedChoice: geometry.BarsOf(placed)?.Shape.Name)],
-            rows.Entry($"{path}/depth"), rows.Entry($"{path}/firstBay", inheritedChoice: "the first"), rows.Entry($"{path}/lastBay", inheritedChoice: "the last"), rows.Entry($"{path}/stage"),
-            LedgerRows.Reading("Bays", $"{bays.Count}"), rows.Reading("Weight in all", bays.Sum(geometry.DiaphragmWeight), QuantityKind.Force),
-        ])
-        { Actions = [new("Take away", $"Diaphragm {index + 1} taken away", [new("remove", path)])] };
+        return new(
+            $"Diaphragm {index + 1}{(isPicked ? ", picked" : "")}",
+            [
+                rows.Entry($"{path}/kind"),
+                rows.Entry($"{path}/span", inheritedChoice: "all"),
+                rows.Entry($"{path}/at"),
+                rows.Entry($"{path}/distance"),
+                rows.Entry($"{path}/square"),
+                .. isConcrete
+                    ? new[] { rows.Entry($"{path}/width") }
+                    : [rows.Entry($"{path}/section", inheritedChoice: geometry.BarsOf(placed)?.Shape.Name)],
+                rows.Entry($"{path}/depth"),
+                rows.Entry($"{path}/firstBay", inheritedChoice: "the first"),
+                rows.Entry($"{path}/lastBay", inheritedChoice: "the last"),
+                rows.Entry($"{path}/stage"),
+                LedgerRows.Reading("Bays", $"{bays.Count}"),
+                rows.Reading("Weight in all", bays.Sum(geometry.DiaphragmWeight), QuantityKind.Force),
+            ]
+        )
+        {
+            Actions = [new("Take away", $"Diaphragm {index + 1} taken away", [new("remove", path)])],
+        };
     }
 
     private LedgerGroup Stiffener(int index, bool isPicked)
     {
         var (stiffener, path) = (bridge.Girders.Stiffeners[index], $"/girders/stiffeners/{index}");
         var places = geometry.StiffenerPlaces().Where(p => p.Index == index).ToList();
-        string[] sizes = stiffener.Kind switch { StiffenerKind.Bearing => [], StiffenerKind.Longitudinal => ["from", "to", "height"], _ => ["from", "to", "spacing"] };
-        return new($"Stiffener {index + 1}{(isPicked ? ", picked" : "")}", [rows.Entry($"{path}/kind"), rows.Entry($"{path}/span", inheritedChoice: "all"), .. sizes.Select(s => rows.Entry($"{path}/{s}")), rows.Entry($"{path}/width"), rows.Entry($"{path}/thickness"), rows.Entry($"{path}/bothSides"),
-            LedgerRows.Reading("Places", $"{places.Count}"), rows.Reading("Weight in all", places.Sum(p => p.Volume) * bridge.Loads.SteelWeight, QuantityKind.Force)])
-        { Actions = [new("Take away", $"Stiffener {index + 1} taken away", [new("remove", path)])] };
+        string[] sizes = stiffener.Kind switch
+        {
+            StiffenerKind.Bearing => [],
+            StiffenerKind.Longitudinal => ["from", "to", "height"],
+            _ => ["from", "to", "spacing"],
+        };
+        return new(
+            $"Stiffener {index + 1}{(isPicked ? ", picked" : "")}",
+            [
+                rows.Entry($"{path}/kind"),
+                rows.Entry($"{path}/span", inheritedChoice: "all"),
+                .. sizes.Select(s => rows.Entry($"{path}/{s}")),
+                rows.Entry($"{path}/width"),
+                rows.Entry($"{path}/thickness"),
+                rows.Entry($"{path}/bothSides"),
+                LedgerRows.Reading("Places", $"{places.Count}"),
+                rows.Reading("Weight in all", places.Sum(p => p.Volume) * bridge.Loads.SteelWeight, QuantityKind.Force),
+            ]
+        )
+        {
+            Actions = [new("Take away", $"Stiffener {index + 1} taken away", [new("remove", path)])],
+        };
     }
 }

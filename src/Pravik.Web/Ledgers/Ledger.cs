@@ -53,7 +53,16 @@ public sealed record LedgerGroup(string Title, IReadOnlyList<LedgerRow> Rows)
 }
 
 /// <summary>A line of calculation as the ledger shows it.</summary>
-public sealed record LedgerLine(string Symbol, string Formula, string Numbers, string Value, string Unit, string Clause, bool IsHeading, bool IsRemark);
+public sealed record LedgerLine(
+    string Symbol,
+    string Formula,
+    string Numbers,
+    string Value,
+    string Unit,
+    string Clause,
+    bool IsHeading,
+    bool IsRemark
+);
 
 /// <summary>The ledger of a step or of a picked part.</summary>
 public sealed record Ledger(string Title, string Subtitle, IReadOnlyList<LedgerGroup> Groups)

@@ -22,7 +22,11 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
             EntryKind.Choice when node is null => inheritedChoice ?? "",
             EntryKind.Spans when node is null => inheritedChoice ?? "",
             EntryKind.Spans => string.Join(" + ", node!.AsArray().Select(n => Show(n!.GetValue<double>(), QuantityKind.Length))),
-            EntryKind.Quantity => node is null ? inherited is { } i ? Units.Format(i, field.Quantity) : inheritedChoice ?? "" : Show(Number(node), field.Quantity),
+            EntryKind.Quantity => node is null
+                ? inherited is { } i
+                    ? Units.Format(i, field.Quantity)
+                    : inheritedChoice ?? ""
+                : Show(Number(node), field.Quantity),
             _ when node is JsonValue flag && flag.TryGetValue<bool>(out var yes) => yes ? "true" : "false",
             _ => node?.GetValue<string>() ?? inheritedChoice ?? "",
         };
@@ -41,10 +45,16 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
     public LedgerRow Derived(string path, double value)
     {
         var field = Fields.At(path) ?? throw new ArgumentException($"{path} is not an entry.", nameof(path));
-        return new(field.Name, Show(value, field.Quantity), Units[field.Quantity].Symbol) { Path = path, Entry = "quantity", Help = field.Help };
+        return new(field.Name, Show(value, field.Quantity), Units[field.Quantity].Symbol)
+        {
+            Path = path,
+            Entry = "quantity",
+            Help = field.Help,
+        };
     }
 
-    public LedgerRow Reading(string name, double value, QuantityKind kind, string help = "") => new(name, Units.Format(value, kind), Units[kind].Symbol) { Help = help };
+    public LedgerRow Reading(string name, double value, QuantityKind kind, string help = "") =>
+        new(name, Units.Format(value, kind), Units[kind].Symbol) { Help = help };
 
     public static LedgerRow Reading(string name, string value, string help = "") => new(name, value, "") { Help = help };
 
@@ -55,7 +65,8 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
     private JsonNode? At(string path)
     {
         JsonNode? node = document;
-        foreach (var part in path.Split('/').Skip(1)) node = node is JsonArray array ? array[int.Parse(part)] : node?[part];
+        foreach (var part in path.Split('/').Skip(1))
+            node = node is JsonArray array ? array[int.Parse(part)] : node?[part];
         return node;
     }
 }

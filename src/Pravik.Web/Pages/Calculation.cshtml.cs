@@ -19,12 +19,18 @@ public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageMo
 
     public async Task<IActionResult> OnGetAsync(string id, int girder, int span, int point, string? bending)
     {
-        if (await store.FindAsync(id) is not { } snapshot) return NotFound();
+        if (await store.FindAsync(id) is not { } snapshot)
+            return NotFound();
         (ProjectId, Bridge) = (id, snapshot.Bridge);
         if (runs.Latest(id) is { } latest && latest.Hash == InputHash.Of(snapshot.Bridge))
         {
-            var views = new ResultViews(new BridgeGeometry(Bridge), latest.Results, UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units));
-            if (views.Find($"/parts/results/{girder}/{span}/{point}/{bending}") is { } found) Calculation = views.Calculate(found.Point, found.Bending);
+            var views = new ResultViews(
+                new BridgeGeometry(Bridge),
+                latest.Results,
+                UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units)
+            );
+            if (views.Find($"/parts/results/{girder}/{span}/{point}/{bending}") is { } found)
+                Calculation = views.Calculate(found.Point, found.Bending);
         }
         return Page();
     }

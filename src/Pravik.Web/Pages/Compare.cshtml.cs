@@ -30,24 +30,44 @@ public sealed class CompareModel(ProjectStore store) : PageModel
 
     public async Task<IActionResult> OnGetAsync(string id, int? before, int? after)
     {
-        if (await store.FindAsync(id) is not { } snapshot) return NotFound();
+        if (await store.FindAsync(id) is not { } snapshot)
+            return NotFound();
         (ProjectId, History) = (id, await store.HistoryAsync(id));
         (Before, After) = (before ?? History[^1].Revision, after ?? snapshot.Revision);
-        if (await store.AtAsync(id, Before) is not { } old || await store.AtAsync(id, After) is not { } now) return NotFound();
+        if (await store.AtAsync(id, Before) is not { } old || await store.AtAsync(id, After) is not { } now)
+            return NotFound();
         Bridge = now;
         var units = UnitSystem.Named(UserUnits.For(Request, now).Basis.Units);
-        Values = [.. BridgeEditing.ChangedPaths(old, now).Take(MostValues).Select(p => new ChangedValue(Fields.At(p)?.Name ?? p.Split('/')[^1], p, Show(old, p, units), Show(now, p, units)))];
+        Values =
+        [
+            .. BridgeEditing
+                .ChangedPaths(old, now)
+                .Take(MostValues)
+                .Select(p => new ChangedValue(Fields.At(p)?.Name ?? p.Split('/')[^1], p, Show(old, p, units), Show(now, p, units))),
+        ];
         var (was, geometry) = (new BridgeGeometry(old), new BridgeGeometry(now));
         var size = ViewSize.Pixels(900, 300);
         var middle = geometry.Axes[geometry.SpanCount / 2].Station / 2 + geometry.Axes[geometry.SpanCount / 2 + 1].Station / 2;
-        Drawings = [.. new[] { PlanView.Compare(geometry, was, units, size), ElevationView.Compare(geometry, was, units, size), SectionView.Compare(geometry, was, units, size, middle) }.Select(d => (d, SvgWriter.Inline(d)))];
+        Drawings =
+        [
+            .. new[]
+            {
+                PlanView.Compare(geometry, was, units, size),
+                ElevationView.Compare(geometry, was, units, size),
+                SectionView.Compare(geometry, was, units, size, middle),
+            }.Select(d => (d, SvgWriter.Inline(d))),
+        ];
         return Page();
     }
 
     private static string Show(Bridge bridge, string path, UnitSystem units)
     {
         var node = BridgeEditing.ValueAt(bridge, path);
-        if (node is JsonValue value && value.GetValueKind() == System.Text.Json.JsonValueKind.Number && Fields.At(path) is { Entry: EntryKind.Quantity } field)
+        if (
+            node is JsonValue value
+            && value.GetValueKind() == System.Text.Json.JsonValueKind.Number
+            && Fields.At(path) is { Entry: EntryKind.Quantity } field
+        )
             return $"{QuantityText.Entered(value.GetValue<double>(), field.Quantity, units)} {units[field.Quantity].Symbol}".TrimEnd();
         var text = node?.ToJsonString() ?? "none";
         return text.Length <= 120 ? text.Trim('"') : $"{text[..120]}…";

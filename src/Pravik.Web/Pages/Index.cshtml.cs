@@ -32,10 +32,21 @@ public sealed class IndexModel(ProjectStore store) : PageModel
     public async Task<IActionResult> OnPostAsync()
     {
         Projects = await store.ListAsync();
-        if (!ModelState.IsValid) return Page();
-        var bridge = Bridge.New(Name.Trim()) with { Basis = new() { NationalSet = NationalSet, Units = Units, Titles = new() { Project = Name.Trim()[..Math.Min(80, Name.Trim().Length)] } } };
-        foreach (var finding in BridgeValidation.Check(bridge).Where(f => f.Severity == Severity.Error)) ModelState.AddModelError("", finding.Message);
-        if (!ModelState.IsValid) return Page();
+        if (!ModelState.IsValid)
+            return Page();
+        var bridge = Bridge.New(Name.Trim()) with
+        {
+            Basis = new()
+            {
+                NationalSet = NationalSet,
+                Units = Units,
+                Titles = new() { Project = Name.Trim()[..Math.Min(80, Name.Trim().Length)] },
+            },
+        };
+        foreach (var finding in BridgeValidation.Check(bridge).Where(f => f.Severity == Severity.Error))
+            ModelState.AddModelError("", finding.Message);
+        if (!ModelState.IsValid)
+            return Page();
         var snapshot = await store.CreateAsync(bridge, "Begun");
         return Redirect($"/bridges/{snapshot.ProjectId}/basis");
     }
@@ -44,13 +55,16 @@ public sealed class IndexModel(ProjectStore store) : PageModel
     {
         ModelState.Clear();
         Projects = await store.ListAsync();
-        if (file is null || file.Length == 0) FileFindings = [Finding.Error("", "Choose a file first.")];
-        else if (file.Length > BridgeJson.LongestDocument) FileFindings = [Finding.Error("", "The file is too large to be a bridge.")];
+        if (file is null || file.Length == 0)
+            FileFindings = [Finding.Error("", "Choose a file first.")];
+        else if (file.Length > BridgeJson.LongestDocument)
+            FileFindings = [Finding.Error("", "The file is too large to be a bridge.")];
         else
         {
             using var reader = new StreamReader(file.OpenReadStream());
             var reading = BridgeJson.Read(await reader.ReadToEndAsync());
-            if (reading.Bridge is { } bridge) return Redirect($"/bridges/{(await store.CreateAsync(bridge, "Brought in from a file")).ProjectId}/axes");
+            if (reading.Bridge is { } bridge)
+                return Redirect($"/bridges/{(await store.CreateAsync(bridge, "Brought in from a file")).ProjectId}/axes");
             FileFindings = [.. reading.Errors];
         }
         return Page();

@@ -19,7 +19,13 @@ public sealed class LibraryModel(LibraryStore library) : PageModel
 
     private UnitSystem Units => UnitSystem.Named(Request.Cookies[UserUnits.Cookie]);
 
-    public static string Words(string kind) => kind switch { LibraryJson.Pattern => "deck cross-section", LibraryJson.Section => "section", _ => "parapet profile" };
+    public static string Words(string kind) =>
+        kind switch
+        {
+            LibraryJson.Pattern => "deck cross-section",
+            LibraryJson.Section => "section",
+            _ => "parapet profile",
+        };
 
     /// <summary>One line that tells an item from others of its kind.</summary>
     public string Summary(LibraryRow row)
@@ -51,16 +57,20 @@ public sealed class LibraryModel(LibraryStore library) : PageModel
 
     public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
     {
-        if (file is null || file.Length == 0) Findings = [Finding.Error("", "Choose a file first.")];
-        else if (file.Length > BridgeJson.LongestDocument) Findings = [Finding.Error("", "The file is too large to be a library.")];
+        if (file is null || file.Length == 0)
+            Findings = [Finding.Error("", "Choose a file first.")];
+        else if (file.Length > BridgeJson.LongestDocument)
+            Findings = [Finding.Error("", "The file is too large to be a library.")];
         else
         {
             using var reader = new StreamReader(file.OpenReadStream());
             var reading = LibraryJson.Read(await reader.ReadToEndAsync());
             Findings = reading.Findings;
             var replaced = 0;
-            foreach (var item in reading.Items) replaced += await library.KeepAsync(item) ? 1 : 0;
-            if (reading.Items.Length > 0) Taken = $"{reading.Items.Length} taken{(replaced > 0 ? $", {replaced} of them in place of one of the same name" : "")}.";
+            foreach (var item in reading.Items)
+                replaced += await library.KeepAsync(item) ? 1 : 0;
+            if (reading.Items.Length > 0)
+                Taken = $"{reading.Items.Length} taken{(replaced > 0 ? $", {replaced} of them in place of one of the same name" : "")}.";
         }
         Rows = await library.ListAsync();
         return Page();

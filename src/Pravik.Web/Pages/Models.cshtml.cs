@@ -19,16 +19,19 @@ public sealed class ModelsModel(ProjectStore store, ModelQueue models) : PageMod
     public ModelComparison? Comparison { get; private set; }
 
     /// <summary>For every load and effect the value that is greatest in the grillage.</summary>
-    public IEnumerable<ComparedValue> Greatest => Comparison!.Values.GroupBy(v => (v.Load, v.Effect)).Select(g => g.MaxBy(v => Math.Abs(v.Grillage))!).Where(v => v.Greatest > 0);
+    public IEnumerable<ComparedValue> Greatest =>
+        Comparison!.Values.GroupBy(v => (v.Load, v.Effect)).Select(g => g.MaxBy(v => Math.Abs(v.Grillage))!).Where(v => v.Greatest > 0);
 
     public string Show(ComparedValue value, double of) => ModelViews.Show(value, of, Units);
 
     public async Task<IActionResult> OnGetAsync(string id)
     {
-        if (await store.FindAsync(id) is not { } snapshot) return NotFound();
+        if (await store.FindAsync(id) is not { } snapshot)
+            return NotFound();
         (ProjectId, Bridge) = (id, snapshot.Bridge);
         Units = UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
-        if (models.State(id)?.Compared is { } compared && compared.Hash == InputHash.OfModel(snapshot.Bridge)) Comparison = compared.Comparison;
+        if (models.State(id)?.Compared is { } compared && compared.Hash == InputHash.OfModel(snapshot.Bridge))
+            Comparison = compared.Comparison;
         return Page();
     }
 }

@@ -14,10 +14,14 @@ public sealed class ProblemModel : PageModel
 
     public void OnPost(string code) => Say(code);
 
-    private void Say(string code) => (Heading, Words) = code switch
-    {
-        "404" => ("Nothing is here", "There is no bridge or page of that name. It may have been typed wrongly."),
-        "fault" => ("A fault in the program", "What you asked for could not be done. Everything saved is still there; go back and try again."),
-        _ => ("That could not be done", $"The request was not understood (code {code}). Nothing was changed."),
-    };
+    private void Say(string code) =>
+        (Heading, Words) = code switch
+        {
+            "404" => ("Nothing is here", "There is no bridge or page of that name. It may have been typed wrongly."),
+            "fault" => (
+                "A fault in the program",
+                "What you asked for could not be done. Everything saved is still there; go back and try again."
+            ),
+            _ => ("That could not be done", $"The request was not understood (code {code}). Nothing was changed."),
+        };
 }

@@ -48,14 +48,17 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
 
     public async Task<IActionResult> OnGetAsync(string id, string? token)
     {
-        if (!await OpenAsync(id)) return NotFound();
-        if (token is not null && !Review(token)) Problems = ["The file is no longer held. Choose it again."];
+        if (!await OpenAsync(id))
+            return NotFound();
+        if (token is not null && !Review(token))
+            Problems = ["The file is no longer held. Choose it again."];
         return Page();
     }
 
     public async Task<IActionResult> OnPostAsync(string id, IFormFile? file)
     {
-        if (!await OpenAsync(id)) return NotFound();
+        if (!await OpenAsync(id))
+            return NotFound();
         if (file is null || file.Length == 0)
         {
             Problems = ["Choose a file first."];
@@ -71,9 +74,17 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
         return RedirectToPage(new { id, token });
     }
 
-    public async Task<IActionResult> OnPostAcceptAsync(string id, string? token, bool takeRoad, bool takeGround, string[]? lines, string[]? crossings)
+    public async Task<IActionResult> OnPostAcceptAsync(
+        string id,
+        string? token,
+        bool takeRoad,
+        bool takeGround,
+        string[]? lines,
+        string[]? crossings
+    )
     {
-        if (!await OpenAsync(id)) return NotFound();
+        if (!await OpenAsync(id))
+            return NotFound();
         if (!Review(token))
         {
             Problems = ["The file is no longer held. Choose it again."];
@@ -83,27 +94,63 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
         if (takeRoad && NewRoad is { } road)
         {
             // A bridge needs a level: without a profile in the file the old one stays.
-            if (road.Profile.IsEmpty) road = road with { Profile = Bridge.Road.Profile };
+            if (road.Profile.IsEmpty)
+                road = road with { Profile = Bridge.Road.Profile };
             road = road with { Features = Together(Lines.Where(l => lines?.Contains(l.Name) == true)) };
             patch.Add(new("replace", "/road", BridgeJson.Node(road)));
         }
-        else if (lines?.Length > 0) patch.Add(new("replace", "/road/features", BridgeJson.Node(Together(Lines.Where(l => lines.Contains(l.Name))))));
+        else if (lines?.Length > 0)
+            patch.Add(new("replace", "/road/features", BridgeJson.Node(Together(Lines.Where(l => lines.Contains(l.Name))))));
         foreach (var crossing in Crossings.Where(c => crossings?.Contains(c.Name) == true))
         {
-            var known = Bridge.Crossings.Select((c, i) => (c.Name, i)).Where(c => c.Name == crossing.Name).Select(c => (int?)c.i).FirstOrDefault();
+            var known = Bridge
+                .Crossings.Select((c, i) => (c.Name, i))
+                .Where(c => c.Name == crossing.Name)
+                .Select(c => (int?)c.i)
+                .FirstOrDefault();
             // A newer issue moves what is crossed; its envelope was the engineer's.
-            if (known is { } at) patch.Add(new("replace", $"/crossings/{at}", BridgeJson.Node(crossing with { Width = Bridge.Crossings[at].Width, Height = Bridge.Crossings[at].Height, Kind = Bridge.Crossings[at].Kind })));
-            else patch.Add(new("add", "/crossings/-", BridgeJson.Node(crossing)));
+            if (known is { } at)
+                patch.Add(
+                    new(
+                        "replace",
+                        $"/crossings/{at}",
+                        BridgeJson.Node(
+                            crossing with
+                            {
+                                Width = Bridge.Crossings[at].Width,
+                                Height = Bridge.Crossings[at].Height,
+                                Kind = Bridge.Crossings[at].Kind,
+                            }
+                        )
+                    )
+                );
+            else
+                patch.Add(new("add", "/crossings/-", BridgeJson.Node(crossing)));
         }
         if (takeGround && Read!.Grounds.FirstOrDefault(g => Ground is null || g.Name == Ground) is { } ground)
-            patch.Add(new("replace", "/ground", new JsonObject { ["name"] = ground.Name.Length > 120 ? ground.Name[..120] : ground.Name, ["hash"] = grounds.Keep(ground.Ground) }));
+            patch.Add(
+                new(
+                    "replace",
+                    "/ground",
+                    new JsonObject
+                    {
+                        ["name"] = ground.Name.Length > 120 ? ground.Name[..120] : ground.Name,
+                        ["hash"] = grounds.Keep(ground.Ground),
+                    }
+                )
+            );
         if (patch.Count == 0)
         {
             Problems = ["Nothing was chosen: tick what is to be taken."];
             return Page();
         }
         var revision = (await store.FindAsync(id))!.Revision;
-        var outcome = await store.EditAsync(id, revision, patch, $"{(takeRoad ? takeGround ? "Road and ground" : "Road" : takeGround ? "Ground" : "Lines")} brought in from {FileName}");
+        var outcome = await store.EditAsync(
+            id,
+            revision,
+            patch,
+            $"{(takeRoad ? takeGround ? "Road and ground" : "Road" : takeGround ? "Ground" : "Lines")} brought in from {FileName}"
+        );
         if (outcome?.Snapshot is not { } snapshot)
         {
             Problems = [.. outcome?.Refusals.Select(f => $"{f.Message} ({f.Path})") ?? ["The bridge is not there any more."]];
@@ -117,18 +164,24 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
 
     private async Task<bool> OpenAsync(string id)
     {
-        if (await store.FindAsync(id) is not { } snapshot) return false;
+        if (await store.FindAsync(id) is not { } snapshot)
+            return false;
         (ProjectId, Bridge) = (id, snapshot.Bridge);
         return true;
     }
 
     private bool Review(string? token)
     {
-        if (uploads.Find(token) is not { } found) return false;
+        if (uploads.Find(token) is not { } found)
+            return false;
         (Token, FileName, Read) = (token, found.Name, found.File);
-        Chosen = found.File.Alignments.FirstOrDefault(a => a.Name == Alignment) ?? found.File.Alignments.FirstOrDefault(a => a.Road is not null) ?? found.File.Alignments.FirstOrDefault();
+        Chosen =
+            found.File.Alignments.FirstOrDefault(a => a.Name == Alignment)
+            ?? found.File.Alignments.FirstOrDefault(a => a.Road is not null)
+            ?? found.File.Alignments.FirstOrDefault();
         NewRoad = Chosen?.With(Chosen.Profiles.Any(p => p.Name == Profile) ? Profile : null);
-        if (NewRoad is not null) Changes = Compare(NewRoad);
+        if (NewRoad is not null)
+            Changes = Compare(NewRoad);
         Lines = [.. found.File.LinesBeside(Chosen?.Name ?? "")];
         Crossings = [.. Passing(found.File)];
         return true;
@@ -145,14 +198,18 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
     {
         var road = new RoadLine(NewRoad ?? Bridge.Road);
         var (from, to) = (Bridge.Axes.FirstStation, Bridge.Axes.FirstStation + Bridge.Axes.Spans.Sum());
-        return file.Alignments.Where(a => a.Road is not null && a.Name != Chosen?.Name).Select(a => Crossing.Of(new(a.Road!), road, from, to)).OfType<Crossing>();
+        return file
+            .Alignments.Where(a => a.Road is not null && a.Name != Chosen?.Name)
+            .Select(a => Crossing.Of(new(a.Road!), road, from, to))
+            .OfType<Crossing>();
     }
 
     private IReadOnlyList<RoadChange> Compare(Road road)
     {
         var geometry = new BridgeGeometry(Bridge);
         var places = geometry.Axes.Select(a => ($"Axis {a.Name}", a.Station)).ToList();
-        for (var s = Math.Ceiling(geometry.FirstStation / Step) * Step; s <= geometry.LastStation; s += Step) places.Add(("", s));
+        for (var s = Math.Ceiling(geometry.FirstStation / Step) * Step; s <= geometry.LastStation; s += Step)
+            places.Add(("", s));
         return RoadComparison.Compare(geometry.Road, new RoadLine(road), places.OrderBy(p => p.Item2));
     }
 }

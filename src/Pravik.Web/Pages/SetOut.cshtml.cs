@@ -39,7 +39,8 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
 
     public async Task<IActionResult> OnGetAsync(string id, string? format)
     {
-        if (await store.FindAsync(id) is not { } snapshot) return NotFound();
+        if (await store.FindAsync(id) is not { } snapshot)
+            return NotFound();
         (ProjectId, Bridge) = (id, snapshot.Bridge);
         var geometry = new BridgeGeometry(Bridge);
         From ??= Units.Format(geometry.FirstStation, QuantityKind.Length);
@@ -51,33 +52,55 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
     }
 
     private IReadOnlyList<SetOutRow> Axes(BridgeGeometry geometry) =>
-        [.. geometry.Axes.SelectMany(axis => new[] { ("left edge", geometry.EdgesOn(axis).Left), ("road line", new(axis.Station, 0, 0)), ("right edge", geometry.EdgesOn(axis).Right) }
-            .Select(place => new SetOutRow($"Axis {axis.Name}, {place.Item1}", place.Item2.Station, place.Item2.Offset, geometry.Road.Survey(place.Item2.Station, place.Item2.Offset))))];
+        [
+            .. geometry.Axes.SelectMany(axis =>
+                new[]
+                {
+                    ("left edge", geometry.EdgesOn(axis).Left),
+                    ("road line", new(axis.Station, 0, 0)),
+                    ("right edge", geometry.EdgesOn(axis).Right),
+                }.Select(place => new SetOutRow(
+                    $"Axis {axis.Name}, {place.Item1}",
+                    place.Item2.Station,
+                    place.Item2.Offset,
+                    geometry.Road.Survey(place.Item2.Station, place.Item2.Offset)
+                ))
+            ),
+        ];
 
     private IReadOnlyList<SetOutRow> Stations(BridgeGeometry geometry)
     {
-        if (Read(From, "From") is not { } from || Read(To, "To") is not { } to || Read(Step, "Step") is not { } step) return [];
+        if (Read(From, "From") is not { } from || Read(To, "To") is not { } to || Read(Step, "Step") is not { } step)
+            return [];
         var offsets = new List<double>();
         foreach (var part in Line == "edges" ? [] : (Offsets ?? "").Split(';', ','))
         {
-            if (Read(part, "Offset") is not { } offset) return [];
+            if (Read(part, "Offset") is not { } offset)
+                return [];
             offsets.Add(offset);
         }
         var (stations, reason) = SetOut.Stations(from, to, step);
-        if (stations is not null && (long)stations.Count * Math.Max(2, offsets.Count) > MostRows) reason = $"that would be more than {MostRows} points";
+        if (stations is not null && (long)stations.Count * Math.Max(2, offsets.Count) > MostRows)
+            reason = $"that would be more than {MostRows} points";
         foreach (var end in new[] { from, to })
         {
             if (SetOut.OnRoad(geometry.Road, end) is null)
-                reason ??= $"station {Units.Format(end, QuantityKind.Length)} lies beyond the road, which runs from {Units.Format(geometry.Road.StartStation, QuantityKind.Length)} to {Units.FormatWithUnit(geometry.Road.EndStation, QuantityKind.Length)}";
+                reason ??=
+                    $"station {Units.Format(end, QuantityKind.Length)} lies beyond the road, which runs from {Units.Format(geometry.Road.StartStation, QuantityKind.Length)} to {Units.FormatWithUnit(geometry.Road.EndStation, QuantityKind.Length)}";
         }
         if (reason is not null || stations is null)
         {
             Problem = $"These stations cannot be set out: {reason}.";
             return [];
         }
-        return [.. stations.SelectMany(s => Line == "edges"
-            ? new[] { Row("left edge", s, geometry.LeftEdge(s)), Row("right edge", s, geometry.RightEdge(s)) }
-            : [.. offsets.Select(o => Row("", s, o))])];
+        return
+        [
+            .. stations.SelectMany(s =>
+                Line == "edges"
+                    ? new[] { Row("left edge", s, geometry.LeftEdge(s)), Row("right edge", s, geometry.RightEdge(s)) }
+                    : [.. offsets.Select(o => Row("", s, o))]
+            ),
+        ];
 
         SetOutRow Row(string name, double station, double offset) => new(name, station, offset, geometry.Road.Survey(station, offset));
     }
@@ -85,7 +108,8 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
     private double? Read(string? text, string name)
     {
         var parsed = QuantityParser.Parse(text, QuantityKind.Length, Units);
-        if (parsed.IsValid) return parsed.Value;
+        if (parsed.IsValid)
+            return parsed.Value;
         Problem = $"{name}: {parsed.Error}.";
         return null;
     }
@@ -93,7 +117,12 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
     private string Csv()
     {
         var text = new StringBuilder("name,station,offset,x,y,z,azimuth\n");
-        foreach (var r in Rows) text.Append(FormattableString.Invariant($"{r.Name},{r.Station:F6},{r.Offset:F6},{r.At.X:F6},{r.At.Y:F6},{(r.At.Z is { } z ? FormattableString.Invariant($"{z:F6}") : "")},{r.At.Azimuth * 180 / Math.PI:F8}\n"));
+        foreach (var r in Rows)
+            text.Append(
+                FormattableString.Invariant(
+                    $"{r.Name},{r.Station:F6},{r.Offset:F6},{r.At.X:F6},{r.At.Y:F6},{(r.At.Z is { } z ? FormattableString.Invariant($"{z:F6}") : "")},{r.At.Azimuth * 180 / Math.PI:F8}\n"
+                )
+            );
         return text.ToString();
     }
 }

@@ -7,7 +7,10 @@ using Pravik.Exchange;
 
 namespace Pravik.Web.Runs;
 
-/// <summary>What is kept of a project's model: results with the hash of what they were made of and the revision, the run before, the comparison of all three models, and how the work stands.</summary>
+/// <summary>
+/// What is kept of a project's model: results with the hash of what they were made of and the revision, the run before, the comparison
+/// of all three models, and how the work stands.
+/// </summary>
 public sealed record ModelState(string Hash, RunStatus Status, double Fraction, string Doing)
 {
     public KeptModel? Latest { get; init; }
@@ -22,7 +25,10 @@ public sealed record ModelState(string Hash, RunStatus Status, double Fraction, 
 /// <summary>Results of a model, the hash of their inputs, and the edit of which they are.</summary>
 public sealed record KeptModel(string Hash, int Revision, ModelResults Results);
 
-/// <summary>Runs the models that screens ask for, after the everyday analysis and one at a time; a newer wish of a project cancels its older one. Factors stay from run to run, so that a change of loads does not factorise again.</summary>
+/// <summary>
+/// Runs the models that screens ask for, after the everyday analysis and one at a time; a newer wish of a project cancels its older
+/// one. Factors stay from run to run, so that a change of loads does not factorise again.
+/// </summary>
 public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : BackgroundService
 {
     private readonly ConcurrentDictionary<string, ModelState> states = new();
@@ -30,7 +36,15 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
     private readonly SemaphoreSlim wanted = new(0);
     private readonly FactorStore factors = new();
 
-    private sealed record Wish(string Project, string Hash, int Revision, Bridge Bridge, Ground? Ground, bool Compare, CancellationTokenSource Cancel);
+    private sealed record Wish(
+        string Project,
+        string Hash,
+        int Revision,
+        Bridge Bridge,
+        Ground? Ground,
+        bool Compare,
+        CancellationTokenSource Cancel
+    );
 
     private Wish? running;
 
@@ -44,18 +58,35 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
         var hash = InputHash.OfModel(bridge);
         var state = states.GetValueOrDefault(project);
         var has = compare ? state?.Compared?.Hash == hash : state?.Latest?.Hash == hash;
-        if (has && state!.Hash != hash) Tell(project, s => s with { Hash = hash, Status = RunStatus.Done, Fraction = 1, Doing = "Results are current", Refused = null });
-        if (has || (!again && state?.Hash == hash && state.Status is RunStatus.Failed or RunStatus.Stopped)) return;
+        if (has && state!.Hash != hash)
+            Tell(
+                project,
+                s => s with { Hash = hash, Status = RunStatus.Done, Fraction = 1, Doing = "Results are current", Refused = null }
+            );
+        if (has || (!again && state?.Hash == hash && state.Status is RunStatus.Failed or RunStatus.Stopped))
+            return;
         if (ModelRun.Refusal(bridge) is { } reason)
         {
             Tell(project, s => s with { Hash = hash, Status = RunStatus.Failed, Doing = reason, Refused = null });
             return;
         }
-        if (running is { } now && now.Project == project && now.Hash == hash && now.Compare == compare && !now.Cancel.IsCancellationRequested) return;
-        if (wishes.TryGetValue(project, out var waiting) && waiting.Hash == hash && waiting.Compare == compare) return;
-        if (running?.Project == project) running.Cancel.Cancel();
+        if (
+            running is { } now
+            && now.Project == project
+            && now.Hash == hash
+            && now.Compare == compare
+            && !now.Cancel.IsCancellationRequested
+        )
+            return;
+        if (wishes.TryGetValue(project, out var waiting) && waiting.Hash == hash && waiting.Compare == compare)
+            return;
+        if (running?.Project == project)
+            running.Cancel.Cancel();
         wishes[project] = new(project, hash, revision, bridge, ground, compare, new());
-        Tell(project, s => s with { Hash = hash, Status = RunStatus.Waiting, Fraction = 0, Doing = "Waiting for its turn", Refused = null });
+        Tell(
+            project,
+            s => s with { Hash = hash, Status = RunStatus.Waiting, Fraction = 0, Doing = "Waiting for its turn", Refused = null }
+        );
         wanted.Release();
     }
 
@@ -63,12 +94,15 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
     public async Task<ModelResults?> AtAsync(Bridge bridge, Ground? ground)
     {
         var hash = InputHash.OfModel(bridge);
-        if (past.TryGetValue(hash, out var known)) return known;
-        if (ModelRun.Refusal(bridge) is not null) return null;
+        if (past.TryGetValue(hash, out var known))
+            return known;
+        if (ModelRun.Refusal(bridge) is not null)
+            return null;
         try
         {
             var results = await Task.Run(() => ModelRun.Run(new(bridge), null, ground, factors));
-            if (past.Count >= 3) past.Clear();
+            if (past.Count >= 3)
+                past.Clear();
             return past[hash] = results;
         }
         catch (ModelRefusedException)
@@ -80,8 +114,10 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
     public void Stop(string project)
     {
         wishes.TryRemove(project, out _);
-        if (running?.Project == project) running.Cancel.Cancel();
-        if (states.TryGetValue(project, out var state) && state.Status is RunStatus.Running or RunStatus.Waiting) Tell(project, s => s with { Status = RunStatus.Stopped, Doing = "Stopped" });
+        if (running?.Project == project)
+            running.Cancel.Cancel();
+        if (states.TryGetValue(project, out var state) && state.Status is RunStatus.Running or RunStatus.Waiting)
+            Tell(project, s => s with { Status = RunStatus.Stopped, Doing = "Stopped" });
     }
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
@@ -93,7 +129,8 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
             await wanted.WaitAsync(stoppingToken);
             foreach (var project in wishes.Keys.ToList())
             {
-                if (!wishes.TryRemove(project, out var wish)) continue;
+                if (!wishes.TryRemove(project, out var wish))
+                    continue;
                 running = wish;
                 await RunAsync(wish, stoppingToken);
                 running = null;
@@ -108,25 +145,53 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
         try
         {
             // The everyday analysis comes first: it is what the other steps wait for.
-            while (runs.State(wish.Project) is { Status: RunStatus.Running or RunStatus.Waiting }) await Task.Delay(20, cancel.Token);
+            while (runs.State(wish.Project) is { Status: RunStatus.Running or RunStatus.Waiting })
+                await Task.Delay(20, cancel.Token);
             clock.Restart();
             var told = -250L;
             void Report(double fraction, string doing)
             {
-                if (cancel.IsCancellationRequested || clock.ElapsedMilliseconds - told < 250) return;
+                if (cancel.IsCancellationRequested || clock.ElapsedMilliseconds - told < 250)
+                    return;
                 told = clock.ElapsedMilliseconds;
                 Tell(wish.Project, s => s with { Status = RunStatus.Running, Fraction = fraction, Doing = doing });
             }
             var geometry = new BridgeGeometry(wish.Bridge);
             if (wish.Compare)
             {
-                var comparison = await Task.Run(() => ModelComparison.Of(geometry, wish.Ground, factors, Report, cancel.Token), cancel.Token);
-                Tell(wish.Project, s => s with { Status = RunStatus.Done, Fraction = 1, Doing = "Compared", Compared = (wish.Hash, comparison), Seconds = clock.Elapsed.TotalSeconds });
+                var comparison = await Task.Run(
+                    () => ModelComparison.Of(geometry, wish.Ground, factors, Report, cancel.Token),
+                    cancel.Token
+                );
+                Tell(
+                    wish.Project,
+                    s =>
+                        s with
+                        {
+                            Status = RunStatus.Done,
+                            Fraction = 1,
+                            Doing = "Compared",
+                            Compared = (wish.Hash, comparison),
+                            Seconds = clock.Elapsed.TotalSeconds,
+                        }
+                );
                 return;
             }
             var results = await Task.Run(() => ModelRun.Run(geometry, null, wish.Ground, factors, Report, cancel.Token), cancel.Token);
             var kept = new KeptModel(wish.Hash, wish.Revision, results);
-            Tell(wish.Project, s => s with { Status = RunStatus.Done, Fraction = 1, Doing = "Results are current", Before = s.Latest ?? s.Before, Latest = kept, Seconds = clock.Elapsed.TotalSeconds });
+            Tell(
+                wish.Project,
+                s =>
+                    s with
+                    {
+                        Status = RunStatus.Done,
+                        Fraction = 1,
+                        Doing = "Results are current",
+                        Before = s.Latest ?? s.Before,
+                        Latest = kept,
+                        Seconds = clock.Elapsed.TotalSeconds,
+                    }
+            );
         }
         catch (OperationCanceledException)
         {
@@ -139,7 +204,15 @@ public sealed class ModelQueue(RunQueue runs, ILogger<ModelQueue> log) : Backgro
         catch (Exception problem)
         {
             log.LogError(problem, "The model of {Project} failed", wish.Project);
-            Tell(wish.Project, s => s with { Status = RunStatus.Failed, Doing = "The model failed through a fault in the program; the bridge itself is kept" });
+            Tell(
+                wish.Project,
+                s =>
+                    s with
+                    {
+                        Status = RunStatus.Failed,
+                        Doing = "The model failed through a fault in the program; the bridge itself is kept",
+                    }
+            );
         }
     }
 

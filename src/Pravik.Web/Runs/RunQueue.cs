@@ -32,8 +32,10 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
     public async Task RequestAsync(string project, Bridge bridge, bool again = false)
     {
         var hash = InputHash.Of(bridge);
-        if (states.TryGetValue(project, out var state) && state.Hash == hash && !again) return;
-        if (current.TryRemove(project, out var older)) await older.Cancel.CancelAsync();
+        if (states.TryGetValue(project, out var state) && state.Hash == hash && !again)
+            return;
+        if (current.TryRemove(project, out var older))
+            await older.Cancel.CancelAsync();
         if (latest.TryGetValue(project, out var known) && known.Hash == hash)
         {
             Tell(project, new(hash, RunStatus.Done, 1, "Results are current"));
@@ -53,7 +55,8 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
         var job = new Job(project, hash, bridge, new());
         current[project] = job;
         Tell(project, new(hash, RunStatus.Waiting, 0, "Waiting for its turn"));
-        if (!jobs.Writer.TryWrite(job)) Tell(project, new(hash, RunStatus.Stopped, 0, "Too many analyses are waiting; try again in a moment"));
+        if (!jobs.Writer.TryWrite(job))
+            Tell(project, new(hash, RunStatus.Stopped, 0, "Too many analyses are waiting; try again in a moment"));
     }
 
     /// <summary>Runs and tells the other bridges that an edit of a road has reached.</summary>
@@ -69,20 +72,25 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
     /// <summary>Stops the run of a project, if there is one.</summary>
     public void Stop(string project)
     {
-        if (!current.TryRemove(project, out var job)) return;
+        if (!current.TryRemove(project, out var job))
+            return;
         job.Cancel.Cancel();
         Tell(project, new(job.Hash, RunStatus.Stopped, 0, "Stopped"));
     }
 
     /// <summary>Events of a project until the caller goes away: “run” when the run moves on, “edit” when the bridge changes.</summary>
-    public async IAsyncEnumerable<string> ListenAsync(string project, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel)
+    public async IAsyncEnumerable<string> ListenAsync(
+        string project,
+        [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel
+    )
     {
         var key = Guid.NewGuid();
         var events = Channel.CreateBounded<string>(new BoundedChannelOptions(16) { FullMode = BoundedChannelFullMode.DropOldest });
         listeners[key] = (project, events);
         try
         {
-            await foreach (var item in events.Reader.ReadAllAsync(cancel)) yield return item;
+            await foreach (var item in events.Reader.ReadAllAsync(cancel))
+                yield return item;
         }
         finally
         {
@@ -101,7 +109,8 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
         await Task.Run(() => BridgeRun.Run(Bridge.New("Warming up"), null, stoppingToken), stoppingToken);
         await foreach (var job in jobs.Reader.ReadAllAsync(stoppingToken))
         {
-            if (job.Cancel.IsCancellationRequested) continue;
+            if (job.Cancel.IsCancellationRequested)
+                continue;
             await RunAsync(job, stoppingToken);
         }
     }
@@ -117,12 +126,15 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
             {
                 // Four times a second is enough for the eye.
                 var now = clock.ElapsedMilliseconds;
-                if (now - Interlocked.Read(ref told) < 250 && p.Fraction > 0) return;
+                if (now - Interlocked.Read(ref told) < 250 && p.Fraction > 0)
+                    return;
                 Interlocked.Exchange(ref told, now);
-                if (!job.Cancel.IsCancellationRequested) Tell(job.Project, new(job.Hash, RunStatus.Running, p.Fraction, p.Doing));
+                if (!job.Cancel.IsCancellationRequested)
+                    Tell(job.Project, new(job.Hash, RunStatus.Running, p.Fraction, p.Doing));
             });
             var results = await Task.Run(() => BridgeRun.Run(job.Bridge, progress, cancel.Token), cancel.Token);
-            if (job.Cancel.IsCancellationRequested) return;
+            if (job.Cancel.IsCancellationRequested)
+                return;
             latest[job.Project] = new(job.Hash, results);
             current.TryRemove(new(job.Project, job));
             Tell(job.Project, new(job.Hash, RunStatus.Done, 1, "Results are current") { Seconds = clock.Elapsed.TotalSeconds });
@@ -139,7 +151,10 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
         catch (Exception problem)
         {
             log.LogError(problem, "The analysis of {Project} failed", job.Project);
-            Tell(job.Project, new(job.Hash, RunStatus.Failed, 0, "The analysis failed through a fault in the program; the bridge itself is kept"));
+            Tell(
+                job.Project,
+                new(job.Hash, RunStatus.Failed, 0, "The analysis failed through a fault in the program; the bridge itself is kept")
+            );
         }
     }
 
@@ -151,7 +166,8 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
 
     private void Send(string project, string name)
     {
-        foreach (var listener in listeners.Values.Where(l => l.Project == project)) listener.Events.Writer.TryWrite(name);
+        foreach (var listener in listeners.Values.Where(l => l.Project == project))
+            listener.Events.Writer.TryWrite(name);
     }
 
     private sealed class Reporter(Action<RunProgress> report) : IProgress<RunProgress>

@@ -7,6 +7,7 @@ public enum RunStatus
     Waiting,
     Running,
     Done,
+
     /// <summary>Stopped by a person, or not yet begun.</summary>
     Stopped,
     Failed,

@@ -15,25 +15,47 @@ public static class Finder
     public static IReadOnlyList<FoundPlace> Find(Snapshot snapshot, string text)
     {
         var words = text.Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        if (words.Length == 0) return [];
-        return [.. Everything(snapshot.Bridge).Where(p => words.All(w => $"{p.Words} {p.Where} {p.Step}".Contains(w, StringComparison.OrdinalIgnoreCase))).Take(Most)];
+        if (words.Length == 0)
+            return [];
+        return
+        [
+            .. Everything(snapshot.Bridge)
+                .Where(p => words.All(w => $"{p.Words} {p.Where} {p.Step}".Contains(w, StringComparison.OrdinalIgnoreCase)))
+                .Take(Most),
+        ];
     }
 
     private static IEnumerable<FoundPlace> Everything(Bridge bridge)
     {
         var geometry = new BridgeGeometry(bridge);
         var ledgers = new StepLedgers(bridge, geometry, geometry.FirstStation, Around.Nothing);
-        foreach (var axis in geometry.Axes) yield return new($"Axis {axis.Name}", "axes", "axes", null, $"/parts/axes/{axis.Number}");
+        foreach (var axis in geometry.Axes)
+            yield return new($"Axis {axis.Name}", "axes", "axes", null, $"/parts/axes/{axis.Number}");
         foreach (var (girder, span) in geometry.Pieces)
         {
-            yield return new($"{girder.Name}, span {span + 1}", "girder", "girders", null, $"/parts/girders/{girder.Number}/spans/{span + 1}");
+            yield return new(
+                $"{girder.Name}, span {span + 1}",
+                "girder",
+                "girders",
+                null,
+                $"/parts/girders/{girder.Number}/spans/{span + 1}"
+            );
         }
-        (string Step, Ledger Ledger)[] all = [("basis", ledgers.Basis()), ("road", ledgers.Road()), ("axes", ledgers.Axes()), ("deck", ledgers.Deck(null)), ("girders", ledgers.Girders(null)), ("loads", ledgers.Loads())];
+        (string Step, Ledger Ledger)[] all =
+        [
+            ("basis", ledgers.Basis()),
+            ("road", ledgers.Road()),
+            ("axes", ledgers.Axes()),
+            ("deck", ledgers.Deck(null)),
+            ("girders", ledgers.Girders(null)),
+            ("loads", ledgers.Loads()),
+        ];
         foreach (var (step, ledger) in all)
         {
             foreach (var group in ledger.Groups)
             {
-                foreach (var row in group.Rows.Where(r => r.Path is not null)) yield return new(row.Name, group.Title, step, row.Path, null);
+                foreach (var row in group.Rows.Where(r => r.Path is not null))
+                    yield return new(row.Name, group.Title, step, row.Path, null);
             }
         }
     }

@@ -12,19 +12,71 @@ internal static class GirderTables
         string Head(string name, QuantityKind kind) => $"{name}, {units[kind].Symbol}";
         TableColumn[] columns =
         [
-            new("Girder", false), new("Span", true), new("Section", false), new(Head("Length", QuantityKind.Length), true), new(Head("Weight", QuantityKind.Force), true), new(Head("Offset at start", QuantityKind.Length), true), new("At end", true),
-            new(Head("Wet slab", QuantityKind.Length), true), new(Head("Camber", QuantityKind.Size), true), new("Least haunch", true), new("Own", false),
+            new("Girder", false),
+            new("Span", true),
+            new("Section", false),
+            new(Head("Length", QuantityKind.Length), true),
+            new(Head("Weight", QuantityKind.Force), true),
+            new(Head("Offset at start", QuantityKind.Length), true),
+            new("At end", true),
+            new(Head("Wet slab", QuantityKind.Length), true),
+            new(Head("Camber", QuantityKind.Size), true),
+            new("Least haunch", true),
+            new("Own", false),
         ];
         var rows = geometry.Pieces.Select(piece =>
         {
             var (girder, span) = piece;
             var (section, line, at) = (geometry.SectionOf(girder, span), geometry.HaunchOf(girder, span), girder.In(span));
             var length = geometry.LengthOf(girder, span);
-            var (weight, wet, path) = (length * geometry.GirderWeight(girder, span), geometry.WetSlabWidth(girder, span), $"/parts/girders/{girder.Number}/spans/{span + 1}");
-            string[] own = [.. new[] { ("section", line.Own.Section is not null), ("shift", line.Own.Shift is not null), ("haunch", line.Own.Haunch is not null), ("camber", line.Own.Camber is not null) }.Where(o => o.Item2).Select(o => o.Item1)];
+            var (weight, wet, path) = (
+                length * geometry.GirderWeight(girder, span),
+                geometry.WetSlabWidth(girder, span),
+                $"/parts/girders/{girder.Number}/spans/{span + 1}"
+            );
+            string[] own =
+            [
+                .. new[]
+                {
+                    ("section", line.Own.Section is not null),
+                    ("shift", line.Own.Shift is not null),
+                    ("haunch", line.Own.Haunch is not null),
+                    ("camber", line.Own.Camber is not null),
+                }
+                    .Where(o => o.Item2)
+                    .Select(o => o.Item1),
+            ];
             return new TableRow(
-                [girder.Name, $"{span + 1}", section.Shape.Name, units.Format(length, QuantityKind.Length), units.Format(weight, QuantityKind.Force), units.Format(at.StartOffset, QuantityKind.Length), units.Format(at.EndOffset, QuantityKind.Length), units.Format(wet, QuantityKind.Length), units.Format(line.CastingCamber, QuantityKind.Size), units.Format(line.Least, QuantityKind.Size), own.Length == 0 ? "–" : string.Join(", ", own)],
-                [girder.Number, span + 1, null, length, weight, at.StartOffset, at.EndOffset, wet, line.CastingCamber, line.Least, own.Length], path, null, IsPicked(picked, path));
+                [
+                    girder.Name,
+                    $"{span + 1}",
+                    section.Shape.Name,
+                    units.Format(length, QuantityKind.Length),
+                    units.Format(weight, QuantityKind.Force),
+                    units.Format(at.StartOffset, QuantityKind.Length),
+                    units.Format(at.EndOffset, QuantityKind.Length),
+                    units.Format(wet, QuantityKind.Length),
+                    units.Format(line.CastingCamber, QuantityKind.Size),
+                    units.Format(line.Least, QuantityKind.Size),
+                    own.Length == 0 ? "–" : string.Join(", ", own),
+                ],
+                [
+                    girder.Number,
+                    span + 1,
+                    null,
+                    length,
+                    weight,
+                    at.StartOffset,
+                    at.EndOffset,
+                    wet,
+                    line.CastingCamber,
+                    line.Least,
+                    own.Length,
+                ],
+                path,
+                null,
+                IsPicked(picked, path)
+            );
         });
         return new("All girders", columns, [.. rows]);
     }
@@ -33,14 +85,32 @@ internal static class GirderTables
     public static DataTable Haunches(BridgeGeometry geometry, UnitSystem units, string? picked)
     {
         var size = units[QuantityKind.Size].Symbol;
-        List<TableColumn> columns = [new("Girder", false), new("Span", true), .. Enumerable.Range(0, 11).Select(i => new TableColumn(i == 0 ? "At 0" : $".{i}".Replace(".10", "1"), true)), new("Least", true), new("Greatest", true), new($"Volume, {units[QuantityKind.Volume].Symbol}", true)];
+        List<TableColumn> columns =
+        [
+            new("Girder", false),
+            new("Span", true),
+            .. Enumerable.Range(0, 11).Select(i => new TableColumn(i == 0 ? "At 0" : $".{i}".Replace(".10", "1"), true)),
+            new("Least", true),
+            new("Greatest", true),
+            new($"Volume, {units[QuantityKind.Volume].Symbol}", true),
+        ];
         var rows = geometry.Pieces.Select(piece =>
         {
             var (girder, span) = piece;
             var (line, path) = (geometry.HaunchOf(girder, span), $"/parts/girders/{girder.Number}/spans/{span + 1}");
             double[] values = [.. line.Tenths, line.Least, line.Greatest];
-            return new TableRow([girder.Name, $"{span + 1}", .. values.Select(v => units.Format(v, QuantityKind.Size)), units.Format(line.Volume, QuantityKind.Volume)],
-                [girder.Number, span + 1, .. values.Select(v => (double?)v), line.Volume], path, null, IsPicked(picked, path));
+            return new TableRow(
+                [
+                    girder.Name,
+                    $"{span + 1}",
+                    .. values.Select(v => units.Format(v, QuantityKind.Size)),
+                    units.Format(line.Volume, QuantityKind.Volume),
+                ],
+                [girder.Number, span + 1, .. values.Select(v => (double?)v), line.Volume],
+                path,
+                null,
+                IsPicked(picked, path)
+            );
         });
         return new($"Haunch over the girders' centre lines in tenths of the span, {size}", columns, [.. rows]);
     }

@@ -15,15 +15,30 @@ namespace Pravik.Web.Workspaces;
 /// <summary>A quantity along girders: its words, unit, sense, and how it is read.</summary>
 internal sealed record Quantity(string Id, string Words, QuantityKind Kind, bool PositiveDown, Func<EffectRange, bool, int, double> Of)
 {
-    private static Quantity Force(string id, string words, QuantityKind kind, bool down, Func<SectionForces, double> of) => new(id, words, kind, down, (r, greatest, i) => of((greatest ? r.Greatest : r.Least).Forces[i]));
+    private static Quantity Force(string id, string words, QuantityKind kind, bool down, Func<SectionForces, double> of) =>
+        new(id, words, kind, down, (r, greatest, i) => of((greatest ? r.Greatest : r.Least).Forces[i]));
 
-    private static Quantity Stress(string id, string words, Func<FaceStresses, double> of) => new(id, words, QuantityKind.Stress, false, (r, greatest, i) => (greatest ? r.GreatestStress : r.LeastStress) is { IsEmpty: false } s ? of(s[i]) : 0);
+    private static Quantity Stress(string id, string words, Func<FaceStresses, double> of) =>
+        new(
+            id,
+            words,
+            QuantityKind.Stress,
+            false,
+            (r, greatest, i) => (greatest ? r.GreatestStress : r.LeastStress) is { IsEmpty: false } s ? of(s[i]) : 0
+        );
 
     public static ImmutableArray<Quantity> All { get; } =
     [
-        Force("M", "Bending moment", QuantityKind.Moment, true, f => f.M), Force("V", "Shear", QuantityKind.Force, false, f => f.V), Force("T", "Torsion", QuantityKind.Moment, false, f => f.T), Force("N", "Axial force", QuantityKind.Force, false, f => f.N),
-        Force("Mz", "Moment across", QuantityKind.Moment, false, f => f.Mz), Force("Vy", "Shear across", QuantityKind.Force, false, f => f.Vy), new("w", "Deflection, up", QuantityKind.Size, false, (r, greatest, i) => (greatest ? r.Greatest : r.Least).Deflection[i]),
-        Stress("bottom", "Stress at the soffit", s => s.Bottom), Stress("girderTop", "Stress at the girder's top", s => s.GirderTop), Stress("slabTop", "Stress at the slab's top", s => s.SlabTop),
+        Force("M", "Bending moment", QuantityKind.Moment, true, f => f.M),
+        Force("V", "Shear", QuantityKind.Force, false, f => f.V),
+        Force("T", "Torsion", QuantityKind.Moment, false, f => f.T),
+        Force("N", "Axial force", QuantityKind.Force, false, f => f.N),
+        Force("Mz", "Moment across", QuantityKind.Moment, false, f => f.Mz),
+        Force("Vy", "Shear across", QuantityKind.Force, false, f => f.Vy),
+        new("w", "Deflection, up", QuantityKind.Size, false, (r, greatest, i) => (greatest ? r.Greatest : r.Least).Deflection[i]),
+        Stress("bottom", "Stress at the soffit", s => s.Bottom),
+        Stress("girderTop", "Stress at the girder's top", s => s.GirderTop),
+        Stress("slabTop", "Stress at the slab's top", s => s.SlabTop),
     ];
 
     public static Quantity Named(string? id) => All.FirstOrDefault(q => q.Id == id) ?? All[0];
@@ -46,12 +61,22 @@ internal sealed class ModelViews
     /// <param name="other">Results to lay under them, with words for what they are.</param>
     /// <param name="units">Units shown.</param>
     /// <param name="request">What the screen asks for.</param>
-    public ModelViews(BridgeGeometry geometry, ModelResults results, BridgeResults? everyday, (ModelResults Results, string Name)? other, UnitSystem units, WorkspaceRequest request)
+    public ModelViews(
+        BridgeGeometry geometry,
+        ModelResults results,
+        BridgeResults? everyday,
+        (ModelResults Results, string Name)? other,
+        UnitSystem units,
+        WorkspaceRequest request
+    )
     {
         (this.geometry, this.results, this.units, this.request) = (geometry, results, units, request);
         var values = NationalValues.For(geometry.Bridge.Basis);
         ranges = new(results, geometry.Bridge.Actions.Combinations, everyday is null ? null : Traffic(everyday), values);
-        others = other is { } o && o.Results.Points.Length == results.Points.Length ? new(o.Results, geometry.Bridge.Actions.Combinations, null, values) : null;
+        others =
+            other is { } o && o.Results.Points.Length == results.Points.Length
+                ? new(o.Results, geometry.Bridge.Actions.Combinations, null, values)
+                : null;
         otherName = other?.Name ?? "";
     }
 
@@ -64,7 +89,10 @@ internal sealed class ModelViews
     private EffectRange Range => ranges.Find(request.Show) ?? ranges.Find("permanent")!;
 
     /// <summary>Girders (from 0) that are shown.</summary>
-    private IReadOnlyList<int> Girders => NumberList.Read(request.Girders, geometry.Girders.Length) is { Count: > 0 } some ? [.. some.Select(n => n - 1)] : [.. Enumerable.Range(0, geometry.Girders.Length)];
+    private IReadOnlyList<int> Girders =>
+        NumberList.Read(request.Girders, geometry.Girders.Length) is { Count: > 0 } some
+            ? [.. some.Select(n => n - 1)]
+            : [.. Enumerable.Range(0, geometry.Girders.Length)];
 
     /// <summary>Traffic at the everyday points, straight between them.</summary>
     private EffectRange Traffic(BridgeResults everyday)
@@ -89,31 +117,96 @@ internal sealed class ModelViews
     public IReadOnlyList<SheetControl> Controls(string layout)
     {
         List<Choice> shown = [.. ranges.All.Select(r => new Choice(r.Id, r.Name) { Group = r.Group })];
-        List<Choice> single = [.. ranges.All.Where(r => ShownState.Of(results, r.Id) is not null).Select(r => new Choice(r.Id, r.Name) { Group = r.Group })];
+        List<Choice> single =
+        [
+            .. ranges.All.Where(r => ShownState.Of(results, r.Id) is not null).Select(r => new Choice(r.Id, r.Name) { Group = r.Group }),
+        ];
         SheetControl Zoom(string name) => new("zoom", name, $"{request.Zoom:0.##}", []) { Least = 0.25, Greatest = 8 };
         return layout switch
         {
             "results" =>
             [
-                new("show", "Shown", Range.Id, shown), new("quantity", "Effect", Shown.Id, [.. Quantity.All.Select(q => new Choice(q.Id, q.Words))]),
+                new("show", "Shown", Range.Id, shown),
+                new("quantity", "Effect", Shown.Id, [.. Quantity.All.Select(q => new Choice(q.Id, q.Words))]),
                 new("girders", "Girders", request.Girders, []) { IsText = true, Help = "Numbers of girders, as in 1, 3-4, or all." },
                 new("arrange", "Drawn", request.Arrange, [new("over", "over each other"), new("under", "under each other")]),
-                new("fixed", "Scale", request.Fixed, [new("own", "of this case"), new("same", "the same for all cases")]), Zoom("Larger"),
-                new("table", "Table", request.Table, [new("girders", "Girders"), new("reactions", "Reactions"), new("members", "Cross members and piers"), new("none", "None")]),
+                new("fixed", "Scale", request.Fixed, [new("own", "of this case"), new("same", "the same for all cases")]),
+                Zoom("Larger"),
+                new(
+                    "table",
+                    "Table",
+                    request.Table,
+                    [
+                        new("girders", "Girders"),
+                        new("reactions", "Reactions"),
+                        new("members", "Cross members and piers"),
+                        new("none", "None"),
+                    ]
+                ),
             ],
             "deflected" =>
             [
-                new("show", "Shown", ShapeId, single), new("drawn", "Drawn", request.Drawn, [new("deflection", "Deflection"), new("M", "Moments on members"), new("V", "Shears on members"), new("N", "Axial forces on members"), new("T", "Torsion on members"), .. results.Finished.Shells.IsEmpty ? Array.Empty<Choice>() : [.. Contours]]),
-                Looks, new("motion", "Motion", request.Motion, [new("still", "still"), new("moving", "moving")]), Zoom("Larger"),
+                new("show", "Shown", ShapeId, single),
+                new(
+                    "drawn",
+                    "Drawn",
+                    request.Drawn,
+                    [
+                        new("deflection", "Deflection"),
+                        new("M", "Moments on members"),
+                        new("V", "Shears on members"),
+                        new("N", "Axial forces on members"),
+                        new("T", "Torsion on members"),
+                        .. results.Finished.Shells.IsEmpty ? Array.Empty<Choice>() : [.. Contours],
+                    ]
+                ),
+                Looks,
+                new("motion", "Motion", request.Motion, [new("still", "still"), new("moving", "moving")]),
+                Zoom("Larger"),
             ],
-            "frame" => [Looks, Zoom("Nearer"), new("names", "Written", request.Names, [new("none", "nothing"), new("joints", "joints"), new("members", "members"), new("sections", "sections"), new("axes", "local axes")]), new("load", "Loads of", results.Find(request.Load) is null ? "" : request.Load, [new("", "no case"), .. results.Cases.Where(c => c.Model == results.FinishedModel || c.Stage is not null).Select(c => new Choice(c.Id, c.Name))])],
+            "frame" =>
+            [
+                Looks,
+                Zoom("Nearer"),
+                new(
+                    "names",
+                    "Written",
+                    request.Names,
+                    [
+                        new("none", "nothing"),
+                        new("joints", "joints"),
+                        new("members", "members"),
+                        new("sections", "sections"),
+                        new("axes", "local axes"),
+                    ]
+                ),
+                new(
+                    "load",
+                    "Loads of",
+                    results.Find(request.Load) is null ? "" : request.Load,
+                    [
+                        new("", "no case"),
+                        .. results
+                            .Cases.Where(c => c.Model == results.FinishedModel || c.Stage is not null)
+                            .Select(c => new Choice(c.Id, c.Name)),
+                    ]
+                ),
+            ],
             _ => [],
         };
     }
 
-    private SheetControl Looks => new("look", "Seen", request.Look, [new("space", "in space"), new("plan", "from above"), new("side", "from the side")]);
+    private SheetControl Looks =>
+        new("look", "Seen", request.Look, [new("space", "in space"), new("plan", "from above"), new("side", "from the side")]);
 
-    private static IEnumerable<Choice> Contours => [new("mAlong", "Slab moments along"), new("mAcross", "Slab moments across"), new("mTwist", "Slab twisting moments"), new("nAlong", "Slab forces along"), new("nAcross", "Slab forces across")];
+    private static IEnumerable<Choice> Contours =>
+        [
+            new("mAlong", "Slab moments along"),
+            new("mAcross", "Slab moments across"),
+            new("mTwist", "Slab twisting moments"),
+            new("nAlong", "Slab forces along"),
+            new("nAcross", "Slab forces across"),
+        ];
 
     private string ShapeId => ShownState.Of(results, request.Show) is null ? "permanent" : request.Show;
 
@@ -127,38 +220,82 @@ internal sealed class ModelViews
         Diagram Of(IReadOnlyList<int> girders, string name)
         {
             // Of many girders only the one with the greatest value is labelled at its peaks.
-            var worst = girders.MaxBy(g => Places(g).Max(i => Math.Max(Math.Abs(quantity.Of(range, true, i)), Math.Abs(quantity.Of(range, false, i)))));
-            var series = girders.SelectMany((g, n) => Lines(range, quantity, g, girders.Count == 1 ? Pen.Active : Pens[n % Pens.Length], girders.Count > 1, g == worst)).ToImmutableArray();
-            return new(name, quantity.Kind, quantity.PositiveDown, series, Axes(girders[0])) { Range = scale, Zoom = request.Zoom, Envelope = girders.Count == 1 && !range.IsSingle ? (0, 1) : null };
+            var worst = girders.MaxBy(g =>
+                Places(g).Max(i => Math.Max(Math.Abs(quantity.Of(range, true, i)), Math.Abs(quantity.Of(range, false, i))))
+            );
+            var series = girders
+                .SelectMany(
+                    (g, n) =>
+                        Lines(range, quantity, g, girders.Count == 1 ? Pen.Active : Pens[n % Pens.Length], girders.Count > 1, g == worst)
+                )
+                .ToImmutableArray();
+            return new(name, quantity.Kind, quantity.PositiveDown, series, Axes(girders[0]))
+            {
+                Range = scale,
+                Zoom = request.Zoom,
+                Envelope = girders.Count == 1 && !range.IsSingle ? (0, 1) : null,
+            };
         }
-        return under ? [.. Girders.Select(g => Of([g], $"{geometry.Girders[g].Name}, {quantity.Words.ToLowerInvariant()}"))]
-            : [Of(Girders, Girders.Count == 1 ? $"{geometry.Girders[Girders[0]].Name}, {quantity.Words.ToLowerInvariant()}" : quantity.Words)];
+        return under
+            ? [.. Girders.Select(g => Of([g], $"{geometry.Girders[g].Name}, {quantity.Words.ToLowerInvariant()}"))]
+            :
+            [
+                Of(
+                    Girders,
+                    Girders.Count == 1 ? $"{geometry.Girders[Girders[0]].Name}, {quantity.Words.ToLowerInvariant()}" : quantity.Words
+                ),
+            ];
     }
 
     private static readonly Pen[] Pens = [Pen.Active, Pen.Load, Pen.Cut, Pen.Resistance, Pen.Hidden, Pen.Axis, Pen.Edge];
 
     private IEnumerable<Series> Lines(EffectRange range, Quantity quantity, int girder, Pen pen, bool many, bool peaks)
     {
-        var name = many ? geometry.Girders[girder].Name : range.IsSingle ? quantity.Words : "greatest and least";
+        var name =
+            many ? geometry.Girders[girder].Name
+            : range.IsSingle ? quantity.Words
+            : "greatest and least";
         yield return Line(range, true, name, pen, peaks);
-        if (!range.IsSingle) yield return Line(range, false, name, pen, peaks);
-        if (others?.Find(range.Id) is not { } before) yield break;
+        if (!range.IsSingle)
+            yield return Line(range, false, name, pen, peaks);
+        if (others?.Find(range.Id) is not { } before)
+            yield break;
         yield return Line(before, true, otherName, Pen.Former, false);
-        if (!before.IsSingle) yield return Line(before, false, otherName, Pen.Former, false);
+        if (!before.IsSingle)
+            yield return Line(before, false, otherName, Pen.Former, false);
 
-        Series Line(EffectRange of, bool greatest, string words, Pen with, bool labelled) => new(words, [.. Places(girder).Select(i => (results.Points[i].Station, quantity.Of(of, greatest, i)))], with) { Peaks = labelled };
+        Series Line(EffectRange of, bool greatest, string words, Pen with, bool labelled) =>
+            new(words, [.. Places(girder).Select(i => (results.Points[i].Station, quantity.Of(of, greatest, i)))], with)
+            {
+                Peaks = labelled,
+            };
     }
 
-    private IEnumerable<int> Places(int girder) => Enumerable.Range(0, results.Points.Length).Where(i => results.Points[i].Girder == girder);
+    private IEnumerable<int> Places(int girder) =>
+        Enumerable.Range(0, results.Points.Length).Where(i => results.Points[i].Girder == girder);
 
     /// <summary>Least and greatest value of a quantity in any case and girder.</summary>
     private (double, double) Widest(Quantity quantity)
     {
-        var values = ranges.All.SelectMany(r => Enumerable.Range(0, results.Points.Length).SelectMany(i => new[] { quantity.Of(r, true, i), quantity.Of(r, false, i) })).Append(0).ToList();
+        var values = ranges
+            .All.SelectMany(r =>
+                Enumerable.Range(0, results.Points.Length).SelectMany(i => new[] { quantity.Of(r, true, i), quantity.Of(r, false, i) })
+            )
+            .Append(0)
+            .ToList();
         return (values.Min(), values.Max());
     }
 
-    private ImmutableArray<DiagramAxis> Axes(int girder) => [.. geometry.Axes.Select((axis, i) => new DiagramAxis(axis.Name, geometry.Road.Locate(geometry.OnGirder(geometry.Girders[girder], Math.Max(0, i - 1), i == 0 ? 0 : 1)).Station))];
+    private ImmutableArray<DiagramAxis> Axes(int girder) =>
+        [
+            .. geometry.Axes.Select(
+                (axis, i) =>
+                    new DiagramAxis(
+                        axis.Name,
+                        geometry.Road.Locate(geometry.OnGirder(geometry.Girders[girder], Math.Max(0, i - 1), i == 0 ? 0 : 1)).Station
+                    )
+            ),
+        ];
 
     // Drawings
 
@@ -176,9 +313,17 @@ internal sealed class ModelViews
             Zoom = request.Zoom,
             Contour = contour,
             Forces = forces,
-            Reactions = [.. state.Reactions.Select(r => (state.Model.Mesh.OfGirder(r.Girder, state.Model.Seats.First(s => s.Axis == r.Axis && s.Girder == r.Girder).Line), r.Up))],
+            Reactions =
+            [
+                .. state.Reactions.Select(r =>
+                    (state.Model.Mesh.OfGirder(r.Girder, state.Model.Seats.First(s => s.Axis == r.Axis && s.Girder == r.Girder).Line), r.Up)
+                ),
+            ],
         };
-        return FrameView.Draw(state.Model, show, units, size) with { Title = contour?.Name ?? (forces is null ? "Deflected shape" : Quantity.Named(request.Drawn).Words) };
+        return FrameView.Draw(state.Model, show, units, size) with
+        {
+            Title = contour?.Name ?? (forces is null ? "Deflected shape" : Quantity.Named(request.Drawn).Words),
+        };
     }
 
     private MemberForces Forces(ShownState state)
@@ -190,63 +335,134 @@ internal sealed class ModelViews
             foreach (var i in Places(g))
             {
                 var (first, last) = state.Model.Mesh.Spans[results.Points[i].Span];
-                if (results.Points[i].Line == last || state.Model.GirderBeams[g][results.Points[i].Line] is not (>= 0 and var beam)) continue;
+                if (results.Points[i].Line == last || state.Model.GirderBeams[g][results.Points[i].Line] is not (>= 0 and var beam))
+                    continue;
                 values[beam] = (of(state.Effects.Forces[i]), of(state.Effects.Forces[i + 1]));
             }
         }
         var by = state.Others.ToDictionary(o => o.Name);
         foreach (var other in state.Model.Others)
         {
-            if (by.TryGetValue(other.Name, out var found)) values[other.Beam] = (of(found.Start), of(found.End));
+            if (by.TryGetValue(other.Name, out var found))
+                values[other.Beam] = (of(found.Start), of(found.End));
         }
         return new(quantity.Kind, quantity.PositiveDown, [.. values]);
     }
 
-    private static Func<SectionForces, double> Component(string id) => id switch { "V" => f => f.V, "N" => f => f.N, "T" => f => f.T, _ => f => f.M };
+    private static Func<SectionForces, double> Component(string id) =>
+        id switch
+        {
+            "V" => f => f.V,
+            "N" => f => f.N,
+            "T" => f => f.T,
+            _ => f => f.M,
+        };
 
     private Contour? Contour(ShownState state)
     {
-        if (Contours.FirstOrDefault(c => c.Value == request.Drawn) is not { } choice) return null;
+        if (Contours.FirstOrDefault(c => c.Value == request.Drawn) is not { } choice)
+            return null;
         var along = state.ShellsAlong();
-        return new(choice.Words, choice.Value.StartsWith('m') ? QuantityKind.Moment : QuantityKind.Force, [.. along.Select(s => choice.Value switch { "mAlong" => s.Malong, "mAcross" => s.Macross, "mTwist" => s.Mtwist, "nAlong" => s.Nalong, _ => s.Nacross })]);
+        return new(
+            choice.Words,
+            choice.Value.StartsWith('m') ? QuantityKind.Moment : QuantityKind.Force,
+            [
+                .. along.Select(s =>
+                    choice.Value switch
+                    {
+                        "mAlong" => s.Malong,
+                        "mAcross" => s.Macross,
+                        "mTwist" => s.Mtwist,
+                        "nAlong" => s.Nalong,
+                        _ => s.Nacross,
+                    }
+                ),
+            ]
+        );
     }
 
-    private FrameLook Look => request.Look switch { "plan" => FrameLook.Plan, "side" => FrameLook.Side, _ => FrameLook.Space };
+    private FrameLook Look =>
+        request.Look switch
+        {
+            "plan" => FrameLook.Plan,
+            "side" => FrameLook.Side,
+            _ => FrameLook.Space,
+        };
 
     public Drawing Frame(ViewSize size, double station, string? picked)
     {
         var load = results.Find(request.Load);
         var model = load is null ? results.Finished : results.Models[load.Model];
-        var names = request.Names switch { "joints" => FrameNames.Joints, "members" => FrameNames.Members, "sections" => FrameNames.Sections, "axes" => FrameNames.Axes, _ => FrameNames.None };
-        return FrameView.Draw(model, new() { Look = Look, Names = names, Station = station, Picked = picked, Load = load?.Load, Closer = request.Zoom }, units, size);
+        var names = request.Names switch
+        {
+            "joints" => FrameNames.Joints,
+            "members" => FrameNames.Members,
+            "sections" => FrameNames.Sections,
+            "axes" => FrameNames.Axes,
+            _ => FrameNames.None,
+        };
+        return FrameView.Draw(
+            model,
+            new()
+            {
+                Look = Look,
+                Names = names,
+                Station = station,
+                Picked = picked,
+                Load = load?.Load,
+                Closer = request.Zoom,
+            },
+            units,
+            size
+        );
     }
 
     // Tables
 
     private static readonly Quantity[] Columns = [.. Quantity.All.Where(q => q.Id is not ("Mz" or "Vy"))];
 
-    private string Head(Quantity q) => $"{(q.Id is "N" or "V" or "T" or "M" ? q.Id : q.Id switch { "w" => "Deflection", "bottom" => "σ soffit", "girderTop" => "σ girder top", "slabTop" => "σ slab top", _ => q.Words })}, {units[q.Kind].Symbol}";
+    private string Head(Quantity q) =>
+        $"{(q.Id is "N" or "V" or "T" or "M" ? q.Id : q.Id switch { "w" => "Deflection", "bottom" => "σ soffit", "girderTop" => "σ girder top", "slabTop" => "σ slab top", _ => q.Words })}, {units[q.Kind].Symbol}";
 
     /// <summary>The table beside the drawing as raw values: columns with their kinds, rows with text or SI values.</summary>
-    private (string Title, IReadOnlyList<(string Name, QuantityKind? Kind)> Columns, IEnumerable<(IReadOnlyList<object> Values, string? Pick)> Rows)? Raw() => request.Table switch
-    {
-        "none" => null,
-        "reactions" => RawReactions(),
-        "members" => RawMembers(),
-        _ => RawGirders(),
-    };
+    private (
+        string Title,
+        IReadOnlyList<(string Name, QuantityKind? Kind)> Columns,
+        IEnumerable<(IReadOnlyList<object> Values, string? Pick)> Rows
+    )? Raw() =>
+        request.Table switch
+        {
+            "none" => null,
+            "reactions" => RawReactions(),
+            "members" => RawMembers(),
+            _ => RawGirders(),
+        };
 
     private (string, IReadOnlyList<(string, QuantityKind?)>, IEnumerable<(IReadOnlyList<object>, string?)>) RawGirders()
     {
         var (range, quantity) = (Range, Shown);
         List<(string, QuantityKind?)> columns = [("Girder", null), ("Span", QuantityKind.Count), ("Station", QuantityKind.Length)];
-        columns.AddRange(range.IsSingle ? Columns.Select(q => (Head(q), (QuantityKind?)q.Kind)) : [($"Greatest {Head(quantity)}", quantity.Kind), ("Least", quantity.Kind)]);
-        var rows = Girders.SelectMany(Places).Select(i =>
-        {
-            var p = results.Points[i];
-            object[] values = [geometry.Girders[p.Girder].Name, (double)(p.Span + 1), p.Station, .. range.IsSingle ? Columns.Select(q => (object)q.Of(range, true, i)) : [quantity.Of(range, true, i), quantity.Of(range, false, i)]];
-            return ((IReadOnlyList<object>)values, (string?)$"/parts/results/{p.Girder + 1}/{p.Span + 1}/{p.Line}");
-        });
+        columns.AddRange(
+            range.IsSingle
+                ? Columns.Select(q => (Head(q), (QuantityKind?)q.Kind))
+                : [($"Greatest {Head(quantity)}", quantity.Kind), ("Least", quantity.Kind)]
+        );
+        var rows = Girders
+            .SelectMany(Places)
+            .Select(i =>
+            {
+                var p = results.Points[i];
+                object[] values =
+                [
+                    geometry.Girders[p.Girder].Name,
+                    (double)(p.Span + 1),
+                    p.Station,
+                    .. range.IsSingle
+                        ? Columns.Select(q => (object)q.Of(range, true, i))
+                        : [quantity.Of(range, true, i), quantity.Of(range, false, i)],
+                ];
+                return ((IReadOnlyList<object>)values, (string?)$"/parts/results/{p.Girder + 1}/{p.Span + 1}/{p.Line}");
+            });
         return ($"{range.Name}, along the girders", columns, rows);
     }
 
@@ -254,32 +470,102 @@ internal sealed class ModelViews
     {
         var force = units[QuantityKind.Force].Symbol;
         var state = ShownState.Of(results, Range.Id) ?? ShownState.Of(results, "permanent")!;
-        return ($"{state.Name}: reactions on the girders", [("Axis", null), ("Girder", null), ($"Up, {force}", QuantityKind.Force), ("Along", QuantityKind.Force), ("Across, to the left", QuantityKind.Force)],
-            state.Reactions.Select(r => ((IReadOnlyList<object>)[geometry.Axes[r.Axis].Name, geometry.Girders[r.Girder].Name, r.Up, r.Along, r.Across], (string?)null)));
+        return (
+            $"{state.Name}: reactions on the girders",
+            [
+                ("Axis", null),
+                ("Girder", null),
+                ($"Up, {force}", QuantityKind.Force),
+                ("Along", QuantityKind.Force),
+                ("Across, to the left", QuantityKind.Force),
+            ],
+            state.Reactions.Select(r =>
+                (
+                    (IReadOnlyList<object>)[geometry.Axes[r.Axis].Name, geometry.Girders[r.Girder].Name, r.Up, r.Along, r.Across],
+                    (string?)null
+                )
+            )
+        );
     }
 
     private (string, IReadOnlyList<(string, QuantityKind?)>, IEnumerable<(IReadOnlyList<object>, string?)>) RawMembers()
     {
         var state = ShownState.Of(results, Range.Id) ?? ShownState.Of(results, "permanent")!;
         var (force, moment) = (units[QuantityKind.Force].Symbol, units[QuantityKind.Moment].Symbol);
-        return ($"{state.Name}: cross members and piers, at both ends", [("Member", null), ("End", null), ($"N, {force}", QuantityKind.Force), ("V", QuantityKind.Force), ("V across", QuantityKind.Force), ($"T, {moment}", QuantityKind.Moment), ("M", QuantityKind.Moment), ("M across", QuantityKind.Moment)],
-            state.Others.Where(o => !o.Name.StartsWith('E')).SelectMany(o => new[] { (o, "start", o.Start), (o, "end", o.End) }).Select(r => ((IReadOnlyList<object>)[r.o.Name, r.Item2, r.Item3.N, r.Item3.V, r.Item3.Vy, r.Item3.T, r.Item3.M, r.Item3.Mz], (string?)null)));
+        return (
+            $"{state.Name}: cross members and piers, at both ends",
+            [
+                ("Member", null),
+                ("End", null),
+                ($"N, {force}", QuantityKind.Force),
+                ("V", QuantityKind.Force),
+                ("V across", QuantityKind.Force),
+                ($"T, {moment}", QuantityKind.Moment),
+                ("M", QuantityKind.Moment),
+                ("M across", QuantityKind.Moment),
+            ],
+            state
+                .Others.Where(o => !o.Name.StartsWith('E'))
+                .SelectMany(o => new[] { (o, "start", o.Start), (o, "end", o.End) })
+                .Select(r =>
+                    (
+                        (IReadOnlyList<object>)[r.o.Name, r.Item2, r.Item3.N, r.Item3.V, r.Item3.Vy, r.Item3.T, r.Item3.M, r.Item3.Mz],
+                        (string?)null
+                    )
+                )
+        );
     }
 
     public DataTable? Table()
     {
-        if (Raw() is not { } raw) return null;
-        string Text(object value, QuantityKind? kind) => value is double number ? kind == QuantityKind.Size ? Fine(number, units) : units.Format(number, kind ?? QuantityKind.Number) : (string)value;
-        return new(raw.Title, [.. raw.Columns.Select(c => new TableColumn(c.Name, c.Kind is not null))],
-            [.. raw.Rows.Select(r => new TableRow([.. r.Values.Select((v, i) => Text(v, raw.Columns[i].Kind))], [.. r.Values.Select(v => v as double?)], r.Pick, null, false))]);
+        if (Raw() is not { } raw)
+            return null;
+        string Text(object value, QuantityKind? kind) =>
+            value is double number
+                ? kind == QuantityKind.Size
+                    ? Fine(number, units)
+                    : units.Format(number, kind ?? QuantityKind.Number)
+                : (string)value;
+        return new(
+            raw.Title,
+            [.. raw.Columns.Select(c => new TableColumn(c.Name, c.Kind is not null))],
+            [
+                .. raw.Rows.Select(r => new TableRow(
+                    [.. r.Values.Select((v, i) => Text(v, raw.Columns[i].Kind))],
+                    [.. r.Values.Select(v => v as double?)],
+                    r.Pick,
+                    null,
+                    false
+                )),
+            ]
+        );
     }
 
     /// <summary>A deflection, with a digit more than sizes have.</summary>
-    private static string Fine(double value, UnitSystem units) => QuantityText.Fixed(value / units[QuantityKind.Size].Factor, units == UnitSystem.Metric ? 1 : 3);
+    private static string Fine(double value, UnitSystem units) =>
+        QuantityText.Fixed(value / units[QuantityKind.Size].Factor, units == UnitSystem.Metric ? 1 : 3);
 
     /// <summary>The same table for files, in the units shown and with all digits that mean something.</summary>
-    public TableContent? Content() => Raw() is not { } raw ? null : new(raw.Title, [.. raw.Columns.Select(c => c.Name)],
-        [.. raw.Rows.Select(r => (IReadOnlyList<object?>)[.. r.Values.Select((v, i) => v is double number ? Math.Round(number / units[raw.Columns[i].Kind ?? QuantityKind.Number].Factor, 6) : v)])]);
+    public TableContent? Content() =>
+        Raw() is not { } raw
+            ? null
+            : new(
+                raw.Title,
+                [.. raw.Columns.Select(c => c.Name)],
+                [
+                    .. raw.Rows.Select(r =>
+                        (IReadOnlyList<object?>)
+                            [
+                                .. r.Values.Select(
+                                    (v, i) =>
+                                        v is double number
+                                            ? Math.Round(number / units[raw.Columns[i].Kind ?? QuantityKind.Number].Factor, 6)
+                                            : v
+                                ),
+                            ]
+                    ),
+                ]
+            );
 
     /// <summary>Effects, section and stresses at the station in one girder, stage by stage and added up.</summary>
     public DataTable StageTable(int girder, double station)
@@ -293,55 +579,185 @@ internal sealed class ModelViews
             {
                 var model = results.Models[c.Model];
                 var section = model.Sections[girder][Math.Min(results.Points[at].Line, model.Mesh.Spans[results.Points[at].Span].Last - 1)];
-                rows.Add(Row(step, c.Name, section is null ? "–" : section.HasSlab ? "composite" : "girder alone", section?.Composite.SecondMoment, c.Total.Forces[at], c.Total.Deflection[at], c.Stresses[at]));
+                rows.Add(
+                    Row(
+                        step,
+                        c.Name,
+                        section is null ? "–"
+                            : section.HasSlab ? "composite"
+                            : "girder alone",
+                        section?.Composite.SecondMoment,
+                        c.Total.Forces[at],
+                        c.Total.Deflection[at],
+                        c.Stresses[at]
+                    )
+                );
             }
-            rows.Add(Row(step, "Sum so far", "", null, results.UpTo(step.Number).Forces[at], results.UpTo(step.Number).Deflection[at], results.StressesUpTo(step.Number)[at]));
+            rows.Add(
+                Row(
+                    step,
+                    "Sum so far",
+                    "",
+                    null,
+                    results.UpTo(step.Number).Forces[at],
+                    results.UpTo(step.Number).Deflection[at],
+                    results.StressesUpTo(step.Number)[at]
+                )
+            );
         }
         if (ranges.Find("traffic") is { } traffic)
         {
             rows.Add(Row(results.Steps[^1], "Traffic, greatest", "composite", null, traffic.Greatest.Forces[at], 0, default));
             rows.Add(Row(results.Steps[^1], "Traffic, least", "composite", null, traffic.Least.Forces[at], 0, default));
         }
-        foreach (var c in results.Cases.Where(c => c.Kind == ActionKind.LongTerm)) rows.Add(Row(null, c.Name, "with time", null, c.Total.Forces[at], c.Total.Deflection[at], c.Stresses[at]));
-        return new($"{geometry.Girders[girder].Name} at station {units.Format(results.Points[at].Station, QuantityKind.Length)}, stage by stage",
-            [new("Stage", false), new("Day", true), new("Load", false), new("Section", false), new($"I, {units[QuantityKind.SecondMoment].Symbol}", true), new($"M, {moment}", true), new($"V, {units[QuantityKind.Force].Symbol}", true), new($"N, {units[QuantityKind.Force].Symbol}", true), new($"Deflection, {units[QuantityKind.Size].Symbol}", true), new($"σ soffit, {stress}", true), new("σ girder top", true), new("σ slab top", true)], rows);
+        foreach (var c in results.Cases.Where(c => c.Kind == ActionKind.LongTerm))
+            rows.Add(Row(null, c.Name, "with time", null, c.Total.Forces[at], c.Total.Deflection[at], c.Stresses[at]));
+        return new(
+            $"{geometry.Girders[girder].Name} at station {units.Format(results.Points[at].Station, QuantityKind.Length)}, stage by stage",
+            [
+                new("Stage", false),
+                new("Day", true),
+                new("Load", false),
+                new("Section", false),
+                new($"I, {units[QuantityKind.SecondMoment].Symbol}", true),
+                new($"M, {moment}", true),
+                new($"V, {units[QuantityKind.Force].Symbol}", true),
+                new($"N, {units[QuantityKind.Force].Symbol}", true),
+                new($"Deflection, {units[QuantityKind.Size].Symbol}", true),
+                new($"σ soffit, {stress}", true),
+                new("σ girder top", true),
+                new("σ slab top", true),
+            ],
+            rows
+        );
 
-        TableRow Row(StageStep? step, string load, string section, double? second, SectionForces f, double deflection, FaceStresses s) => new(
-            [step is null ? "after" : $"{step.Number + 1}", step is null ? "" : QuantityText.Fixed(step.Stage.Day, 0), load, section, second is { } i ? units.Format(i, QuantityKind.SecondMoment) : "", units.Format(f.M, QuantityKind.Moment), units.Format(f.V, QuantityKind.Force), units.Format(f.N, QuantityKind.Force), Fine(deflection, units), units.Format(s.Bottom, QuantityKind.Stress), units.Format(s.GirderTop, QuantityKind.Stress), units.Format(s.SlabTop, QuantityKind.Stress)],
-            [step?.Number, step?.Stage.Day, null, null, second, f.M, f.V, f.N, deflection, s.Bottom, s.GirderTop, s.SlabTop], step is null ? null : $"/actions/stages/{step.Number}", null, load == "Sum so far");
+        TableRow Row(StageStep? step, string load, string section, double? second, SectionForces f, double deflection, FaceStresses s) =>
+            new(
+                [
+                    step is null ? "after" : $"{step.Number + 1}",
+                    step is null ? "" : QuantityText.Fixed(step.Stage.Day, 0),
+                    load,
+                    section,
+                    second is { } i ? units.Format(i, QuantityKind.SecondMoment) : "",
+                    units.Format(f.M, QuantityKind.Moment),
+                    units.Format(f.V, QuantityKind.Force),
+                    units.Format(f.N, QuantityKind.Force),
+                    Fine(deflection, units),
+                    units.Format(s.Bottom, QuantityKind.Stress),
+                    units.Format(s.GirderTop, QuantityKind.Stress),
+                    units.Format(s.SlabTop, QuantityKind.Stress),
+                ],
+                [step?.Number, step?.Stage.Day, null, null, second, f.M, f.V, f.N, deflection, s.Bottom, s.GirderTop, s.SlabTop],
+                step is null ? null : $"/actions/stages/{step.Number}",
+                null,
+                load == "Sum so far"
+            );
     }
 
     /// <summary>The balance sheet, case by case, in words.</summary>
     public DataTable Balance()
     {
         var force = units[QuantityKind.Force].Symbol;
-        return new("Balance of every case: what is put on against what the supports give back",
-            [new("Case", false), new("Acts on", false), new($"Down, {force}", true), new("Up", true), new("Sideways", true), new("and back", true), new("Left over", true), new("In words", false)],
-            [.. results.Cases.Select(c =>
-            {
-                var (on, off) = (Math.Sqrt(Math.Pow(c.Account.Applied[0], 2) + Math.Pow(c.Account.Applied[1], 2)), Math.Sqrt(Math.Pow(c.Account.Reacted[0], 2) + Math.Pow(c.Account.Reacted[1], 2)));
-                return new TableRow([c.Name, results.Efforts[c.Model].Name, units.Format(c.Account.Load, QuantityKind.Force), units.Format(c.Account.Reaction, QuantityKind.Force), units.Format(on, QuantityKind.Force), units.Format(off, QuantityKind.Force), $"{c.Account.Imbalance:0.0e+0}", InWords(c)],
-                    [null, null, c.Account.Load, c.Account.Reaction, on, off, c.Account.Imbalance, null], null, null, false);
-            })]);
+        return new(
+            "Balance of every case: what is put on against what the supports give back",
+            [
+                new("Case", false),
+                new("Acts on", false),
+                new($"Down, {force}", true),
+                new("Up", true),
+                new("Sideways", true),
+                new("and back", true),
+                new("Left over", true),
+                new("In words", false),
+            ],
+            [
+                .. results.Cases.Select(c =>
+                {
+                    var (on, off) = (
+                        Math.Sqrt(Math.Pow(c.Account.Applied[0], 2) + Math.Pow(c.Account.Applied[1], 2)),
+                        Math.Sqrt(Math.Pow(c.Account.Reacted[0], 2) + Math.Pow(c.Account.Reacted[1], 2))
+                    );
+                    return new TableRow(
+                        [
+                            c.Name,
+                            results.Efforts[c.Model].Name,
+                            units.Format(c.Account.Load, QuantityKind.Force),
+                            units.Format(c.Account.Reaction, QuantityKind.Force),
+                            units.Format(on, QuantityKind.Force),
+                            units.Format(off, QuantityKind.Force),
+                            $"{c.Account.Imbalance:0.0e+0}",
+                            InWords(c),
+                        ],
+                        [null, null, c.Account.Load, c.Account.Reaction, on, off, c.Account.Imbalance, null],
+                        null,
+                        null,
+                        false
+                    );
+                }),
+            ]
+        );
     }
 
-    private static string InWords(ActionResult c) => c.Account.Imbalance > 1e-6 ? "does not balance: look at the warnings"
-        : Math.Abs(c.Account.Load) < 1 && Math.Abs(c.Account.Applied[0]) + Math.Abs(c.Account.Applied[1]) < 1 ? "nothing put on; inner forces balance" : "balances";
+    private static string InWords(ActionResult c) =>
+        c.Account.Imbalance > 1e-6 ? "does not balance: look at the warnings"
+        : Math.Abs(c.Account.Load) < 1 && Math.Abs(c.Account.Applied[0]) + Math.Abs(c.Account.Applied[1]) < 1
+            ? "nothing put on; inner forces balance"
+        : "balances";
 
     public static DataTable Comparison(ModelComparison comparison, UnitSystem units, string? pick)
     {
-        return new($"Line girders, grillage and shells: {comparison.Values.Length} values, {comparison.Differing.Count()} differ by more than {100 * ModelComparison.Limit:0} % of the greatest of their kind",
-            [new("Load", false), new("Effect", false), new("Girder", false), new("Place", false), new("Line", true), new("Grillage", true), new("Shells", true), new("Line, %", true), new("Shells, %", true), new("Differs by", false)],
-            [.. comparison.Values.OrderByDescending(v => v.Worst).Select(v => new TableRow([v.Load, v.Named.Words, $"G{v.Girder}", v.Place, Show(v, v.Line, units), Show(v, v.Grillage, units), Show(v, v.Shells, units), QuantityText.Fixed(100 * v.LineDifference, 1), QuantityText.Fixed(100 * v.ShellsDifference, 1), v.Worst <= ModelComparison.Limit ? "agree" : v.OnlyShared ? "sharing" : "stiffness"],
-                [null, null, v.Girder, null, v.Line, v.Grillage, v.Shells, v.LineDifference, v.ShellsDifference, null], ComparedPath(comparison, v), null, ComparedPath(comparison, v) == pick))]);
+        return new(
+            $"Line girders, grillage and shells: {comparison.Values.Length} values, {comparison.Differing.Count()} differ by more than {100 * ModelComparison.Limit:0} % of the greatest of their kind",
+            [
+                new("Load", false),
+                new("Effect", false),
+                new("Girder", false),
+                new("Place", false),
+                new("Line", true),
+                new("Grillage", true),
+                new("Shells", true),
+                new("Line, %", true),
+                new("Shells, %", true),
+                new("Differs by", false),
+            ],
+            [
+                .. comparison
+                    .Values.OrderByDescending(v => v.Worst)
+                    .Select(v => new TableRow(
+                        [
+                            v.Load,
+                            v.Named.Words,
+                            $"G{v.Girder}",
+                            v.Place,
+                            Show(v, v.Line, units),
+                            Show(v, v.Grillage, units),
+                            Show(v, v.Shells, units),
+                            QuantityText.Fixed(100 * v.LineDifference, 1),
+                            QuantityText.Fixed(100 * v.ShellsDifference, 1),
+                            v.Worst <= ModelComparison.Limit ? "agree"
+                            : v.OnlyShared ? "sharing"
+                            : "stiffness",
+                        ],
+                        [null, null, v.Girder, null, v.Line, v.Grillage, v.Shells, v.LineDifference, v.ShellsDifference, null],
+                        ComparedPath(comparison, v),
+                        null,
+                        ComparedPath(comparison, v) == pick
+                    )),
+            ]
+        );
     }
 
-    public static string Show(ComparedValue v, double value, UnitSystem units) => v.Named.Kind == QuantityKind.Size ? Fine(value, units) : units.Format(value, v.Named.Kind);
+    public static string Show(ComparedValue v, double value, UnitSystem units) =>
+        v.Named.Kind == QuantityKind.Size ? Fine(value, units) : units.Format(value, v.Named.Kind);
 
-    private static string ComparedPath(ModelComparison comparison, ComparedValue value) => $"/parts/compared/{comparison.Values.IndexOf(value)}";
+    private static string ComparedPath(ModelComparison comparison, ComparedValue value) =>
+        $"/parts/compared/{comparison.Values.IndexOf(value)}";
 
     /// <summary>The compared value of a path; null for other paths.</summary>
-    public static ComparedValue? Compared(ModelComparison comparison, string? pick) => pick?.Split('/') is ["", "parts", "compared", var n] && int.TryParse(n, out var i) && i >= 0 && i < comparison.Values.Length ? comparison.Values[i] : null;
+    public static ComparedValue? Compared(ModelComparison comparison, string? pick) =>
+        pick?.Split('/') is ["", "parts", "compared", var n] && int.TryParse(n, out var i) && i >= 0 && i < comparison.Values.Length
+            ? comparison.Values[i]
+            : null;
 
     public static string Refusal(ModelState? state) => state?.Doing ?? "the model runs by itself";
 }

@@ -20,7 +20,9 @@ public sealed record WorkspaceRequest
     /// <summary>What the diagram shows: a combination or the characteristic cases.</summary>
     public string Case { get; init; } = "ultimate";
 
-    /// <summary>Of a model's results: case, sum, envelope or combination; quantity; girders; how they are arranged; scale and how much larger.</summary>
+    /// <summary>
+    /// Of a model's results: case, sum, envelope or combination; quantity; girders; how they are arranged; scale and how much larger.
+    /// </summary>
     public string Show { get; init; } = "permanent";
     public string Quantity { get; init; } = "M";
     public string Girders { get; init; } = "all";
@@ -32,7 +34,9 @@ public sealed record WorkspaceRequest
     /// <summary>What is laid under the results: <c>before</c>, the number of an edit, or nothing.</summary>
     public string With { get; init; } = "";
 
-    /// <summary>Of the drawing of a model: what is drawn on it, from where it is seen, what is written, whether it moves, whose loads.</summary>
+    /// <summary>
+    /// Of the drawing of a model: what is drawn on it, from where it is seen, what is written, whether it moves, whose loads.
+    /// </summary>
     public string Drawn { get; init; } = "deflection";
     public string Look { get; init; } = "space";
     public string Names { get; init; } = "none";
@@ -65,10 +69,21 @@ public sealed record ViewPart(string Id, string Title, string Note, string Svg)
 public sealed record SnapPart(double X, double Y, string World, string Name);
 
 /// <summary>
-/// A section on its drawing: origin and scale (mm, mm/m), the grid on which corners are set (m), what a metre is in the unit shown, its symbol, and where drawn outlines go: the path of a section of
+/// A section on its drawing: origin and scale (mm, mm/m), the grid on which corners are set (m), what a metre is in the unit shown, its
+/// symbol, and where drawn outlines go: the path of a section of
 /// own outlines, or null for a new one of the name and path given.
 /// </summary>
-public sealed record PlaneMap(double X0, double Y0, double Scale, double Grid, double Unit, string Symbol, string? Path, string NewName, string NewPath);
+public sealed record PlaneMap(
+    double X0,
+    double Y0,
+    double Scale,
+    double Grid,
+    double Unit,
+    string Symbol,
+    string? Path,
+    string NewName,
+    string NewPath
+);
 
 public sealed record StationMap(double X0, double Station0, double Scale, double Width);
 
@@ -103,6 +118,24 @@ public sealed record RunInfo(string Status, double Fraction, string Words, bool 
 
 /// <summary>Everything the screen shows.</summary>
 public sealed record Workspace(
-    string Name, int Revision, string LastEdit, bool CanUndo, bool CanRedo, string Units, double Station, string StationText, string Step, string? Pick,
-    IReadOnlyList<StepState> Steps, IReadOnlyList<Finding> Findings, IReadOnlyList<LayoutChoice> Layouts, IReadOnlyList<SheetControl> Controls,
-    IReadOnlyList<ViewPart> Views, ViewPart Band, DataTable? Table, Ledger Ledger, RunInfo Run, IReadOnlyList<double> AxisStations);
+    string Name,
+    int Revision,
+    string LastEdit,
+    bool CanUndo,
+    bool CanRedo,
+    string Units,
+    double Station,
+    string StationText,
+    string Step,
+    string? Pick,
+    IReadOnlyList<StepState> Steps,
+    IReadOnlyList<Finding> Findings,
+    IReadOnlyList<LayoutChoice> Layouts,
+    IReadOnlyList<SheetControl> Controls,
+    IReadOnlyList<ViewPart> Views,
+    ViewPart Band,
+    DataTable? Table,
+    Ledger Ledger,
+    RunInfo Run,
+    IReadOnlyList<double> AxisStations
+);

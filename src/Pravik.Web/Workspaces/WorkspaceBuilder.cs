@@ -26,8 +26,16 @@ public sealed record Around(Ground? Ground, IReadOnlyList<LibraryRow> Library, I
     public static Around Nothing { get; } = new(null, [], []);
 }
 
-/// <summary>How a project's model stands, whether its results are those of the bridge shown, results to lay under them, and points of the history that can be.</summary>
-public sealed record ModelSeen(ModelState? State, bool IsCurrent, (Core.Analysis.Stages.ModelResults Results, string Name)? Other, IReadOnlyList<(int Revision, string Words)> History);
+/// <summary>
+/// How a project's model stands, whether its results are those of the bridge shown, results to lay under them, and points of the
+/// history that can be.
+/// </summary>
+public sealed record ModelSeen(
+    ModelState? State,
+    bool IsCurrent,
+    (Core.Analysis.Stages.ModelResults Results, string Name)? Other,
+    IReadOnlyList<(int Revision, string Words)> History
+);
 
 /// <summary>Puts together what the screen shows from a snapshot, the latest results and the request.</summary>
 public sealed class WorkspaceBuilder
@@ -52,34 +60,64 @@ public sealed class WorkspaceBuilder
     private readonly ModelSeen? model;
     private readonly ModelViews? modelViews;
 
-    private WorkspaceBuilder(Snapshot snapshot, Around around, RunState? run, LatestResults? latest, WorkspaceRequest request, ModelSeen? model)
+    private WorkspaceBuilder(
+        Snapshot snapshot,
+        Around around,
+        RunState? run,
+        LatestResults? latest,
+        WorkspaceRequest request,
+        ModelSeen? model
+    )
     {
         (this.snapshot, this.around, ground, this.run, this.request, this.model) = (snapshot, around, around.Ground, run, request, model);
         geometry = new(snapshot.Bridge);
         units = UnitSystem.Named(snapshot.Bridge.Basis.Units);
         // Results of another layout of girders and spans do not belong on this bridge, not even as out of date.
-        var fits = latest is not null && latest.Results.Points.Length == geometry.Girders.Length * geometry.SpanCount * (EffectPoint.PerSpan + 1);
+        var fits =
+            latest is not null && latest.Results.Points.Length == geometry.Girders.Length * geometry.SpanCount * (EffectPoint.PerSpan + 1);
         this.latest = fits ? latest : null;
         current = this.latest?.Hash == InputHash.Of(snapshot.Bridge);
         results = this.latest is { } l ? new(geometry, l.Results, units) : null;
         pick = request.Pick;
         bill = new(() => Bill.Of(geometry, ground));
-        supportFindings = [.. SupportChecks.Check(geometry, ground), .. ModelChecks.Expansion(geometry, SupportPlace.All(geometry, ground))];
+        supportFindings =
+        [
+            .. SupportChecks.Check(geometry, ground),
+            .. ModelChecks.Expansion(geometry, SupportPlace.All(geometry, ground)),
+        ];
         // Results of another layout do not belong on this bridge.
-        if (model?.State?.Latest is { } made && made.Results.Finished.Mesh.GirderLines.Length == geometry.Girders.Length && made.Results.Finished.Mesh.Spans.Length == geometry.SpanCount)
+        if (
+            model?.State?.Latest is { } made
+            && made.Results.Finished.Mesh.GirderLines.Length == geometry.Girders.Length
+            && made.Results.Finished.Mesh.Spans.Length == geometry.SpanCount
+        )
             modelViews = new(geometry, made.Results, current ? this.latest?.Results : null, model.Other, units, request);
         if (request.Step == "checks" && this.latest is { } known && results!.Find(pick) is null)
             pick = ResultViews.Path(known.Results.Governing, known.Results.Governing.Worst.Bending);
         var picked = results?.Find(pick);
-        girder = Math.Clamp(picked is { } p && request.Step == "checks" ? p.Point.Point.Girder : request.Girder - 1, 0, geometry.Girders.Length - 1);
+        girder = Math.Clamp(
+            picked is { } p && request.Step == "checks" ? p.Point.Point.Girder : request.Girder - 1,
+            0,
+            geometry.Girders.Length - 1
+        );
         var reach = 0.1 * (geometry.LastStation - geometry.FirstStation) + 2;
         // Not quite the middle, so that the cursor stands clear of what is written there.
         var start = geometry.FirstStation + 0.46 * (geometry.LastStation - geometry.FirstStation);
-        var (least, most) = request.Step == "road" ? (geometry.Road.StartStation, geometry.Road.EndStation) : (geometry.FirstStation - reach, geometry.LastStation + reach);
+        var (least, most) =
+            request.Step == "road"
+                ? (geometry.Road.StartStation, geometry.Road.EndStation)
+                : (geometry.FirstStation - reach, geometry.LastStation + reach);
         station = Math.Clamp(request.Station is { } s && double.IsFinite(s) ? s : start, least, Math.Max(least, most));
     }
 
-    public static Workspace Build(Snapshot snapshot, Around around, RunState? run, LatestResults? latest, WorkspaceRequest request, ModelSeen? model = null) => new WorkspaceBuilder(snapshot, around, run, latest, request, model).Build();
+    public static Workspace Build(
+        Snapshot snapshot,
+        Around around,
+        RunState? run,
+        LatestResults? latest,
+        WorkspaceRequest request,
+        ModelSeen? model = null
+    ) => new WorkspaceBuilder(snapshot, around, run, latest, request, model).Build();
 
     /// <summary>The layouts of the analysis step that show the bridge's model.</summary>
     public static IReadOnlyList<string> ModelLayouts { get; } = ["results", "deflected", "frame", "stages", "models", "balance"];
@@ -89,33 +127,100 @@ public sealed class WorkspaceBuilder
         var layouts = Layouts();
         var layout = layouts.FirstOrDefault(l => l.Id == request.Layout) ?? layouts[0];
         var (views, table) = Sheet(layout.Id);
-        return new(snapshot.Bridge.Name, snapshot.Revision, snapshot.Label, snapshot.CanUndo, snapshot.CanRedo,
-            units == UnitSystem.Metric ? "m, kN" : "ft, kip", station, units.Format(station, QuantityKind.Length), request.Step, pick,
-            Steps(), AllFindings(), [.. layouts.Select(l => l with { IsActive = l.Id == layout.Id })], Controls(),
-            views, Band(), table, MakeLedger(), Run(), [.. geometry.Axes.Select(a => a.Station)]);
+        return new(
+            snapshot.Bridge.Name,
+            snapshot.Revision,
+            snapshot.Label,
+            snapshot.CanUndo,
+            snapshot.CanRedo,
+            units == UnitSystem.Metric ? "m, kN" : "ft, kip",
+            station,
+            units.Format(station, QuantityKind.Length),
+            request.Step,
+            pick,
+            Steps(),
+            AllFindings(),
+            [.. layouts.Select(l => l with { IsActive = l.Id == layout.Id })],
+            Controls(),
+            views,
+            Band(),
+            table,
+            MakeLedger(),
+            Run(),
+            [.. geometry.Axes.Select(a => a.Station)]
+        );
     }
 
-    private List<LayoutChoice> Layouts() => request.Step switch
-    {
-        "road" => [new("road", "Plan and diagrams", false), new("roadPlan", "Plan", false), new("roadDiagrams", "Diagrams", false), new("surroundings", "Surroundings", false)],
-        "axes" => [new("planElevation", "Plan and elevation", false), new("plan", "Plan", false), new("elevation", "Elevation", false), new("surroundings", "Surroundings", false), new("model", "3D", false)],
-        "deck" => [new("sectionPlan", "Section and plan", false), new("section", "Section", false), new("plan", "Plan", false), new("model", "3D", false)],
-        "girders" => [new("planSection", "Plan and section", false), new("girder", "Girder", false), new("allGirders", "All girders", false), new("levels", "Levels", false), new("materials", "Materials", false), new("section", "Section", false), new("model", "3D", false)],
-        "substructure" => [new("supportElevation", "Support and elevation", false), new("support", "Support", false), new("planElevation", "Plan and elevation", false), new("seats", "Seats", false), new("model", "3D", false)],
-        "sections" => [new("shape", "Shape and table", false), new("shapeOnly", "Shape", false)],
-        "loads" => [new("loads", "Loads on the section", false), new("ownLoads", "Own loads in plan", false)],
-        "analysis" => [new("effects", "Envelopes", false), new("results", "Along girders", false), new("deflected", "Shape", false), new("frame", "Model", false), new("stages", "Stages", false), new("models", "Three models", false), new("balance", "Balance", false)],
-        "checks" => [new("check", "Diagram", false), new("traffic", "Traffic on the deck", false)],
-        _ => [new("sheet", "General arrangement", false), new("quantities", "Quantities", false)],
-    };
+    private List<LayoutChoice> Layouts() =>
+        request.Step switch
+        {
+            "road" =>
+            [
+                new("road", "Plan and diagrams", false),
+                new("roadPlan", "Plan", false),
+                new("roadDiagrams", "Diagrams", false),
+                new("surroundings", "Surroundings", false),
+            ],
+            "axes" =>
+            [
+                new("planElevation", "Plan and elevation", false),
+                new("plan", "Plan", false),
+                new("elevation", "Elevation", false),
+                new("surroundings", "Surroundings", false),
+                new("model", "3D", false),
+            ],
+            "deck" =>
+            [
+                new("sectionPlan", "Section and plan", false),
+                new("section", "Section", false),
+                new("plan", "Plan", false),
+                new("model", "3D", false),
+            ],
+            "girders" =>
+            [
+                new("planSection", "Plan and section", false),
+                new("girder", "Girder", false),
+                new("allGirders", "All girders", false),
+                new("levels", "Levels", false),
+                new("materials", "Materials", false),
+                new("section", "Section", false),
+                new("model", "3D", false),
+            ],
+            "substructure" =>
+            [
+                new("supportElevation", "Support and elevation", false),
+                new("support", "Support", false),
+                new("planElevation", "Plan and elevation", false),
+                new("seats", "Seats", false),
+                new("model", "3D", false),
+            ],
+            "sections" => [new("shape", "Shape and table", false), new("shapeOnly", "Shape", false)],
+            "loads" => [new("loads", "Loads on the section", false), new("ownLoads", "Own loads in plan", false)],
+            "analysis" =>
+            [
+                new("effects", "Envelopes", false),
+                new("results", "Along girders", false),
+                new("deflected", "Shape", false),
+                new("frame", "Model", false),
+                new("stages", "Stages", false),
+                new("models", "Three models", false),
+                new("balance", "Balance", false),
+            ],
+            "checks" => [new("check", "Diagram", false), new("traffic", "Traffic on the deck", false)],
+            _ => [new("sheet", "General arrangement", false), new("quantities", "Quantities", false)],
+        };
 
     private (IReadOnlyList<ViewPart>, DataTable?) Sheet(string layout)
     {
         var whole = ViewSize.Pixels(request.Width, Math.Max(120, request.Height - CaptionHeight));
         var half = ViewSize.Pixels(request.Width, Math.Max(120, request.Height / 2 - CaptionHeight));
-        ViewPart Plan(ViewSize size, TrafficEffect? traffic = null) => Part("plan", PlanView.Draw(geometry, units, size, station, pick, traffic));
+        ViewPart Plan(ViewSize size, TrafficEffect? traffic = null) =>
+            Part("plan", PlanView.Draw(geometry, units, size, station, pick, traffic));
         ViewPart Support(ViewSize size) => Part("support", SupportView.Draw(geometry, ground, SupportAxis.Number, units, size, pick));
-        ViewPart Section(ViewSize size) => request.Step == "girders" && Math.Abs(SupportAxis.Station - station) < 0.3 ? Support(size) : Preview(size) ?? Part("section", SectionView.Draw(geometry, units, size, station, pick));
+        ViewPart Section(ViewSize size) =>
+            request.Step == "girders" && Math.Abs(SupportAxis.Station - station) < 0.3
+                ? Support(size)
+                : Preview(size) ?? Part("section", SectionView.Draw(geometry, units, size, station, pick));
         ViewPart RoadPlan(ViewSize size) => Part("road", RoadPlanView.Draw(geometry, units, size, station));
         ViewPart RoadDiagrams(ViewSize size) => Part("profile", RoadDiagramView.Draw(geometry, ground, units, size, station));
         ViewPart Elevation(ViewSize size) => Part("elevation", ElevationView.Draw(geometry, ground, units, size, station, pick));
@@ -124,7 +229,22 @@ public sealed class WorkspaceBuilder
             "road" => ([RoadPlan(half), RoadDiagrams(half)], null),
             "roadPlan" => ([RoadPlan(whole)], null),
             "roadDiagrams" => ([RoadDiagrams(whole)], null),
-            "surroundings" => ([Part("surroundings", SurroundingsView.Draw(geometry, ground, around.Neighbours.Select(n => new BridgeGeometry(n.Bridge)), units, whole, station))], null),
+            "surroundings" => (
+                [
+                    Part(
+                        "surroundings",
+                        SurroundingsView.Draw(
+                            geometry,
+                            ground,
+                            around.Neighbours.Select(n => new BridgeGeometry(n.Bridge)),
+                            units,
+                            whole,
+                            station
+                        )
+                    ),
+                ],
+                null
+            ),
             "model" => ([new("model", "In space", "drag to turn, right button to move, wheel to come nearer", "")], null),
             "planElevation" => ([Plan(half), Elevation(half)], null),
             "plan" => ([Plan(whole)], null),
@@ -142,18 +262,64 @@ public sealed class WorkspaceBuilder
             "girder" => ([Part("girder", ShapeView.Girder(geometry, units, whole))], null),
             "shape" => ([Drawn(half)], ShapeTables.Compare(snapshot.Bridge.Sections, units, ShapeNumber)),
             "shapeOnly" => ([Drawn(whole)], null),
-            "loads" => ([Part("loads", LoadsView.Draw(geometry, units, whole, Math.Clamp(station, geometry.FirstStation, geometry.LastStation)))], null),
+            "loads" => (
+                [Part("loads", LoadsView.Draw(geometry, units, whole, Math.Clamp(station, geometry.FirstStation, geometry.LastStation)))],
+                null
+            ),
             "ownLoads" => ([Part("plan", PlanView.DrawLoads(geometry, units, whole, station))], null),
-            "effects" => Results(r => ([Diagram(r.EffectDiagram(girder, Effect, request.Case), half, null)], r.EffectTable(girder, Effect))),
+            "effects" => Results(r =>
+                ([Diagram(r.EffectDiagram(girder, Effect, request.Case), half, null)], r.EffectTable(girder, Effect))
+            ),
             "results" => OfModel(m => (Along(m), m.Table())),
             "deflected" => OfModel(m => ([Part("frame", m.Shape(whole, station))], null)),
             "frame" => OfModel(m => ([Part("frame", m.Frame(whole, station, pick))], null)),
-            "stages" => OfModel(m => ([Part("stage", StageView.Draw(geometry, m.Results.Steps[Math.Min(StageNumber, m.Results.Steps.Length - 1)], ViewSize.Pixels(request.Width, Math.Max(150, request.Height * 0.54 - CaptionHeight)), station))], m.StageTable(girder, station))),
-            "models" => model?.State?.Compared is { } compared ? ([], ModelViews.Comparison(compared.Comparison, units, pick)) : ([new("waiting", "Not yet compared", model?.State?.Doing ?? "the models run by themselves", "")], null),
+            "stages" => OfModel(m =>
+                (
+                    [
+                        Part(
+                            "stage",
+                            StageView.Draw(
+                                geometry,
+                                m.Results.Steps[Math.Min(StageNumber, m.Results.Steps.Length - 1)],
+                                ViewSize.Pixels(request.Width, Math.Max(150, request.Height * 0.54 - CaptionHeight)),
+                                station
+                            )
+                        ),
+                    ],
+                    m.StageTable(girder, station)
+                )
+            ),
+            "models" => model?.State?.Compared is { } compared
+                ? ([], ModelViews.Comparison(compared.Comparison, units, pick))
+                : ([new("waiting", "Not yet compared", model?.State?.Doing ?? "the models run by themselves", "")], null),
             "balance" => OfModel(m => ([], m.Balance())),
             "check" => Results(r => ([Diagram(r.CheckDiagram(girder), half, Picked(r))], r.CheckTable(pick))),
-            "traffic" => Results(r => ([Plan(half, r.Find(pick) is { } p ? ResultViews.TrafficOf(p.Point, p.Bending) : null) with { Title = "Traffic behind the picked value" }], r.CheckTable(pick))),
-            _ => ([Part("sheet", GeneralArrangement.Draw(geometry, ground, units, current ? latest?.Results : null, DateTime.Now.ToString("yyyy-MM-dd")))], null),
+            "traffic" => Results(r =>
+                (
+                    [
+                        Plan(half, r.Find(pick) is { } p ? ResultViews.TrafficOf(p.Point, p.Bending) : null) with
+                        {
+                            Title = "Traffic behind the picked value",
+                        },
+                    ],
+                    r.CheckTable(pick)
+                )
+            ),
+            _ => (
+                [
+                    Part(
+                        "sheet",
+                        GeneralArrangement.Draw(
+                            geometry,
+                            ground,
+                            units,
+                            current ? latest?.Results : null,
+                            DateTime.Now.ToString("yyyy-MM-dd")
+                        )
+                    ),
+                ],
+                null
+            ),
         };
     }
 
@@ -161,19 +327,30 @@ public sealed class WorkspaceBuilder
     private ViewPart? Preview(ViewSize size)
     {
         var unit = geometry.UnitAt(station);
-        if (request.Step != "deck" || DeckLedger.ShownPattern(snapshot.Bridge.Deck, pick) is not { } shown || shown == unit.PatternIndex) return null;
+        if (request.Step != "deck" || DeckLedger.ShownPattern(snapshot.Bridge.Deck, pick) is not { } shown || shown == unit.PatternIndex)
+            return null;
         var (deck, name) = (snapshot.Bridge.Deck, snapshot.Bridge.Deck.Patterns[shown].Name);
-        var bridge = snapshot.Bridge with { Parapets = [], Deck = deck with { Units = deck.Units.SetItem(unit.Key, new() { Name = unit.Own.Name, Pattern = name }) } };
+        var bridge = snapshot.Bridge with
+        {
+            Parapets = [],
+            Deck = deck with { Units = deck.Units.SetItem(unit.Key, new() { Name = unit.Own.Name, Pattern = name }) },
+        };
         return Part("section", SectionView.Draw(new(bridge), units, size, station, pick)) with { Title = $"Preview of “{name}”" };
     }
 
     /// <summary>The section that is picked (<c>/sections/N</c>), or the girders'.</summary>
-    private int ShapeNumber => pick?.Split('/') is ["", "sections", var item, ..] && int.TryParse(item, out var i) && i >= 0 && i < snapshot.Bridge.Sections.Length
-        ? i : Math.Max(0, snapshot.Bridge.Sections.Select(s => s.Name).ToList().IndexOf(geometry.Section.Shape.Name));
+    private int ShapeNumber =>
+        pick?.Split('/') is ["", "sections", var item, ..] && int.TryParse(item, out var i) && i >= 0 && i < snapshot.Bridge.Sections.Length
+            ? i
+            : Math.Max(0, snapshot.Bridge.Sections.Select(s => s.Name).ToList().IndexOf(geometry.Section.Shape.Name));
 
     /// <summary>The axis whose support is picked, or the one nearest to the cursor.</summary>
-    private AxisPlace SupportAxis => pick?.Split('/') is ["", "parts", "supports" or "axes", var item, ..] && geometry.Axes.FirstOrDefault(a => $"{a.Number}" == item) is { } picked ? picked
-        : pick?.Split('/') is ["", "supports", var key, ..] && geometry.Axes.FirstOrDefault(a => $"{a.Number}" == key) is { } named ? named : geometry.Axes.MinBy(a => Math.Abs(a.Station - station))!;
+    private AxisPlace SupportAxis =>
+        pick?.Split('/') is ["", "parts", "supports" or "axes", var item, ..]
+        && geometry.Axes.FirstOrDefault(a => $"{a.Number}" == item) is { } picked
+            ? picked
+        : pick?.Split('/') is ["", "supports", var key, ..] && geometry.Axes.FirstOrDefault(a => $"{a.Number}" == key) is { } named ? named
+        : geometry.Axes.MinBy(a => Math.Abs(a.Station - station))!;
 
     private MadeSection Shape => new(snapshot.Bridge.Sections[ShapeNumber]);
 
@@ -182,18 +359,34 @@ public sealed class WorkspaceBuilder
     private (IReadOnlyList<ViewPart>, DataTable?) Results(Func<ResultViews, (IReadOnlyList<ViewPart>, DataTable?)> make) =>
         results is null ? ([new("waiting", "No results yet", run?.Doing ?? "the analysis starts by itself", "")], null) : make(results);
 
-    private static (double, double, string)? PickedMark((PointResult Point, Bending Bending)? found, UnitSystem units) => found is not { } f ? null
-        : (f.Point.Point.Station, f.Point.Of(f.Bending).Effect, $"{units.FormatWithUnit(f.Point.Of(f.Bending).Effect, QuantityKind.Moment)} · {QuantityText.Fixed(f.Point.Of(f.Bending).Utilisation, 2)}");
+    private static (double, double, string)? PickedMark((PointResult Point, Bending Bending)? found, UnitSystem units) =>
+        found is not { } f
+            ? null
+            : (
+                f.Point.Point.Station,
+                f.Point.Of(f.Bending).Effect,
+                $"{units.FormatWithUnit(f.Point.Of(f.Bending).Effect, QuantityKind.Moment)} · {QuantityText.Fixed(f.Point.Of(f.Bending).Utilisation, 2)}"
+            );
 
     private (double, double, string)? Picked(ResultViews r) => PickedMark(r.Find(pick), units);
 
-    private ViewPart Diagram(Diagram diagram, ViewSize size, (double, double, string)? picked) => Part("diagram", DiagramView.Draw(diagram, units, size, station, picked));
+    private ViewPart Diagram(Diagram diagram, ViewSize size, (double, double, string)? picked) =>
+        Part("diagram", DiagramView.Draw(diagram, units, size, station, picked));
 
-    private static ViewPart Part(string id, Drawing drawing) => new(id, drawing.Title, drawing.Note, SvgWriter.Inline(drawing))
-    {
-        Snaps = [.. drawing.Snaps.Select(s => new SnapPart(Math.Round(s.At.X, 2), Math.Round(s.At.Y, 2), FormattableString.Invariant($"{s.World.X:R},{s.World.Y:R},{s.World.Z:R}"), s.Name))],
-        Stations = drawing.Stations is { } s ? new(s.X0, s.Station0, s.Scale, drawing.Width) : null,
-    };
+    private static ViewPart Part(string id, Drawing drawing) =>
+        new(id, drawing.Title, drawing.Note, SvgWriter.Inline(drawing))
+        {
+            Snaps =
+            [
+                .. drawing.Snaps.Select(s => new SnapPart(
+                    Math.Round(s.At.X, 2),
+                    Math.Round(s.At.Y, 2),
+                    FormattableString.Invariant($"{s.World.X:R},{s.World.Y:R},{s.World.Z:R}"),
+                    s.Name
+                )),
+            ],
+            Stations = drawing.Stations is { } s ? new(s.X0, s.Station0, s.Scale, drawing.Width) : null,
+        };
 
     /// <summary>The section in hand, on which outlines can be drawn: on a grid of 10 mm or half an inch.</summary>
     private ViewPart Drawn(ViewSize size)
@@ -203,10 +396,24 @@ public sealed class WorkspaceBuilder
         var plane = drawing.Plane!;
         var name = Enumerable.Range(1, sections.Length + 1).Select(i => $"Own section {i}").First(n => sections.All(s => s.Name != n));
         var grid = units == UnitSystem.Metric ? 0.01 : 0.0127;
-        return Part("shape", drawing) with { Plane = new(plane.X0, plane.Y0, plane.Scale, grid, 1 / units[QuantityKind.Size].Factor, units[QuantityKind.Size].Symbol, Shape.Shape.Family == Core.Sections.SectionFamily.Own ? path : null, name, $"/sections/{sections.Length}") };
+        return Part("shape", drawing) with
+        {
+            Plane = new(
+                plane.X0,
+                plane.Y0,
+                plane.Scale,
+                grid,
+                1 / units[QuantityKind.Size].Factor,
+                units[QuantityKind.Size].Symbol,
+                Shape.Shape.Family == Core.Sections.SectionFamily.Own ? path : null,
+                name,
+                $"/sections/{sections.Length}"
+            ),
+        };
     }
 
-    private ViewPart Band() => Part("band", BandView.Draw(geometry, ground, units, ViewSize.Pixels(request.BandWidth, BandHeight), latest?.Results, current));
+    private ViewPart Band() =>
+        Part("band", BandView.Draw(geometry, ground, units, ViewSize.Pixels(request.BandWidth, BandHeight), latest?.Results, current));
 
     private Ledger MakeLedger()
     {
@@ -221,56 +428,121 @@ public sealed class WorkspaceBuilder
             "substructure" => new SubstructureLedger(snapshot.Bridge, geometry, ground, new(snapshot.Bridge)).Make(SupportAxis),
             "sections" => new SectionLedger(snapshot.Bridge, new(snapshot.Bridge), around.Library).Make(ShapeNumber),
             "loads" => steps.Loads(),
-            "analysis" when ModelLayouts.Contains(request.Layout) => new ModelLedger(snapshot.Bridge, new(snapshot.Bridge), model?.State, modelViews).Show(request.Layout!, pick, StageNumber),
+            "analysis" when ModelLayouts.Contains(request.Layout) => new ModelLedger(
+                snapshot.Bridge,
+                new(snapshot.Bridge),
+                model?.State,
+                modelViews
+            ).Show(request.Layout!, pick, StageNumber),
             "analysis" => results?.AnalysisLedger(run) ?? new("Analysis", run?.Doing ?? "", []),
-            "checks" => results?.Find(pick) is { } found ? results.CheckLedger(snapshot.ProjectId, found.Point, found.Bending) : new("Checks", run?.Doing ?? "", []),
+            "checks" => results?.Find(pick) is { } found
+                ? results.CheckLedger(snapshot.ProjectId, found.Point, found.Bending)
+                : new("Checks", run?.Doing ?? "", []),
             _ => steps.Sheets(bill.Value),
         };
     }
 
     private IReadOnlyList<SheetControl> Controls()
     {
-        if (request.Step == "analysis" && ModelLayouts.Contains(request.Layout)) return ModelControls();
-        if (results is null) return [];
+        if (request.Step == "analysis" && ModelLayouts.Contains(request.Layout))
+            return ModelControls();
+        if (results is null)
+            return [];
         var girders = geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name)).ToList();
         return request.Step switch
         {
-            "analysis" => [new("girder", "Girder", $"{girder + 1}", girders), new("effect", "Effect", request.Effect, [new("moment", "Moment"), new("shear", "Shear")]), new("case", "Shown", request.Case, ResultViews.Cases)],
+            "analysis" =>
+            [
+                new("girder", "Girder", $"{girder + 1}", girders),
+                new("effect", "Effect", request.Effect, [new("moment", "Moment"), new("shear", "Shear")]),
+                new("case", "Shown", request.Case, ResultViews.Cases),
+            ],
             _ => [],
         };
     }
 
     private IReadOnlyList<SheetControl> ModelControls()
     {
-        if (modelViews is not { } m) return [];
-        List<Choice> under = [new("", "nothing"), .. model?.State?.Before is { } b ? [new Choice("before", $"the run before (edit {b.Revision})")] : Array.Empty<Choice>(), .. model!.History.Select(h => new Choice($"{h.Revision}", h.Words))];
+        if (modelViews is not { } m)
+            return [];
+        List<Choice> under =
+        [
+            new("", "nothing"),
+            .. model?.State?.Before is { } b ? [new Choice("before", $"the run before (edit {b.Revision})")] : Array.Empty<Choice>(),
+            .. model!.History.Select(h => new Choice($"{h.Revision}", h.Words)),
+        ];
         return request.Layout switch
         {
             "results" => [.. m.Controls("results"), new("with", "Laid under", request.With, under)],
-            "stages" => [new("stage", "Stage", $"{StageNumber + 1}", [.. m.Results.Steps.Select(s => new Choice($"{s.Number + 1}", $"{s.Number + 1}  {s.Stage.Name}"))]), new("girder", "Girder", $"{girder + 1}", [.. geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name))])],
+            "stages" =>
+            [
+                new(
+                    "stage",
+                    "Stage",
+                    $"{StageNumber + 1}",
+                    [.. m.Results.Steps.Select(s => new Choice($"{s.Number + 1}", $"{s.Number + 1}  {s.Stage.Name}"))]
+                ),
+                new("girder", "Girder", $"{girder + 1}", [.. geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name))]),
+            ],
             _ => m.Controls(request.Layout ?? ""),
         };
     }
 
     /// <summary>The stage (from 0) that is picked or chosen.</summary>
-    private int StageNumber => Math.Clamp(pick?.Split('/') is ["", "actions", "stages", var n, ..] && int.TryParse(n, out var picked) ? picked : request.Stage - 1, 0, snapshot.Bridge.Actions.StagesOf(geometry.SpanCount).Length - 1);
+    private int StageNumber =>
+        Math.Clamp(
+            pick?.Split('/') is ["", "actions", "stages", var n, ..] && int.TryParse(n, out var picked) ? picked : request.Stage - 1,
+            0,
+            snapshot.Bridge.Actions.StagesOf(geometry.SpanCount).Length - 1
+        );
 
     /// <summary>What a model's results show; while there are none, why, and how a model that can move does.</summary>
     private (IReadOnlyList<ViewPart>, DataTable?) OfModel(Func<ModelViews, (IReadOnlyList<ViewPart>, DataTable?)> make)
     {
-        if (model?.State?.Refused is { Mode: not null } refused && model.State.Hash == InputHash.OfModel(snapshot.Bridge)) return ([Part("frame", Mode(refused))], null);
-        return modelViews is null ? ([new("waiting", "No results yet", model?.State?.Doing ?? "the model runs by itself", "")], null) : make(modelViews);
+        if (model?.State?.Refused is { Mode: not null } refused && model.State.Hash == InputHash.OfModel(snapshot.Bridge))
+            return ([Part("frame", Mode(refused))], null);
+        return modelViews is null
+            ? ([new("waiting", "No results yet", model?.State?.Doing ?? "the model runs by itself", "")], null)
+            : make(modelViews);
     }
 
     private Drawing Mode(Core.Analysis.Stages.ModelRefusedException refused) =>
-        FrameView.Draw(refused.Model, new() { Displacements = refused.Mode, Moves = true, Zoom = request.Zoom }, units, ViewSize.Pixels(request.Width, Math.Max(120, request.Height - CaptionHeight))) with { Title = "How it can move", Note = refused.State };
+        FrameView.Draw(
+            refused.Model,
+            new()
+            {
+                Displacements = refused.Mode,
+                Moves = true,
+                Zoom = request.Zoom,
+            },
+            units,
+            ViewSize.Pixels(request.Width, Math.Max(120, request.Height - CaptionHeight))
+        ) with
+        {
+            Title = "How it can move",
+            Note = refused.State,
+        };
 
     /// <summary>Diagrams over each other, or one under the other.</summary>
     private IReadOnlyList<ViewPart> Along(ModelViews m)
     {
         var diagrams = m.Diagrams();
         var height = request.Height * (request.Table == "none" ? 1 : 0.55);
-        return [.. diagrams.Select((d, i) => Part($"diagram{i}", DiagramView.Draw(d, units, ViewSize.Pixels(request.Width, Math.Max(130, height / diagrams.Count - CaptionHeight)), station)))];
+        return
+        [
+            .. diagrams.Select(
+                (d, i) =>
+                    Part(
+                        $"diagram{i}",
+                        DiagramView.Draw(
+                            d,
+                            units,
+                            ViewSize.Pixels(request.Width, Math.Max(130, height / diagrams.Count - CaptionHeight)),
+                            station
+                        )
+                    )
+            ),
+        ];
     }
 
     private List<Finding> AllFindings()
@@ -279,54 +551,106 @@ public sealed class WorkspaceBuilder
         if (current && latest is { } known)
         {
             foreach (var (point, outcome) in known.Results.GoverningByGirder().Where(row => !row.Outcome.Passes))
-                all.Add(Finding.Error(ResultViews.Path(point, outcome.Bending), $"{geometry.Girders[point.Point.Girder].Name}, span {point.Point.Span + 1}: {outcome.Name.ToLowerInvariant()} fails with utilisation {QuantityText.Fixed(outcome.Utilisation, 2)}.",
-                    "More strands, slab bars, depth or girders raise the resistance.") with
-                { Station = point.Point.Station });
+                all.Add(
+                    Finding.Error(
+                        ResultViews.Path(point, outcome.Bending),
+                        $"{geometry.Girders[point.Point.Girder].Name}, span {point.Point.Span + 1}: {outcome.Name.ToLowerInvariant()} fails with utilisation {QuantityText.Fixed(outcome.Utilisation, 2)}.",
+                        "More strands, slab bars, depth or girders raise the resistance."
+                    ) with
+                    {
+                        Station = point.Point.Station,
+                    }
+                );
         }
         all.AddRange(GroundFindings());
         all.AddRange(supportFindings);
-        if (model is { IsCurrent: true } && modelViews is { } seen) all.AddRange(ModelChecks.Members(geometry, seen.Results.Finished));
-        if (model?.State is { Refused: { } refused } failed && failed.Hash == InputHash.OfModel(snapshot.Bridge)) all.Add(Finding.Error("/model/supports", refused.Message, "The model is not solved; the everyday analysis is not touched by this."));
-        if (run is { Status: RunStatus.Failed }) all.Add(Finding.Error("", run.Doing));
+        if (model is { IsCurrent: true } && modelViews is { } seen)
+            all.AddRange(ModelChecks.Members(geometry, seen.Results.Finished));
+        if (model?.State is { Refused: { } refused } failed && failed.Hash == InputHash.OfModel(snapshot.Bridge))
+            all.Add(
+                Finding.Error("/model/supports", refused.Message, "The model is not solved; the everyday analysis is not touched by this.")
+            );
+        if (run is { Status: RunStatus.Failed })
+            all.Add(Finding.Error("", run.Doing));
         return all;
     }
 
-    /// <summary>Whether the ground reaches under every corner of the deck. The ground is kept beside the bridge, so validation cannot see it.</summary>
+    /// <summary>
+    /// Whether the ground reaches under every corner of the deck. The ground is kept beside the bridge, so validation cannot see it.
+    /// </summary>
     private IEnumerable<Finding> GroundFindings()
     {
         if (snapshot.Bridge.Ground is { } named && ground is null)
-            yield return Finding.Warning("/ground", $"The ground “{named.Name}” is not held here: bring its file in again on the road step.");
-        if (ground is null) yield break;
+            yield return Finding.Warning(
+                "/ground",
+                $"The ground “{named.Name}” is not held here: bring its file in again on the road step."
+            );
+        if (ground is null)
+            yield break;
         foreach (var (name, place) in geometry.Corners().Where(c => ground.Level(geometry.Road.At(c.Place)) is null))
-            yield return Finding.Warning("/ground", $"The ground does not reach under the {name} corner of the deck.", "Without it nothing can be founded or shown there.") with { Station = place.Station };
+            yield return Finding.Warning(
+                "/ground",
+                $"The ground does not reach under the {name} corner of the deck.",
+                "Without it nothing can be founded or shown there."
+            ) with
+            {
+                Station = place.Station,
+            };
     }
 
     private List<StepState> Steps()
     {
-        StepState Described(string id, string name, params string[] paths) => snapshot.Findings.Concat(supportFindings).Any(f => paths.Any(p => f.Path.StartsWith(p, StringComparison.Ordinal)))
-            ? new(id, name, "look", "needs a look") : new(id, name, "good", "in order");
+        StepState Described(string id, string name, params string[] paths) =>
+            snapshot.Findings.Concat(supportFindings).Any(f => paths.Any(p => f.Path.StartsWith(p, StringComparison.Ordinal)))
+                ? new(id, name, "look", "needs a look")
+                : new(id, name, "good", "in order");
         var fails = current && latest is { } l && !l.Results.Passes;
-        var state = results is null ? ("none", "nothing yet") : !current ? ("old", "out of date") : ("good", "in order");
+        var state =
+            results is null ? ("none", "nothing yet")
+            : !current ? ("old", "out of date")
+            : ("good", "in order");
         return
         [
-            Described("road", "Road", "/road", "/ground"), Described("axes", "Axes", "/axes", "/crossings"), Described("deck", "Deck", "/deck", "/parapets"), Described("girders", "Girders", "/girders", "/sections", "/materials"), Described("substructure", "Substructure", "/supports", "/bearings"), Described("loads", "Loads", "/loads", "/basis"),
-            new("analysis", "Analysis", state.Item1, state.Item2), fails ? new("checks", "Checks", "fails", "a check fails") : new("checks", "Checks", state.Item1, state.Item2), new("sheets", "Sheets", "good", "in order"),
+            Described("road", "Road", "/road", "/ground"),
+            Described("axes", "Axes", "/axes", "/crossings"),
+            Described("deck", "Deck", "/deck", "/parapets"),
+            Described("girders", "Girders", "/girders", "/sections", "/materials"),
+            Described("substructure", "Substructure", "/supports", "/bearings"),
+            Described("loads", "Loads", "/loads", "/basis"),
+            new("analysis", "Analysis", state.Item1, state.Item2),
+            fails ? new("checks", "Checks", "fails", "a check fails") : new("checks", "Checks", state.Item1, state.Item2),
+            new("sheets", "Sheets", "good", "in order"),
         ];
     }
 
     private RunInfo Run()
     {
-        if (request.Step == "analysis" && ModelLayouts.Contains(request.Layout) && model?.State is { } of && run is not { Status: RunStatus.Running or RunStatus.Waiting })
-            return new(of.Status.ToString().ToLowerInvariant(), of.Fraction, of.Status == RunStatus.Done ? $"model solved in {QuantityText.Fixed(of.Seconds, 2)} s" : of.Status == RunStatus.Failed ? "model not solved" : of.Doing, of.Status is RunStatus.Running or RunStatus.Waiting);
+        if (
+            request.Step == "analysis"
+            && ModelLayouts.Contains(request.Layout)
+            && model?.State is { } of
+            && run is not { Status: RunStatus.Running or RunStatus.Waiting }
+        )
+            return new(
+                of.Status.ToString().ToLowerInvariant(),
+                of.Fraction,
+                of.Status == RunStatus.Done ? $"model solved in {QuantityText.Fixed(of.Seconds, 2)} s"
+                    : of.Status == RunStatus.Failed ? "model not solved"
+                    : of.Doing,
+                of.Status is RunStatus.Running or RunStatus.Waiting
+            );
         var status = current ? RunStatus.Done : run?.Status ?? RunStatus.Waiting;
         var words = status switch
         {
-            RunStatus.Done when latest is { } l => l.Results.Passes ? $"passes, worst {QuantityText.Fixed(l.Results.Governing.Worst.Utilisation, 2)}" : $"fails, worst {QuantityText.Fixed(l.Results.Governing.Worst.Utilisation, 2)}",
+            RunStatus.Done when latest is { } l => l.Results.Passes
+                ? $"passes, worst {QuantityText.Fixed(l.Results.Governing.Worst.Utilisation, 2)}"
+                : $"fails, worst {QuantityText.Fixed(l.Results.Governing.Worst.Utilisation, 2)}",
             RunStatus.Stopped => run?.Doing.Split(':')[0].ToLowerInvariant() ?? "stopped",
             RunStatus.Failed => "analysis failed",
             _ => run?.Doing ?? "waiting",
         };
-        var name = status == RunStatus.Done && latest is { } known && !known.Results.Passes ? "fails" : status.ToString().ToLowerInvariant();
+        var name =
+            status == RunStatus.Done && latest is { } known && !known.Results.Passes ? "fails" : status.ToString().ToLowerInvariant();
         return new(name, run?.Fraction ?? 0, words, status is RunStatus.Running or RunStatus.Waiting);
     }
 }

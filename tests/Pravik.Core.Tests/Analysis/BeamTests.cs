@@ -66,12 +66,16 @@ public class BeamTests
     {
         var (grillage, solver, load) = Uniform(TestBridges.Symmetric(0, 20));
         var u = new double[load.Length * 3];
-        for (var n = 0; n < load.Length; n++) u[3 * n] = -load[n];
+        for (var n = 0; n < load.Length; n++)
+            u[3 * n] = -load[n];
         solver.Solve(u, 1);
         // Just behind the middle of the span, all members that cut that line.
         var line = grillage.Spans[0].Last / 2;
-        var total = Enumerable.Range(0, grillage.Members.Length)
-            .Where(m => grillage.Members[m].Kind is MemberKind.Girder or MemberKind.Edge && grillage.Nodes[grillage.Members[m].J].Line == line)
+        var total = Enumerable
+            .Range(0, grillage.Members.Length)
+            .Where(m =>
+                grillage.Members[m].Kind is MemberKind.Girder or MemberKind.Edge && grillage.Nodes[grillage.Members[m].J].Line == line
+            )
             .Sum(m => GrillageSolver.EndEffect(grillage, m, true, false).Sum(t => t.Coefficient * u[t.Unknown]));
         Assert.Equal(10e3 * 20 * 20 / 8, total, 1e-3);
     }
@@ -89,7 +93,11 @@ public class BeamTests
                 var u = new double[grillage.Nodes.Length * 3];
                 u[3 * node] = -1;
                 solver.Solve(u, 1);
-                Assert.Equal(InfluenceSurface.Terms(grillage, new(point, kind)).Sum(t => t.Coefficient * u[t.Unknown]), surface.Ordinates[node], 1e-8);
+                Assert.Equal(
+                    InfluenceSurface.Terms(grillage, new(point, kind)).Sum(t => t.Coefficient * u[t.Unknown]),
+                    surface.Ordinates[node],
+                    1e-8
+                );
             }
         }
     }
@@ -108,10 +116,17 @@ public class BeamTests
         var grillage = GrillageBuilder.Build(geometry);
         var solver = new GrillageSolver(grillage, new BandedCholesky());
         var permanent = new PermanentLoads(geometry, grillage.Mesh);
-        foreach (var (load, total) in new[] { (permanent.Superimposed, permanent.SuperimposedTotal), (permanent.Surfacing, permanent.SurfacingTotal) })
+        foreach (
+            var (load, total) in new[]
+            {
+                (permanent.Superimposed, permanent.SuperimposedTotal),
+                (permanent.Surfacing, permanent.SurfacingTotal),
+            }
+        )
         {
             var u = new double[load.Length * 3];
-            for (var n = 0; n < load.Length; n++) u[3 * n] = -load[n];
+            for (var n = 0; n < load.Length; n++)
+                u[3 * n] = -load[n];
             solver.Solve(u, 1);
             var reacted = solver.Reactions(u, load).Sum();
             Assert.Equal(load.Sum(), reacted, load.Sum() * 1e-9);

@@ -5,7 +5,16 @@ namespace Pravik.Core.Tests.Bridges;
 
 public class AxesTests
 {
-    private static readonly Bridge Base = Bridge.New("Axes") with { Road = TestBridges.Arc(300, 250), Axes = new() { FirstStation = 100, Spans = [20, 25, 20], Skew = 0.1 } };
+    private static readonly Bridge Base = Bridge.New("Axes") with
+    {
+        Road = TestBridges.Arc(300, 250),
+        Axes = new()
+        {
+            FirstStation = 100,
+            Spans = [20, 25, 20],
+            Skew = 0.1,
+        },
+    };
 
     private static BridgeGeometry With(params (string Axis, AxisOwn Own)[] own) =>
         new(Base with { Axes = Base.Axes with { Own = own.Aggregate(Base.Axes.Own, (all, o) => all.Add(o.Axis, o.Own)) } });
@@ -13,14 +22,21 @@ public class AxesTests
     [Fact]
     public void Axes_have_names_kinds_and_skews_of_their_own_or_follow()
     {
-        var axes = With(("2", new() { Name = "P1", Skew = -0.2 }), ("4", new() { Kind = AxisKind.Pier }), ("9", new() { Name = "later" })).Axes;
+        var axes = With(
+            ("2", new() { Name = "P1", Skew = -0.2 }),
+            ("4", new() { Kind = AxisKind.Pier }),
+            ("9", new() { Name = "later" })
+        ).Axes;
         Assert.Equal(["1", "P1", "3", "4"], axes.Select(a => a.Name));
         Assert.Equal([100.0, 120, 145, 165], axes.Select(a => a.Station));
         Assert.Equal([0.1, -0.2, 0.1, 0.1], axes.Select(a => a.Skew));
         Assert.Equal([AxisKind.Abutment, AxisKind.Pier, AxisKind.Pier, AxisKind.Pier], axes.Select(a => a.Kind));
     }
 
-    /// <summary>At station 120 of a curve of 250 m that begins heading east the road's azimuth is 90° + 120/250; an axis has no sense, so half a turn is the same.</summary>
+    /// <summary>
+    /// At station 120 of a curve of 250 m that begins heading east the road's azimuth is 90° + 120/250; an axis has no sense, so half a
+    /// turn is the same.
+    /// </summary>
     [Theory]
     [InlineData(0)]
     [InlineData(Math.PI)]
@@ -45,7 +61,8 @@ public class AxesTests
                 Assert.Equal(0, direction.Cross(girder.AtAxes()[i] - geometry.Road.At(axis.Station)), 1e-9);
             }
         }
-        // Axis 2 leans back on the left, where s = s₀ − o·tan(skew) with o and skew both negative: the first girder is short before it and long after.
+        // Axis 2 leans back on the left, where s = s₀ − o·tan(skew) with o and skew both negative: the first girder is short before it
+        // and long after.
         Assert.True(geometry.Girders[0].SpanLength(0) < geometry.Girders[^1].SpanLength(0) - 1);
         Assert.True(geometry.Girders[0].SpanLength(1) > geometry.Girders[^1].SpanLength(1) + 1);
     }
@@ -68,7 +85,10 @@ public class AxesTests
     public void Axes_that_meet_within_the_deck_are_refused()
     {
         var bridge = Base with { Axes = Base.Axes with { Spans = [8, 8, 8], Own = Base.Axes.Own.Add("2", new() { Skew = 1.04 }) } };
-        Assert.Contains(BridgeValidation.Check(bridge), f => f.Severity == Findings.Severity.Error && f.Message.Contains("meet within the deck"));
+        Assert.Contains(
+            BridgeValidation.Check(bridge),
+            f => f.Severity == Findings.Severity.Error && f.Message.Contains("meet within the deck")
+        );
     }
 
     [Fact]
@@ -77,7 +97,13 @@ public class AxesTests
         var before = new BridgeGeometry(Base);
         var after = new BridgeGeometry(Base with { Road = TestBridges.Arc(300, -180) });
         Assert.Equal(before.Axes.Select(a => (a.Station, a.Skew)), after.Axes.Select(a => (a.Station, a.Skew)));
-        Assert.All(after.Girders.Zip(before.Girders), g => Assert.All(g.First.Offsets().Zip(g.Second.Offsets()), o => Assert.Equal(o.First, o.Second, 1e-9)));
-        Assert.All(after.Girders, g => Assert.All(g.AtAxes().Zip(g.Offsets()), p => Assert.Equal(p.Second, after.Road.Locate(p.First).Offset, 1e-9)));
+        Assert.All(
+            after.Girders.Zip(before.Girders),
+            g => Assert.All(g.First.Offsets().Zip(g.Second.Offsets()), o => Assert.Equal(o.First, o.Second, 1e-9))
+        );
+        Assert.All(
+            after.Girders,
+            g => Assert.All(g.AtAxes().Zip(g.Offsets()), p => Assert.Equal(p.Second, after.Road.Locate(p.First).Offset, 1e-9))
+        );
     }
 }

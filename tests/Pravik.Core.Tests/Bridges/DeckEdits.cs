@@ -7,10 +7,15 @@ namespace Pravik.Core.Tests.Bridges;
 internal static class DeckEdits
 {
     /// <summary>The deck with its first pattern changed.</summary>
-    public static Deck With(this Deck deck, Func<DeckPattern, DeckPattern> change) => deck with { Patterns = deck.Patterns.SetItem(0, change(deck.Patterns[0])) };
+    public static Deck With(this Deck deck, Func<DeckPattern, DeckPattern> change) =>
+        deck with
+        {
+            Patterns = deck.Patterns.SetItem(0, change(deck.Patterns[0])),
+        };
 
     /// <summary>A deck of one pattern with these strips.</summary>
-    public static Deck Of(IEnumerable<Strip> left, IEnumerable<Strip> right) => new() { Patterns = [new() { Left = [.. left], Right = [.. right] }] };
+    public static Deck Of(IEnumerable<Strip> left, IEnumerable<Strip> right) =>
+        new() { Patterns = [new() { Left = [.. left], Right = [.. right] }] };
 
     /// <summary>The cross-section of the only unit.</summary>
     public static DeckShape Deck(this BridgeGeometry geometry) => Assert.Single(geometry.Units).Shape;

@@ -7,15 +7,57 @@ namespace Pravik.Core.Tests.Bridges;
 
 public class DeckShapeTests
 {
-    private static readonly RoadLine Road = new(new() { Crossfalls = [new() { Station = 100, Left = -0.025, Right = -0.025 }, new() { Station = 200, Left = 0.04, Right = -0.05 }] });
+    private static readonly RoadLine Road = new(
+        new()
+        {
+            Crossfalls =
+            [
+                new()
+                {
+                    Station = 100,
+                    Left = -0.025,
+                    Right = -0.025,
+                },
+                new()
+                {
+                    Station = 200,
+                    Left = 0.04,
+                    Right = -0.05,
+                },
+            ],
+        }
+    );
     private static readonly ImmutableArray<double> Axes = [110, 130, 160];
 
-    private static DeckShape Shape(Strip left, Strip right) => new(new() { Left = [left, new() { Kind = StripKind.EdgeBeam, Width = 0.5 }], Right = [right] }, 1, 0, Road, Axes, 0.1);
+    private static DeckShape Shape(Strip left, Strip right) =>
+        new(new() { Left = [left, new() { Kind = StripKind.EdgeBeam, Width = 0.5 }], Right = [right] }, 1, 0, Road, Axes, 0.1);
 
     [Fact]
     public void Tables_run_straight_between_places_and_level_beyond_them()
     {
-        var shape = Shape(new() { Width = 3 }, new() { Width = 9, Widths = [new() { At = 120, Value = 3 }, new() { Axis = 2, At = 10, Value = 4 }, new() { Axis = 3, At = -5, Value = 7 }] });
+        var shape = Shape(
+            new() { Width = 3 },
+            new()
+            {
+                Width = 9,
+                Widths =
+                [
+                    new() { At = 120, Value = 3 },
+                    new()
+                    {
+                        Axis = 2,
+                        At = 10,
+                        Value = 4,
+                    },
+                    new()
+                    {
+                        Axis = 3,
+                        At = -5,
+                        Value = 7,
+                    },
+                ],
+            }
+        );
         // Places 120, 130 + 10 = 140, 160 − 5 = 155.
         Assert.Equal([3.0, 3, 3.5, 4, 5, 7, 7], new[] { 90.0, 120, 130, 140, 145, 155, 300 }.Select(shape.RightEdge));
         Assert.Equal([120.0, 140, 155], shape.Breaks);
@@ -31,7 +73,13 @@ public class DeckShapeTests
     [InlineData(CrossfallLaw.Table, -0.01)]
     public void A_crossfall_follows_its_law(CrossfallLaw law, double expected)
     {
-        var strip = new Strip { Width = 4, Crossfall = -0.02, CrossfallLaw = law, Crossfalls = [new() { At = 140, Value = 0 }, new() { At = 160, Value = -0.02 }] };
+        var strip = new Strip
+        {
+            Width = 4,
+            Crossfall = -0.02,
+            CrossfallLaw = law,
+            Crossfalls = [new() { At = 140, Value = 0 }, new() { At = 160, Value = -0.02 }],
+        };
         var section = Shape(strip, new() { Width = 4 }).At(150);
         Assert.Equal(4 * expected, section.Strips.Single(s => s.Path == "/deck/patterns/0/left/0").SurfaceFrom, 1e-12);
     }
@@ -39,19 +87,35 @@ public class DeckShapeTests
     [Fact]
     public void A_law_without_a_table_keeps_the_constant_value()
     {
-        var strip = new Strip { Width = 4, Crossfall = -0.02, CrossfallLaw = CrossfallLaw.Table };
-        Assert.Equal(-0.08, Shape(strip, new() { Width = 4 }).At(150).Strips.Single(s => s.Path == "/deck/patterns/0/left/0").SurfaceFrom, 1e-12);
+        var strip = new Strip
+        {
+            Width = 4,
+            Crossfall = -0.02,
+            CrossfallLaw = CrossfallLaw.Table,
+        };
+        Assert.Equal(
+            -0.08,
+            Shape(strip, new() { Width = 4 }).At(150).Strips.Single(s => s.Path == "/deck/patterns/0/left/0").SurfaceFrom,
+            1e-12
+        );
     }
 
     [Fact]
     public void Surface_and_slope_agree_everywhere() =>
-        Gen.Select(Gen.Double[-0.05, 0.05], Gen.Double[-0.05, 0.05], Gen.Double[-4.4, 3.9]).Sample((left, right, offset) =>
-        {
-            var section = Shape(new() { Width = 4, Crossfall = left }, new() { Width = 4, Crossfall = right }).At(0);
-            var level = offset >= 0 ? right * offset : offset >= -4 ? -left * offset : left * 4;
-            Assert.Equal(level, section.Surface(offset), 1e-12);
-            if (offset < 3.8 && Math.Abs(offset) > 0.01 && Math.Abs(offset + 4) > 0.01) Assert.Equal((section.Surface(offset + 1e-3) - section.Surface(offset)) / 1e-3, section.SlopeAt(offset), 1e-6);
-        });
+        Gen.Select(Gen.Double[-0.05, 0.05], Gen.Double[-0.05, 0.05], Gen.Double[-4.4, 3.9])
+            .Sample(
+                (left, right, offset) =>
+                {
+                    var section = Shape(new() { Width = 4, Crossfall = left }, new() { Width = 4, Crossfall = right }).At(0);
+                    var level =
+                        offset >= 0 ? right * offset
+                        : offset >= -4 ? -left * offset
+                        : left * 4;
+                    Assert.Equal(level, section.Surface(offset), 1e-12);
+                    if (offset < 3.8 && Math.Abs(offset) > 0.01 && Math.Abs(offset + 4) > 0.01)
+                        Assert.Equal((section.Surface(offset + 1e-3) - section.Surface(offset)) / 1e-3, section.SlopeAt(offset), 1e-6);
+                }
+            );
 
     [Fact]
     public void An_own_unit_weight_replaces_that_of_the_kind()
@@ -67,7 +131,10 @@ public class DeckShapeTests
     {
         var bridge = Bridge.New("Taper") with
         {
-            Deck = DeckEdits.Of(Strip.Usual, [new() { Width = 3.5, Widths = [new() { Axis = 1, Value = 3.5 }, new() { Axis = 2, Value = 5 }] }, .. Strip.Usual.Skip(1)]),
+            Deck = DeckEdits.Of(
+                Strip.Usual,
+                [new() { Width = 3.5, Widths = [new() { Axis = 1, Value = 3.5 }, new() { Axis = 2, Value = 5 }] }, .. Strip.Usual.Skip(1)]
+            ),
         };
         var geometry = new BridgeGeometry(bridge);
         Assert.Equal(new CarriagewayPart(-3.5, 5), geometry.WidestCarriageway);

@@ -15,11 +15,27 @@ public class DepthTests
     private static readonly DepthLaw Parabola = new() { Start = 1.5, Middle = 0.9 };
 
     /// <summary>One rectangular girder of a width of 0.6 m, end gaps left out.</summary>
-    private static Bridge Deep(DepthLaw? law, params double[] spans) => TestBridges.OneGirder(spans.Length == 0 ? [Span] : spans) is var bridge ? bridge with
-    {
-        Sections = [new() { Name = "R", Family = "rectangle", Sizes = TestSizes(("depth", 0.9), ("width", Width)) }],
-        Girders = bridge.Girders with { Depth = law, EndGap = 0, Strands = new() { Rows = [] } },
-    } : null!;
+    private static Bridge Deep(DepthLaw? law, params double[] spans) =>
+        TestBridges.OneGirder(spans.Length == 0 ? [Span] : spans) is var bridge
+            ? bridge with
+            {
+                Sections =
+                [
+                    new()
+                    {
+                        Name = "R",
+                        Family = "rectangle",
+                        Sizes = TestSizes(("depth", 0.9), ("width", Width)),
+                    },
+                ],
+                Girders = bridge.Girders with
+                {
+                    Depth = law,
+                    EndGap = 0,
+                    Strands = new() { Rows = [] },
+                },
+            }
+            : null!;
 
     private static System.Collections.Immutable.ImmutableSortedDictionary<string, double> TestSizes(params (string, double)[] sizes) =>
         System.Collections.Immutable.ImmutableSortedDictionary.CreateRange(sizes.Select(s => KeyValuePair.Create(s.Item1, s.Item2)));
@@ -51,7 +67,9 @@ public class DepthTests
         }
     }
 
-    /// <summary>Mean depth of the parabola is d_m + (d_e − d_m)/3; the solid, in pieces of 1 m, follows it from outside by (1/20)² of the rise.</summary>
+    /// <summary>
+    /// Mean depth of the parabola is d_m + (d_e − d_m)/3; the solid, in pieces of 1 m, follows it from outside by (1/20)² of the rise.
+    /// </summary>
     [Fact]
     public void Volume_is_that_of_the_integral_and_of_the_solid()
     {
@@ -65,7 +83,8 @@ public class DepthTests
     }
 
     /// <summary>
-    /// Voids keep their part of the depth, and the solid of a voided slab stays closed while it deepens. In pieces of 1 m it lies outside a parabola by h²·d″/12 = 1.1 mm on average over 14 m of 3.4 m: 0.05 m³.
+    /// Voids keep their part of the depth, and the solid of a voided slab stays closed while it deepens. In pieces of 1 m it lies
+    /// outside a parabola by h²·d″/12 = 1.1 mm on average over 14 m of 3.4 m: 0.05 m³.
     /// </summary>
     [Fact]
     public void A_voided_slab_deepens_with_its_voids()
@@ -77,7 +96,11 @@ public class DepthTests
         Assert.Equal(0.475, pier.Shape.Size("height"), 1e-9);
         var solids = new BridgeSolids(geometry).Girders().ToList();
         Assert.All(solids, s => Assert.True(s.Solid.IsClosed && s.Solid.Volume > 0, s.Name));
-        Assert.Equal(Enumerable.Range(0, 2).Sum(span => geometry.GirderVolume(geometry.Girders[0], span)), solids.Sum(s => s.Solid.Volume), 0.06);
+        Assert.Equal(
+            Enumerable.Range(0, 2).Sum(span => geometry.GirderVolume(geometry.Girders[0], span)),
+            solids.Sum(s => s.Solid.Volume),
+            0.06
+        );
     }
 
     /// <summary>With the top kept straight the soffit arches by the depth's rise; with the soffit straight the haunch does.</summary>
@@ -90,14 +113,22 @@ public class DepthTests
         var (girder, line) = (arched.Girders[0], arched.HaunchOf(arched.Girders[0], 0));
         var flat = line.SlabDeflection;
         Assert.Equal(0.6 + line.Camber, line.Bottom(0.5) - line.Bottom(0), 1e-9);
-        var straight = new BridgeGeometry(bridge with { Girders = bridge.Girders with { Depth = Parabola with { SoffitStraight = true }, Camber = flat } });
+        var straight = new BridgeGeometry(
+            bridge with
+            {
+                Girders = bridge.Girders with { Depth = Parabola with { SoffitStraight = true }, Camber = flat },
+            }
+        );
         var other = straight.HaunchOf(straight.Girders[0], 0);
         Assert.Equal(other.Bottom(0), other.Bottom(0.5), 1e-9);
         Assert.Equal(0.6, other.At(0.5) - other.At(0), 1e-9);
         Assert.Equal(other.Least, bridge.Deck.Haunch, 1e-6);
     }
 
-    /// <summary>Own weight of a parabola, w = γb·(d_m + (d_e − d_m)(1 − 2x)²): M half way = γbL²·[d_m/8 + (d_e − d_m)/48], V at the end = half the weight.</summary>
+    /// <summary>
+    /// Own weight of a parabola, w = γb·(d_m + (d_e − d_m)(1 − 2x)²): M half way = γbL²·[d_m/8 + (d_e − d_m)/48], V at the end = half
+    /// the weight.
+    /// </summary>
     [Fact]
     public void Own_weight_on_the_girder_alone()
     {
@@ -105,12 +136,17 @@ public class DepthTests
         var loads = new PermanentLoads(geometry, GrillageBuilder.Build(geometry).Mesh);
         var expected = 25e3 * Width * Span * Span * (0.9 / 8 + 0.6 / 48);
         Assert.Equal(expected, loads.Girder(geometry.Girders[0], 0, 0.5, EffectKind.Moment), 1e-6 * expected);
-        Assert.Equal(25e3 * geometry.GirderVolume(geometry.Girders[0], 0) / 2, loads.Girder(geometry.Girders[0], 0, 0, EffectKind.Shear), 1);
+        Assert.Equal(
+            25e3 * geometry.GirderVolume(geometry.Girders[0], 0) / 2,
+            loads.Girder(geometry.Girders[0], 0, 0, EffectKind.Shear),
+            1
+        );
         Assert.Equal(0, loads.Girder(geometry.Girders[0], 0, 0.5, EffectKind.Shear), 1e-6 * expected);
     }
 
     /// <summary>
-    /// Deflection of a simple span under a load half way, P·∫ m²/(E·I) ds with the composite section at every point: members of a fortieth of the span each as it is half
+    /// Deflection of a simple span under a load half way, P·∫ m²/(E·I) ds with the composite section at every point: members of a
+    /// fortieth of the span each as it is half
     /// way along are within the 0.5 % that dividing twice as fine may change.
     /// </summary>
     [Fact]
@@ -124,7 +160,17 @@ public class DepthTests
         new GrillageSolver(grillage, new BandedCholesky()).Solve(displacements, 1);
         var modulus = Concrete.Of(geometry.Bridge.Materials.Girder).Ecm;
         const int Steps = 4000;
-        var expected = Enumerable.Range(0, Steps).Select(i => (i + 0.5) / Steps).Sum(t => Math.Pow(Span * Math.Min(t, 1 - t) / 2, 2) / (modulus * GrillageBuilder.Composite(geometry, geometry.Girders[0], 0, t).SecondMoment)) * Span / Steps * 1e3;
+        var expected =
+            Enumerable
+                .Range(0, Steps)
+                .Select(i => (i + 0.5) / Steps)
+                .Sum(t =>
+                    Math.Pow(Span * Math.Min(t, 1 - t) / 2, 2)
+                    / (modulus * GrillageBuilder.Composite(geometry, geometry.Girders[0], 0, t).SecondMoment)
+                )
+            * Span
+            / Steps
+            * 1e3;
         // The girder is stiffened by the nominal edge members, by less than 0.2 %.
         Assert.Equal(expected, -displacements[3 * middle], 0.004 * expected);
     }
@@ -132,11 +178,28 @@ public class DepthTests
     [Fact]
     public void Ranges_hold_where_they_lie_and_the_later_one_wins()
     {
-        var bridge = Deep(null) is var plain ? plain with
-        {
-            Sections = plain.Sections.Add(new() { Name = "Deeper", Family = "rectangle", Sizes = TestSizes(("depth", 1.3), ("width", Width)) }),
-            Girders = plain.Girders with { Ranges = [new() { To = 0.25, Section = "Deeper" }, new() { Span = 2, Section = "Deeper" }, new() { From = 0.2, To = 0.3 }] },
-        } : null!;
+        var bridge = Deep(null) is var plain
+            ? plain with
+            {
+                Sections = plain.Sections.Add(
+                    new()
+                    {
+                        Name = "Deeper",
+                        Family = "rectangle",
+                        Sizes = TestSizes(("depth", 1.3), ("width", Width)),
+                    }
+                ),
+                Girders = plain.Girders with
+                {
+                    Ranges =
+                    [
+                        new() { To = 0.25, Section = "Deeper" },
+                        new() { Span = 2, Section = "Deeper" },
+                        new() { From = 0.2, To = 0.3 },
+                    ],
+                },
+            }
+            : null!;
         Assert.DoesNotContain(BridgeValidation.Check(bridge), f => f.Severity == Core.Findings.Severity.Error);
         var geometry = new BridgeGeometry(bridge);
         var girder = geometry.Girders[0];
@@ -151,9 +214,17 @@ public class DepthTests
     public void A_girder_that_runs_on_deflects_as_a_continuous_beam()
     {
         var bridge = Deep(null, Span, Span);
-        double Of(bool runsOn) => new BridgeGeometry(bridge with { Girders = bridge.Girders with { RunsOn = runsOn } }) is var g ? g.HaunchOf(g.Girders[0], 1).SlabDeflection : 0;
+        double Of(bool runsOn) =>
+            new BridgeGeometry(bridge with { Girders = bridge.Girders with { RunsOn = runsOn } }) is var g
+                ? g.HaunchOf(g.Girders[0], 1).SlabDeflection
+                : 0;
         Assert.Equal(Of(false) * 2 / 5, Of(true), 1e-9 * Of(true));
-        Assert.Equal(0, new BridgeGeometry(bridge with { Girders = bridge.Girders with { CastInPlace = true } }) is var g ? g.HaunchOf(g.Girders[0], 0).SlabDeflection : 1);
+        Assert.Equal(
+            0,
+            new BridgeGeometry(bridge with { Girders = bridge.Girders with { CastInPlace = true } }) is var g
+                ? g.HaunchOf(g.Girders[0], 0).SlabDeflection
+                : 1
+        );
     }
 
     /// <summary>A law of depth that is level all along is no law: all results stay.</summary>
@@ -163,7 +234,11 @@ public class DepthTests
         var (plain, level) = (new BridgeGeometry(Deep(null)), new BridgeGeometry(Deep(new() { Start = 0.9, Middle = 0.9 })));
         Assert.Equal(plain.GirderVolume(plain.Girders[0], 0), level.GirderVolume(level.Girders[0], 0), 1e-9);
         Assert.Equal(plain.HaunchOf(plain.Girders[0], 0).SlabDeflection, level.HaunchOf(level.Girders[0], 0).SlabDeflection, 1e-12);
-        Assert.Equal(GrillageBuilder.Build(plain).Members.Select(m => m.Flexural), GrillageBuilder.Build(level).Members.Select(m => m.Flexural), (a, b) => Math.Abs(a - b) < 1e-9 * a);
+        Assert.Equal(
+            GrillageBuilder.Build(plain).Members.Select(m => m.Flexural),
+            GrillageBuilder.Build(level).Members.Select(m => m.Flexural),
+            (a, b) => Math.Abs(a - b) < 1e-9 * a
+        );
     }
 
     [Theory]
@@ -172,7 +247,13 @@ public class DepthTests
     [InlineData("/girders/depth/reach", 9, 0.3, "arc")]
     public void Bad_laws_are_refused_at_their_place(string path, double start, double middle, string course)
     {
-        var law = new DepthLaw { Start = start, Middle = middle, Course = Enum.Parse<DepthCourse>(course, true), Reach = course == "arc" ? 0.1 : 0.5 };
+        var law = new DepthLaw
+        {
+            Start = start,
+            Middle = middle,
+            Course = Enum.Parse<DepthCourse>(course, true),
+            Reach = course == "arc" ? 0.1 : 0.5,
+        };
         Assert.Contains(BridgeValidation.Check(Deep(law)), f => f.Path == path && f.Severity == Core.Findings.Severity.Error);
     }
 
@@ -181,7 +262,18 @@ public class DepthTests
     {
         var round = Deep(Parabola) with { Sections = [new() { Name = "Column", Family = "round" }] };
         Assert.Contains(BridgeValidation.Check(round), f => f.Path == "/girders/depth" && f.Message.Contains("has no depth"));
-        var girders = TestBridges.Symmetric(0, 20) is var b ? b with { Girders = b.Girders with { Depth = new() { Start = 1.2, Middle = 0.5 } } } : null!;
-        Assert.Contains(BridgeValidation.Check(girders), f => f.Path == "/girders/depth/middle" && f.Message.Contains("cannot be 500 mm deep"));
+        var girders = TestBridges.Symmetric(0, 20) is var b
+            ? b with
+            {
+                Girders = b.Girders with
+                {
+                    Depth = new() { Start = 1.2, Middle = 0.5 },
+                },
+            }
+            : null!;
+        Assert.Contains(
+            BridgeValidation.Check(girders),
+            f => f.Path == "/girders/depth/middle" && f.Message.Contains("cannot be 500 mm deep")
+        );
     }
 }

@@ -52,17 +52,27 @@ public class GeometryTests
     }
 
     /// <summary>The deck with its own crossfalls in place of the road's.</summary>
-    private static Bridge Constant(Bridge bridge) => bridge with
-    {
-        Deck = bridge.Deck.With(p => p with { Left = [.. p.Left.Select(s => s with { CrossfallLaw = CrossfallLaw.Constant })], Right = [.. p.Right.Select(s => s with { CrossfallLaw = CrossfallLaw.Constant })] }),
-    };
+    private static Bridge Constant(Bridge bridge) =>
+        bridge with
+        {
+            Deck = bridge.Deck.With(p =>
+                p with
+                {
+                    Left = [.. p.Left.Select(s => s with { CrossfallLaw = CrossfallLaw.Constant })],
+                    Right = [.. p.Right.Select(s => s with { CrossfallLaw = CrossfallLaw.Constant })],
+                }
+            ),
+        };
 
     /// <summary>On the demo's curve the carriageway rises 3 % to the left and falls 3 % to the right; its slab goes with it.</summary>
     [Fact]
     public void A_carriageway_that_follows_the_road_is_superelevated()
     {
         var section = new BridgeGeometry(TestBridges.Demo).Deck().At(140);
-        var (left, right) = (section.Strips.Single(s => s is { Kind: StripKind.Carriageway, To: 0 }), section.Strips.Single(s => s is { Kind: StripKind.Carriageway, From: 0 }));
+        var (left, right) = (
+            section.Strips.Single(s => s is { Kind: StripKind.Carriageway, To: 0 }),
+            section.Strips.Single(s => s is { Kind: StripKind.Carriageway, From: 0 })
+        );
         Assert.Equal(3.4 * 0.03, left.SurfaceFrom, 1e-12);
         Assert.Equal(-3.6 * 0.03, right.SurfaceTo, 1e-12);
         Assert.Equal(-0.1 + 3.4 * 0.03, section.SlabTop(-3.4), 1e-12);
@@ -79,9 +89,42 @@ public class GeometryTests
         {
             Road = TestBridges.Arc(200, 200),
             Axes = new() { FirstStation = 50, Spans = [20.0, 20] },
-            Deck = DeckEdits.Of([new() { Width = 4.5 }, new() { Kind = StripKind.EdgeBeam, Width = 0.5, Upstand = 0.1 }],
-                [new() { Width = 9, Widths = [new() { At = 50, Value = 3.5 }, new() { Axis = 3, At = 0, Value = 6.5 }] }, new() { Kind = StripKind.EdgeBeam, Width = 0.5, Upstand = 0.1 }]) with
-            { EndOverhang = 0 },
+            Deck = DeckEdits.Of(
+                [
+                    new() { Width = 4.5 },
+                    new()
+                    {
+                        Kind = StripKind.EdgeBeam,
+                        Width = 0.5,
+                        Upstand = 0.1,
+                    },
+                ],
+                [
+                    new()
+                    {
+                        Width = 9,
+                        Widths =
+                        [
+                            new() { At = 50, Value = 3.5 },
+                            new()
+                            {
+                                Axis = 3,
+                                At = 0,
+                                Value = 6.5,
+                            },
+                        ],
+                    },
+                    new()
+                    {
+                        Kind = StripKind.EdgeBeam,
+                        Width = 0.5,
+                        Upstand = 0.1,
+                    },
+                ]
+            ) with
+            {
+                EndOverhang = 0,
+            },
             Girders = new() { Count = 4, OverhangLeft = 1 },
         };
         Assert.DoesNotContain(BridgeValidation.Check(bridge), f => f.Severity == Findings.Severity.Error);
@@ -122,10 +165,18 @@ public class GeometryTests
         var names = NationalValues.Named(NationalValues.Recommended)!.Entries.Select(e => e.Name).ToList();
         Assert.True(NationalValues.Names.Count >= 2);
         Assert.All(NationalValues.Names, set => Assert.Equal(names, NationalValues.Named(set)!.Entries.Select(e => e.Name)));
-        Assert.Equal(1.4, NationalValues.For(new() { OwnValues = new Dictionary<string, double> { ["gammaC"] = 1.4 }.ToImmutableSortedDictionary() })["gammaC"]);
+        Assert.Equal(
+            1.4,
+            NationalValues.For(new() { OwnValues = new Dictionary<string, double> { ["gammaC"] = 1.4 }.ToImmutableSortedDictionary() })[
+                "gammaC"
+            ]
+        );
     }
 
-    /// <summary>On a curve of 100 m to the right: from station 10, 20 m left, to station 10 + 10π, 0 m: a tenth of a turn, with chords by the cosine rule.</summary>
+    /// <summary>
+    /// On a curve of 100 m to the right: from station 10, 20 m left, to station 10 + 10π, 0 m: a tenth of a turn, with chords by the
+    /// cosine rule.
+    /// </summary>
     [Fact]
     public void Measuring_gives_plan_slope_and_road_distances()
     {

@@ -8,31 +8,58 @@ namespace Pravik.Core.Tests.Bridges;
 /// <summary>Girders laid out span by span.</summary>
 public class GirderLayoutTests
 {
-    private static Bridge With(Bridge bridge, params (string Span, SpanLayout Layout)[] spans) => bridge with { Girders = bridge.Girders with { Spans = spans.ToImmutableSortedDictionary(s => s.Span, s => s.Layout) } };
+    private static Bridge With(Bridge bridge, params (string Span, SpanLayout Layout)[] spans) =>
+        bridge with
+        {
+            Girders = bridge.Girders with { Spans = spans.ToImmutableSortedDictionary(s => s.Span, s => s.Layout) },
+        };
 
     [Fact]
     public void A_span_has_its_own_values_those_it_follows_and_the_common_ones()
     {
-        var bridge = With(TestBridges.Demo, ("2", new() { OverhangLeft = 1.1, Spacings = [2.1, 2.2, 2.3, 2.0] }), ("3", new() { Follows = "2", StartGap = 0.5 }));
+        var bridge = With(
+            TestBridges.Demo,
+            ("2", new() { OverhangLeft = 1.1, Spacings = [2.1, 2.2, 2.3, 2.0] }),
+            ("3", new() { Follows = "2", StartGap = 0.5 })
+        );
         var geometry = new BridgeGeometry(bridge);
-        Assert.Equal((0.95, 0.95, 0), (geometry.LayoutOf(0).OverhangLeft, geometry.LayoutOf(0).OverhangRight, geometry.LayoutOf(0).Spacings.Length));
+        Assert.Equal(
+            (0.95, 0.95, 0),
+            (geometry.LayoutOf(0).OverhangLeft, geometry.LayoutOf(0).OverhangRight, geometry.LayoutOf(0).Spacings.Length)
+        );
         Assert.Equal((1.1, 0.5, 0.35), (geometry.LayoutOf(2).OverhangLeft, geometry.LayoutOf(2).StartGap, geometry.LayoutOf(2).EndGap));
-        Assert.Equal("2.1 2.2 2.3 2", string.Join(" ", geometry.LayoutOf(2).Spacings.Select(s => s.ToString(System.Globalization.CultureInfo.InvariantCulture))));
+        Assert.Equal(
+            "2.1 2.2 2.3 2",
+            string.Join(" ", geometry.LayoutOf(2).Spacings.Select(s => s.ToString(System.Globalization.CultureInfo.InvariantCulture)))
+        );
         // At their axes girders lie where the list says, from the left edge.
         var offsets = geometry.Girders.Select(g => g.In(1).StartOffset - geometry.LeftEdge(geometry.Axes[1].Station)).ToList();
-        foreach (var (expected, actual) in new[] { 1.1, 3.2, 5.4, 7.7, 9.7 }.Zip(offsets)) Assert.Equal(expected, actual, 1e-6);
+        foreach (var (expected, actual) in new[] { 1.1, 3.2, 5.4, 7.7, 9.7 }.Zip(offsets))
+            Assert.Equal(expected, actual, 1e-6);
         Assert.Equal(geometry.Girders[0].SpanLength(2) - 0.85, geometry.LengthOf(geometry.Girders[0], 2), 1e-12);
         // Own values are kept by what no longer follows.
-        Assert.Equal(0.5, new BridgeGeometry(With(bridge, ("2", bridge.Girders.Spans["2"]), ("3", bridge.Girders.Spans["3"] with { Follows = null }))).LayoutOf(2).StartGap);
+        Assert.Equal(
+            0.5,
+            new BridgeGeometry(With(bridge, ("2", bridge.Girders.Spans["2"]), ("3", bridge.Girders.Spans["3"] with { Follows = null })))
+                .LayoutOf(2)
+                .StartGap
+        );
     }
 
-    /// <summary>On a straight road with a skew of 30°, distances along the axis are 1/cos 30° of the square ones: direct intersection of lines.</summary>
+    /// <summary>
+    /// On a straight road with a skew of 30°, distances along the axis are 1/cos 30° of the square ones: direct intersection of lines.
+    /// </summary>
     [Fact]
     public void Distances_may_be_measured_along_the_axis()
     {
         var skew = Math.PI / 6;
         var plain = TestBridges.Symmetric(skew, 20);
-        var geometry = new BridgeGeometry(plain with { Girders = plain.Girders with { AlongAxis = true, OverhangLeft = 1.3, OverhangRight = 1.2 } });
+        var geometry = new BridgeGeometry(
+            plain with
+            {
+                Girders = plain.Girders with { AlongAxis = true, OverhangLeft = 1.3, OverhangRight = 1.2 },
+            }
+        );
         var axis = geometry.Axes[0];
         var (left, right) = geometry.EdgesOn(axis);
         var (a, b) = (geometry.Road.At(left), geometry.Road.At(right));
@@ -41,11 +68,15 @@ public class GirderLayoutTests
         Assert.Equal(1.2, Point.Distance(b, geometry.Girders[^1].In(0).Start), 1e-9);
         Assert.Equal(1.3 * Math.Cos(skew), geometry.Girders[0].In(0).StartOffset - left.Offset, 1e-9);
         var spacing = Point.Distance(geometry.Girders[0].In(0).Start, geometry.Girders[1].In(0).Start);
-        Assert.All(geometry.Girders.Zip(geometry.Girders.Skip(1)), p => Assert.Equal(spacing, Point.Distance(p.First.In(0).Start, p.Second.In(0).Start), 1e-9));
+        Assert.All(
+            geometry.Girders.Zip(geometry.Girders.Skip(1)),
+            p => Assert.Equal(spacing, Point.Distance(p.First.In(0).Start, p.Second.In(0).Start), 1e-9)
+        );
     }
 
     /// <summary>
-    /// On an arc of radius R to the right about (R, 0), an axis of skew φ through the road's point and the circle of radius R − o: the end of a girder of offset o by
+    /// On an arc of radius R to the right about (R, 0), an axis of skew φ through the road's point and the circle of radius R − o: the
+    /// end of a girder of offset o by
     /// the quadratic equation of line and circle.
     /// </summary>
     [Fact]
@@ -56,7 +87,9 @@ public class GirderLayoutTests
         var geometry = new BridgeGeometry(bridge);
         var start = geometry.Road.At(0);
         var centre = start + R * Point.Towards(geometry.Road.Azimuth(0) + Math.PI / 2);
-        foreach (var (axis, span, atEnd) in new[] { (geometry.Axes[0], 0, false), (geometry.Axes[1], 0, true), (geometry.Axes[2], 1, true) })
+        foreach (
+            var (axis, span, atEnd) in new[] { (geometry.Axes[0], 0, false), (geometry.Axes[1], 0, true), (geometry.Axes[2], 1, true) }
+        )
         {
             var origin = geometry.Road.At(axis.Station);
             var along = Point.Towards(geometry.Road.Azimuth(axis.Station) + Math.PI / 2 + 0.3);
@@ -73,38 +106,57 @@ public class GirderLayoutTests
         }
     }
 
-    public static TheoryData<string, Func<Bridge, Bridge>> Bad => new()
-    {
-        { "/girders/spacings", b => b with { Girders = b.Girders with { Spacings = [2.2, 2.2] } } },
-        { "/girders/spacings/1", b => b with { Girders = b.Girders with { Spacings = [2.2, 0, 2.2, 2.2] } } },
-        { "/girders/spacings", b => b with { Girders = b.Girders with { Spacings = [2.2, 0.5, 2.2, 2.2] } } },
-        { "/girders/spans/2/spacings", b => With(b, ("2", new() { Spacings = [2.6, 2.6, 2.6, 2.6] })) },
-        { "/girders/spans/2/overhangLeft", b => With(b, ("2", new() { OverhangLeft = 0.2 })) },
-        { "/girders/spans/2/overhangRight", b => With(b, ("2", new() { OverhangRight = 0.2 })) },
-        { "/girders/spans/2/startGap", b => With(b, ("2", new() { StartGap = 4 })) },
-        { "/girders/spans/2/follows", b => With(b, ("2", new() { Follows = "3" }), ("3", new() { Follows = "2" })) },
-        { "/girders/spans/x", b => With(b, ("x", new())) },
-    };
+    public static TheoryData<string, Func<Bridge, Bridge>> Bad =>
+        new()
+        {
+            { "/girders/spacings", b => b with { Girders = b.Girders with { Spacings = [2.2, 2.2] } } },
+            { "/girders/spacings/1", b => b with { Girders = b.Girders with { Spacings = [2.2, 0, 2.2, 2.2] } } },
+            { "/girders/spacings", b => b with { Girders = b.Girders with { Spacings = [2.2, 0.5, 2.2, 2.2] } } },
+            { "/girders/spans/2/spacings", b => With(b, ("2", new() { Spacings = [2.6, 2.6, 2.6, 2.6] })) },
+            { "/girders/spans/2/overhangLeft", b => With(b, ("2", new() { OverhangLeft = 0.2 })) },
+            { "/girders/spans/2/overhangRight", b => With(b, ("2", new() { OverhangRight = 0.2 })) },
+            { "/girders/spans/2/startGap", b => With(b, ("2", new() { StartGap = 4 })) },
+            { "/girders/spans/2/follows", b => With(b, ("2", new() { Follows = "3" }), ("3", new() { Follows = "2" })) },
+            { "/girders/spans/x", b => With(b, ("x", new())) },
+        };
 
     [Theory]
     [MemberData(nameof(Bad))]
     public void Bad_layouts_are_refused_at_their_place(string path, Func<Bridge, Bridge> spoil) =>
-        Assert.Contains(BridgeValidation.Check(spoil(TestBridges.Demo)), f => f.Severity == Severity.Error && f.Path == path && f.Message.Length > 10);
+        Assert.Contains(
+            BridgeValidation.Check(spoil(TestBridges.Demo)),
+            f => f.Severity == Severity.Error && f.Path == path && f.Message.Length > 10
+        );
 
-    private static Bridge Owned(Bridge bridge, GirderOwn own, params string[] keys) => bridge with { Girders = bridge.Girders with { Own = keys.ToImmutableSortedDictionary(k => k, _ => own) } };
+    private static Bridge Owned(Bridge bridge, GirderOwn own, params string[] keys) =>
+        bridge with
+        {
+            Girders = bridge.Girders with { Own = keys.ToImmutableSortedDictionary(k => k, _ => own) },
+        };
 
     /// <summary>The same section given to every girder by itself, or to all at once, is the same bridge.</summary>
     [Fact]
     public void Own_sections_of_all_girders_are_the_section_of_all()
     {
-        var demo = TestBridges.Demo with { Sections = [.. TestBridges.Demo.Sections, new() { Name = "Deeper", Sizes = ImmutableSortedDictionary<string, double>.Empty.Add("depth", 1.35) }] };
+        var demo = TestBridges.Demo with
+        {
+            Sections =
+            [
+                .. TestBridges.Demo.Sections,
+                new() { Name = "Deeper", Sizes = ImmutableSortedDictionary<string, double>.Empty.Add("depth", 1.35) },
+            ],
+        };
         string[] keys = [.. Enumerable.Range(1, 5).SelectMany(g => Enumerable.Range(1, 3).Select(s => $"{g}-{s}"))];
-        var (each, all) = (Core.Design.BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, keys)), Core.Design.BridgeRun.Run(demo with { Girders = demo.Girders with { Section = "Deeper" } }));
+        var (each, all) = (
+            Core.Design.BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, keys)),
+            Core.Design.BridgeRun.Run(demo with { Girders = demo.Girders with { Section = "Deeper" } })
+        );
         Assert.Equal(all.Governing.Worst.Utilisation, each.Governing.Worst.Utilisation, 1e-12);
         // One deeper girder draws load to itself, and has a resistance of its own.
         var one = Core.Design.BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, "2-1", "2-2", "2-3"));
         var usual = Core.Design.BridgeRun.Run(demo);
-        double Live(Core.Design.BridgeResults run, int girder) => run.Points.Where(p => p.Point.Girder == girder && p.Point.Span == 1).Max(p => p.Moment.Traffic.Max.Total);
+        double Live(Core.Design.BridgeResults run, int girder) =>
+            run.Points.Where(p => p.Point.Girder == girder && p.Point.Span == 1).Max(p => p.Moment.Traffic.Max.Total);
         Assert.True(Live(one, 1) > 1.05 * Live(usual, 1));
         Assert.True(Live(one, 2) < Live(usual, 2));
     }
@@ -112,11 +164,20 @@ public class GirderLayoutTests
     [Fact]
     public void A_shifted_girder_lies_aside_and_may_not_meet_its_neighbour()
     {
-        var (usual, moved) = (new BridgeGeometry(TestBridges.Demo), new BridgeGeometry(Owned(TestBridges.Demo, new() { Shift = 0.3 }, "2-1", "2-2", "2-3")));
+        var (usual, moved) = (
+            new BridgeGeometry(TestBridges.Demo),
+            new BridgeGeometry(Owned(TestBridges.Demo, new() { Shift = 0.3 }, "2-1", "2-2", "2-3"))
+        );
         Assert.Equal(usual.Girders[1].In(1).StartOffset + 0.3, moved.Girders[1].In(1).StartOffset, 1e-9);
         Assert.Equal(usual.WetSlabWidth(usual.Girders[0], 1) + 0.15, moved.WetSlabWidth(moved.Girders[0], 1), 1e-9);
-        Assert.Contains(BridgeValidation.Check(Owned(TestBridges.Demo, new() { Shift = 1.6 }, "2-2")), f => f.Severity == Severity.Error && f.Path == "/girders/own/2-2/shift");
-        Assert.Contains(BridgeValidation.Check(Owned(TestBridges.Demo, new() { Section = "None" }, "2-2")), f => f.Severity == Severity.Error && f.Path == "/girders/own/2-2/section");
+        Assert.Contains(
+            BridgeValidation.Check(Owned(TestBridges.Demo, new() { Shift = 1.6 }, "2-2")),
+            f => f.Severity == Severity.Error && f.Path == "/girders/own/2-2/shift"
+        );
+        Assert.Contains(
+            BridgeValidation.Check(Owned(TestBridges.Demo, new() { Section = "None" }, "2-2")),
+            f => f.Severity == Severity.Error && f.Path == "/girders/own/2-2/section"
+        );
     }
 
     [Fact]

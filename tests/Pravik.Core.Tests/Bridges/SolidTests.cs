@@ -18,7 +18,8 @@ public class SolidTests
     }
 
     /// <summary>
-    /// Slab of constant vertical thickness: area in plan × thickness. Pieces of 1 m on a radius of 460 m miss less than 1e-5 of it. A girder is its
+    /// Slab of constant vertical thickness: area in plan × thickness. Pieces of 1 m on a radius of 460 m miss less than 1e-5 of it. A
+    /// girder is its
     /// area × length, of which the slope of 1 % makes no difference as sections stay upright.
     /// </summary>
     [Fact]
@@ -36,13 +37,24 @@ public class SolidTests
     }
 
     /// <summary>
-    /// On a curve of 200 m to the right, 40 m long, faces stand 5.1 m from the road line: lengths 40·(1 ± 5.1/200). Weight of solid concrete: 25 kN/m³
-    /// on 0.25 m²; its centre runs 5.225 m out. The foot follows a deck that is level across, so that the volume is area × length at the centre.
+    /// On a curve of 200 m to the right, 40 m long, faces stand 5.1 m from the road line: lengths 40·(1 ± 5.1/200). Weight of solid
+    /// concrete: 25 kN/m³
+    /// on 0.25 m²; its centre runs 5.225 m out. The foot follows a deck that is level across, so that the volume is area × length at
+    /// the centre.
     /// </summary>
     [Fact]
     public void Parapets_have_the_length_of_their_face_and_mirror_each_other()
     {
-        Strip[] half = [new() { Width = 5 }, new() { Kind = StripKind.EdgeBeam, Width = 0.5, Upstand = 0.1 }];
+        Strip[] half =
+        [
+            new() { Width = 5 },
+            new()
+            {
+                Kind = StripKind.EdgeBeam,
+                Width = 0.5,
+                Upstand = 0.1,
+            },
+        ];
         var bridge = Bridge.New("Curve") with
         {
             Road = TestBridges.Arc(200, 200),
@@ -56,7 +68,8 @@ public class SolidTests
         Assert.Equal(40 * (1 + 5.1 / 200), left.Length, 1e-9);
         Assert.Equal(40 * (1 - 5.1 / 200), right.Length, 1e-9);
         Assert.Equal(6250, left.Weight, 1e-9);
-        foreach (var (a, b) in left.Outlines(60)[0].Zip(right.Outlines(60)[0])) Assert.Equal((a.X, a.Y), (-b.X, b.Y));
+        foreach (var (a, b) in left.Outlines(60)[0].Zip(right.Outlines(60)[0]))
+            Assert.Equal((a.X, a.Y), (-b.X, b.Y));
         var solids = new BridgeSolids(geometry).Parapets().ToList();
         Assert.All(solids, p => Assert.True(p.Solid.IsClosed));
         Assert.Equal(0.25 * 40 * (1 + 5.225 / 200), solids[0].Solid.Volume, 1e-4);
@@ -70,18 +83,36 @@ public class SolidTests
         var triangles = outline.Triangulate()!.Value;
         Assert.Equal(6 * 3, triangles.Length);
         var area = 0.0;
-        for (var t = 0; t < triangles.Length; t += 3) area += (outline.Points[triangles[t + 1]] - outline.Points[triangles[t]]).Cross(outline.Points[triangles[t + 2]] - outline.Points[triangles[t]]) / 2;
+        for (var t = 0; t < triangles.Length; t += 3)
+            area +=
+                (outline.Points[triangles[t + 1]] - outline.Points[triangles[t]]).Cross(
+                    outline.Points[triangles[t + 2]] - outline.Points[triangles[t]]
+                ) / 2;
         Assert.Equal(outline.Moments().Area, area, 1e-12);
     }
 
     /// <summary>
-    /// A level, straight bridge: soffit at road − 0.10 surfacing − 0.22 slab − 0.03 haunch − 1.20 girder, less 2.5 % of the offset of the outer girder's flange.
+    /// A level, straight bridge: soffit at road − 0.10 surfacing − 0.22 slab − 0.03 haunch − 1.20 girder, less 2.5 % of the offset of
+    /// the outer girder's flange.
     /// A road 5 m below that rises to the right by 4 % comes nearest under the outer flange edge of the last girder.
     /// </summary>
     [Fact]
     public void The_least_clearance_lies_under_the_outer_girder()
     {
-        var bridge = Bridge.New("Level") with { Crossings = [new() { Station = 30, Level = -5, Grade = 0.04, Width = 4, Height = 3.5 }] };
+        var bridge = Bridge.New("Level") with
+        {
+            Crossings =
+            [
+                new()
+                {
+                    Station = 30,
+                    Level = -5,
+                    Grade = 0.04,
+                    Width = 4,
+                    Height = 3.5,
+                },
+            ],
+        };
         var geometry = new BridgeGeometry(bridge);
         var last = geometry.Girders[^1].Offsets()[0];
         var least = Clearances.Least(geometry, bridge.Crossings[0])!;

@@ -8,16 +8,23 @@ namespace Pravik.Core.Tests.Bridges;
 /// <summary>Decks in units between joints, and their patterns.</summary>
 public class UnitTests
 {
-    private static Bridge Parted(Bridge bridge, params int[] joints) => bridge with
-    {
-        Axes = bridge.Axes with { Own = bridge.Axes.Own.AddRange(joints.Select(j => KeyValuePair.Create($"{j}", new AxisOwn { Kind = AxisKind.Joint }))) },
-    };
+    private static Bridge Parted(Bridge bridge, params int[] joints) =>
+        bridge with
+        {
+            Axes = bridge.Axes with
+            {
+                Own = bridge.Axes.Own.AddRange(joints.Select(j => KeyValuePair.Create($"{j}", new AxisOwn { Kind = AxisKind.Joint }))),
+            },
+        };
 
     [Fact]
     public void A_joint_parts_the_deck_and_leaves_its_gap()
     {
         var bridge = Parted(TestBridges.Symmetric(0, 20, 25, 15), 2);
-        bridge = bridge with { Deck = bridge.Deck with { JointGap = 0.06, Units = bridge.Deck.Units.Add("2", new() { Name = "East", EndOverhang = 0.9 }) } };
+        bridge = bridge with
+        {
+            Deck = bridge.Deck with { JointGap = 0.06, Units = bridge.Deck.Units.Add("2", new() { Name = "East", EndOverhang = 0.9 }) },
+        };
         var geometry = new BridgeGeometry(bridge);
         Assert.Equal(["Unit 1", "East"], geometry.Units.Select(u => u.Name));
         Assert.Equal([(0, 0), (1, 2)], geometry.Units.Select(u => (u.FirstSpan, u.LastSpan)));
@@ -28,7 +35,8 @@ public class UnitTests
     }
 
     /// <summary>
-    /// On a straight road with skew φ an end lies at station s₀ − o·tan φ. A section near a joint therefore cuts two units, each to the offset where
+    /// On a straight road with skew φ an end lies at station s₀ − o·tan φ. A section near a joint therefore cuts two units, each to the
+    /// offset where
     /// its end lies, and within the gap none.
     /// </summary>
     [Fact]
@@ -50,7 +58,8 @@ public class UnitTests
 
     private sealed class WithinTolerance(double tolerance) : IEqualityComparer<(double, double)>
     {
-        public bool Equals((double, double) x, (double, double) y) => Math.Abs(x.Item1 - y.Item1) < tolerance && Math.Abs(x.Item2 - y.Item2) < tolerance;
+        public bool Equals((double, double) x, (double, double) y) =>
+            Math.Abs(x.Item1 - y.Item1) < tolerance && Math.Abs(x.Item2 - y.Item2) < tolerance;
 
         public int GetHashCode((double, double) pair) => 0;
     }
@@ -87,13 +96,28 @@ public class UnitTests
     public void Own_values_of_a_unit_stand_in_place_of_the_patterns_and_go_with_no_other()
     {
         var bridge = Parted(TestBridges.Symmetric(0, 20, 25, 15), 2, 3);
-        var narrow = new DeckPattern { Name = "Narrow", Right = [new() { Width = 3 }, new() { Kind = StripKind.EdgeBeam, Width = 0.4, Upstand = 0.1 }] };
+        var narrow = new DeckPattern
+        {
+            Name = "Narrow",
+            Right =
+            [
+                new() { Width = 3 },
+                new()
+                {
+                    Kind = StripKind.EdgeBeam,
+                    Width = 0.4,
+                    Upstand = 0.1,
+                },
+            ],
+        };
         bridge = bridge with
         {
             Deck = bridge.Deck with
             {
                 Patterns = [.. bridge.Deck.Patterns, narrow],
-                Units = bridge.Deck.Units.Add("2", new() { SlabThickness = 0.25, Left = new DeckUnit().Left.Add("0", new() { Width = 4 }) }).Add("3", new() { Pattern = "Narrow" }),
+                Units = bridge
+                    .Deck.Units.Add("2", new() { SlabThickness = 0.25, Left = new DeckUnit().Left.Add("0", new() { Width = 4 }) })
+                    .Add("3", new() { Pattern = "Narrow" }),
             },
         };
         Assert.DoesNotContain(BridgeValidation.Check(bridge), f => f.Severity == Severity.Error);
@@ -116,20 +140,29 @@ public class UnitTests
         Assert.Equal(0.3, new BridgeGeometry(Parted(bridge, 2)).Units[1].Shape.At(60).Thickness(0));
     }
 
-    public static TheoryData<string, string, Func<Bridge, Bridge>> Wrong { get; } = new()
-    {
-        { "/axes/own/3/kind", "between", b => Parted(b, 3) },
-        { "/deck/units/2/startOverhang", "overlap by 80 mm", b => With(b, "2", new() { StartOverhang = 0.1 }) },
-        { "/deck/units/2/pattern", "not known", b => With(b, "2", new() { Pattern = "Wide" }) },
-        { "/deck/units/two", "not the number of an axis", b => With(b, "two", new()) },
-        { "/deck/units/2", "missing", b => With(b, "2", null!) },
-        { "/deck/patterns/1/name", "two patterns", b => b with { Deck = b.Deck with { Patterns = [.. b.Deck.Patterns, new()] } } },
-        { "/deck/patterns", "at least one", b => b with { Deck = b.Deck with { Patterns = [] } } },
-        { "/deck/patterns/0/left/0/widthLine", "no line “Kerb”", b => b with { Deck = b.Deck.With(p => p with { Left = p.Left.SetItem(0, p.Left[0] with { WidthLine = "Kerb" }) }) } },
-        { "/parapets/0/line", "no line “Kerb”", b => b with { Parapets = [new() { Line = "Kerb" }] } },
-    };
+    public static TheoryData<string, string, Func<Bridge, Bridge>> Wrong { get; } =
+        new()
+        {
+            { "/axes/own/3/kind", "between", b => Parted(b, 3) },
+            { "/deck/units/2/startOverhang", "overlap by 80 mm", b => With(b, "2", new() { StartOverhang = 0.1 }) },
+            { "/deck/units/2/pattern", "not known", b => With(b, "2", new() { Pattern = "Wide" }) },
+            { "/deck/units/two", "not the number of an axis", b => With(b, "two", new()) },
+            { "/deck/units/2", "missing", b => With(b, "2", null!) },
+            { "/deck/patterns/1/name", "two patterns", b => b with { Deck = b.Deck with { Patterns = [.. b.Deck.Patterns, new()] } } },
+            { "/deck/patterns", "at least one", b => b with { Deck = b.Deck with { Patterns = [] } } },
+            {
+                "/deck/patterns/0/left/0/widthLine",
+                "no line “Kerb”",
+                b => b with { Deck = b.Deck.With(p => p with { Left = p.Left.SetItem(0, p.Left[0] with { WidthLine = "Kerb" }) }) }
+            },
+            { "/parapets/0/line", "no line “Kerb”", b => b with { Parapets = [new() { Line = "Kerb" }] } },
+        };
 
-    private static Bridge With(Bridge bridge, string key, DeckUnit unit) => bridge with { Deck = bridge.Deck with { Units = bridge.Deck.Units.Add(key, unit) } };
+    private static Bridge With(Bridge bridge, string key, DeckUnit unit) =>
+        bridge with
+        {
+            Deck = bridge.Deck with { Units = bridge.Deck.Units.Add(key, unit) },
+        };
 
     [Theory]
     [MemberData(nameof(Wrong))]

@@ -17,9 +17,11 @@ public class UltimateSectionTests
     private static ConcretePart Box(double width, double from, double to) =>
         new("box", new([new(-width / 2, from), new(width / 2, from), new(width / 2, to), new(-width / 2, to)]), C35, Fcd);
 
-    private static SteelLayer Bar(double height, double area) => new("bars", height, area, e => Bars.Stress(e, GammaS), 0, double.PositiveInfinity);
+    private static SteelLayer Bar(double height, double area) =>
+        new("bars", height, area, e => Bars.Stress(e, GammaS), 0, double.PositiveInfinity);
 
-    private static SteelLayer Strands(double height, double area, double stress) => new("strands", height, area, e => Strand.Stress(e, GammaS), stress / Strand.Ep, PrestressingSteel.StrainLimit);
+    private static SteelLayer Strands(double height, double area, double stress) =>
+        new("strands", height, area, e => Strand.Stress(e, GammaS), stress / Strand.Ep, PrestressingSteel.StrainLimit);
 
     /// <summary>
     /// b = 400 mm, d = 550 mm, A_s = 2000 mm² of B500B, C35/45. The parabola-rectangle at 3.5 ‰ fills 17/21 = 0.80952 of b·x·fcd
@@ -122,7 +124,10 @@ public class UltimateSectionTests
         double At(int count)
         {
             var demo = TestBridges.Demo;
-            var bridge = demo with { Girders = demo.Girders with { Strands = demo.Girders.Strands with { Rows = [new() { Level = 0.06, Count = count }] } } };
+            var bridge = demo with
+            {
+                Girders = demo.Girders with { Strands = demo.Girders.Strands with { Rows = [new() { Level = 0.06, Count = count }] } },
+            };
             var point = new Core.Analysis.EffectPoint(2, 1, 10, 0, 0, 0);
             return new GirderBending(new(bridge), NationalValues.For(bridge.Basis)).At(point, Bending.Sagging)!.Moment;
         }

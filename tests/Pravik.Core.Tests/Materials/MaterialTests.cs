@@ -23,7 +23,15 @@ public class MaterialTests
     [InlineData("C70/85", 78, 4.6, 41, 2.4, 2.7, 1.45)]
     [InlineData("C80/95", 88, 4.8, 42, 2.5, 2.6, 1.4)]
     [InlineData("C90/105", 98, 5.0, 44, 2.6, 2.6, 1.4)]
-    public void Concrete_agrees_with_the_table_of_the_standard(string name, double fcm, double fctm, double ecm, double epsilonC2, double epsilonCu2, double exponent)
+    public void Concrete_agrees_with_the_table_of_the_standard(
+        string name,
+        double fcm,
+        double fctm,
+        double ecm,
+        double epsilonC2,
+        double epsilonCu2,
+        double exponent
+    )
     {
         var concrete = Concrete.Of(new() { Class = name });
         Assert.Equal(fcm, concrete.Fcm / 1e6, 1e-9);
@@ -65,7 +73,10 @@ public class MaterialTests
         Assert.Equal(-strand.Stress(0.01, 1.15), strand.Stress(-0.01, 1.15), 1e-6);
     }
 
-    /// <summary>Grades of AASHTO LRFD in their own units: Ec = 120,000·0.145²·4^0.33 = 3,987 ksi and 120,000·0.1485²·8.5^0.33 = 5,362 ksi; f'c, fy and fpu as named.</summary>
+    /// <summary>
+    /// Grades of AASHTO LRFD in their own units: Ec = 120,000·0.145²·4^0.33 = 3,987 ksi and 120,000·0.1485²·8.5^0.33 = 5,362 ksi; f'c,
+    /// fy and fpu as named.
+    /// </summary>
     [Fact]
     public void Grades_of_aashto_have_their_values()
     {
@@ -73,11 +84,23 @@ public class MaterialTests
         Assert.Equal(3987, Concrete.Of(new() { Class = "4 ksi" }).Ecm / Ksi, 1.0);
         Assert.Equal(5362, Concrete.Of(new() { Class = "8.5 ksi" }).Ecm / Ksi, 1.0);
         Assert.Equal(8.5, Concrete.Of(new() { Class = "8.5 ksi" }).Fck / Ksi, 1e-9);
-        Assert.Equal((60.0, 29000.0), (Math.Round(ReinforcingSteel.Of(new() { Class = "Grade 60" }).Fyk / Ksi, 6), Math.Round(ReinforcingSteel.Of(new() { Class = "Grade 60" }).Es / Ksi, 3)));
+        Assert.Equal(
+            (60.0, 29000.0),
+            (
+                Math.Round(ReinforcingSteel.Of(new() { Class = "Grade 60" }).Fyk / Ksi, 6),
+                Math.Round(ReinforcingSteel.Of(new() { Class = "Grade 60" }).Es / Ksi, 3)
+            )
+        );
         var strand = PrestressingSteel.Of(new() { Type = "Grade 270, 0.6 in" });
         Assert.Equal([270, 243, 28500], new[] { strand.Fpk, strand.Fp01k, strand.Ep }.Select(v => Math.Round(v / Ksi, 3)));
         Assert.Equal(0.217, strand.Area / 0.0254 / 0.0254, 5e-4);
-        Assert.Equal((50.0, 70.0), (Math.Round(StructuralSteel.Of(new() { Class = "Grade 50W" }).Fy / Ksi, 6), Math.Round(StructuralSteel.Of(new() { Class = "Grade 50W" }).Fu / Ksi, 6)));
+        Assert.Equal(
+            (50.0, 70.0),
+            (
+                Math.Round(StructuralSteel.Of(new() { Class = "Grade 50W" }).Fy / Ksi, 6),
+                Math.Round(StructuralSteel.Of(new() { Class = "Grade 50W" }).Fu / Ksi, 6)
+            )
+        );
     }
 
     /// <summary>EN 1993-1-1 Table 3.1: S355 has 355 and 510 MPa to 40 mm, 335 and 470 to 80 mm.</summary>
@@ -91,8 +114,10 @@ public class MaterialTests
     }
 
     /// <summary>
-    /// EN 1992-1-1 (3.28) to (3.30) by hand at 0.7 of the tensile strength after 500 000 h, (500)^0.225 = 4.048: class 1 5.39·8·e^4.69·4.048·10⁻⁵ = 0.190, class 2 0.66·2.5·e^6.37·… = 0.0390,
-    /// class 3 1.98·4·e^5.6·… = 0.0867. After 1000 h the formulas give less than ρ1000, which is told for the strength that strand has in truth.
+    /// EN 1992-1-1 (3.28) to (3.30) by hand at 0.7 of the tensile strength after 500 000 h, (500)^0.225 = 4.048: class 1
+    /// 5.39·8·e^4.69·4.048·10⁻⁵ = 0.190, class 2 0.66·2.5·e^6.37·… = 0.0390,
+    /// class 3 1.98·4·e^5.6·… = 0.0867. After 1000 h the formulas give less than ρ1000, which is told for the strength that strand has
+    /// in truth.
     /// </summary>
     [Theory]
     [InlineData(1, 0.190, 0.08)]
@@ -118,16 +143,24 @@ public class MaterialTests
         Assert.Equal(-rising.Stress(0.02, 1.15), rising.Stress(-0.02, 1.15));
     }
 
-    /// <summary>An own line drawn through the parabola's points gives nearly its stresses; between points it is straight, beyond the last level.</summary>
+    /// <summary>
+    /// An own line drawn through the parabola's points gives nearly its stresses; between points it is straight, beyond the last level.
+    /// </summary>
     [Fact]
     public void Own_lines_take_the_place_of_laws()
     {
         var law = Concrete.Of(new());
-        var line = Enumerable.Range(1, 40).Select(i => i * 0.0035 / 40).Select(e => new LinePoint { Strain = e, Stress = law.Stress(e, law.Fck) });
+        var line = Enumerable
+            .Range(1, 40)
+            .Select(i => i * 0.0035 / 40)
+            .Select(e => new LinePoint { Strain = e, Stress = law.Stress(e, law.Fck) });
         var own = Concrete.Of(new() { Line = [.. line] });
-        for (var e = 0.0; e <= 0.0035; e += 0.0001) Assert.Equal(law.Stress(e, 20e6), own.Stress(e, 20e6), 0.02e6);
+        for (var e = 0.0; e <= 0.0035; e += 0.0001)
+            Assert.Equal(law.Stress(e, 20e6), own.Stress(e, 20e6), 0.02e6);
         Assert.Equal(0.0035, own.EpsilonCu2, 1e-12);
-        var bars = ReinforcingSteel.Of(new() { Line = [new() { Strain = 0.002, Stress = 400e6 }, new() { Strain = 0.03, Stress = 460e6 }] });
+        var bars = ReinforcingSteel.Of(
+            new() { Line = [new() { Strain = 0.002, Stress = 400e6 }, new() { Strain = 0.03, Stress = 460e6 }] }
+        );
         Assert.Equal([200e6, 430e6, 460e6, -200e6], new[] { 0.001, 0.016, 0.05, -0.001 }.Select(e => Math.Round(bars.Stress(e, 1))));
         Assert.Equal(0.03, bars.StrainLimit);
         Assert.Equal(400e6 / 1.15, bars.Stress(0.002, 1.15), 1);

@@ -9,15 +9,29 @@ namespace Pravik.Core.Tests.Quantities;
 /// <summary>The bill against a bridge that can be measured by hand.</summary>
 public class BillTests
 {
-    /// <summary>Straight, level along and across, one span of 20 m, 10 m wide, slab 0.20, four girders 0.8 wide on top with end gaps of 0.35, haunch 0.03, no edge beams.</summary>
-    private static Bridge Plain { get; } = Bridge.New("Plain") with
-    {
-        Axes = new() { FirstStation = 20, Spans = [20] },
-        Road = new() { Elements = [new() { Length = 60 }], Profile = [new() { Station = 0, Level = 10 }, new() { Station = 60, Level = 10 }] },
-        Deck = DeckEdits.Of([new() { Width = 5, Crossfall = 0 }], [new() { Width = 5, Crossfall = 0 }]).With(p => p with { Slab = new() { Thickness = 0.2 } }) with { EndOverhang = 0.5, Haunch = 0.03 },
-        Girders = new() { Count = 4, OverhangLeft = 1 },
-        Parapets = [],
-    };
+    /// <summary>
+    /// Straight, level along and across, one span of 20 m, 10 m wide, slab 0.20, four girders 0.8 wide on top with end gaps of 0.35,
+    /// haunch 0.03, no edge beams.
+    /// </summary>
+    private static Bridge Plain { get; } =
+        Bridge.New("Plain") with
+        {
+            Axes = new() { FirstStation = 20, Spans = [20] },
+            Road = new()
+            {
+                Elements = [new() { Length = 60 }],
+                Profile = [new() { Station = 0, Level = 10 }, new() { Station = 60, Level = 10 }],
+            },
+            Deck = DeckEdits
+                .Of([new() { Width = 5, Crossfall = 0 }], [new() { Width = 5, Crossfall = 0 }])
+                .With(p => p with { Slab = new() { Thickness = 0.2 } }) with
+            {
+                EndOverhang = 0.5,
+                Haunch = 0.03,
+            },
+            Girders = new() { Count = 4, OverhangLeft = 1 },
+            Parapets = [],
+        };
 
     [Fact]
     public void Amounts_are_those_measured_by_hand()
@@ -45,14 +59,24 @@ public class BillTests
         var geometry = new BridgeGeometry(TestBridges.Demo);
         var bill = Bill.Of(geometry, null);
         string[] keys = ["concrete.abutments", "concrete.approach", "concrete.piers", "concrete.foundations", "concrete.piles"];
-        Assert.Equal(SupportSolids.All(geometry, null).Where(p => p.Kind != "bearings").Sum(p => p.Solid.Volume), bill.Where(i => keys.Contains(i.Key)).Sum(i => i.Amount), 1e-9);
+        Assert.Equal(
+            SupportSolids.All(geometry, null).Where(p => p.Kind != "bearings").Sum(p => p.Solid.Volume),
+            bill.Where(i => keys.Contains(i.Key)).Sum(i => i.Amount),
+            1e-9
+        );
     }
 
     /// <summary>Rates are per unit of the project: 200 per m³, or per yd³ of which a m³ has 1.30795.</summary>
     [Fact]
     public void Costs_are_rates_times_amounts_in_the_project_units()
     {
-        var priced = Plain with { Costs = new() { Rates = ImmutableSortedDictionary<string, double>.Empty.Add("concrete.slab", 200).Add("girders.number.Precast I", 7000) } };
+        var priced = Plain with
+        {
+            Costs = new()
+            {
+                Rates = ImmutableSortedDictionary<string, double>.Empty.Add("concrete.slab", 200).Add("girders.number.Precast I", 7000),
+            },
+        };
         var bill = Bill.Of(new(priced), null);
         Assert.Equal(42 * 200, bill.Single(i => i.Key == "concrete.slab").Cost!.Value, 1e-6);
         Assert.Equal(28000, bill.Single(i => i.Key == "girders.number.Precast I").Cost!.Value, 1e-6);

@@ -12,7 +12,8 @@ public class ContoursTests
         var (points, triangles) = (new List<double>(), new List<int>());
         for (var j = 0; j <= cells; j++)
         {
-            for (var i = 0; i <= cells; i++) points.AddRange([i * size / cells, j * size / cells, level(i * size / cells, j * size / cells)]);
+            for (var i = 0; i <= cells; i++)
+                points.AddRange([i * size / cells, j * size / cells, level(i * size / cells, j * size / cells)]);
         }
         for (var j = 0; j < cells; j++)
         {

@@ -6,16 +6,26 @@ namespace Pravik.Core.Tests.Sections;
 /// <summary>Properties of families and own outlines against closed forms and published values.</summary>
 public class SectionShapeTests
 {
-    private static MadeSection Made(string family, params (string Name, double Value)[] sizes) => new(new() { Family = family, Sizes = sizes.ToImmutableSortedDictionary(s => s.Name, s => s.Value) });
+    private static MadeSection Made(string family, params (string Name, double Value)[] sizes) =>
+        new(new() { Family = family, Sizes = sizes.ToImmutableSortedDictionary(s => s.Name, s => s.Value) });
 
     private static OwnOutline Outline(bool isVoid, double weight, params (double X, double Y)[] corners) =>
-        new() { IsVoid = isVoid, Weight = weight, Corners = [.. corners.Select(c => new SectionCorner { X = c.X, Y = c.Y })] };
+        new()
+        {
+            IsVoid = isVoid,
+            Weight = weight,
+            Corners = [.. corners.Select(c => new SectionCorner { X = c.X, Y = c.Y })],
+        };
 
-    private static OwnOutline Box(double left, double bottom, double right, double top, bool isVoid = false, double weight = 1) => Outline(isVoid, weight, (left, bottom), (right, bottom), (right, top), (left, top));
+    private static OwnOutline Box(double left, double bottom, double right, double top, bool isVoid = false, double weight = 1) =>
+        Outline(isVoid, weight, (left, bottom), (right, bottom), (right, top), (left, top));
 
     private static MadeSection Own(params OwnOutline[] outlines) => new(new() { Family = SectionFamily.Own, Outlines = [.. outlines] });
 
-    /// <summary>PCI Bridge Design Manual, Appendix B: area (in²), centroid above the bottom (in), second moment (in⁴, there to four or five digits).</summary>
+    /// <summary>
+    /// PCI Bridge Design Manual, Appendix B: area (in²), centroid above the bottom (in), second moment (in⁴, there to four or five
+    /// digits).
+    /// </summary>
     [Theory]
     [InlineData("AASHTO type II", 369, 15.83, 50_980)]
     [InlineData("AASHTO type III", 560, 20.27, 125_390)]
@@ -62,7 +72,15 @@ public class SectionShapeTests
     [Fact]
     public void A_plate_girder_is_the_sum_of_its_plates()
     {
-        var p = Made("plateGirder", ("depth", 1.5), ("topWidth", 0.4), ("topThickness", 0.03), ("web", 0.015), ("bottomWidth", 0.6), ("bottomThickness", 0.04)).Properties;
+        var p = Made(
+            "plateGirder",
+            ("depth", 1.5),
+            ("topWidth", 0.4),
+            ("topThickness", 0.03),
+            ("web", 0.015),
+            ("bottomWidth", 0.6),
+            ("bottomThickness", 0.04)
+        ).Properties;
         (double B, double T, double Y)[] plates = [(0.6, 0.04, 0.02), (0.015, 1.43, 0.755), (0.4, 0.03, 1.485)];
         var area = plates.Sum(q => q.B * q.T);
         var centre = plates.Sum(q => q.B * q.T * q.Y) / area;
@@ -72,7 +90,9 @@ public class SectionShapeTests
         Assert.InRange(p.VerticalShearArea / (0.015 * 1.5), 0.85, 1.0);
         // The plastic axis halves the area, here within the web.
         var axis = 0.04 + (area / 2 - 0.6 * 0.04) / 0.015;
-        var plastic = plates.Where(q => q.T < 1).Sum(q => q.B * q.T * Math.Abs(q.Y - axis)) + 0.015 / 2 * (Math.Pow(axis - 0.04, 2) + Math.Pow(1.47 - axis, 2));
+        var plastic =
+            plates.Where(q => q.T < 1).Sum(q => q.B * q.T * Math.Abs(q.Y - axis))
+            + 0.015 / 2 * (Math.Pow(axis - 0.04, 2) + Math.Pow(1.47 - axis, 2));
         Assert.Equal(plastic, p.PlasticModulus, 1e-9);
     }
 
@@ -114,7 +134,11 @@ public class SectionShapeTests
         Assert.Equal(area, p.Area, 1e-14);
         Assert.Equal(0.102, p.GrossArea, 1e-14);
         Assert.Equal(centre, p.Centroid.Y, 1e-14);
-        var ix = 6 * (0.1 * Math.Pow(0.02, 3) / 12 + 0.002 * Math.Pow(0.01 - centre, 2)) + 0.4 * Math.Pow(0.3, 3) / 12 - 0.2 * Math.Pow(0.1, 3) / 12 + 0.1 * Math.Pow(0.17 - centre, 2);
+        var ix =
+            6 * (0.1 * Math.Pow(0.02, 3) / 12 + 0.002 * Math.Pow(0.01 - centre, 2))
+            + 0.4 * Math.Pow(0.3, 3) / 12
+            - 0.2 * Math.Pow(0.1, 3) / 12
+            + 0.1 * Math.Pow(0.17 - centre, 2);
         Assert.Equal(ix, p.Ix, 1e-14);
         Assert.False(section.Contains(new(0, 0.17)));
         Assert.True(section.Contains(new(0.15, 0.17)));
@@ -126,7 +150,18 @@ public class SectionShapeTests
     {
         ShapeProperties Hollow(double weight) => Own(Box(-0.3, 0, 0.3, 0.9, weight: weight), Box(-0.2, 0.1, 0.2, 0.6, true)).Properties;
         var (one, two) = (Hollow(1), Hollow(2));
-        foreach (var (single, twice) in new[] { (one.Area, two.Area), (one.Ix, two.Ix), (one.Iy, two.Iy), (one.VerticalShearArea, two.VerticalShearArea), (one.HorizontalShearArea, two.HorizontalShearArea), (one.PlasticModulus, two.PlasticModulus), (one.PlasticModulusVertical, two.PlasticModulusVertical) })
+        foreach (
+            var (single, twice) in new[]
+            {
+                (one.Area, two.Area),
+                (one.Ix, two.Ix),
+                (one.Iy, two.Iy),
+                (one.VerticalShearArea, two.VerticalShearArea),
+                (one.HorizontalShearArea, two.HorizontalShearArea),
+                (one.PlasticModulus, two.PlasticModulus),
+                (one.PlasticModulusVertical, two.PlasticModulusVertical),
+            }
+        )
             Assert.Equal(2 * single, twice, 1e-9 * single);
         Assert.Equal(2 * one.J, two.J, 1e-6 * one.J);
         // About the vertical axis the plastic modulus is that of two rectangles, outer less inner.
@@ -145,7 +180,9 @@ public class SectionShapeTests
         Assert.Equal(section.Properties.GrossArea, solid.Moments().Area, 1e-12);
     }
 
-    /// <summary>Every family as it comes fits together, has the depth it says, and bounds of its torsion constant within 2 % of each other.</summary>
+    /// <summary>
+    /// Every family as it comes fits together, has the depth it says, and bounds of its torsion constant within 2 % of each other.
+    /// </summary>
     [Fact]
     public void Every_family_is_sound_as_it_comes()
     {
@@ -156,7 +193,8 @@ public class SectionShapeTests
             var section = new MadeSection(shape);
             var p = section.Properties;
             Assert.Equal(shape.Size(family.Sizes.Any(s => s.Name == "depth") ? "depth" : "diameter"), section.Depth, 2e-3 * section.Depth);
-            if (family.Name != "angle") Assert.Equal(0, p.Centroid.X, 1e-9);
+            if (family.Name != "angle")
+                Assert.Equal(0, p.Centroid.X, 1e-9);
             Assert.InRange(p.TorsionError, -1e-9, 0.02);
             Assert.InRange(p.J, 0, p.Ix + p.Iy);
             Assert.InRange(p.VerticalShearArea, 0.05 * p.Area, 0.91 * p.Area);

@@ -9,7 +9,9 @@ public class SectionTests
     public void An_I_section_is_the_sum_of_its_rectangles()
     {
         // Without slopes: top 0.8 × 0.12, web 0.18 × 0.86, bottom 0.65 × 0.22, depth 1.2.
-        var section = new MadeSection(new() { Sizes = ImmutableSortedDictionary<string, double>.Empty.Add("topTaper", 0).Add("bottomTaper", 0) }).Bending;
+        var section = new MadeSection(
+            new() { Sizes = ImmutableSortedDictionary<string, double>.Empty.Add("topTaper", 0).Add("bottomTaper", 0) }
+        ).Bending;
         double[] areas = [0.8 * 0.12, 0.18 * 0.86, 0.65 * 0.22];
         double[] heights = [1.14, 0.65, 0.11];
         double[] own = [0.8 * Math.Pow(0.12, 3) / 12, 0.18 * Math.Pow(0.86, 3) / 12, 0.65 * Math.Pow(0.22, 3) / 12];

@@ -7,12 +7,32 @@ namespace Pravik.Core.Tests.Sections;
 public class TorsionTests
 {
     private static SectionPart Box(double width, double height, double weight = 1, bool isVoid = false, double x = 0, double y = 0) =>
-        new(new([new(x - width / 2, y - height / 2), new(x + width / 2, y - height / 2), new(x + width / 2, y + height / 2), new(x - width / 2, y + height / 2)]), weight, isVoid);
+        new(
+            new([
+                new(x - width / 2, y - height / 2),
+                new(x + width / 2, y - height / 2),
+                new(x + width / 2, y + height / 2),
+                new(x - width / 2, y + height / 2),
+            ]),
+            weight,
+            isVoid
+        );
 
     private static SectionPart Round(double radius, int points, bool isVoid = false) =>
-        new(new(Enumerable.Range(0, points).Select(i => radius * new Point(Math.Cos(2 * Math.PI * i / points), Math.Sin(2 * Math.PI * i / points)))), 1, isVoid);
+        new(
+            new(
+                Enumerable
+                    .Range(0, points)
+                    .Select(i => radius * new Point(Math.Cos(2 * Math.PI * i / points), Math.Sin(2 * Math.PI * i / points)))
+            ),
+            1,
+            isVoid
+        );
 
-    /// <summary>Series of Saint-Venant (Timoshenko and Goodier, article 109): 0.140577 for the square, 0.457363 for 2:1, 3.12322 for 10:1, by the short side.</summary>
+    /// <summary>
+    /// Series of Saint-Venant (Timoshenko and Goodier, article 109): 0.140577 for the square, 0.457363 for 2:1, 3.12322 for 10:1, by
+    /// the short side.
+    /// </summary>
     [Theory]
     [InlineData(1, 0.140577)]
     [InlineData(2, 0.457363)]
@@ -49,7 +69,22 @@ public class TorsionTests
     [Fact]
     public void A_plate_girder_keeps_to_the_sum_of_its_plates()
     {
-        var girder = new SectionPart(new([new(-0.2, 0), new(0.2, 0), new(0.2, 0.03), new(0.007, 0.03), new(0.007, 1.47), new(0.25, 1.47), new(0.25, 1.5), new(-0.25, 1.5), new(-0.25, 1.47), new(-0.007, 1.47), new(-0.007, 0.03), new(-0.2, 0.03)]));
+        var girder = new SectionPart(
+            new([
+                new(-0.2, 0),
+                new(0.2, 0),
+                new(0.2, 0.03),
+                new(0.007, 0.03),
+                new(0.007, 1.47),
+                new(0.25, 1.47),
+                new(0.25, 1.5),
+                new(-0.25, 1.5),
+                new(-0.25, 1.47),
+                new(-0.007, 1.47),
+                new(-0.007, 0.03),
+                new(-0.2, 0.03),
+            ])
+        );
         var plates = (0.4 * Math.Pow(0.03, 3) + 0.5 * Math.Pow(0.03, 3) + 1.44 * Math.Pow(0.014, 3)) / 3;
         Assert.Equal(plates, TorsionConstant.Of([girder]), plates * 0.04);
     }

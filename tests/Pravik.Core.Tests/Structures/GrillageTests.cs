@@ -10,7 +10,10 @@ public class GrillageTests
 {
     public static TheoryData<string> Examples => new("sorrel-brook.json", "hazel-row.json", "tansy-lane.json", "willow-mill.json");
 
-    /// <summary>Transverse members at most a tenth of the span and one and a half girder spacings apart; longitudinal lines through every girder's axis points.</summary>
+    /// <summary>
+    /// Transverse members at most a tenth of the span and one and a half girder spacings apart; longitudinal lines through every
+    /// girder's axis points.
+    /// </summary>
     [Theory]
     [MemberData(nameof(Examples))]
     public void The_mesh_is_as_fine_as_asked_and_lies_on_the_girders(string example)
@@ -26,7 +29,9 @@ public class GrillageTests
             {
                 Assert.Equal(0, Point.Distance(girder.In(span).Start, grillage.Nodes[grillage.NodeAt(girder.Number, first)].At), 1e-9);
                 var piece = girder.SpanLength(span) / (last - first);
-                Assert.True(piece <= girder.SpanLength(span) / 10 + 1e-9 && piece <= 1.5 * geometry.SpacingAt(geometry.Axes[span].Station) + 0.1);
+                Assert.True(
+                    piece <= girder.SpanLength(span) / 10 + 1e-9 && piece <= 1.5 * geometry.SpacingAt(geometry.Axes[span].Station) + 0.1
+                );
             }
         }
     }
@@ -38,7 +43,13 @@ public class GrillageTests
     {
         var geometry = new BridgeGeometry(TestBridges.Read(example));
         var grillage = GrillageBuilder.Build(geometry);
-        foreach (var (line, edge) in new (int, Func<double, double>)[] { (0, geometry.Deck().LeftEdge), (grillage.Longitudinals - 1, geometry.Deck().RightEdge) })
+        foreach (
+            var (line, edge) in new (int, Func<double, double>)[]
+            {
+                (0, geometry.Deck().LeftEdge),
+                (grillage.Longitudinals - 1, geometry.Deck().RightEdge),
+            }
+        )
         {
             for (var k = 0; k < grillage.Lines; k++)
             {
@@ -77,7 +88,8 @@ public class GrillageTests
         var grillage = GrillageBuilder.Build(new(TestBridges.Symmetric(skew * Math.PI / 180, 20)));
         var strips = grillage.Members.Where(m => m.Kind == MemberKind.Strip).ToList();
         Assert.Equal(aligned, strips.All(m => grillage.Nodes[m.I].Line == grillage.Nodes[m.J].Line));
-        if (aligned) return;
+        if (aligned)
+            return;
         // Nearly square: no more than half a mesh piece out over a bay.
         Assert.All(strips, m => Assert.True(Math.Abs(grillage.Nodes[m.I].Station - grillage.Nodes[m.J].Station) <= 0.26));
     }

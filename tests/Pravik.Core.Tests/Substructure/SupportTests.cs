@@ -14,18 +14,30 @@ public class SupportTests
     private static readonly Bridge Demo = TestBridges.Demo with { Supports = ImmutableSortedDictionary<string, Support>.Empty };
 
     /// <summary>Level ground at a level about the origin.</summary>
-    private static Ground Plain(double level) => new([-9e5, -9e5, level, 9e5, -9e5, level, 9e5, 9e5, level, -9e5, 9e5, level], [0, 1, 2, 0, 2, 3]);
+    private static Ground Plain(double level) =>
+        new([-9e5, -9e5, level, 9e5, -9e5, level, 9e5, 9e5, level, -9e5, 9e5, level], [0, 1, 2, 0, 2, 3]);
 
-    private static Bridge With(Bridge bridge, int axis, (string, double)[]? sizes = null, (string, string)[]? choices = null, (string, string)[]? links = null, string? follows = null) => bridge with
-    {
-        Supports = bridge.Supports.SetItem($"{axis}", new()
+    private static Bridge With(
+        Bridge bridge,
+        int axis,
+        (string, double)[]? sizes = null,
+        (string, string)[]? choices = null,
+        (string, string)[]? links = null,
+        string? follows = null
+    ) =>
+        bridge with
         {
-            Follows = follows,
-            Sizes = (sizes ?? []).ToImmutableSortedDictionary(s => s.Item1, s => s.Item2),
-            Choices = (choices ?? []).ToImmutableSortedDictionary(s => s.Item1, s => s.Item2),
-            Links = (links ?? []).ToImmutableSortedDictionary(s => s.Item1, s => s.Item2),
-        }),
-    };
+            Supports = bridge.Supports.SetItem(
+                $"{axis}",
+                new()
+                {
+                    Follows = follows,
+                    Sizes = (sizes ?? []).ToImmutableSortedDictionary(s => s.Item1, s => s.Item2),
+                    Choices = (choices ?? []).ToImmutableSortedDictionary(s => s.Item1, s => s.Item2),
+                    Links = (links ?? []).ToImmutableSortedDictionary(s => s.Item1, s => s.Item2),
+                }
+            ),
+        };
 
     private static SupportPlace At(Bridge bridge, int axis, Ground? ground = null)
     {
@@ -33,7 +45,10 @@ public class SupportTests
         return new(geometry, ground, geometry.Axes[axis - 1]);
     }
 
-    /// <summary>road − surfacing − slab − haunch − girder − bearing = seat, plinths from the shelf up to it: against the girder's own levels, which come from its chord.</summary>
+    /// <summary>
+    /// road − surfacing − slab − haunch − girder − bearing = seat, plinths from the shelf up to it: against the girder's own levels,
+    /// which come from its chord.
+    /// </summary>
     [Fact]
     public void The_chain_of_levels_adds_up_to_the_road()
     {
@@ -46,13 +61,20 @@ public class SupportTests
                 var line = geometry.HaunchOf(b.Girder, b.Span);
                 Assert.Equal(line.Bottom(b.IsAhead ? line.From : line.To), b.Soffit, 1e-9);
                 var place = geometry.Road.Locate(b.At);
-                Assert.Equal(geometry.Road.Level(place.Station) + geometry.SectionAt(place.Station, place.Offset).Surface(place.Offset), b.Seat + b.Type.Height + b.GirderDepth + b.Haunch + b.Slab + b.Surfacing, 1e-9);
+                Assert.Equal(
+                    geometry.Road.Level(place.Station) + geometry.SectionAt(place.Station, place.Offset).Surface(place.Offset),
+                    b.Seat + b.Type.Height + b.GirderDepth + b.Haunch + b.Slab + b.Surfacing,
+                    1e-9
+                );
             }
             Assert.Equal(0.10, support.Bearings.Min(b => b.Seat) - support.ShelfLevel, 1e-9);
         }
         // Bearings of two rows lie 0.6 m from the axis along their girder.
         var two = new SupportPlace(geometry, null, geometry.Axes[1]);
-        Assert.All(two.Bearings, b => Assert.Equal(0.6, Point.Distance(b.At, b.IsAhead ? b.Girder.In(b.Span).Start : b.Girder.In(b.Span).End), 1e-9));
+        Assert.All(
+            two.Bearings,
+            b => Assert.Equal(0.6, Point.Distance(b.At, b.IsAhead ? b.Girder.In(b.Span).Start : b.Girder.In(b.Span).End), 1e-9)
+        );
     }
 
     [Fact]
@@ -70,11 +92,27 @@ public class SupportTests
     [Fact]
     public void Solids_of_every_form_are_closed_and_have_their_volumes()
     {
-        foreach (var (abutment, pier, foundation, wings, shape) in new[] { ("bankSeat", "columns", "pad", "parallel", "round"), ("wall", "hammerhead", "pileCap", "splayed", "obround"), ("piled", "wall", "combined", "square", "round"), ("wall", "pileBent", "shaft", "none", "rectangular"), ("wall", "columns", "shaft", "parallel", "rectangular") })
+        foreach (
+            var (abutment, pier, foundation, wings, shape) in new[]
+            {
+                ("bankSeat", "columns", "pad", "parallel", "round"),
+                ("wall", "hammerhead", "pileCap", "splayed", "obround"),
+                ("piled", "wall", "combined", "square", "round"),
+                ("wall", "pileBent", "shaft", "none", "rectangular"),
+                ("wall", "columns", "shaft", "parallel", "rectangular"),
+            }
+        )
         {
             var bridge = Demo;
-            foreach (var axis in new[] { 1, 4 }) bridge = With(bridge, axis, [("pileRake", 0.1)], [("abutment", abutment), ("foundation", foundation), ("wings", wings)]);
-            foreach (var axis in new[] { 2, 3 }) bridge = With(bridge, axis, [("columnTaper", 0.02), ("columnLength", 0.7)], [("pier", pier), ("foundation", foundation), ("columnShape", shape)]);
+            foreach (var axis in new[] { 1, 4 })
+                bridge = With(bridge, axis, [("pileRake", 0.1)], [("abutment", abutment), ("foundation", foundation), ("wings", wings)]);
+            foreach (var axis in new[] { 2, 3 })
+                bridge = With(
+                    bridge,
+                    axis,
+                    [("columnTaper", 0.02), ("columnLength", 0.7)],
+                    [("pier", pier), ("foundation", foundation), ("columnShape", shape)]
+                );
             var parts = SupportSolids.All(new(bridge), Plain(36)).ToList();
             Assert.All(parts, p => Assert.True(p.Solid.IsClosed, $"{abutment} {pier} {p.Name}"));
             Assert.All(parts, p => Assert.True(p.Solid.Volume > 0, $"{abutment} {pier} {p.Name} {p.Solid.Volume}"));
@@ -92,7 +130,14 @@ public class SupportTests
     [Fact]
     public void Values_are_own_followed_linked_or_usual()
     {
-        var bridge = With(With(Demo, 2, [("columnWidth", 1.3), ("capDepth", 1.5)], [("columnShape", "obround")]), 3, [("capDepth", 1.1)], null, [("capWidth", "2/columnWidth")], "2");
+        var bridge = With(
+            With(Demo, 2, [("columnWidth", 1.3), ("capDepth", 1.5)], [("columnShape", "obround")]),
+            3,
+            [("capDepth", 1.1)],
+            null,
+            [("capWidth", "2/columnWidth")],
+            "2"
+        );
         var values = At(bridge, 3).Values;
         Assert.Equal((1.1, ValueSource.Own), (values.Size("capDepth"), values.Source("capDepth")));
         Assert.Equal((1.3, ValueSource.Followed), (values.Size("columnWidth"), values.Source("columnWidth")));
@@ -102,28 +147,32 @@ public class SupportTests
         Assert.DoesNotContain(BridgeValidation.Check(bridge), f => f.Severity == Findings.Severity.Error);
     }
 
-    public static TheoryData<string, Func<Bridge, Bridge>> Bad => new()
-    {
-        { "/supports/2/follows", b => With(With(b, 2, follows: "3"), 3, follows: "2") },
-        { "/supports/2/links", b => With(b, 2, links: [("capWidth", "2/columnWidth"), ("columnWidth", "2/capWidth")]) },
-        { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", "somewhere")]) },
-        { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", null!)]) },
-        { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", "3/columns")]) },
-        { "/supports/2/sizes/capWidth", b => With(b, 2, [("capWidth", 0)]) },
-        { "/supports/2/sizes/columns", b => With(b, 2, [("columns", 2.5)]) },
-        { "/supports/2/sizes/wingspan", b => With(b, 2, [("wingspan", 2)]) },
-        { "/supports/2/choices/pier", b => With(b, 2, null, [("pier", "tower")]) },
-        { "/supports/2/choices/bearing-1", b => With(b, 2, null, [("bearing-1", "Roller")]) },
-        { "/supports/x", b => b with { Supports = b.Supports.Add("x", new()) } },
-        { "/bearings", b => b with { Bearings = [] } },
-        { "/bearings/0/height", b => b with { Bearings = [new() { Layers = 20 }] } },
-        { "/bearings/1/name", b => b with { Bearings = [new(), new()] } },
-    };
+    public static TheoryData<string, Func<Bridge, Bridge>> Bad =>
+        new()
+        {
+            { "/supports/2/follows", b => With(With(b, 2, follows: "3"), 3, follows: "2") },
+            { "/supports/2/links", b => With(b, 2, links: [("capWidth", "2/columnWidth"), ("columnWidth", "2/capWidth")]) },
+            { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", "somewhere")]) },
+            { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", null!)]) },
+            { "/supports/2/links/capWidth", b => With(b, 2, links: [("capWidth", "3/columns")]) },
+            { "/supports/2/sizes/capWidth", b => With(b, 2, [("capWidth", 0)]) },
+            { "/supports/2/sizes/columns", b => With(b, 2, [("columns", 2.5)]) },
+            { "/supports/2/sizes/wingspan", b => With(b, 2, [("wingspan", 2)]) },
+            { "/supports/2/choices/pier", b => With(b, 2, null, [("pier", "tower")]) },
+            { "/supports/2/choices/bearing-1", b => With(b, 2, null, [("bearing-1", "Roller")]) },
+            { "/supports/x", b => b with { Supports = b.Supports.Add("x", new()) } },
+            { "/bearings", b => b with { Bearings = [] } },
+            { "/bearings/0/height", b => b with { Bearings = [new() { Layers = 20 }] } },
+            { "/bearings/1/name", b => b with { Bearings = [new(), new()] } },
+        };
 
     [Theory]
     [MemberData(nameof(Bad))]
     public void Bad_values_are_refused_at_their_place(string path, Func<Bridge, Bridge> spoil) =>
-        Assert.Contains(BridgeValidation.Check(spoil(Demo)), f => f.Severity == Findings.Severity.Error && f.Path == path && f.Message.Length > 10);
+        Assert.Contains(
+            BridgeValidation.Check(spoil(Demo)),
+            f => f.Severity == Findings.Severity.Error && f.Path == path && f.Message.Length > 10
+        );
 
     /// <summary>A pier that comes to follow an abutment, as when a span is added, is told and keeps its form.</summary>
     [Fact]
@@ -135,16 +184,17 @@ public class SupportTests
         Assert.Equal(("columns", 0.2), (At(bridge, 2).Values.Choice("pier"), At(bridge, 2).Values.Size("leastPlinth")));
     }
 
-    public static TheoryData<string, string, Func<Bridge, Bridge>> Unfit => new()
-    {
-        { "columnSpacing", "beyond the crosshead", b => With(b, 2, [("columnSpacing", 6)]) },
-        { "columnSpacing", "touch", b => With(b, 2, [("columnSpacing", 0.9)]) },
-        { "foundingLevel", "above the lowest ground", b => With(b, 2, [("foundingLevel", 37)]) },
-        { "shelfLevel", "above the seat", b => With(b, 2, [("shelfLevel", 45)]) },
-        { "capWidth", "beyond its shelf", b => With(b, 2, [("rows", 2), ("bearingDistance", 0.7)]) },
-        { "bearingDistance", "beyond the ends", b => With(b, 2, [("rows", 2), ("bearingDistance", 0.4)]) },
-        { "pilesAcross", "beyond their cap", b => With(b, 2, [("pilesAcross", 9)], [("foundation", "pileCap")]) },
-    };
+    public static TheoryData<string, string, Func<Bridge, Bridge>> Unfit =>
+        new()
+        {
+            { "columnSpacing", "beyond the crosshead", b => With(b, 2, [("columnSpacing", 6)]) },
+            { "columnSpacing", "touch", b => With(b, 2, [("columnSpacing", 0.9)]) },
+            { "foundingLevel", "above the lowest ground", b => With(b, 2, [("foundingLevel", 37)]) },
+            { "shelfLevel", "above the seat", b => With(b, 2, [("shelfLevel", 45)]) },
+            { "capWidth", "beyond its shelf", b => With(b, 2, [("rows", 2), ("bearingDistance", 0.7)]) },
+            { "bearingDistance", "beyond the ends", b => With(b, 2, [("rows", 2), ("bearingDistance", 0.4)]) },
+            { "pilesAcross", "beyond their cap", b => With(b, 2, [("pilesAcross", 9)], [("foundation", "pileCap")]) },
+        };
 
     [Theory]
     [MemberData(nameof(Unfit))]
@@ -152,7 +202,10 @@ public class SupportTests
     {
         var bridge = spoil(Demo);
         Assert.DoesNotContain(BridgeValidation.Check(bridge), f => f.Severity == Findings.Severity.Error);
-        Assert.Contains(SupportChecks.Check(new(bridge), Plain(36)), f => f.Path == $"/supports/2/sizes/{size}" && f.Message.Contains(words));
+        Assert.Contains(
+            SupportChecks.Check(new(bridge), Plain(36)),
+            f => f.Path == $"/supports/2/sizes/{size}" && f.Message.Contains(words)
+        );
         Assert.Empty(SupportChecks.Check(new(Demo), Plain(36)));
     }
 
@@ -171,7 +224,10 @@ public class SupportTests
         }
     }
 
-    /// <summary>EN 1337-3 by hand: A = 0.1 m², ΣT = 55 mm, S = 250·400/(2·11·650) = 6.993; shear 0.9·0.1/0.055 MN/m; 1/(5·0.9·48.90) + 1/2000 = 5.044e-3 per MPa.</summary>
+    /// <summary>
+    /// EN 1337-3 by hand: A = 0.1 m², ΣT = 55 mm, S = 250·400/(2·11·650) = 6.993; shear 0.9·0.1/0.055 MN/m; 1/(5·0.9·48.90) + 1/2000 =
+    /// 5.044e-3 per MPa.
+    /// </summary>
     [Fact]
     public void An_elastomeric_bearing_has_the_stiffness_of_its_dimensions()
     {

@@ -53,17 +53,29 @@ public class TrafficTests
         Assert.InRange(results.Points.Single(p => p.Point.Number == 0).Shear.Traffic.Max.Tandem, 0.88 * 582e3, 582e3);
     }
 
-    private static (Grillage, BridgeGeometry, InfluenceSurface[]) Surfaces(Bridge bridge, params (int Girder, int Span, int Number, EffectKind Kind)[] wanted)
+    private static (Grillage, BridgeGeometry, InfluenceSurface[]) Surfaces(
+        Bridge bridge,
+        params (int Girder, int Span, int Number, EffectKind Kind)[] wanted
+    )
     {
         var geometry = new BridgeGeometry(bridge);
         var grillage = GrillageBuilder.Build(geometry);
         var points = EffectPoint.All(grillage);
-        var effects = wanted.Select(w => new WantedEffect(points.Single(p => p.Girder == w.Girder && p.Span == w.Span && p.Number == w.Number), w.Kind)).ToList();
+        var effects = wanted
+            .Select(w => new WantedEffect(points.Single(p => p.Girder == w.Girder && p.Span == w.Span && p.Number == w.Number), w.Kind))
+            .ToList();
         return (grillage, geometry, InfluenceSurface.Solve(grillage, new GrillageSolver(grillage, new BandedCholesky()), effects));
     }
 
     /// <summary>Sum of ordinates under the four wheels, by looking the surface up wheel by wheel.</summary>
-    private static double Tandem(Grillage grillage, BridgeGeometry geometry, InfluenceSurface surface, double from, double width, double station)
+    private static double Tandem(
+        Grillage grillage,
+        BridgeGeometry geometry,
+        InfluenceSurface surface,
+        double from,
+        double width,
+        double station
+    )
     {
         double sum = 0;
         foreach (var side in new[] { -1.0, 1.0 })
@@ -73,8 +85,11 @@ public class TrafficTests
             {
                 var s = station + axle;
                 var k = Array.FindLastIndex(line.Station, x => x <= s);
-                if (k < 0 || k + 1 >= line.Station.Length) continue;
-                double At(int line1) => (1 - line.Weight[line1]) * surface.Ordinates[line.Node[line1]] + line.Weight[line1] * surface.Ordinates[line.Node[line1] + 1];
+                if (k < 0 || k + 1 >= line.Station.Length)
+                    continue;
+                double At(int line1) =>
+                    (1 - line.Weight[line1]) * surface.Ordinates[line.Node[line1]]
+                    + line.Weight[line1] * surface.Ordinates[line.Node[line1] + 1];
                 var t = (s - line.Station[k]) / (line.Station[k + 1] - line.Station[k]);
                 sum += (1 - t) * At(k) + t * At(k + 1);
             }
@@ -85,7 +100,13 @@ public class TrafficTests
     [Fact]
     public void The_position_that_is_kept_gives_the_value_and_no_other_gives_more()
     {
-        var (grillage, geometry, surfaces) = Surfaces(TestBridges.Demo, (2, 1, 10, EffectKind.Moment), (0, 0, 9, EffectKind.Moment), (3, 1, 0, EffectKind.Moment), (4, 1, 6, EffectKind.Moment));
+        var (grillage, geometry, surfaces) = Surfaces(
+            TestBridges.Demo,
+            (2, 1, 10, EffectKind.Moment),
+            (0, 0, 9, EffectKind.Moment),
+            (3, 1, 0, EffectKind.Moment),
+            (4, 1, 6, EffectKind.Moment)
+        );
         var values = NationalValues.For(TestBridges.Demo.Basis);
         var placement = new TrafficPlacement(grillage, geometry, values);
         var random = new Random(7);
@@ -95,7 +116,9 @@ public class TrafficTests
             var range = placement.Worst(surface);
             foreach (var (effect, sign) in new[] { (range.Max, 1), (range.Min, -1) })
             {
-                var kept = effect.Lanes.Where(l => l.TandemStation is not null).Sum(l => axle[l.Number - 1] / 2 * Tandem(grillage, geometry, surface, l.From, l.Width, l.TandemStation!.Value));
+                var kept = effect
+                    .Lanes.Where(l => l.TandemStation is not null)
+                    .Sum(l => axle[l.Number - 1] / 2 * Tandem(grillage, geometry, surface, l.From, l.Width, l.TandemStation!.Value));
                 Assert.Equal(effect.Tandem, kept, Math.Abs(effect.Tandem) * 1e-6 + 1);
                 for (var i = 0; i < 400; i++)
                 {
@@ -117,7 +140,8 @@ public class TrafficTests
     public void Combinations_agree_with_a_hand_sum()
     {
         var values = NationalValues.For(new());
-        TrafficEffect up = new(1000, 500, []), down = new(-300, -100, []);
+        TrafficEffect up = new(1000, 500, []),
+            down = new(-300, -100, []);
         var effects = new PointEffects(null!, EffectKind.Moment, new(200, 100, -50, 20), new(up, down, up, down, 0.02, -0.2));
         // 1.35·(200 + 100 + 20) − 1.00·50 + 1.35·(1500 + 3000·0.02)
         Assert.Equal(1.35 * 320 - 50 + 1.35 * 1560, Combinations.Of(Combination.Ultimate, effects, values).Max, 1e-9);
@@ -135,6 +159,7 @@ public class TrafficTests
         var demo = TestBridges.Demo;
         var wider = demo with { Deck = demo.Deck.With(p => p with { Right = p.Right.SetItem(1, p.Right[1] with { Upstand = 0.05 }) }) };
         var (before, after) = (BridgeRun.Run(demo), BridgeRun.Run(wider));
-        foreach (var (a, b) in before.Points.Zip(after.Points)) Assert.True(b.Moment.Traffic.Max.Total >= a.Moment.Traffic.Max.Total * (1 - 1e-3) - 1);
+        foreach (var (a, b) in before.Points.Zip(after.Points))
+            Assert.True(b.Moment.Traffic.Max.Total >= a.Moment.Traffic.Max.Total * (1 - 1e-3) - 1);
     }
 }

@@ -52,7 +52,12 @@ public class QuantityTests
     }
 
     [Fact]
-    public void Never_throws_on_any_text() => Gen.String[0, 40].Sample(text => { QuantityParser.Parse(text, QuantityKind.Length, UnitSystem.UsCustomary); });
+    public void Never_throws_on_any_text() =>
+        Gen.String[0, 40]
+            .Sample(text =>
+            {
+                QuantityParser.Parse(text, QuantityKind.Length, UnitSystem.UsCustomary);
+            });
 
     [Fact]
     public void An_entered_value_keeps_its_digits()
@@ -66,12 +71,16 @@ public class QuantityTests
 
     [Fact]
     public void What_is_shown_reads_back_as_the_same_value() =>
-        Gen.Select(Gen.Double[-1e5, 1e5], Gen.Enum<QuantityKind>(), Gen.Bool).Sample((value, kind, metric) =>
-        {
-            if (kind == QuantityKind.Count) return;
-            var system = metric ? UnitSystem.Metric : UnitSystem.UsCustomary;
-            var si = value * system[kind].Factor;
-            var back = QuantityParser.Parse(QuantityText.Entered(si, kind, system), kind, system);
-            Assert.Equal(si, back.Value, Math.Max(1e-15, Math.Abs(si) * 1e-11));
-        });
+        Gen.Select(Gen.Double[-1e5, 1e5], Gen.Enum<QuantityKind>(), Gen.Bool)
+            .Sample(
+                (value, kind, metric) =>
+                {
+                    if (kind == QuantityKind.Count)
+                        return;
+                    var system = metric ? UnitSystem.Metric : UnitSystem.UsCustomary;
+                    var si = value * system[kind].Factor;
+                    var back = QuantityParser.Parse(QuantityText.Entered(si, kind, system), kind, system);
+                    Assert.Equal(si, back.Value, Math.Max(1e-15, Math.Abs(si) * 1e-11));
+                }
+            );
 }

@@ -6,7 +6,8 @@ namespace Pravik.Core.Analysis.Frames;
 /// What holds a body: directions in its six components, those in which it is still free, and how prescribed movements and reactions follow.
 /// </summary>
 /// <remarks>
-/// With C for the rows, one for each direction held, Q an orthonormal basis of what they hold and Z of what they leave: movements are q = Z·z + Q·(AᵀA)⁻¹Aᵀ·g with A = C·Q and g what is prescribed; reactions along the rows are the smallest ones that
+/// With C for the rows, one for each direction held, Q an orthonormal basis of what they hold and Z of what they leave: movements are q
+/// = Z·z + Q·(AᵀA)⁻¹Aᵀ·g with A = C·Q and g what is prescribed; reactions along the rows are the smallest ones that
 /// balance a force R on the body, λ = A·(AᵀA)⁻¹Qᵀ·R.
 /// </remarks>
 internal sealed class BodyConstraint
@@ -18,13 +19,15 @@ internal sealed class BodyConstraint
     public BodyConstraint(List<double[]> rows)
     {
         this.rows = rows;
-        foreach (var row in rows) Keep(row, held);
+        foreach (var row in rows)
+            Keep(row, held);
         var all = held.ToList();
         // The rest, as near to the six directions as can be, so that free bodies keep them.
         while (all.Count < 6)
         {
             var best = Enumerable.Range(0, 6).Select(Unit).MaxBy(e => Rest(e, all).Sum(v => v * v))!;
-            if (!Keep(best, all)) break;
+            if (!Keep(best, all))
+                break;
             Free.Add(all[^1]);
         }
     }
@@ -48,7 +51,8 @@ internal sealed class BodyConstraint
             foreach (var q in basis)
             {
                 var along = Dot(rest, q);
-                for (var i = 0; i < 6; i++) rest[i] -= along * q[i];
+                for (var i = 0; i < 6; i++)
+                    rest[i] -= along * q[i];
             }
         }
         return rest;
@@ -58,7 +62,8 @@ internal sealed class BodyConstraint
     {
         var (rest, size) = (Rest(row, basis), Math.Sqrt(Dot(row, row)));
         var length = Math.Sqrt(Dot(rest, rest));
-        if (length <= Same * size) return false;
+        if (length <= Same * size)
+            return false;
         basis.Add(Array.ConvertAll(rest, v => v / length));
         return true;
     }
@@ -66,7 +71,8 @@ internal sealed class BodyConstraint
     public static double Dot(double[] a, double[] b)
     {
         double sum = 0;
-        for (var i = 0; i < 6; i++) sum += a[i] * b[i];
+        for (var i = 0; i < 6; i++)
+            sum += a[i] * b[i];
         return sum;
     }
 
@@ -77,7 +83,8 @@ internal sealed class BodyConstraint
         var movement = new double[6];
         for (var k = 0; k < held.Count; k++)
         {
-            for (var i = 0; i < 6; i++) movement[i] += y[k] * held[k][i];
+            for (var i = 0; i < 6; i++)
+                movement[i] += y[k] * held[k][i];
         }
         var size = prescribed.Max(Math.Abs);
         return Enumerable.Range(0, rows.Count).All(r => Math.Abs(Dot(rows[r], movement) - prescribed[r]) <= 1e-7 * size) ? movement : null;
@@ -98,7 +105,8 @@ internal sealed class BodyConstraint
         for (var i = 0; i < n; i++)
         {
             b[i] = right(i);
-            for (var j = 0; j < n; j++) a[i * n + j] = rows.Sum(row => Dot(row, held[i]) * Dot(row, held[j]));
+            for (var j = 0; j < n; j++)
+                a[i * n + j] = rows.Sum(row => Dot(row, held[i]) * Dot(row, held[j]));
         }
         SmallSystem.Solve(a, b, n, 1);
         return b;

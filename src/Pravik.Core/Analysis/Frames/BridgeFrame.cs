@@ -13,6 +13,11 @@ public static class BridgeFrame
     {
         var grillage = GrillageBuilder.Build(geometry);
         var loads = new PermanentLoads(geometry, grillage.Mesh);
-        return GrillageFrame.Of(grillage, Concrete.Of(geometry.Bridge.Materials.Girder).Ecm, GrillageBuilder.PoissonsRatio, [("Edge beams, footways, parapets", loads.Superimposed), ("Surfacing", loads.Surfacing)]);
+        return GrillageFrame.Of(
+            grillage,
+            Concrete.Of(geometry.Bridge.Materials.Girder).Ecm,
+            GrillageBuilder.PoissonsRatio,
+            [("Edge beams, footways, parapets", loads.Superimposed), ("Surfacing", loads.Surfacing)]
+        );
     }
 }

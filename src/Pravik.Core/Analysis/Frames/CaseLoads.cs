@@ -17,12 +17,22 @@ internal sealed class CaseLoads
     public CaseLoads(FrameModel model, FrameElement[] elements, FrameCase load)
     {
         (this.model, this.elements, Case) = (model, elements, load);
-        if (load.Gravity.Length > 0) Gravity(load.Gravity);
-        foreach (var beam in load.Beams) OnBeam(beam);
-        foreach (var shell in load.Shells) OnShell((ShellElement)elements[model.Beams.Length + shell.Shell], shell.Shell, shell.IsLocal ? shell.Pressure : Shell(shell.Shell).Axes.ToLocal(shell.Pressure));
-        foreach (var thermal in load.BeamThermal) Beam(thermal.Beam).Add(thermal, Ends(thermal.Beam));
-        foreach (var thermal in load.ShellThermal) Shell(thermal.Shell).Add(thermal, Ends(model.Beams.Length + thermal.Shell));
-        foreach (var nodal in load.Nodal) Count(model.Nodes[nodal.Node].At, nodal.Force, nodal.Moment, 1);
+        if (load.Gravity.Length > 0)
+            Gravity(load.Gravity);
+        foreach (var beam in load.Beams)
+            OnBeam(beam);
+        foreach (var shell in load.Shells)
+            OnShell(
+                (ShellElement)elements[model.Beams.Length + shell.Shell],
+                shell.Shell,
+                shell.IsLocal ? shell.Pressure : Shell(shell.Shell).Axes.ToLocal(shell.Pressure)
+            );
+        foreach (var thermal in load.BeamThermal)
+            Beam(thermal.Beam).Add(thermal, Ends(thermal.Beam));
+        foreach (var thermal in load.ShellThermal)
+            Shell(thermal.Shell).Add(thermal, Ends(model.Beams.Length + thermal.Shell));
+        foreach (var nodal in load.Nodal)
+            Count(model.Nodes[nodal.Node].At, nodal.Force, nodal.Moment, 1);
         BeamLoads = AllBeamLoads.ToLookup(l => l.Beam);
     }
 
@@ -46,7 +56,8 @@ internal sealed class CaseLoads
 
     private double[] Ends(int element)
     {
-        if (!ByElement.TryGetValue(element, out var ends)) ByElement[element] = ends = new double[elements[element].Size];
+        if (!ByElement.TryGetValue(element, out var ends))
+            ByElement[element] = ends = new double[elements[element].Size];
         return ends;
     }
 
@@ -57,13 +68,15 @@ internal sealed class CaseLoads
             var mass = Beam(b).Material.Density * Beam(b).Section.A;
             foreach (var (component, value) in new[] { (0, gravity.X), (1, gravity.Y), (2, gravity.Z) })
             {
-                if (mass * value != 0) OnBeam(new(b, false, component, false, 0, 1, mass * value, mass * value));
+                if (mass * value != 0)
+                    OnBeam(new(b, false, component, false, 0, 1, mass * value, mass * value));
             }
         }
         for (var s = 0; s < model.Shells.Length; s++)
         {
             var shell = Shell(s);
-            if (shell.Material.Density > 0) OnShell(shell, s, shell.Axes.ToLocal(shell.Material.Density * shell.Thickness * gravity));
+            if (shell.Material.Density > 0)
+                OnShell(shell, s, shell.Axes.ToLocal(shell.Material.Density * shell.Thickness * gravity));
         }
     }
 
@@ -78,7 +91,12 @@ internal sealed class CaseLoads
         {
             var part = load.IsPoint ? 0 : rule.At[i];
             var value = (load.Start + part * (load.End - load.Start)) * direction;
-            Count(beam.Start + (load.From + part * (load.To - load.From)) * beam.Length * beam.Axes.X, load.Component < 3 ? value : default, load.Component < 3 ? default : value, load.IsPoint ? 1 : rule.Weight[i] * (load.To - load.From) * beam.Length);
+            Count(
+                beam.Start + (load.From + part * (load.To - load.From)) * beam.Length * beam.Axes.X,
+                load.Component < 3 ? value : default,
+                load.Component < 3 ? default : value,
+                load.IsPoint ? 1 : rule.Weight[i] * (load.To - load.From) * beam.Length
+            );
         }
     }
 
@@ -86,7 +104,8 @@ internal sealed class CaseLoads
     {
         shell.Add(pressure, Ends(model.Beams.Length + number));
         var force = shell.Axes.ToGlobal(pressure);
-        for (var n = 0; n < shell.Nodes.Length; n++) Count(model.Nodes[shell.Nodes[n]].At + shell.Arms[n], force, default, shell.Shares[n]);
+        for (var n = 0; n < shell.Nodes.Length; n++)
+            Count(model.Nodes[shell.Nodes[n]].At + shell.Arms[n], force, default, shell.Shares[n]);
     }
 
     private void Count(Point3 at, Point3 force, Point3 moment, double weight)

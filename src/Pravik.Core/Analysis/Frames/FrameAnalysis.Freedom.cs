@@ -22,7 +22,8 @@ public sealed partial class FrameAnalysis
             {
                 var body = bodies.Of(elements[e].Nodes[p]);
                 var k = turning[e].AsSpan(9 * p, 9);
-                for (var i = 0; i < 9; i++) resists[body][i] += k[i];
+                for (var i = 0; i < 9; i++)
+                    resists[body][i] += k[i];
                 scale[body] += Math.Max(k[0] + k[4] + k[8], (elements[e] as BeamElement)?.RotationScale ?? 0);
             }
         }
@@ -38,10 +39,13 @@ public sealed partial class FrameAnalysis
         {
             for (var d = 0; d < 6; d++)
             {
-                if (model.Supports[s].Springs[d] > 0) Add(bodies.Of(model.Supports[s].Node), Row(s, d), model.Supports[s].Springs[d]);
+                if (model.Supports[s].Springs[d] > 0)
+                    Add(bodies.Of(model.Supports[s].Node), Row(s, d), model.Supports[s].Springs[d]);
             }
         }
-        var forces = new Lazy<List<(string Case, double[]?[] Force)>>(() => [.. model.Cases.Select(c => (c.Id, OnBodies(new CaseLoads(model, elements, c))))]);
+        var forces = new Lazy<List<(string Case, double[]?[] Force)>>(() =>
+            [.. model.Cases.Select(c => (c.Id, OnBodies(new CaseLoads(model, elements, c))))]
+        );
         for (var b = 0; b < bodies.Roots.Length; b++)
         {
             var all = Array.ConvertAll(resists[b], v => scale[b] > 0 ? v / scale[b] : 0);
@@ -49,21 +53,30 @@ public sealed partial class FrameAnalysis
             foreach (var (support, direction) in rowsOf[b])
             {
                 var row = Row(support, direction);
-                for (var i = 0; i < 9; i++) all[i] += row[3 + i / 3] * row[3 + i % 3];
+                for (var i = 0; i < 9; i++)
+                    all[i] += row[3 + i / 3] * row[3 + i % 3];
             }
             foreach (var (value, axis) in Eigen(all))
             {
-                if (value > Unresisted) continue;
+                if (value > Unresisted)
+                    continue;
                 turns[b].Add([0, 0, 0, axis.X, axis.Y, axis.Z]);
                 var free = RotationName(axis);
-                if (LoadedBy(forces.Value, b, axis) is { } load) throw new FrameRefusedException([new($"/nodes/{bodies.Roots[b]}", $"The structure can move: nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”, and case “{load}” loads it.")]);
+                if (LoadedBy(forces.Value, b, axis) is { } load)
+                    throw new FrameRefusedException([
+                        new(
+                            $"/nodes/{bodies.Roots[b]}",
+                            $"The structure can move: nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”, and case “{load}” loads it."
+                        ),
+                    ]);
                 Warn($"Nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”; it is held at 0.");
             }
         }
 
         void Add(int body, double[] row, double stiffness)
         {
-            for (var i = 0; i < 9; i++) resists[body][i] += stiffness * row[3 + i / 3] * row[3 + i % 3];
+            for (var i = 0; i < 9; i++)
+                resists[body][i] += stiffness * row[3 + i / 3] * row[3 + i % 3];
             scale[body] += stiffness * (row[3] * row[3] + row[4] * row[4] + row[5] * row[5]);
         }
     }
@@ -71,32 +84,46 @@ public sealed partial class FrameAnalysis
     private static string RotationName(Point3 axis)
     {
         var most = Math.Max(Math.Abs(axis.X), Math.Max(Math.Abs(axis.Y), Math.Abs(axis.Z)));
-        return most == Math.Abs(axis.X) ? "rx" : most == Math.Abs(axis.Y) ? "ry" : "rz";
+        return most == Math.Abs(axis.X) ? "rx"
+            : most == Math.Abs(axis.Y) ? "ry"
+            : "rz";
     }
 
     /// <summary>The first case that turns a body about an axis.</summary>
-    private static string? LoadedBy(List<(string Case, double[]?[] Force)> forces, int body, Point3 axis) => forces.FirstOrDefault(load =>
-        load.Force[body] is { } f && Math.Abs(f[3] * axis.X + f[4] * axis.Y + f[5] * axis.Z) > 1e-9 * Math.Max(Math.Abs(f[3]) + Math.Abs(f[4]) + Math.Abs(f[5]), 1e-300)).Case;
+    private static string? LoadedBy(List<(string Case, double[]?[] Force)> forces, int body, Point3 axis) =>
+        forces
+            .FirstOrDefault(load =>
+                load.Force[body] is { } f
+                && Math.Abs(f[3] * axis.X + f[4] * axis.Y + f[5] * axis.Z)
+                    > 1e-9 * Math.Max(Math.Abs(f[3]) + Math.Abs(f[4]) + Math.Abs(f[5]), 1e-300)
+            )
+            .Case;
 
     /// <summary>Values and axes of a symmetric 3 × 3 matrix by Jacobi's rotations.</summary>
     private static IEnumerable<(double Value, Point3 Axis)> Eigen(double[] a)
     {
-        double[] m = [.. a], v = [1, 0, 0, 0, 1, 0, 0, 0, 1];
+        double[] m = [.. a],
+            v = [1, 0, 0, 0, 1, 0, 0, 0, 1];
         for (var sweep = 0; sweep < 30; sweep++)
         {
             foreach (var (p, q) in new[] { (0, 1), (0, 2), (1, 2) })
             {
-                if (m[3 * p + q] == 0) continue;
+                if (m[3 * p + q] == 0)
+                    continue;
                 var theta = (m[4 * q] - m[4 * p]) / (2 * m[3 * p + q]);
                 var t = Math.CopySign(1, theta) / (Math.Abs(theta) + Math.Sqrt(theta * theta + 1));
                 var c = 1 / Math.Sqrt(t * t + 1);
                 var s = t * c;
-                for (var k = 0; k < 3; k++) (m[3 * k + p], m[3 * k + q]) = (c * m[3 * k + p] - s * m[3 * k + q], s * m[3 * k + p] + c * m[3 * k + q]);
-                for (var k = 0; k < 3; k++) (m[3 * p + k], m[3 * q + k]) = (c * m[3 * p + k] - s * m[3 * q + k], s * m[3 * p + k] + c * m[3 * q + k]);
-                for (var k = 0; k < 3; k++) (v[3 * k + p], v[3 * k + q]) = (c * v[3 * k + p] - s * v[3 * k + q], s * v[3 * k + p] + c * v[3 * k + q]);
+                for (var k = 0; k < 3; k++)
+                    (m[3 * k + p], m[3 * k + q]) = (c * m[3 * k + p] - s * m[3 * k + q], s * m[3 * k + p] + c * m[3 * k + q]);
+                for (var k = 0; k < 3; k++)
+                    (m[3 * p + k], m[3 * q + k]) = (c * m[3 * p + k] - s * m[3 * q + k], s * m[3 * p + k] + c * m[3 * q + k]);
+                for (var k = 0; k < 3; k++)
+                    (v[3 * k + p], v[3 * k + q]) = (c * v[3 * k + p] - s * v[3 * k + q], s * v[3 * k + p] + c * v[3 * k + q]);
             }
         }
-        for (var i = 0; i < 3; i++) yield return (m[4 * i], new(v[i], v[3 + i], v[6 + i]));
+        for (var i = 0; i < 3; i++)
+            yield return (m[4 * i], new(v[i], v[3 + i], v[6 + i]));
     }
 
     /// <summary>Names the node and direction that move most in a free movement, translations first.</summary>
@@ -114,7 +141,8 @@ public sealed partial class FrameAnalysis
                 for (var d = from; d < from + 3; d++)
                 {
                     // Of nearly equal ones the first.
-                    if (Math.Abs(moved[n][d]) > best.Item3 * (1 + 1e-6)) best = (n, d, Math.Abs(moved[n][d]));
+                    if (Math.Abs(moved[n][d]) > best.Item3 * (1 + 1e-6))
+                        best = (n, d, Math.Abs(moved[n][d]));
                 }
             }
             return best;

@@ -11,10 +11,12 @@ public readonly record struct PlaneStrain(double Axial, double Curvature)
 }
 
 /// <summary>
-/// What free strains of a section's fibres do to it: the plane strain of the whole section when nothing holds it, and stresses that then balance each other.
+/// What free strains of a section's fibres do to it: the plane strain of the whole section when nothing holds it, and stresses that
+/// then balance each other.
 /// </summary>
 /// <remarks>
-/// For a free strain ε₀(z) the section, if free, takes ε = ∫E·ε₀ dA/EA at its centroid and the curvature κ = ∫E·ε₀·(z̄ − z) dA/EI (sagging positive), and keeps σ(z) = E·(ε + κ·(z̄ − z) − ε₀(z)), whose resultants vanish. Layers of girder and
+/// For a free strain ε₀(z) the section, if free, takes ε = ∫E·ε₀ dA/EA at its centroid and the curvature κ = ∫E·ε₀·(z̄ − z) dA/EI
+/// (sagging positive), and keeps σ(z) = E·(ε + κ·(z̄ − z) − ε₀(z)), whose resultants vanish. Layers of girder and
 /// slab have their own free strains.
 /// </remarks>
 public sealed class ImposedStrain
@@ -29,10 +31,17 @@ public sealed class ImposedStrain
     /// <param name="girder">Free strain of the girder by height above its soffit (m).</param>
     /// <param name="slab">That of slab and haunch.</param>
     /// <param name="corners">Heights at which a strain has a corner.</param>
-    public ImposedStrain(LayeredSection section, MadeSection made, Func<double, double> girder, Func<double, double> slab, IReadOnlyList<double>? corners = null)
+    public ImposedStrain(
+        LayeredSection section,
+        MadeSection made,
+        Func<double, double> girder,
+        Func<double, double> slab,
+        IReadOnlyList<double>? corners = null
+    )
     {
         (this.section, this.made, this.girder, this.slab) = (section, made, girder, slab);
-        double force = 0, moment = 0;
+        double force = 0,
+            moment = 0;
         var centroid = section.Composite.Centroid;
         foreach (var (z, area, ratio, strain) in Fibres(corners ?? []))
         {
@@ -55,7 +64,8 @@ public sealed class ImposedStrain
     /// <summary>Resultants of the stresses that stay: both are 0 but for rounding and the quadrature.</summary>
     public (double Force, double Moment) Rest(IReadOnlyList<double>? corners = null)
     {
-        double force = 0, moment = 0;
+        double force = 0,
+            moment = 0;
         foreach (var (z, area, ratio, strain) in Fibres(corners ?? []))
         {
             var stress = section.Modulus * ratio * (Plane(z) - strain);
@@ -71,12 +81,16 @@ public sealed class ImposedStrain
         foreach (var part in made.Parts)
         {
             var heights = part.Outline.Points.Select(p => p.Y - made.Bottom);
-            foreach (var (z, weight) in Points(heights.Min(), heights.Max(), heights.Concat(corners))) yield return (z, weight * part.Outline.WidthAt(z + made.Bottom), made.Properties.Weight(part), girder(z));
+            foreach (var (z, weight) in Points(heights.Min(), heights.Max(), heights.Concat(corners)))
+                yield return (z, weight * part.Outline.WidthAt(z + made.Bottom), made.Properties.Weight(part), girder(z));
         }
-        if (!section.HasSlab) yield break;
+        if (!section.HasSlab)
+            yield break;
         var (top, haunch) = (section.Girder.Depth, section.Girder.Depth + section.Haunch);
-        foreach (var (z, weight) in Points(top, haunch, corners)) yield return (z, weight * section.HaunchWidth, section.Ratio, slab(z));
-        foreach (var (z, weight) in Points(haunch, haunch + section.SlabThickness, corners)) yield return (z, weight * section.SlabWidth, section.Ratio, slab(z));
+        foreach (var (z, weight) in Points(top, haunch, corners))
+            yield return (z, weight * section.HaunchWidth, section.Ratio, slab(z));
+        foreach (var (z, weight) in Points(haunch, haunch + section.SlabThickness, corners))
+            yield return (z, weight * section.SlabWidth, section.Ratio, slab(z));
     }
 
     /// <summary>Gauss's points between two heights, part by part between corners.</summary>
@@ -86,7 +100,8 @@ public sealed class ImposedStrain
         List<double> ends = [.. corners.Where(z => z > from && z < to).Append(from).Append(to).Distinct().Order()];
         for (var i = 0; i + 1 < ends.Count; i++)
         {
-            for (var k = 0; k < rule.At.Length; k++) yield return (ends[i] + rule.At[k] * (ends[i + 1] - ends[i]), rule.Weight[k] * (ends[i + 1] - ends[i]));
+            for (var k = 0; k < rule.At.Length; k++)
+                yield return (ends[i] + rule.At[k] * (ends[i + 1] - ends[i]), rule.Weight[k] * (ends[i + 1] - ends[i]));
         }
     }
 }

@@ -16,9 +16,19 @@ public enum ComparedEffect
 }
 
 /// <summary>
-/// An effect of a load in one girder by the three models (N, Nm, m), with their values summed over all girders at that place. A difference is told as a part of the greatest value of its kind anywhere in the grillage.
+/// An effect of a load in one girder by the three models (N, Nm, m), with their values summed over all girders at that place. A
+/// difference is told as a part of the greatest value of its kind anywhere in the grillage.
 /// </summary>
-public sealed record ComparedValue(string Load, ComparedEffect Effect, int Girder, string Place, double Line, double Grillage, double Shells, double Greatest)
+public sealed record ComparedValue(
+    string Load,
+    ComparedEffect Effect,
+    int Girder,
+    string Place,
+    double Line,
+    double Grillage,
+    double Shells,
+    double Greatest
+)
 {
     public double LineSum { get; init; }
     public double GrillageSum { get; init; }
@@ -28,14 +38,15 @@ public sealed record ComparedValue(string Load, ComparedEffect Effect, int Girde
     public double ShellsDifference => Part(Shells - Grillage);
 
     /// <summary>The effect in words, and the kind of its unit.</summary>
-    public (string Words, QuantityKind Kind) Named => Effect switch
-    {
-        ComparedEffect.SaggingMoment => ("sagging moment", QuantityKind.Moment),
-        ComparedEffect.HoggingMoment => ("hogging moment", QuantityKind.Moment),
-        ComparedEffect.Shear => ("shear", QuantityKind.Force),
-        ComparedEffect.Reaction => ("reaction", QuantityKind.Force),
-        _ => ("deflection", QuantityKind.Size),
-    };
+    public (string Words, QuantityKind Kind) Named =>
+        Effect switch
+        {
+            ComparedEffect.SaggingMoment => ("sagging moment", QuantityKind.Moment),
+            ComparedEffect.HoggingMoment => ("hogging moment", QuantityKind.Moment),
+            ComparedEffect.Shear => ("shear", QuantityKind.Force),
+            ComparedEffect.Reaction => ("reaction", QuantityKind.Force),
+            _ => ("deflection", QuantityKind.Size),
+        };
 
     /// <summary>The larger of both, without sign.</summary>
     public double Worst => Math.Max(Math.Abs(LineDifference), Math.Abs(ShellsDifference));
@@ -50,10 +61,27 @@ public sealed record ComparedValue(string Load, ComparedEffect Effect, int Girde
     /// <summary>Why models differ here by more than a part, from what they agree in: null where they do not.</summary>
     public string? Reason(double limit)
     {
-        if (Worst <= limit) return null;
+        if (Worst <= limit)
+            return null;
         List<string> why = [];
-        if (Math.Abs(LineDifference) > limit) why.Add(Explain("Line girders", LineDifference, LineSum, "a line girder takes its fixed share, the deck hands load from girder to girder as they bend"));
-        if (Math.Abs(ShellsDifference) > limit) why.Add(Explain("Shells", ShellsDifference, ShellsSum, "slab and girders of the shell model share by their true stiffness across, and diaphragms over the supports have the slab for a flange"));
+        if (Math.Abs(LineDifference) > limit)
+            why.Add(
+                Explain(
+                    "Line girders",
+                    LineDifference,
+                    LineSum,
+                    "a line girder takes its fixed share, the deck hands load from girder to girder as they bend"
+                )
+            );
+        if (Math.Abs(ShellsDifference) > limit)
+            why.Add(
+                Explain(
+                    "Shells",
+                    ShellsDifference,
+                    ShellsSum,
+                    "slab and girders of the shell model share by their true stiffness across, and diaphragms over the supports have the slab for a flange"
+                )
+            );
         return string.Join(" ", why);
     }
 
@@ -61,8 +89,10 @@ public sealed record ComparedValue(string Load, ComparedEffect Effect, int Girde
     {
         var total = Total(sum);
         var together = $"all girders together {(Math.Abs(total) < 0.0005 ? "agree" : $"differ by {100 * total:+0.0;−0.0} %")}";
-        return Effect is not ComparedEffect.Deflection && Math.Abs(total) <= 0.02 ? $"{model} {100 * difference:+0.0;−0.0} %: the load is shared otherwise ({together}): {sharing}."
-            : Effect is ComparedEffect.Deflection ? $"{model} {100 * difference:+0.0;−0.0} %: stiffness counts here, and sharing ({together}); effective width is smaller than the slab's true one, and {sharing}."
+        return Effect is not ComparedEffect.Deflection && Math.Abs(total) <= 0.02
+                ? $"{model} {100 * difference:+0.0;−0.0} %: the load is shared otherwise ({together}): {sharing}."
+            : Effect is ComparedEffect.Deflection
+                ? $"{model} {100 * difference:+0.0;−0.0} %: stiffness counts here, and sharing ({together}); effective width is smaller than the slab's true one, and {sharing}."
             : $"{model} {100 * difference:+0.0;−0.0} %, {together}: stiffness along the bridge differs, so that moments over the piers do, and what lies between follows; {sharing}.";
     }
 }
@@ -74,11 +104,32 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
 
     public IEnumerable<ComparedValue> Differing => Values.Where(v => v.Worst > Limit).OrderByDescending(v => v.Worst);
 
-    /// <summary>Runs all three with the bridge's own refinement and supports, and compares them load by load. Throws as <see cref="ModelRun"/> does.</summary>
-    public static ModelComparison Of(BridgeGeometry geometry, Ground? ground = null, FactorStore? factors = null, Action<double, string>? report = null, CancellationToken cancel = default)
+    /// <summary>
+    /// Runs all three with the bridge's own refinement and supports, and compares them load by load. Throws as <see cref="ModelRun"/>
+    /// does.
+    /// </summary>
+    public static ModelComparison Of(
+        BridgeGeometry geometry,
+        Ground? ground = null,
+        FactorStore? factors = null,
+        Action<double, string>? report = null,
+        CancellationToken cancel = default
+    )
     {
         var kept = factors ?? new();
-        ModelResults Run(ModelKind kind, int number) => ModelRun.Run(geometry, geometry.Bridge.Model with { Kind = kind, Changes = [] }, ground, kept, (f, what) => report?.Invoke((number + f) / 3, what), cancel);
+        ModelResults Run(ModelKind kind, int number) =>
+            ModelRun.Run(
+                geometry,
+                geometry.Bridge.Model with
+                {
+                    Kind = kind,
+                    Changes = [],
+                },
+                ground,
+                kept,
+                (f, what) => report?.Invoke((number + f) / 3, what),
+                cancel
+            );
         return Of(geometry, Run(ModelKind.Line, 0), Run(ModelKind.Grillage, 1), Run(ModelKind.Shells, 2));
     }
 
@@ -94,11 +145,19 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
         return new(all.ToImmutable());
     }
 
-    private static IEnumerable<ComparedValue> AlongGirders(BridgeGeometry geometry, ModelResults grillage, string load, ActionResult[] results)
+    private static IEnumerable<ComparedValue> AlongGirders(
+        BridgeGeometry geometry,
+        ModelResults grillage,
+        string load,
+        ActionResult[] results
+    )
     {
         (ComparedEffect Effect, Func<GirderEffects, int, double> Of)[] kinds =
         [
-            (ComparedEffect.SaggingMoment, (e, i) => e.Forces[i].M), (ComparedEffect.HoggingMoment, (e, i) => e.Forces[i].M), (ComparedEffect.Shear, (e, i) => e.Forces[i].V), (ComparedEffect.Deflection, (e, i) => e.Deflection[i]),
+            (ComparedEffect.SaggingMoment, (e, i) => e.Forces[i].M),
+            (ComparedEffect.HoggingMoment, (e, i) => e.Forces[i].M),
+            (ComparedEffect.Shear, (e, i) => e.Forces[i].V),
+            (ComparedEffect.Deflection, (e, i) => e.Deflection[i]),
         ];
         var points = grillage.Points;
         foreach (var (effect, of) in kinds)
@@ -111,7 +170,21 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
                     foreach (var (i, place) in Places(effect, points, girder.Number - 1, span, results[1].Effects))
                     {
                         double Sum(ActionResult r) => geometry.Girders.Sum(g => of(r.Effects, Same(points, i, g.Number - 1)));
-                        yield return new(load, effect, girder.Number, place, of(results[0].Effects, i), of(results[1].Effects, i), of(results[2].Effects, i), greatest) { LineSum = Sum(results[0]), GrillageSum = Sum(results[1]), ShellsSum = Sum(results[2]) };
+                        yield return new(
+                            load,
+                            effect,
+                            girder.Number,
+                            place,
+                            of(results[0].Effects, i),
+                            of(results[1].Effects, i),
+                            of(results[2].Effects, i),
+                            greatest
+                        )
+                        {
+                            LineSum = Sum(results[0]),
+                            GrillageSum = Sum(results[1]),
+                            ShellsSum = Sum(results[2]),
+                        };
                     }
                 }
             }
@@ -119,10 +192,19 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
     }
 
     /// <summary>The point of the same row on another girder: points stand girder by girder.</summary>
-    private static int Same(ImmutableArray<ModelPoint> points, int i, int girder) => i + (girder - points[i].Girder) * points.Count(p => p.Girder == 0);
+    private static int Same(ImmutableArray<ModelPoint> points, int i, int girder) =>
+        i + (girder - points[i].Girder) * points.Count(p => p.Girder == 0);
 
-    /// <summary>Where an effect is compared: where the grillage has it greatest in the span, and for hogging and shear at its ends.</summary>
-    private static IEnumerable<(int Point, string Place)> Places(ComparedEffect effect, ImmutableArray<ModelPoint> points, int girder, int span, GirderEffects of)
+    /// <summary>
+    /// Where an effect is compared: where the grillage has it greatest in the span, and for hogging and shear at its ends.
+    /// </summary>
+    private static IEnumerable<(int Point, string Place)> Places(
+        ComparedEffect effect,
+        ImmutableArray<ModelPoint> points,
+        int girder,
+        int span,
+        GirderEffects of
+    )
     {
         List<int> here = [.. Enumerable.Range(0, points.Length).Where(i => points[i].Girder == girder && points[i].Span == span)];
         if (effect is ComparedEffect.Shear or ComparedEffect.HoggingMoment)
@@ -130,7 +212,8 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
             // A piece away from the support, where the force itself enters.
             foreach (var (i, place) in new[] { (here[1], $"start of span {span + 1}"), (here[^2], $"end of span {span + 1}") })
             {
-                if (effect == ComparedEffect.Shear || of.Forces[i].M < 0) yield return (i, place);
+                if (effect == ComparedEffect.Shear || of.Forces[i].M < 0)
+                    yield return (i, place);
             }
             yield break;
         }
@@ -143,12 +226,26 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
         double At(ActionResult r, int axis, int girder) => r.Reactions.Where(x => x.Axis == axis && x.Girder == girder).Sum(x => x.Up);
         double Sum(ActionResult r, int axis) => r.Reactions.Where(x => x.Axis == axis).Sum(x => x.Up);
         var seats = results[1].Reactions.Select(r => (r.Axis, r.Girder)).Distinct().ToList();
-        if (seats.Count == 0) yield break;
+        if (seats.Count == 0)
+            yield break;
         var greatest = seats.Max(s => Math.Abs(At(results[1], s.Axis, s.Girder)));
         foreach (var (axis, girder) in seats)
         {
-            yield return new(load, ComparedEffect.Reaction, girder + 1, $"axis {geometry.Axes[axis].Name}", At(results[0], axis, girder), At(results[1], axis, girder), At(results[2], axis, girder), greatest)
-            { LineSum = Sum(results[0], axis), GrillageSum = Sum(results[1], axis), ShellsSum = Sum(results[2], axis) };
+            yield return new(
+                load,
+                ComparedEffect.Reaction,
+                girder + 1,
+                $"axis {geometry.Axes[axis].Name}",
+                At(results[0], axis, girder),
+                At(results[1], axis, girder),
+                At(results[2], axis, girder),
+                greatest
+            )
+            {
+                LineSum = Sum(results[0], axis),
+                GrillageSum = Sum(results[1], axis),
+                ShellsSum = Sum(results[2], axis),
+            };
         }
     }
 }

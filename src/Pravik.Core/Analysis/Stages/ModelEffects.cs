@@ -6,7 +6,10 @@ using Pravik.Core.Structures.Models;
 
 namespace Pravik.Core.Analysis.Stages;
 
-/// <summary>A place on a girder where effects are told: girder and span (from 0), row of the mesh, station, and distance along the girder from its first axis. Ends of spans look into their own span.</summary>
+/// <summary>
+/// A place on a girder where effects are told: girder and span (from 0), row of the mesh, station, and distance along the girder from
+/// its first axis. Ends of spans look into their own span.
+/// </summary>
 public sealed record ModelPoint(int Girder, int Span, int Line, double Fraction, double Station, double Distance)
 {
     /// <summary>All points of a mesh, girder by girder along the bridge.</summary>
@@ -22,7 +25,16 @@ public sealed record ModelPoint(int Girder, int Span, int Line, double Fraction,
                 for (var line = first; line <= last; line++)
                 {
                     var t = (double)(line - first) / (last - first);
-                    points.Add(new(girder.Number - 1, span, line, t, mesh.Nodes[mesh.OfGirder(girder.Number - 1, line)].Station, before + t * girder.SpanLength(span)));
+                    points.Add(
+                        new(
+                            girder.Number - 1,
+                            span,
+                            line,
+                            t,
+                            mesh.Nodes[mesh.OfGirder(girder.Number - 1, line)].Station,
+                            before + t * girder.SpanLength(span)
+                        )
+                    );
                 }
                 before += girder.SpanLength(span);
             }
@@ -31,17 +43,23 @@ public sealed record ModelPoint(int Girder, int Span, int Line, double Fraction,
     }
 }
 
-/// <summary>Forces on a section (N, Nm): axial force (tension positive), shear across, shear, torsion, sagging moment, moment across.</summary>
+/// <summary>
+/// Forces on a section (N, Nm): axial force (tension positive), shear across, shear, torsion, sagging moment, moment across.
+/// </summary>
 public readonly record struct SectionForces(double N, double Vy, double V, double T, double M, double Mz)
 {
-    public static SectionForces operator +(SectionForces a, SectionForces b) => new(a.N + b.N, a.Vy + b.Vy, a.V + b.V, a.T + b.T, a.M + b.M, a.Mz + b.Mz);
+    public static SectionForces operator +(SectionForces a, SectionForces b) =>
+        new(a.N + b.N, a.Vy + b.Vy, a.V + b.V, a.T + b.T, a.M + b.M, a.Mz + b.Mz);
 
     public static SectionForces operator *(double f, SectionForces a) => new(f * a.N, f * a.Vy, f * a.V, f * a.T, f * a.M, f * a.Mz);
 
     public static SectionForces operator -(SectionForces a, SectionForces b) => a + -1 * b;
 }
 
-/// <summary>What a load does along the girders: forces on the whole girder and its upward deflection (m) at every point; 0 where no girder stands yet.</summary>
+/// <summary>
+/// What a load does along the girders: forces on the whole girder and its upward deflection (m) at every point; 0 where no girder
+/// stands yet.
+/// </summary>
 public sealed record GirderEffects(ImmutableArray<SectionForces> Forces, ImmutableArray<double> Deflection)
 {
     public static GirderEffects None(int points) => new([.. new SectionForces[points]], [.. new double[points]]);
@@ -67,25 +85,39 @@ public sealed record GirderEffects(ImmutableArray<SectionForces> Forces, Immutab
 
 /// <summary>Reads effects along girders from the results of a model.</summary>
 /// <remarks>
-/// Between pieces of a girder forces are the mean of both sides, which evens out the steps that cross members make. On models with shells the forces on a whole girder are those of its beam and of the slab over its tributary width, taken half way along each piece,
-/// where the steps of eccentric members vanish: N = N_b + Σn·b, M = M_b + N_b·(z_c − z_b) + Σ[m + n·(z_c − z_s)]·b about the composite centroid z_c, V = V_b + Σv·b, T = T_b + Σ(m_xy − y·v)·b; from there moments are carried on
+/// Between pieces of a girder forces are the mean of both sides, which evens out the steps that cross members make. On models with
+/// shells the forces on a whole girder are those of its beam and of the slab over its tributary width, taken half way along each piece,
+/// where the steps of eccentric members vanish: N = N_b + Σn·b, M = M_b + N_b·(z_c − z_b) + Σ[m + n·(z_c − z_s)]·b about the composite
+/// centroid z_c, V = V_b + Σv·b, T = T_b + Σ(m_xy − y·v)·b; from there moments are carried on
 /// to the joints by the shear, which errs by w·h²/8 under a load per metre on pieces of length h.
 /// </remarks>
 public static class EffectReader
 {
-    public static GirderEffects Read(BridgeGeometry geometry, BridgeModel model, FrameCaseResults results, ImmutableArray<ModelPoint> points)
+    public static GirderEffects Read(
+        BridgeGeometry geometry,
+        BridgeModel model,
+        FrameCaseResults results,
+        ImmutableArray<ModelPoint> points
+    )
     {
-        var pieces = model.GirderBeams.Select((beams, g) => beams.Select((beam, row) => beam < 0 ? null : Piece(geometry, model, results, g, row, beam)).ToArray()).ToArray();
+        var pieces = model
+            .GirderBeams.Select(
+                (beams, g) => beams.Select((beam, row) => beam < 0 ? null : Piece(geometry, model, results, g, row, beam)).ToArray()
+            )
+            .ToArray();
         var (forces, deflection) = (new SectionForces[points.Length], new double[points.Length]);
         for (var i = 0; i < points.Length; i++)
         {
             var point = points[i];
             var (first, last) = model.Mesh.Spans[point.Span];
-            if (!model.State.Girders[point.Span]) continue;
+            if (!model.State.Girders[point.Span])
+                continue;
             var row = pieces[point.Girder];
             deflection[i] = results.Displacements[model.Mesh.OfGirder(point.Girder, point.Line)][2];
-            if (point.Line > first && point.Line < last) forces[i] = 0.5 * ((row[point.Line - 1]?.End ?? default) + (row[point.Line]?.Start ?? default));
-            else forces[i] = point.Line == first ? row[first]?.Start ?? default : row[last - 1]?.End ?? default;
+            if (point.Line > first && point.Line < last)
+                forces[i] = 0.5 * ((row[point.Line - 1]?.End ?? default) + (row[point.Line]?.Start ?? default));
+            else
+                forces[i] = point.Line == first ? row[first]?.Start ?? default : row[last - 1]?.End ?? default;
         }
         return new([.. forces], [.. deflection]);
     }
@@ -97,14 +129,35 @@ public static class EffectReader
     {
         var forces = results.Beams[beam];
         SectionForces At(int i) => new(forces.N[i], forces.Vy[i], forces.Vz[i], forces.T[i], forces.My[i], forces.Mz[i]);
-        if (model.Shells.IsEmpty) return new(At(0), At(forces.At.Length - 1));
+        if (model.Shells.IsEmpty)
+            return new(At(0), At(forces.At.Length - 1));
         var middle = forces.At.IndexOf(0.5) is var half and >= 0 ? At(half) : 0.5 * (At(0) + At(forces.At.Length - 1));
         var whole = Whole(geometry, model, results, girder, row, middle);
-        var length = (model.Mesh.Nodes[model.Mesh.OfGirder(girder, row + 1)].At - model.Mesh.Nodes[model.Mesh.OfGirder(girder, row)].At).Length;
-        return new(whole with { M = whole.M - whole.V * length / 2, Mz = whole.Mz - whole.Vy * length / 2 }, whole with { M = whole.M + whole.V * length / 2, Mz = whole.Mz + whole.Vy * length / 2 });
+        var length = (
+            model.Mesh.Nodes[model.Mesh.OfGirder(girder, row + 1)].At - model.Mesh.Nodes[model.Mesh.OfGirder(girder, row)].At
+        ).Length;
+        return new(
+            whole with
+            {
+                M = whole.M - whole.V * length / 2,
+                Mz = whole.Mz - whole.Vy * length / 2,
+            },
+            whole with
+            {
+                M = whole.M + whole.V * length / 2,
+                Mz = whole.Mz + whole.Vy * length / 2,
+            }
+        );
     }
 
-    private static SectionForces Whole(BridgeGeometry geometry, BridgeModel model, FrameCaseResults results, int girder, int row, SectionForces beam)
+    private static SectionForces Whole(
+        BridgeGeometry geometry,
+        BridgeModel model,
+        FrameCaseResults results,
+        int girder,
+        int row,
+        SectionForces beam
+    )
     {
         var section = model.Sections[girder][row]!;
         var mesh = model.Mesh;
@@ -120,7 +173,8 @@ public static class EffectReader
         var ahead = 1 / (to - from).Length * (to - from);
         for (var bay = before; bay < after; bay++)
         {
-            if (bays[bay] < 0) continue;
+            if (bays[bay] < 0)
+                continue;
             var shell = frame.Shells[bays[bay]];
             var corners = shell.Nodes.Select(n => frame.Nodes[n].At).ToList();
             var (axes, centre) = Structures.Frames.ShellElement.Frame(corners);
@@ -135,7 +189,14 @@ public static class EffectReader
             var (n, m) = (Along(f.Nxx, f.Nyy, f.Nxy), Along(f.Mxx, f.Myy, f.Mxy));
             var twist = (f.Myy - f.Mxx) * s * c + f.Mxy * (c * c - s * s);
             var (v, y) = (f.Vxz * c + f.Vyz * s, Across(centre));
-            total += new SectionForces(n * width, 0, v * width, (twist - y * v) * width, (m + n * (section.Composite.Centroid - section.SlabMiddle)) * width, 0);
+            total += new SectionForces(
+                n * width,
+                0,
+                v * width,
+                (twist - y * v) * width,
+                (m + n * (section.Composite.Centroid - section.SlabMiddle)) * width,
+                0
+            );
         }
         return total;
     }

@@ -10,20 +10,26 @@ public enum ActionKind
 {
     /// <summary>Put on in a stage of construction.</summary>
     Stage,
+
     /// <summary>Creep and shrinkage.</summary>
     LongTerm,
     Temperature,
     Settlement,
+
     /// <summary>Wind and braking.</summary>
     Horizontal,
+
     /// <summary>The engineer's own, on the finished bridge.</summary>
     Own,
 }
 
-/// <summary>Stresses at the soffit and the top of the girder and at the top of the slab (Pa, tension positive); 0 in a slab that is not there.</summary>
+/// <summary>
+/// Stresses at the soffit and the top of the girder and at the top of the slab (Pa, tension positive); 0 in a slab that is not there.
+/// </summary>
 public readonly record struct FaceStresses(double Bottom, double GirderTop, double SlabTop)
 {
-    public static FaceStresses operator +(FaceStresses a, FaceStresses b) => new(a.Bottom + b.Bottom, a.GirderTop + b.GirderTop, a.SlabTop + b.SlabTop);
+    public static FaceStresses operator +(FaceStresses a, FaceStresses b) =>
+        new(a.Bottom + b.Bottom, a.GirderTop + b.GirderTop, a.SlabTop + b.SlabTop);
 
     public static FaceStresses operator *(double f, FaceStresses a) => new(f * a.Bottom, f * a.GirderTop, f * a.SlabTop);
 }
@@ -34,7 +40,10 @@ public sealed record SeatReaction(int Axis, int Girder, double Along, double Acr
 /// <summary>Forces at both ends of a member that is not of a girder, and its name.</summary>
 public sealed record MemberResult(string Name, SectionForces Start, SectionForces End);
 
-/// <summary>How a case balances: sums of forces and of moments about the origin that are applied and that react, the largest difference over the sizes of what was added, and the largest upright residual.</summary>
+/// <summary>
+/// How a case balances: sums of forces and of moments about the origin that are applied and that react, the largest difference over the
+/// sizes of what was added, and the largest upright residual.
+/// </summary>
 public sealed record CaseAccount(ImmutableArray<double> Applied, ImmutableArray<double> Reacted, double Imbalance)
 {
     /// <summary>Vertical load down and reaction up (N).</summary>
@@ -72,14 +81,33 @@ public sealed record ActionResult(string Id, string Name, ActionKind Kind, int M
     public GirderEffects Total => Primary is { } primary ? Effects + primary : Effects;
 }
 
-/// <summary>What solving a model took: what it is, unknowns, entries of its factor, smallest and largest pivot over what was added to them, seconds, bytes of its factor; whether its factor was there already.</summary>
-public sealed record ModelEffort(string Name, int Joints, int Members, int Shells, int Unknowns, long Entries, double LeastPivot, double GreatestPivot, double Seconds, bool Reused)
+/// <summary>
+/// What solving a model took: what it is, unknowns, entries of its factor, smallest and largest pivot over what was added to them,
+/// seconds, bytes of its factor; whether its factor was there already.
+/// </summary>
+public sealed record ModelEffort(
+    string Name,
+    int Joints,
+    int Members,
+    int Shells,
+    int Unknowns,
+    long Entries,
+    double LeastPivot,
+    double GreatestPivot,
+    double Seconds,
+    bool Reused
+)
 {
     public double Megabytes => 8e-6 * Entries;
 }
 
 /// <summary>All results of a bridge's model, stage by stage and action by action.</summary>
-public sealed record ModelResults(ImmutableArray<BridgeModel> Models, ImmutableArray<ModelPoint> Points, ImmutableArray<StageStep> Steps, ImmutableArray<ActionResult> Cases)
+public sealed record ModelResults(
+    ImmutableArray<BridgeModel> Models,
+    ImmutableArray<ModelPoint> Points,
+    ImmutableArray<StageStep> Steps,
+    ImmutableArray<ActionResult> Cases
+)
 {
     public required ImmutableArray<ModelEffort> Efforts { get; init; }
     public ImmutableArray<string> Warnings { get; init; } = [];
@@ -92,7 +120,11 @@ public sealed record ModelResults(ImmutableArray<BridgeModel> Models, ImmutableA
     public required int FinishedModel { get; init; }
 
     /// <summary>The finished bridge with what acts on it, named in words, to be read, checked or changed elsewhere.</summary>
-    public FrameModel Exported => Finished.Frame with { Cases = [.. Cases.Where(c => c.Model == FinishedModel).Select(c => c.Load with { Id = c.Name })] };
+    public FrameModel Exported =>
+        Finished.Frame with
+        {
+            Cases = [.. Cases.Where(c => c.Model == FinishedModel).Select(c => c.Load with { Id = c.Name })],
+        };
 
     public ActionResult? Find(string id) => Cases.FirstOrDefault(c => c.Id == id);
 
@@ -100,14 +132,18 @@ public sealed record ModelResults(ImmutableArray<BridgeModel> Models, ImmutableA
     public IEnumerable<ActionResult> OfStage(int stage) => Cases.Where(c => c.Stage == stage);
 
     /// <summary>Effects of all that is put on up to a stage and in it.</summary>
-    public GirderEffects UpTo(int stage) => Cases.Where(c => c.Stage <= stage).Select(c => (1.0, c.Total)).ToList() is { Count: > 0 } terms ? GirderEffects.Sum(terms) : GirderEffects.None(Points.Length);
+    public GirderEffects UpTo(int stage) =>
+        Cases.Where(c => c.Stage <= stage).Select(c => (1.0, c.Total)).ToList() is { Count: > 0 } terms
+            ? GirderEffects.Sum(terms)
+            : GirderEffects.None(Points.Length);
 
     public ImmutableArray<FaceStresses> StressesUpTo(int stage)
     {
         var sum = new FaceStresses[Points.Length];
         foreach (var c in Cases.Where(c => c.Stage <= stage && !c.Stresses.IsEmpty))
         {
-            for (var i = 0; i < sum.Length; i++) sum[i] += c.Stresses[i];
+            for (var i = 0; i < sum.Length; i++)
+                sum[i] += c.Stresses[i];
         }
         return [.. sum];
     }

@@ -23,9 +23,22 @@ public sealed record ShownState(string Name, BridgeModel Model, GirderEffects Ef
     /// <summary>The case or sum with an id of <see cref="EffectRanges"/>; null for envelopes and unknown ids.</summary>
     public static ShownState? Of(ModelResults results, string? id)
     {
-        if (results.Find(id ?? "") is { } one) return new(one.Name, results.Models[one.Model], one.Total, one.Displacements) { Reactions = one.Reactions, Others = one.Others, Shells = one.Shells, Load = one.Load };
-        if (id == "permanent") return Sum(results, CaseNames.Permanent, c => c.Kind is ActionKind.Stage or ActionKind.LongTerm);
-        if (id?.StartsWith("upTo", StringComparison.Ordinal) == true && int.TryParse(id[4..], out var stage) && stage >= 1 && stage <= results.Steps.Length)
+        if (results.Find(id ?? "") is { } one)
+            return new(one.Name, results.Models[one.Model], one.Total, one.Displacements)
+            {
+                Reactions = one.Reactions,
+                Others = one.Others,
+                Shells = one.Shells,
+                Load = one.Load,
+            };
+        if (id == "permanent")
+            return Sum(results, CaseNames.Permanent, c => c.Kind is ActionKind.Stage or ActionKind.LongTerm);
+        if (
+            id?.StartsWith("upTo", StringComparison.Ordinal) == true
+            && int.TryParse(id[4..], out var stage)
+            && stage >= 1
+            && stage <= results.Steps.Length
+        )
             return Sum(results, CaseNames.After(results.Steps[stage - 1].Stage), c => c.Stage < stage);
         return null;
     }
@@ -41,28 +54,67 @@ public sealed record ShownState(string Name, BridgeModel Model, GirderEffects Ef
             var frame = results.Models[c.Model].Frame;
             for (var n = 0; n < frame.Nodes.Length; n++)
             {
-                if (!nodes.TryGetValue(frame.Nodes[n].Id, out var at)) continue;
-                for (var d = 0; d < 6; d++) displacements[at][d] += c.Displacements[n][d];
+                if (!nodes.TryGetValue(frame.Nodes[n].Id, out var at))
+                    continue;
+                for (var d = 0; d < 6; d++)
+                    displacements[at][d] += c.Displacements[n][d];
             }
             for (var s = 0; s < frame.Shells.Length; s++)
             {
-                if (!shells.TryGetValue(frame.Shells[s].Id, out var at)) continue;
+                if (!shells.TryGetValue(frame.Shells[s].Id, out var at))
+                    continue;
                 var f = c.Shells[s];
                 double[] all = [f.Nxx, f.Nyy, f.Nxy, f.Mxx, f.Myy, f.Mxy, f.Vxz, f.Vyz];
-                for (var k = 0; k < 8; k++) forces[at, k] += all[k];
+                for (var k = 0; k < 8; k++)
+                    forces[at, k] += all[k];
             }
         }
-        return new(name, model, cases.Count == 0 ? GirderEffects.None(results.Points.Length) : GirderEffects.Sum([.. cases.Select(c => (1.0, c.Total))]), displacements)
+        return new(
+            name,
+            model,
+            cases.Count == 0 ? GirderEffects.None(results.Points.Length) : GirderEffects.Sum([.. cases.Select(c => (1.0, c.Total))]),
+            displacements
+        )
         {
-            Reactions = [.. cases.SelectMany(c => c.Reactions).GroupBy(r => (r.Axis, r.Girder)).Select(g => new SeatReaction(g.Key.Axis, g.Key.Girder, g.Sum(r => r.Along), g.Sum(r => r.Across), g.Sum(r => r.Up)))],
-            Others = [.. cases.SelectMany(c => c.Others).GroupBy(o => o.Name).Select(g => g.Aggregate((a, b) => new(a.Name, a.Start + b.Start, a.End + b.End)))],
-            Shells = [.. Enumerable.Range(0, model.Frame.Shells.Length).Select(s => new ShellForces(forces[s, 0], forces[s, 1], forces[s, 2], forces[s, 3], forces[s, 4], forces[s, 5], forces[s, 6], forces[s, 7]))],
+            Reactions =
+            [
+                .. cases
+                    .SelectMany(c => c.Reactions)
+                    .GroupBy(r => (r.Axis, r.Girder))
+                    .Select(g => new SeatReaction(g.Key.Axis, g.Key.Girder, g.Sum(r => r.Along), g.Sum(r => r.Across), g.Sum(r => r.Up))),
+            ],
+            Others =
+            [
+                .. cases
+                    .SelectMany(c => c.Others)
+                    .GroupBy(o => o.Name)
+                    .Select(g => g.Aggregate((a, b) => new(a.Name, a.Start + b.Start, a.End + b.End))),
+            ],
+            Shells =
+            [
+                .. Enumerable
+                    .Range(0, model.Frame.Shells.Length)
+                    .Select(s => new ShellForces(
+                        forces[s, 0],
+                        forces[s, 1],
+                        forces[s, 2],
+                        forces[s, 3],
+                        forces[s, 4],
+                        forces[s, 5],
+                        forces[s, 6],
+                        forces[s, 7]
+                    )),
+            ],
         };
     }
 
-    private static Dictionary<string, int> Places(IEnumerable<string> ids) => ids.Select((id, i) => (id, i)).ToDictionary(p => p.id, p => p.i);
+    private static Dictionary<string, int> Places(IEnumerable<string> ids) =>
+        ids.Select((id, i) => (id, i)).ToDictionary(p => p.id, p => p.i);
 
-    /// <summary>Forces of the shells turned to run along the row of girders, joint to joint, and across: n and m along, across and between; NaN where the model has no such shell.</summary>
+    /// <summary>
+    /// Forces of the shells turned to run along the row of girders, joint to joint, and across: n and m along, across and between; NaN
+    /// where the model has no such shell.
+    /// </summary>
     public ImmutableArray<(double Nalong, double Nacross, double Malong, double Macross, double Mtwist)> ShellsAlong()
     {
         var mesh = Model.Mesh;
@@ -72,7 +124,8 @@ public sealed record ShownState(string Name, BridgeModel Model, GirderEffects Ef
             for (var bay = 0; bay < Model.Shells[row].Length; bay++)
             {
                 var s = Model.Shells[row][bay];
-                if (s < 0) continue;
+                if (s < 0)
+                    continue;
                 var axes = ShellElement.Frame([.. Model.Frame.Shells[s].Nodes.Select(n => Model.Frame.Nodes[n].At)]).Axes;
                 var ahead = mesh.Nodes[mesh.NodeAt(bay, row + 1)].At - mesh.Nodes[mesh.NodeAt(bay, row)].At;
                 var (x, y) = (axes.X.X * ahead.X + axes.X.Y * ahead.Y, axes.Y.X * ahead.X + axes.Y.Y * ahead.Y);
@@ -80,7 +133,13 @@ public sealed record ShownState(string Name, BridgeModel Model, GirderEffects Ef
                 var f = Shells[s];
                 double Along(double xx, double yy, double xy) => xx * c * c + yy * sn * sn + 2 * xy * c * sn;
                 double Across(double xx, double yy, double xy) => xx * sn * sn + yy * c * c - 2 * xy * c * sn;
-                all[s] = (Along(f.Nxx, f.Nyy, f.Nxy), Across(f.Nxx, f.Nyy, f.Nxy), Along(f.Mxx, f.Myy, f.Mxy), Across(f.Mxx, f.Myy, f.Mxy), (f.Myy - f.Mxx) * sn * c + f.Mxy * (c * c - sn * sn));
+                all[s] = (
+                    Along(f.Nxx, f.Nyy, f.Nxy),
+                    Across(f.Nxx, f.Nyy, f.Nxy),
+                    Along(f.Mxx, f.Myy, f.Mxy),
+                    Across(f.Mxx, f.Myy, f.Mxy),
+                    (f.Myy - f.Mxx) * sn * c + f.Mxy * (c * c - sn * sn)
+                );
             }
         }
         return [.. all];

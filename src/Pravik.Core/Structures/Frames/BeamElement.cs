@@ -7,7 +7,8 @@ namespace Pravik.Core.Structures.Frames;
 /// A straight beam in space with shear deformation, rigid offsets and released ends.
 /// </summary>
 /// <remarks>
-/// Przemieniecki, Theory of Matrix Structural Analysis (1968), section 5.6: Φ = 12EI/(G·A_v·L²), stiffness 12EI/(L³(1 + Φ)), 6EI/(L²(1 + Φ)), (4 + Φ)EI/(L(1 + Φ)), (2 − Φ)EI/(L(1 + Φ)). Loads are brought
+/// Przemieniecki, Theory of Matrix Structural Analysis (1968), section 5.6: Φ = 12EI/(G·A_v·L²), stiffness 12EI/(L³(1 + Φ)), 6EI/(L²(1
+/// + Φ)), (4 + Φ)EI/(L(1 + Φ)), (2 − Φ)EI/(L(1 + Φ)). Loads are brought
 /// to the ends with the deflections that the beam has without load between, which is exact. Released components are eliminated.
 /// </remarks>
 public sealed class BeamElement : FrameElement
@@ -18,7 +19,12 @@ public sealed class BeamElement : FrameElement
     private readonly double[] inverse;
 
     public BeamElement(FrameBeam beam, FrameMaterial material, FrameSection section, Point3 i, Point3 j)
-        : base([beam.I, beam.J], [beam.OffsetI, beam.OffsetJ], LocalAxes.Along(j + beam.OffsetJ - i - beam.OffsetI, beam.Up) ?? throw new ArgumentException("Up is parallel to the beam.", nameof(beam)))
+        : base(
+            [beam.I, beam.J],
+            [beam.OffsetI, beam.OffsetJ],
+            LocalAxes.Along(j + beam.OffsetJ - i - beam.OffsetI, beam.Up)
+                ?? throw new ArgumentException("Up is parallel to the beam.", nameof(beam))
+        )
     {
         (Beam, Material, Section, Start) = (beam, material, section, i + beam.OffsetI);
         Length = (j + beam.OffsetJ - Start).Length;
@@ -81,7 +87,8 @@ public sealed class BeamElement : FrameElement
         var (a, result) = (new double[n * n], new double[n * n]);
         for (var i = 0; i < n; i++)
         {
-            for (var j = 0; j < n; j++) a[i * n + j] = full[released[i] * 12 + released[j]];
+            for (var j = 0; j < n; j++)
+                a[i * n + j] = full[released[i] * 12 + released[j]];
             result[i * n + i] = 1;
         }
         List<int> loose = [];
@@ -90,15 +97,18 @@ public sealed class BeamElement : FrameElement
             if (!(a[p * n + p] > 1e-12 * full[released[p] * 12 + released[p]]))
             {
                 loose.Add(released[p]);
-                for (var j = 0; j < n; j++) (a[p * n + j], a[j * n + p], result[p * n + j], result[j * n + p]) = (0, 0, 0, 0);
+                for (var j = 0; j < n; j++)
+                    (a[p * n + j], a[j * n + p], result[p * n + j], result[j * n + p]) = (0, 0, 0, 0);
                 continue;
             }
             var pivot = a[p * n + p];
-            for (var j = 0; j < n; j++) (a[p * n + j], result[p * n + j]) = (a[p * n + j] / pivot, result[p * n + j] / pivot);
+            for (var j = 0; j < n; j++)
+                (a[p * n + j], result[p * n + j]) = (a[p * n + j] / pivot, result[p * n + j] / pivot);
             for (var i = 0; i < n; i++)
             {
                 var factor = a[i * n + p];
-                if (i == p || factor == 0) continue;
+                if (i == p || factor == 0)
+                    continue;
                 for (var j = 0; j < n; j++)
                 {
                     a[i * n + j] -= factor * a[p * n + j];
@@ -115,20 +125,23 @@ public sealed class BeamElement : FrameElement
     {
         var n = released.Length;
         var k = (double[])full.Clone();
-        if (n == 0) return k;
+        if (n == 0)
+            return k;
         for (var i = 0; i < 12; i++)
         {
             for (var j = 0; j < 12; j++)
             {
                 for (var p = 0; p < n; p++)
                 {
-                    for (var q = 0; q < n; q++) k[i * 12 + j] -= full[i * 12 + released[p]] * inverse[p * n + q] * full[released[q] * 12 + j];
+                    for (var q = 0; q < n; q++)
+                        k[i * 12 + j] -= full[i * 12 + released[p]] * inverse[p * n + q] * full[released[q] * 12 + j];
                 }
             }
         }
         foreach (var r in released)
         {
-            for (var j = 0; j < 12; j++) k[r * 12 + j] = k[j * 12 + r] = 0;
+            for (var j = 0; j < 12; j++)
+                k[r * 12 + j] = k[j * 12 + r] = 0;
         }
         return k;
     }
@@ -142,10 +155,12 @@ public sealed class BeamElement : FrameElement
         {
             for (var p = 0; p < n; p++)
             {
-                for (var q = 0; q < n; q++) loads[i] -= full[i * 12 + released[p]] * inverse[p * n + q] * atFixedEnds[released[q]];
+                for (var q = 0; q < n; q++)
+                    loads[i] -= full[i * 12 + released[p]] * inverse[p * n + q] * atFixedEnds[released[q]];
             }
         }
-        foreach (var r in released) loads[r] = 0;
+        foreach (var r in released)
+            loads[r] = 0;
         return loads;
     }
 
@@ -153,32 +168,42 @@ public sealed class BeamElement : FrameElement
     public double[] EndForces(double[] displacements, double[] atFixedEnds)
     {
         var (n, d) = (released.Length, (double[])displacements.Clone());
-        foreach (var r in released) d[r] = 0;
+        foreach (var r in released)
+            d[r] = 0;
         // What the beam's own ends do where they are released: K_cc·d_c = f_c − K_ca·d_a.
         var missing = new double[n];
         for (var p = 0; p < n; p++)
         {
             missing[p] = atFixedEnds[released[p]];
-            for (var j = 0; j < 12; j++) missing[p] -= full[released[p] * 12 + j] * d[j];
+            for (var j = 0; j < 12; j++)
+                missing[p] -= full[released[p] * 12 + j] * d[j];
         }
         for (var p = 0; p < n; p++)
         {
-            for (var q = 0; q < n; q++) d[released[p]] += inverse[p * n + q] * missing[q];
+            for (var q = 0; q < n; q++)
+                d[released[p]] += inverse[p * n + q] * missing[q];
         }
         var forces = new double[12];
         for (var i = 0; i < 12; i++)
         {
             forces[i] = -atFixedEnds[i];
-            for (var j = 0; j < 12; j++) forces[i] += full[i * 12 + j] * d[j];
+            for (var j = 0; j < 12; j++)
+                forces[i] += full[i * 12 + j] * d[j];
         }
-        foreach (var r in released) forces[r] = 0;
+        foreach (var r in released)
+            forces[r] = 0;
         return forces;
     }
 
     /// <summary>A load in local components at a fraction of the length: 0 to 5 for forces and moments.</summary>
     public Point3 Direction(BeamLoad load)
     {
-        var unit = (load.Component % 3) switch { 0 => new Point3(1, 0, 0), 1 => new(0, 1, 0), _ => new(0, 0, 1) };
+        var unit = (load.Component % 3) switch
+        {
+            0 => new Point3(1, 0, 0),
+            1 => new(0, 1, 0),
+            _ => new(0, 0, 1),
+        };
         return load.IsLocal ? unit : Axes.ToLocal(unit);
     }
 
@@ -210,15 +235,29 @@ public sealed class BeamElement : FrameElement
         }
     }
 
-    /// <summary>A force across (towards local y or z) and a moment about the other axis at fraction t, by the beam's own deflections.</summary>
+    /// <summary>
+    /// A force across (towards local y or z) and a moment about the other axis at fraction t, by the beam's own deflections.
+    /// </summary>
     private void Across(int v, double t, double force, double moment, double[] ends)
     {
         var (_, r, sign) = Planes[v - 1];
         var shear = v == 1 ? ShearY : ShearZ;
         var (l, s) = (Length, 1 / (1 + shear));
         // Deflection and slope for unit movements and slopes of the ends; slope is the rotation times the sign.
-        Span<double> deflection = [(1 - 3 * t * t + 2 * t * t * t + shear * (1 - t)) * s, l * (t - 2 * t * t + t * t * t + shear / 2 * (t - t * t)) * s, (3 * t * t - 2 * t * t * t + shear * t) * s, l * (-t * t + t * t * t - shear / 2 * (t - t * t)) * s];
-        Span<double> slope = [6 * (t * t - t) / l * s, (1 - 4 * t + 3 * t * t + shear * (1 - t)) * s, 6 * (t - t * t) / l * s, (-2 * t + 3 * t * t + shear * t) * s];
+        Span<double> deflection =
+        [
+            (1 - 3 * t * t + 2 * t * t * t + shear * (1 - t)) * s,
+            l * (t - 2 * t * t + t * t * t + shear / 2 * (t - t * t)) * s,
+            (3 * t * t - 2 * t * t * t + shear * t) * s,
+            l * (-t * t + t * t * t - shear / 2 * (t - t * t)) * s,
+        ];
+        Span<double> slope =
+        [
+            6 * (t * t - t) / l * s,
+            (1 - 4 * t + 3 * t * t + shear * (1 - t)) * s,
+            6 * (t - t * t) / l * s,
+            (-2 * t + 3 * t * t + shear * t) * s,
+        ];
         ends[v] += force * deflection[0] + sign * moment * slope[0];
         ends[r] += sign * force * deflection[1] + moment * slope[1];
         ends[v + 6] += force * deflection[2] + sign * moment * slope[2];
@@ -229,7 +268,10 @@ public sealed class BeamElement : FrameElement
     public void Add(BeamThermal thermal, double[] ends)
     {
         var axial = Material.E * Section.A * Material.Alpha * thermal.Uniform;
-        var (aboutY, aboutZ) = (Material.E * Section.Iy * Material.Alpha * thermal.GradientZ, Material.E * Section.Iz * Material.Alpha * thermal.GradientY);
+        var (aboutY, aboutZ) = (
+            Material.E * Section.Iy * Material.Alpha * thermal.GradientZ,
+            Material.E * Section.Iz * Material.Alpha * thermal.GradientY
+        );
         ends[0] -= axial;
         ends[6] += axial;
         ends[4] -= aboutY;

@@ -13,12 +13,14 @@ public sealed class FrameBodies
     {
         var master = new int[model.Nodes.Length];
         Array.Fill(master, -1);
-        foreach (var link in model.Links) master[link.Slave] = link.Master;
+        foreach (var link in model.Links)
+            master[link.Slave] = link.Master;
         var number = new int[model.Nodes.Length];
         List<int> roots = [];
         for (var n = 0; n < master.Length; n++)
         {
-            if (master[n] >= 0) continue;
+            if (master[n] >= 0)
+                continue;
             number[n] = roots.Count;
             roots.Add(n);
         }
@@ -28,7 +30,8 @@ public sealed class FrameBodies
         for (var n = 0; n < master.Length; n++)
         {
             var root = n;
-            while (master[root] >= 0) root = master[root];
+            while (master[root] >= 0)
+                root = master[root];
             (bodyOf[n], arms[n]) = (number[root], model.Nodes[n].At - model.Nodes[root].At);
         }
     }

@@ -3,7 +3,8 @@ using Pravik.Core.Geometry;
 namespace Pravik.Core.Structures.Frames;
 
 /// <summary>
-/// An element in its own axes: the points at which it is held, each rigidly joined to a node by an arm (global, from the node), six components at each (ux uy uz rx ry rz), and its stiffness.
+/// An element in its own axes: the points at which it is held, each rigidly joined to a node by an arm (global, from the node), six
+/// components at each (ux uy uz rx ry rz), and its stiffness.
 /// </summary>
 public abstract class FrameElement
 {
@@ -19,7 +20,8 @@ public abstract class FrameElement
     public int Size => 6 * Nodes.Length;
 
     /// <summary>
-    /// The same between the six components of bodies whose roots lie at an arm from each node: Kᵍ = Bᵀ·K·B with local components of a point = axes · (U + Θ × arm, Θ).
+    /// The same between the six components of bodies whose roots lie at an arm from each node: Kᵍ = Bᵀ·K·B with local components of a
+    /// point = axes · (U + Θ × arm, Θ).
     /// </summary>
     /// <param name="b">What <see cref="Transforms"/> gives.</param>
     public double[] Global(double[][] b)
@@ -34,8 +36,10 @@ public abstract class FrameElement
                 for (var k = 0; k < 6; k++)
                 {
                     var value = Stiffness[i * n + 6 * p + k];
-                    if (value == 0) continue;
-                    for (var j = 0; j < 6; j++) left[i * n + 6 * p + j] += value * b[p][k * 6 + j];
+                    if (value == 0)
+                        continue;
+                    for (var j = 0; j < 6; j++)
+                        left[i * n + 6 * p + j] += value * b[p][k * 6 + j];
                 }
             }
         }
@@ -47,8 +51,10 @@ public abstract class FrameElement
                 for (var i = 0; i < 6; i++)
                 {
                     var value = b[p][k * 6 + i];
-                    if (value == 0) continue;
-                    for (var j = 0; j < n; j++) result[(6 * p + i) * n + j] += value * left[(6 * p + k) * n + j];
+                    if (value == 0)
+                        continue;
+                    for (var j = 0; j < n; j++)
+                        result[(6 * p + i) * n + j] += value * left[(6 * p + k) * n + j];
                 }
             }
         }
@@ -66,8 +72,10 @@ public abstract class FrameElement
                 for (var l = 0; l < 6; l++)
                 {
                     var value = Stiffness[(6 * p + k) * n + 6 * p + l];
-                    if (value == 0) continue;
-                    for (var i = 0; i < 9; i++) result[9 * p + i] += b[p][6 * k + 3 + i / 3] * value * b[p][6 * l + 3 + i % 3];
+                    if (value == 0)
+                        continue;
+                    for (var i = 0; i < 9; i++)
+                        result[9 * p + i] += b[p][6 * k + 3 + i / 3] * value * b[p][6 * l + 3 + i % 3];
                 }
             }
         }

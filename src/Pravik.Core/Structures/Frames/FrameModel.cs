@@ -4,7 +4,8 @@ using Pravik.Core.Geometry;
 namespace Pravik.Core.Structures.Frames;
 
 /// <summary>
-/// A structural model of beams, shells, springs, supports and rigid links in space, in SI base units (docs/frame-model.md). Parts name each other by their place in the lists.
+/// A structural model of beams, shells, springs, supports and rigid links in space, in SI base units (docs/frame-model.md). Parts name
+/// each other by their place in the lists.
 /// </summary>
 public sealed record FrameModel
 {
@@ -25,12 +26,17 @@ public sealed record FrameMaterial(string Id, double E, double Nu, double Densit
     public double G => E / (2 * (1 + Nu));
 }
 
-/// <summary>Area, second moments (Iy for bending in the x–z plane), torsion constant, shear areas (0 for no shear deformation), m², m⁴.</summary>
+/// <summary>
+/// Area, second moments (Iy for bending in the x–z plane), torsion constant, shear areas (0 for no shear deformation), m², m⁴.
+/// </summary>
 public sealed record FrameSection(string Id, double A, double Iy, double Iz, double J, double Avy = 0, double Avz = 0);
 
 public sealed record FrameNode(string Id, Point3 At);
 
-/// <summary>A beam from end I to end J. Offsets are rigid, in global axes, from node to end; releases name local components (ux uy uz rx ry rz) by their place.</summary>
+/// <summary>
+/// A beam from end I to end J. Offsets are rigid, in global axes, from node to end; releases name local components (ux uy uz rx ry rz)
+/// by their place.
+/// </summary>
 public sealed record FrameBeam(string Id, int I, int J, int Material, int Section)
 {
     public Point3? Up { get; init; }
@@ -75,8 +81,10 @@ public sealed record FrameCase(string Id)
 public sealed record NodalLoad(int Node, Point3 Force, Point3 Moment);
 
 /// <summary>
-/// A load on a beam: component 0 to 5 (fx fy fz mx my mz), in global or local axes. A distributed one goes from <paramref name="From"/> to <paramref name="To"/> (fractions of the length) and from
-/// <paramref name="Start"/> to <paramref name="End"/> (N/m or Nm/m); a point load stands at <paramref name="From"/> = <paramref name="To"/> with the value <paramref name="Start"/>.
+/// A load on a beam: component 0 to 5 (fx fy fz mx my mz), in global or local axes. A distributed one goes from <paramref name="From"/>
+/// to <paramref name="To"/> (fractions of the length) and from
+/// <paramref name="Start"/> to <paramref name="End"/> (N/m or Nm/m); a point load stands at <paramref name="From"/> = <paramref
+/// name="To"/> with the value <paramref name="Start"/>.
 /// </summary>
 public sealed record BeamLoad(int Beam, bool IsPoint, int Component, bool IsLocal, double From, double To, double Start, double End);
 
@@ -89,7 +97,9 @@ public sealed record BeamThermal(int Beam, double Uniform, double GradientY, dou
 /// <summary>Uniform temperature (K) and gradient along local z (K/m) of a shell.</summary>
 public sealed record ShellThermal(int Shell, double Uniform, double Gradient)
 {
-    /// <summary>The one direction in which it lengthens, as concrete that creeps does; null for all. The file format has no such strain.</summary>
+    /// <summary>
+    /// The one direction in which it lengthens, as concrete that creeps does; null for all. The file format has no such strain.
+    /// </summary>
     public Point3? Along { get; init; }
 }
 

@@ -21,7 +21,15 @@ public static class GrillageFrame
             {
                 section = sections[(member.Flexural, member.Torsional)] = list.Count;
                 // The plane is held, so that area and the other second moment carry nothing.
-                list.Add(new($"{member.Kind} {list.Count + 1}", 1, member.Flexural / modulus, member.Flexural / modulus, member.Torsional / material.G));
+                list.Add(
+                    new(
+                        $"{member.Kind} {list.Count + 1}",
+                        1,
+                        member.Flexural / modulus,
+                        member.Flexural / modulus,
+                        member.Torsional / material.G
+                    )
+                );
             }
             beams.Add(new($"{member.Kind} {beams.Count + 1}", member.I, member.J, 0, section));
         }
@@ -34,10 +42,31 @@ public static class GrillageFrame
             Sections = list.ToImmutable(),
             Nodes = [.. grillage.Nodes.Select(n => new FrameNode(Name(n), new(n.At.X, n.At.Y, 0)))],
             Beams = beams.ToImmutable(),
-            Supports = [.. grillage.Nodes.Select((n, i) => held.TryGetValue(i, out var support)
-                ? new FrameSupport(i, support.HoldsTwist ? [0, 1, 2, 3, 5] : [0, 1, 2, 5], none) { X = new(Math.Cos(n.Direction), Math.Sin(n.Direction), 0) }
-                : new FrameSupport(i, [.. plane], none))],
-            Cases = [.. cases.Select(c => new FrameCase(c.Name) { Nodal = [.. c.Nodal.Select((load, n) => (load, n)).Where(l => l.load != 0).Select(l => new NodalLoad(l.n, new(0, 0, -l.load), default))] })],
+            Supports =
+            [
+                .. grillage.Nodes.Select(
+                    (n, i) =>
+                        held.TryGetValue(i, out var support)
+                            ? new FrameSupport(i, support.HoldsTwist ? [0, 1, 2, 3, 5] : [0, 1, 2, 5], none)
+                            {
+                                X = new(Math.Cos(n.Direction), Math.Sin(n.Direction), 0),
+                            }
+                            : new FrameSupport(i, [.. plane], none)
+                ),
+            ],
+            Cases =
+            [
+                .. cases.Select(c => new FrameCase(c.Name)
+                {
+                    Nodal =
+                    [
+                        .. c
+                            .Nodal.Select((load, n) => (load, n))
+                            .Where(l => l.load != 0)
+                            .Select(l => new NodalLoad(l.n, new(0, 0, -l.load), default)),
+                    ],
+                }),
+            ],
         };
     }
 

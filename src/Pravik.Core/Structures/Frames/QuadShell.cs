@@ -7,8 +7,10 @@ namespace Pravik.Core.Structures.Frames;
 /// A shell of four nodes.
 /// </summary>
 /// <remarks>
-/// Membrane: bilinear with two incompatible modes in each direction, corrected to pass the patch test (Taylor, Beresford and Wilson, Int. J. Num. Meth. Eng. 10 (1976)). Drilling: G·t·∫(ω − θ_z)² dA with ω = ½(v,x − u,y) (Hughes and
-/// Brezzi, Comp. Meth. Appl. Mech. Eng. 72 (1989)). Bending: transverse shear tied at the middles of the sides (Bathe and Dvorkin, Int. J. Num. Meth. Eng. 21 (1985)), shear factor 5/6. Two by two points of Gauss.
+/// Membrane: bilinear with two incompatible modes in each direction, corrected to pass the patch test (Taylor, Beresford and Wilson,
+/// Int. J. Num. Meth. Eng. 10 (1976)). Drilling: G·t·∫(ω − θ_z)² dA with ω = ½(v,x − u,y) (Hughes and
+/// Brezzi, Comp. Meth. Appl. Mech. Eng. 72 (1989)). Bending: transverse shear tied at the middles of the sides (Bathe and Dvorkin, Int.
+/// J. Num. Meth. Eng. 21 (1985)), shear factor 5/6. Two by two points of Gauss.
 /// </remarks>
 internal sealed class QuadShell : ShellElement
 {
@@ -18,7 +20,8 @@ internal sealed class QuadShell : ShellElement
     private static readonly (double Xi, double Eta)[] Corner = [(-1, -1), (1, -1), (1, 1), (-1, 1)];
     private (double[] Membrane, double[] Curvature, double[] Shear)? atCentre;
 
-    public QuadShell(FrameShell shell, FrameMaterial material, IReadOnlyList<Point3> corners, LocalAxes axes, Point3 centre) : base(shell, material, corners, axes, centre)
+    public QuadShell(FrameShell shell, FrameMaterial material, IReadOnlyList<Point3> corners, LocalAxes axes, Point3 centre)
+        : base(shell, material, corners, axes, centre)
     {
         var k = Stiffness = new double[Columns * Columns];
         Shares = new double[4];
@@ -26,7 +29,8 @@ internal sealed class QuadShell : ShellElement
         {
             var weight = At(xi, eta).Determinant;
             Area += weight;
-            for (var n = 0; n < 4; n++) Shares[n] += weight * Shape(n, xi, eta);
+            for (var n = 0; n < 4; n++)
+                Shares[n] += weight * Shape(n, xi, eta);
         }
         Membrane(k);
         Drilling(k);
@@ -40,8 +44,12 @@ internal sealed class QuadShell : ShellElement
 
     private Place At(double xi, double eta)
     {
-        double xXi = 0, yXi = 0, xEta = 0, yEta = 0;
-        Span<double> byXi = stackalloc double[4], byEta = stackalloc double[4];
+        double xXi = 0,
+            yXi = 0,
+            xEta = 0,
+            yEta = 0;
+        Span<double> byXi = stackalloc double[4],
+            byEta = stackalloc double[4];
         for (var n = 0; n < 4; n++)
         {
             (byXi[n], byEta[n]) = (Corner[n].Xi * (1 + Corner[n].Eta * eta) / 4, Corner[n].Eta * (1 + Corner[n].Xi * xi) / 4);
@@ -52,7 +60,8 @@ internal sealed class QuadShell : ShellElement
         }
         var det = xXi * yEta - yXi * xEta;
         var (byX, byY) = (new double[4], new double[4]);
-        for (var n = 0; n < 4; n++) (byX[n], byY[n]) = ((yEta * byXi[n] - yXi * byEta[n]) / det, (xXi * byEta[n] - xEta * byXi[n]) / det);
+        for (var n = 0; n < 4; n++)
+            (byX[n], byY[n]) = ((yEta * byXi[n] - yXi * byEta[n]) / det, (xXi * byEta[n] - xEta * byXi[n]) / det);
         return new(byX, byY, xXi, yXi, xEta, yEta, det);
     }
 
@@ -65,7 +74,8 @@ internal sealed class QuadShell : ShellElement
         {
             var at = At(xi, eta);
             Array.Clear(b);
-            for (var n = 0; n < 4; n++) Strain(b, all, 6 * n, at.ByX[n], at.ByY[n]);
+            for (var n = 0; n < 4; n++)
+                Strain(b, all, 6 * n, at.ByX[n], at.ByY[n]);
             // Modes 1 − ξ² and 1 − η², with the derivatives of the middle so that even strains do no work on them.
             var scale = middle.Determinant / at.Determinant / middle.Determinant;
             Strain(b, all, Columns, -2 * xi * middle.YEta * scale, 2 * xi * middle.XEta * scale, 1);
@@ -79,7 +89,8 @@ internal sealed class QuadShell : ShellElement
             for (var j = 0; j < Columns; j++)
             {
                 k[i * Columns + j] += whole[i * all + j];
-                for (var m = 0; m < Modes; m++) k[i * Columns + j] += whole[i * all + Columns + m] * inner[m * Columns + j];
+                for (var m = 0; m < Modes; m++)
+                    k[i * Columns + j] += whole[i * all + Columns + m] * inner[m * Columns + j];
             }
         }
     }
@@ -100,8 +111,10 @@ internal sealed class QuadShell : ShellElement
         var (a, result) = (new double[inner * inner], new double[inner * Columns]);
         for (var i = 0; i < inner; i++)
         {
-            for (var j = 0; j < inner; j++) a[i * inner + j] = whole[(Columns + i) * all + Columns + j];
-            for (var j = 0; j < Columns; j++) result[i * Columns + j] = -whole[(Columns + i) * all + j];
+            for (var j = 0; j < inner; j++)
+                a[i * inner + j] = whole[(Columns + i) * all + Columns + j];
+            for (var j = 0; j < Columns; j++)
+                result[i * Columns + j] = -whole[(Columns + i) * all + j];
         }
         SmallSystem.Solve(a, result, inner, Columns);
         return result;
@@ -113,7 +126,8 @@ internal sealed class QuadShell : ShellElement
         foreach (var (xi, eta) in Gauss)
         {
             var at = At(xi, eta);
-            for (var n = 0; n < 4; n++) (b[6 * n], b[6 * n + 1], b[6 * n + 5]) = (-at.ByY[n] / 2, at.ByX[n] / 2, -Shape(n, xi, eta));
+            for (var n = 0; n < 4; n++)
+                (b[6 * n], b[6 * n + 1], b[6 * n + 5]) = (-at.ByY[n] / 2, at.ByX[n] / 2, -Shape(n, xi, eta));
             AddProduct(k, b, [Material.G], 1, Columns, Thickness * at.Determinant);
         }
     }
@@ -165,7 +179,10 @@ internal sealed class QuadShell : ShellElement
             var (x, y) = row == 0 ? (at.XXi, at.YXi) : (at.XEta, at.YEta);
             for (var n = 0; n < 4; n++)
             {
-                var (shape, slope) = (Shape(n, xi, eta), row == 0 ? Corner[n].Xi * (1 + Corner[n].Eta * eta) / 4 : Corner[n].Eta * (1 + Corner[n].Xi * xi) / 4);
+                var (shape, slope) = (
+                    Shape(n, xi, eta),
+                    row == 0 ? Corner[n].Xi * (1 + Corner[n].Eta * eta) / 4 : Corner[n].Eta * (1 + Corner[n].Xi * xi) / 4
+                );
                 along[row * Columns + 6 * n + 2] += share * slope;
                 along[row * Columns + 6 * n + 4] += share * shape * x;
                 along[row * Columns + 6 * n + 3] -= share * shape * y;
@@ -188,7 +205,8 @@ internal sealed class QuadShell : ShellElement
             }
             Curvature(b, at);
             var moment = Math.Pow(Thickness, 3) / 12 * Material.Alpha * thermal.Gradient * at.Determinant;
-            for (var j = 0; j < Columns; j++) loads[j] += (b[j] * stress[0] + b[Columns + j] * stress[1] + b[2 * Columns + j] * stress[2]) * moment;
+            for (var j = 0; j < Columns; j++)
+                loads[j] += (b[j] * stress[0] + b[Columns + j] * stress[1] + b[2 * Columns + j] * stress[2]) * moment;
         }
     }
 
@@ -196,8 +214,15 @@ internal sealed class QuadShell : ShellElement
     {
         var (membrane, curvature, shear) = atCentre ??= AtCentre();
         var stiffness = 5.0 / 6 * Material.G * Thickness;
-        double[] Of(double[] b) => [Row(b, 0, Columns, displacements), Row(b, 1, Columns, displacements), Row(b, 2, Columns, displacements)];
-        return Stress(Of(membrane), Of(curvature), -stiffness * Row(shear, 0, Columns, displacements), -stiffness * Row(shear, 1, Columns, displacements), thermal);
+        double[] Of(double[] b) =>
+            [Row(b, 0, Columns, displacements), Row(b, 1, Columns, displacements), Row(b, 2, Columns, displacements)];
+        return Stress(
+            Of(membrane),
+            Of(curvature),
+            -stiffness * Row(shear, 0, Columns, displacements),
+            -stiffness * Row(shear, 1, Columns, displacements),
+            thermal
+        );
     }
 
     /// <summary>Strains, curvatures and shear strains at the middle, where the inner modes have none.</summary>
@@ -205,7 +230,8 @@ internal sealed class QuadShell : ShellElement
     {
         var at = At(0, 0);
         var (membrane, curvature) = (new double[3 * Columns], new double[3 * Columns]);
-        for (var n = 0; n < 4; n++) Strain(membrane, Columns, 6 * n, at.ByX[n], at.ByY[n]);
+        for (var n = 0; n < 4; n++)
+            Strain(membrane, Columns, 6 * n, at.ByX[n], at.ByY[n]);
         Curvature(curvature, at);
         return (membrane, curvature, Shear(0, 0));
     }

@@ -6,7 +6,8 @@ namespace Pravik.Core.Structures.Frames;
 public readonly record struct ShellForces(double Nxx, double Nyy, double Nxy, double Mxx, double Myy, double Mxy, double Vxz, double Vyz);
 
 /// <summary>
-/// A flat shell of three or four nodes; nodes of a slightly warped one are joined to their feet on its middle plane by rigid arms along the normal.
+/// A flat shell of three or four nodes; nodes of a slightly warped one are joined to their feet on its middle plane by rigid arms along
+/// the normal.
 /// </summary>
 public abstract class ShellElement : FrameElement
 {
@@ -43,11 +44,15 @@ public abstract class ShellElement : FrameElement
     }
 
     /// <summary>
-    /// Axes and centre: z along the normal (of four nodes the cross product of the diagonals 1–3 and 2–4), x the projection of global x, or of global y where the normal's part square to global x is under a thousandth.
+    /// Axes and centre: z along the normal (of four nodes the cross product of the diagonals 1–3 and 2–4), x the projection of global
+    /// x, or of global y where the normal's part square to global x is under a thousandth.
     /// </summary>
     public static (LocalAxes Axes, Point3 Centre) Frame(IReadOnlyList<Point3> corners)
     {
-        var normal = corners.Count == 4 ? (corners[2] - corners[0]).Cross(corners[3] - corners[1]) : (corners[1] - corners[0]).Cross(corners[2] - corners[0]);
+        var normal =
+            corners.Count == 4
+                ? (corners[2] - corners[0]).Cross(corners[3] - corners[1])
+                : (corners[1] - corners[0]).Cross(corners[2] - corners[0]);
         var z = 1 / normal.Length * normal;
         var wanted = Math.Sqrt(z.Y * z.Y + z.Z * z.Z) < LocalAxes.Parallel ? new Point3(0, 1, 0) : new(1, 0, 0);
         var x = wanted - wanted.Dot(z) * z;
@@ -58,7 +63,9 @@ public abstract class ShellElement : FrameElement
     public static ShellElement Of(FrameShell shell, FrameMaterial material, IReadOnlyList<Point3> corners)
     {
         var (axes, centre) = Frame(corners);
-        return corners.Count == 4 ? new QuadShell(shell, material, corners, axes, centre) : new TriangleShell(shell, material, corners, axes, centre);
+        return corners.Count == 4
+            ? new QuadShell(shell, material, corners, axes, centre)
+            : new TriangleShell(shell, material, corners, axes, centre);
     }
 
     /// <summary>Adds what an even pressure (local) puts on the corners.</summary>
@@ -75,13 +82,19 @@ public abstract class ShellElement : FrameElement
     /// <summary>Adds what temperature puts on the corners when they are held.</summary>
     public abstract void Add(ShellThermal thermal, double[] loads);
 
-    /// <summary>Forces at the centre for displacements of the corners (local), with the strains that temperature would give freely taken off.</summary>
+    /// <summary>
+    /// Forces at the centre for displacements of the corners (local), with the strains that temperature would give freely taken off.
+    /// </summary>
     public abstract ShellForces Forces(double[] displacements, IEnumerable<ShellThermal> thermal);
 
-    /// <summary>Free strains xx, yy, xy for a lengthening of 1: in all directions 1, 1, 0; along one that makes an angle φ with local x cos²φ, sin²φ, 2·sin φ·cos φ.</summary>
+    /// <summary>
+    /// Free strains xx, yy, xy for a lengthening of 1: in all directions 1, 1, 0; along one that makes an angle φ with local x cos²φ,
+    /// sin²φ, 2·sin φ·cos φ.
+    /// </summary>
     private protected double[] Free(ShellThermal thermal)
     {
-        if (thermal.Along is not { } along) return [1, 1, 0];
+        if (thermal.Along is not { } along)
+            return [1, 1, 0];
         var (x, y) = (along.Dot(Axes.X), along.Dot(Axes.Y));
         var square = x * x + y * y;
         return [x * x / square, y * y / square, 2 * x * y / square];
@@ -103,8 +116,10 @@ public abstract class ShellElement : FrameElement
             for (var k = 0; k < components; k++)
             {
                 var value = d[i * components + k] * weight;
-                if (value == 0) continue;
-                for (var j = 0; j < columns; j++) db[i * columns + j] += value * b[k * columns + j];
+                if (value == 0)
+                    continue;
+                for (var j = 0; j < columns; j++)
+                    db[i * columns + j] += value * b[k * columns + j];
             }
         }
         for (var k = 0; k < components; k++)
@@ -112,8 +127,10 @@ public abstract class ShellElement : FrameElement
             for (var i = 0; i < columns; i++)
             {
                 var value = b[k * columns + i];
-                if (value == 0) continue;
-                for (var j = 0; j < columns; j++) target[i * columns + j] += value * db[k * columns + j];
+                if (value == 0)
+                    continue;
+                for (var j = 0; j < columns; j++)
+                    target[i * columns + j] += value * db[k * columns + j];
             }
         }
     }
@@ -121,7 +138,8 @@ public abstract class ShellElement : FrameElement
     private protected static double Row(double[] b, int row, int columns, double[] values)
     {
         double sum = 0;
-        for (var j = 0; j < columns; j++) sum += b[row * columns + j] * values[j];
+        for (var j = 0; j < columns; j++)
+            sum += b[row * columns + j] * values[j];
         return sum;
     }
 
@@ -132,11 +150,21 @@ public abstract class ShellElement : FrameElement
         foreach (var t0 in thermal)
         {
             var shape = Free(t0);
-            for (var i = 0; i < 3; i++) (free[i], bent[i]) = (free[i] + Material.Alpha * t0.Uniform * shape[i], bent[i] + Material.Alpha * t0.Gradient * shape[i]);
+            for (var i = 0; i < 3; i++)
+                (free[i], bent[i]) = (free[i] + Material.Alpha * t0.Uniform * shape[i], bent[i] + Material.Alpha * t0.Gradient * shape[i]);
         }
         var (t, bending) = (Thickness, Math.Pow(Thickness, 3) / 12);
-        double Of(double[] e, int row, double[] off) => Plane[row * 3] * (e[0] - off[0]) + Plane[row * 3 + 1] * (e[1] - off[1]) + Plane[row * 3 + 2] * (e[2] - off[2]);
-        return new(t * Of(strain, 0, free), t * Of(strain, 1, free), t * Of(strain, 2, free),
-            -bending * Of(curvature, 0, bent), -bending * Of(curvature, 1, bent), -bending * Of(curvature, 2, bent), vxz, vyz);
+        double Of(double[] e, int row, double[] off) =>
+            Plane[row * 3] * (e[0] - off[0]) + Plane[row * 3 + 1] * (e[1] - off[1]) + Plane[row * 3 + 2] * (e[2] - off[2]);
+        return new(
+            t * Of(strain, 0, free),
+            t * Of(strain, 1, free),
+            t * Of(strain, 2, free),
+            -bending * Of(curvature, 0, bent),
+            -bending * Of(curvature, 1, bent),
+            -bending * Of(curvature, 2, bent),
+            vxz,
+            vyz
+        );
     }
 }

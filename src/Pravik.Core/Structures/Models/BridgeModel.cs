@@ -4,7 +4,10 @@ using Pravik.Core.Structures.Frames;
 
 namespace Pravik.Core.Structures.Models;
 
-/// <summary>The section of a girder in a piece of the model, in the girder's material: a layer of girder and, where it acts, one of slab (m, m², m⁴; levels above the girder's soffit).</summary>
+/// <summary>
+/// The section of a girder in a piece of the model, in the girder's material: a layer of girder and, where it acts, one of slab (m, m²,
+/// m⁴; levels above the girder's soffit).
+/// </summary>
 /// <param name="Girder">The bare girder.</param>
 /// <param name="Composite">Girder and slab; the bare girder where there is none.</param>
 /// <param name="SlabWidth">Effective width; 0 where there is no slab.</param>
@@ -13,7 +16,16 @@ namespace Pravik.Core.Structures.Models;
 /// <param name="HaunchWidth">Its width as far as it acts.</param>
 /// <param name="Ratio">Modulus of the slab over that of the girder.</param>
 /// <param name="Modulus">Modulus of the girder (Pa).</param>
-public sealed record LayeredSection(Sections.SectionProperties Girder, Sections.SectionProperties Composite, double SlabWidth, double SlabThickness, double Haunch, double HaunchWidth, double Ratio, double Modulus)
+public sealed record LayeredSection(
+    Sections.SectionProperties Girder,
+    Sections.SectionProperties Composite,
+    double SlabWidth,
+    double SlabThickness,
+    double Haunch,
+    double HaunchWidth,
+    double Ratio,
+    double Modulus
+)
 {
     public bool HasSlab => SlabWidth > 0;
 
@@ -21,7 +33,10 @@ public sealed record LayeredSection(Sections.SectionProperties Girder, Sections.
     public double SlabMiddle => Girder.Depth + Haunch + SlabThickness / 2;
 }
 
-/// <summary>Where a girder rests: axis and girder (from 0), the joint of the mesh above it, and the part of the model through which its reaction is read.</summary>
+/// <summary>
+/// Where a girder rests: axis and girder (from 0), the joint of the mesh above it, and the part of the model through which its reaction
+/// is read.
+/// </summary>
 /// <param name="Axis">Axis from 0.</param>
 /// <param name="Girder">Girder from 0.</param>
 /// <param name="Line">Row of the mesh.</param>

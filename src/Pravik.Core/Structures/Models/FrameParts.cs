@@ -22,17 +22,18 @@ internal sealed class FrameParts(List<FrameMaterial> materials)
     /// <summary>Foundations so far; each has a name of its own.</summary>
     public int AddedFeet { get; set; } = 1;
 
-    public FrameModel Model => new()
-    {
-        Materials = [.. Materials],
-        Sections = [.. Sections],
-        Nodes = [.. Nodes],
-        Beams = [.. Beams],
-        Shells = [.. Shells],
-        Springs = [.. Springs],
-        Supports = [.. Supports],
-        Links = [.. Links],
-    };
+    public FrameModel Model =>
+        new()
+        {
+            Materials = [.. Materials],
+            Sections = [.. Sections],
+            Nodes = [.. Nodes],
+            Beams = [.. Beams],
+            Shells = [.. Shells],
+            Springs = [.. Springs],
+            Supports = [.. Supports],
+            Links = [.. Links],
+        };
 
     public int AddNode(string id, Point3 at)
     {
@@ -43,15 +44,36 @@ internal sealed class FrameParts(List<FrameMaterial> materials)
     /// <summary>A section with these values, named after what has it.</summary>
     public int Section(string name, double area, double second, double across, double torsion)
     {
-        if (known.TryGetValue((area, second, across, torsion), out var found)) return found;
+        if (known.TryGetValue((area, second, across, torsion), out var found))
+            return found;
         var number = counts[name] = counts.GetValueOrDefault(name) + 1;
         Sections.Add(new($"{name} {number}", area, second, across, torsion));
         return known[(area, second, across, torsion)] = Sections.Count - 1;
     }
 
-    public void AddOther(MemberKind kind, string id, int i, int j, int material, string section, double area, double second, double across, double torsion, Point3 offset = default, Point3? up = null)
+    public void AddOther(
+        MemberKind kind,
+        string id,
+        int i,
+        int j,
+        int material,
+        string section,
+        double area,
+        double second,
+        double across,
+        double torsion,
+        Point3 offset = default,
+        Point3? up = null
+    )
     {
         Others.Add(new(kind, Beams.Count, id));
-        Beams.Add(new(id, i, j, material, Section(section, area, second, across, torsion)) { OffsetI = offset, OffsetJ = offset, Up = up });
+        Beams.Add(
+            new(id, i, j, material, Section(section, area, second, across, torsion))
+            {
+                OffsetI = offset,
+                OffsetJ = offset,
+                Up = up,
+            }
+        );
     }
 }

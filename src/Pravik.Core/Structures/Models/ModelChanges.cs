@@ -6,11 +6,14 @@ namespace Pravik.Core.Structures.Models;
 /// <summary>Puts the changes made by hand into a model that has just been generated.</summary>
 internal static class ModelChanges
 {
-    /// <summary>New places of beams and shells (−1 for those left out), and words for the changes whose part the model does not have.</summary>
+    /// <summary>
+    /// New places of beams and shells (−1 for those left out), and words for the changes whose part the model does not have.
+    /// </summary>
     public static (int[] Beams, int[] Shells, ImmutableArray<string> Unmet) Apply(FrameParts parts, ImmutableArray<ModelChange> changes)
     {
         var (beams, shells) = (Enumerable.Range(0, parts.Beams.Count).ToArray(), Enumerable.Range(0, parts.Shells.Count).ToArray());
-        if (changes.IsEmpty) return (beams, shells, []);
+        if (changes.IsEmpty)
+            return (beams, shells, []);
         var unmet = ImmutableArray.CreateBuilder<string>();
         var deleted = new HashSet<string>();
         foreach (var change in changes)
@@ -55,13 +58,21 @@ internal static class ModelChanges
         return (beams, shells, unmet.ToImmutable());
     }
 
-    /// <summary>The directions that a text names, as places in <see cref="ModelChange.AllDirections"/>; unknown words are left out.</summary>
-    public static IEnumerable<int> Read(string text) => text.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Select(w => ModelChange.AllDirections.IndexOf(w)).Where(d => d >= 0).Distinct().Order();
+    /// <summary>
+    /// The directions that a text names, as places in <see cref="ModelChange.AllDirections"/>; unknown words are left out.
+    /// </summary>
+    public static IEnumerable<int> Read(string text) =>
+        text.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries)
+            .Select(w => ModelChange.AllDirections.IndexOf(w))
+            .Where(d => d >= 0)
+            .Distinct()
+            .Order();
 
     private static void Number<T>(List<T> list, int[] places, Func<T, string> id, HashSet<string> deleted)
     {
         var next = 0;
-        for (var i = 0; i < places.Length; i++) places[i] = deleted.Contains(id(list[i])) ? -1 : next++;
+        for (var i = 0; i < places.Length; i++)
+            places[i] = deleted.Contains(id(list[i])) ? -1 : next++;
         list.RemoveAll(item => deleted.Contains(id(item)));
     }
 }

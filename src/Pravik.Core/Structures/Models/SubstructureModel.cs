@@ -11,9 +11,12 @@ namespace Pravik.Core.Structures.Models;
 /// Bearings, and below them piers and abutments as members down to the ground.
 /// </summary>
 /// <remarks>
-/// A bearing stands where it lies and at the girder's soffit, joined rigidly to the girder's joint on the axis. Directions that it holds have <see cref="Held"/>; those that it leaves free have none. Crossheads are beams at half their depth, columns beams
-/// from their underside to the foundation, walls and seats rigid. Pads on springs: K_z = k·A, K_x = K_y = 2(1 − ν)/(2 − ν)·K_z with ν = 1/3 (Gazetas, Foundation Engineering Handbook, 2nd edition, 1991, Table 15.1), K_r = k·I. Piles
-/// bear at their feet, K_z = EA/L each, and bend as if held 1.4·R below the cap, R = (EI/(k·d))^¼ (Davisson, 1970), K_x = 12·EI/(1.4R)³; rake is left out. Shafts and pile bents reach as far into the ground and are held there.
+/// A bearing stands where it lies and at the girder's soffit, joined rigidly to the girder's joint on the axis. Directions that it
+/// holds have <see cref="Held"/>; those that it leaves free have none. Crossheads are beams at half their depth, columns beams
+/// from their underside to the foundation, walls and seats rigid. Pads on springs: K_z = k·A, K_x = K_y = 2(1 − ν)/(2 − ν)·K_z with ν =
+/// 1/3 (Gazetas, Foundation Engineering Handbook, 2nd edition, 1991, Table 15.1), K_r = k·I. Piles
+/// bear at their feet, K_z = EA/L each, and bend as if held 1.4·R below the cap, R = (EI/(k·d))^¼ (Davisson, 1970), K_x =
+/// 12·EI/(1.4R)³; rake is left out. Shafts and pile bents reach as far into the ground and are held there.
 /// </remarks>
 internal sealed class SubstructureModel
 {
@@ -36,10 +39,12 @@ internal sealed class SubstructureModel
     }
 
     /// <summary>The bearings under a girder (from 0) at an axis, of the spans that end on a row.</summary>
-    public IEnumerable<BearingPlace> Bearings(int axis, int girder, IReadOnlyCollection<int> spans) => places[axis].Bearings.Where(b => b.Girder.Number == girder + 1 && spans.Contains(b.Span));
+    public IEnumerable<BearingPlace> Bearings(int axis, int girder, IReadOnlyCollection<int> spans) =>
+        places[axis].Bearings.Where(b => b.Girder.Number == girder + 1 && spans.Contains(b.Span));
 
     /// <summary>Whether any bearing under a girder (from 0) of a unit resists movement along it.</summary>
-    public bool HoldsAlong(int girder, UnitPlace unit) => places.SelectMany(p => p.Bearings).Any(b => b.Girder.Number == girder + 1 && unit.Has(b.Span) && b.Type.Shear().Along > 0);
+    public bool HoldsAlong(int girder, UnitPlace unit) =>
+        places.SelectMany(p => p.Bearings).Any(b => b.Girder.Number == girder + 1 && unit.Has(b.Span) && b.Type.Shear().Along > 0);
 
     /// <summary>Puts a bearing under a joint of the mesh.</summary>
     public ModelSeat Place(BearingPlace bearing, int axis, int girder, int line, int joint)
@@ -47,7 +52,8 @@ internal sealed class SubstructureModel
         var at = new Point3(bearing.At.X, bearing.At.Y, bearing.Soffit);
         var name = $"B{axis + 1}-G{girder + 1}";
         var number = names[name] = names.GetValueOrDefault(name) + 1;
-        if (number > 1) name += $".{number}";
+        if (number > 1)
+            name += $".{number}";
         var top = parts.AddNode(name, at);
         parts.Links.Add(new(joint, top));
         var along = new Point3(bearing.Along.X, bearing.Along.Y, 0);
@@ -55,10 +61,20 @@ internal sealed class SubstructureModel
         double[] wanted = [shear.Along, shear.Across, upright];
         if (!withPiers)
         {
-            parts.Supports.Add(new(top, [.. Enumerable.Range(0, 3).Where(d => double.IsInfinity(wanted[d]))], [.. wanted.Select(k => double.IsInfinity(k) ? 0 : k), 0, 0, 0]) { X = along });
+            parts.Supports.Add(
+                new(
+                    top,
+                    [.. Enumerable.Range(0, 3).Where(d => double.IsInfinity(wanted[d]))],
+                    [.. wanted.Select(k => double.IsInfinity(k) ? 0 : k), 0, 0, 0]
+                )
+                {
+                    X = along,
+                }
+            );
             return new(axis, girder, line, top, null);
         }
-        if (!seats.TryGetValue(axis, out var seat)) seats[axis] = seat = Stand(places[axis]);
+        if (!seats.TryGetValue(axis, out var seat))
+            seats[axis] = seat = Stand(places[axis]);
         var below = parts.AddNode($"{name} seat", at);
         parts.Links.Add(new(seat(bearing.At), below));
         parts.Springs.Add(new(name, below, top, [.. wanted.Select(k => Math.Min(k, Held)), 0, 0, 0]) { X = along });
@@ -94,39 +110,89 @@ internal sealed class SubstructureModel
         if (values.Is("pier", "wall"))
         {
             var wall = Node(place, "wall top", place.Stems[0].U, place.Stems[0].V, place.ShelfLevel);
-            Column(place, "wall", place.Stems[0], wall, place.ShelfLevel, place.FootTop, 0, (_, bottom) => Found(place, [bottom], place.Feet[0]));
+            Column(
+                place,
+                "wall",
+                place.Stems[0],
+                wall,
+                place.ShelfLevel,
+                place.FootTop,
+                0,
+                (_, bottom) => Found(place, [bottom], place.Feet[0])
+            );
             return _ => wall;
         }
         // A joint of the crosshead over each column and under each bearing.
         var middle = place.ShelfLevel - deep / 2;
-        var at = place.Stems.Select(s => s.U).Concat(place.Bearings.Select(b => place.Local(b.At).X)).Order().Aggregate(new List<double>(), (list, u) =>
-        {
-            if (list.Count == 0 || u - list[^1] > 0.02) list.Add(u);
-            return list;
-        });
+        var at = place
+            .Stems.Select(s => s.U)
+            .Concat(place.Bearings.Select(b => place.Local(b.At).X))
+            .Order()
+            .Aggregate(
+                new List<double>(),
+                (list, u) =>
+                {
+                    if (list.Count == 0 || u - list[^1] > 0.02)
+                        list.Add(u);
+                    return list;
+                }
+            );
         var joints = at.Select((u, i) => Node(place, $"cap {i + 1}", u, 0, middle)).ToList();
         int Nearest(double u) => joints[at.IndexOf(at.MinBy(a => Math.Abs(a - u)))];
         for (var i = 0; i + 1 < joints.Count; i++)
-            parts.AddOther(MemberKind.Crosshead, $"A{place.Axis.Number} cap {i + 1}", joints[i], joints[i + 1], ModelBuilder.SupportMaterial, "crosshead", width * deep, width * Math.Pow(deep, 3) / 12, deep * Math.Pow(width, 3) / 12, Core.Sections.Rectangle.TorsionConstant(width, deep));
+            parts.AddOther(
+                MemberKind.Crosshead,
+                $"A{place.Axis.Number} cap {i + 1}",
+                joints[i],
+                joints[i + 1],
+                ModelBuilder.SupportMaterial,
+                "crosshead",
+                width * deep,
+                width * Math.Pow(deep, 3) / 12,
+                deep * Math.Pow(width, 3) / 12,
+                Core.Sections.Rectangle.TorsionConstant(width, deep)
+            );
         var feet = new List<int>();
         for (var c = 0; c < place.Stems.Length; c++)
         {
             var (stem, foot) = (place.Stems[c], place.Feet.Length > 1 ? c : 0);
-            Column(place, $"column {c + 1}", stem, Nearest(stem.U), middle, place.FootTop, deep / 2, (name, bottom) =>
-            {
-                if (IsInGround(place)) Hold(bottom);
-                else if (place.Feet.Length > 1) Found(place, [bottom], place.Feet[foot]);
-                else feet.Add(bottom);
-            });
+            Column(
+                place,
+                $"column {c + 1}",
+                stem,
+                Nearest(stem.U),
+                middle,
+                place.FootTop,
+                deep / 2,
+                (name, bottom) =>
+                {
+                    if (IsInGround(place))
+                        Hold(bottom);
+                    else if (place.Feet.Length > 1)
+                        Found(place, [bottom], place.Feet[foot]);
+                    else
+                        feet.Add(bottom);
+                }
+            );
         }
-        if (feet.Count > 0) Found(place, feet, place.Feet[0]);
+        if (feet.Count > 0)
+            Found(place, feet, place.Feet[0]);
         return world => Nearest(place.Local(world).X);
     }
 
     private static bool IsInGround(SupportPlace place) => place.Values.Is("pier", "pileBent") || place.Values.Is("foundation", "shaft");
 
     /// <summary>A column or wall from a joint above down to its foot, in equal pieces with the section half way along each.</summary>
-    private void Column(SupportPlace place, string name, SupportPlace.Stem stem, int top, double topLevel, double bottomLevel, double rigid, Action<string, int> found)
+    private void Column(
+        SupportPlace place,
+        string name,
+        SupportPlace.Stem stem,
+        int top,
+        double topLevel,
+        double bottomLevel,
+        double rigid,
+        Action<string, int> found
+    )
     {
         var ahead = new Point3(place.Ahead.X, place.Ahead.Y, 0);
         if (IsInGround(place) && !place.Values.IsAbutment)
@@ -142,29 +208,49 @@ internal sealed class SubstructureModel
             var below = Node(place, $"{name} {k}", stem.U, stem.V, from - height * k / Pieces);
             var section = Area(place, stem, height * (k - 0.5) / Pieces);
             parts.Others.Add(new(MemberKind.Column, parts.Beams.Count, $"A{place.Axis.Number} {name} {k}"));
-            parts.Beams.Add(new($"A{place.Axis.Number} {name} {k}", below, above, ModelBuilder.SupportMaterial, parts.Section("column", section.Area, section.Along, section.Across, section.Torsion))
-            {
-                Up = ahead,
-                OffsetJ = k == 1 ? new(parts.Nodes[below].At.X - parts.Nodes[above].At.X, parts.Nodes[below].At.Y - parts.Nodes[above].At.Y, -rigid) : default,
-            });
+            parts.Beams.Add(
+                new(
+                    $"A{place.Axis.Number} {name} {k}",
+                    below,
+                    above,
+                    ModelBuilder.SupportMaterial,
+                    parts.Section("column", section.Area, section.Along, section.Across, section.Torsion)
+                )
+                {
+                    Up = ahead,
+                    OffsetJ =
+                        k == 1
+                            ? new(
+                                parts.Nodes[below].At.X - parts.Nodes[above].At.X,
+                                parts.Nodes[below].At.Y - parts.Nodes[above].At.Y,
+                                -rigid
+                            )
+                            : default,
+                }
+            );
             above = below;
         }
         found(name, above);
     }
 
-    /// <summary>Area and second moments of a column so far below its top: for bending along the bridge, across it, and for torsion.</summary>
+    /// <summary>
+    /// Area and second moments of a column so far below its top: for bending along the bridge, across it, and for torsion.
+    /// </summary>
     private static (double Area, double Along, double Across, double Torsion) Area(SupportPlace place, SupportPlace.Stem stem, double below)
     {
         var taper = place.Values.IsAbutment || place.Values.Is("pier", "wall") ? 0 : place.Values.Size("columnTaper");
         var (w, l) = (stem.Width + taper * below, stem.Length + taper * below);
-        if (stem.Shape == "round") return (Math.PI * w * w / 4, Math.PI * Math.Pow(w, 4) / 64, Math.PI * Math.Pow(w, 4) / 64, Math.PI * Math.Pow(w, 4) / 32);
-        if (stem.Shape != "obround") return (w * l, w * l * l * l / 12, l * w * w * w / 12, Core.Sections.Rectangle.TorsionConstant(w, l));
+        if (stem.Shape == "round")
+            return (Math.PI * w * w / 4, Math.PI * Math.Pow(w, 4) / 64, Math.PI * Math.Pow(w, 4) / 64, Math.PI * Math.Pow(w, 4) / 32);
+        if (stem.Shape != "obround")
+            return (w * l, w * l * l * l / 12, l * w * w * w / 12, Core.Sections.Rectangle.TorsionConstant(w, l));
         // A rectangle with half rounds at its ends, the shorter size being their diameter.
         var (d, b) = (Math.Min(w, l), Math.Max(w, l) - Math.Min(w, l));
         var (area, thin) = (b * d + Math.PI * d * d / 4, b * d * d * d / 12 + Math.PI * Math.Pow(d, 4) / 64);
         var half = Math.PI * d * d / 8;
         var centroid = 2 * d / (3 * Math.PI);
-        var thick = d * b * b * b / 12 + 2 * (Math.PI * Math.Pow(d, 4) / 128 - half * centroid * centroid + half * Math.Pow(b / 2 + centroid, 2));
+        var thick =
+            d * b * b * b / 12 + 2 * (Math.PI * Math.Pow(d, 4) / 128 - half * centroid * centroid + half * Math.Pow(b / 2 + centroid, 2));
         return (area, w > l ? thin : thick, w > l ? thick : thin, Core.Sections.Rectangle.TorsionConstant(Math.PI * d / 4 + b, d));
     }
 
@@ -175,7 +261,8 @@ internal sealed class SubstructureModel
     {
         var (u, v, width, length) = ((foot.From + foot.To) / 2, (foot.Back + foot.Ahead) / 2, foot.To - foot.From, foot.Ahead - foot.Back);
         var node = Node(place, $"foot {parts.AddedFeet++}", u, v, place.FoundingLevel);
-        foreach (var column in columns) parts.Links.Add(new(node, column));
+        foreach (var column in columns)
+            parts.Links.Add(new(node, column));
         var values = place.Values;
         if (values.Is("soil", "fixed"))
         {
@@ -183,7 +270,9 @@ internal sealed class SubstructureModel
             return;
         }
         var axes = (X: new Point3(place.Across.X, place.Across.Y, 0), Ground: values.Size("subgrade"));
-        parts.Supports.Add(new(node, [], values.HasPiles ? [.. Piles(place, new(u, v))] : [.. Pad(axes.Ground, width, length)]) { X = axes.X });
+        parts.Supports.Add(
+            new(node, [], values.HasPiles ? [.. Piles(place, new(u, v))] : [.. Pad(axes.Ground, width, length)]) { X = axes.X }
+        );
     }
 
     /// <summary>Springs of a pad along u, along v, upright, and about them.</summary>
@@ -205,8 +294,17 @@ internal sealed class SubstructureModel
         foreach (var (head, _) in place.Piles)
         {
             var (u, v) = (head.X - middle.X, head.Y - middle.Y);
-            double[] one = [side, side, upright, upright * v * v + 4 * bending / reach, upright * u * u + 4 * bending / reach, side * (u * u + v * v)];
-            for (var i = 0; i < 6; i++) springs[i] += one[i];
+            double[] one =
+            [
+                side,
+                side,
+                upright,
+                upright * v * v + 4 * bending / reach,
+                upright * u * u + 4 * bending / reach,
+                side * (u * u + v * v),
+            ];
+            for (var i = 0; i < 6; i++)
+                springs[i] += one[i];
         }
         return springs;
     }

@@ -21,18 +21,29 @@ public class BridgeFrameTests
         {
             Assert.InRange(result.Imbalance, 0, 1e-9);
             var displacements = new double[3 * nodal.Length];
-            for (var n = 0; n < nodal.Length; n++) displacements[3 * n] = -nodal[n];
+            for (var n = 0; n < nodal.Length; n++)
+                displacements[3 * n] = -nodal[n];
             solver.Solve(displacements, 1);
             var most = Enumerable.Range(0, nodal.Length).Max(n => Math.Abs(displacements[3 * n]));
-            for (var n = 0; n < nodal.Length; n++) Assert.Equal(displacements[3 * n], result.Displacements[n][2], 1e-7 * most);
+            for (var n = 0; n < nodal.Length; n++)
+                Assert.Equal(displacements[3 * n], result.Displacements[n][2], 1e-7 * most);
             var reactions = solver.Reactions(displacements, nodal);
-            for (var s = 0; s < grillage.Supports.Length; s++) Assert.Equal(reactions[s], result.Reactions.Single(r => r.Node == grillage.Supports[s].Node).Force[2], 1e-6 * reactions.Max(Math.Abs));
+            for (var s = 0; s < grillage.Supports.Length; s++)
+                Assert.Equal(
+                    reactions[s],
+                    result.Reactions.Single(r => r.Node == grillage.Supports[s].Node).Force[2],
+                    1e-6 * reactions.Max(Math.Abs)
+                );
             foreach (var point in EffectPoint.All(grillage).Where(p => p.Number == 10))
             {
                 var member = grillage.GirderMembers[point.Girder][point.Line];
                 var moment = InfluenceSurface.Solve(grillage, solver, [new(point, EffectKind.Moment)])[0].Of(nodal);
                 // Just ahead of the joint; the surface takes the mean of both sides, which differ where strips twist the joint.
-                Assert.Equal(moment, (result.Beams[member].My[0] + result.Beams[grillage.GirderMembers[point.Girder][point.Line - 1]].My[^1]) / 2, 0.01 * Math.Abs(moment) + 500);
+                Assert.Equal(
+                    moment,
+                    (result.Beams[member].My[0] + result.Beams[grillage.GirderMembers[point.Girder][point.Line - 1]].My[^1]) / 2,
+                    0.01 * Math.Abs(moment) + 500
+                );
             }
         }
     }

@@ -14,7 +14,8 @@ public class FrameTests
     private const double A = 0.12;
     private const double G = E / 2.4;
 
-    private static void Near(double expected, double actual, double relative = 1e-9) => Assert.Equal(expected, actual, Math.Abs(expected) * relative + 1e-15);
+    private static void Near(double expected, double actual, double relative = 1e-9) =>
+        Assert.Equal(expected, actual, Math.Abs(expected) * relative + 1e-15);
 
     private static BeamLoad Even(int beam, double value, int component = 2) => new(beam, false, component, false, 0, 1, value, value);
 
@@ -35,7 +36,10 @@ public class FrameTests
         Near(300 * 8 / (G * J), tip[3]);
         Near(2000 * 8 / (E * A), tip[0]);
         var root = result.Beams[0];
-        Assert.Equal([2000, -500, 1000, 300, -8000, 4000], new[] { root.N[0], root.Vy[0], root.Vz[0], root.T[0], root.My[0], root.Mz[0] }.Select(v => Math.Round(v, 6)));
+        Assert.Equal(
+            [2000, -500, 1000, 300, -8000, 4000],
+            new[] { root.N[0], root.Vy[0], root.Vz[0], root.T[0], root.My[0], root.Mz[0] }.Select(v => Math.Round(v, 6))
+        );
         Assert.Equal([-2000, -500, 1000, -300, -8000, -4000], result.Reactions[0].Force.Select(v => Math.Round(v, 6)));
     }
 
@@ -53,7 +57,10 @@ public class FrameTests
         Near(1000 * 8 / (3 * E * Iz) + 1000 * 2 / (G * 0.05), tip[1]);
     }
 
-    /// <summary>Fixed at both ends under an even load: w·L²/12, w·L²/24, w·L⁴/384EI, whichever way it is divided; a triangle: w·L²/20 and w·L²/30.</summary>
+    /// <summary>
+    /// Fixed at both ends under an even load: w·L²/12, w·L²/24, w·L⁴/384EI, whichever way it is divided; a triangle: w·L²/20 and
+    /// w·L²/30.
+    /// </summary>
     [Fact]
     public void Fixed_beam_under_even_and_triangular_load()
     {
@@ -98,14 +105,18 @@ public class FrameTests
         Near(-0.01, results.Cases[1].Displacements[line[1]][2]);
     }
 
-    /// <summary>A portal, fixed at its feet, of three members of length h, pushed at the top: M at the feet = −P·h/2·(1 + 3k)/(1 + 6k) with k = 1 for equal members: 2/7·P·h (axial stiffness as good as rigid).</summary>
+    /// <summary>
+    /// A portal, fixed at its feet, of three members of length h, pushed at the top: M at the feet = −P·h/2·(1 + 3k)/(1 + 6k) with k =
+    /// 1 for equal members: 2/7·P·h (axial stiffness as good as rigid).
+    /// </summary>
     [Fact]
     public void Portal()
     {
         var s = new Sketch();
         s.Sections[0] = s.Sections[0] with { A = 10 };
         var (a, b, c, d) = (s.Node(0), s.Node(0, 0, 4), s.Node(4, 0, 4), s.Node(4));
-        foreach (var (i, j) in new[] { (a, b), (b, c), (c, d) }) s.Beam(i, j, beam => beam with { Up = new(0, 1, 0) });
+        foreach (var (i, j) in new[] { (a, b), (b, c), (c, d) })
+            s.Beam(i, j, beam => beam with { Up = new(0, 1, 0) });
         s.HoldAll(a);
         s.HoldAll(d);
         s.Push(b, 7000);
@@ -115,7 +126,8 @@ public class FrameTests
     }
 
     /// <summary>
-    /// A beam fixed at both ends with a member square to it half way, pushed at its tip: the moment P·b twists both halves, φ = P·b·L/(4GJ); the tip sinks by φ·b + P·b³/3EI + P·L³/192EI.
+    /// A beam fixed at both ends with a member square to it half way, pushed at its tip: the moment P·b twists both halves, φ =
+    /// P·b·L/(4GJ); the tip sinks by φ·b + P·b³/3EI + P·L³/192EI.
     /// </summary>
     [Fact]
     public void Grid_in_torsion()
@@ -132,7 +144,10 @@ public class FrameTests
         Near(1000, Math.Abs(result.Beams[0].T[0]));
     }
 
-    /// <summary>Hotter below: a cantilever rises by α·g·L²/2; held at both ends it bears E·I·α·g, tension where it is colder; evenly hotter −E·A·α·ΔT.</summary>
+    /// <summary>
+    /// Hotter below: a cantilever rises by α·g·L²/2; held at both ends it bears E·I·α·g, tension where it is colder; evenly hotter
+    /// −E·A·α·ΔT.
+    /// </summary>
     [Fact]
     public void Temperature()
     {
@@ -155,7 +170,10 @@ public class FrameTests
         Assert.All(results.Cases[2].Beams[1].N, n => Near(-E * A * 1e-5 * 15, n));
     }
 
-    /// <summary>A hinge in a fixed beam: two cantilevers of L/2 that share the load, P·(L/2)/2 at each end; a released end carries what a propped one does.</summary>
+    /// <summary>
+    /// A hinge in a fixed beam: two cantilevers of L/2 that share the load, P·(L/2)/2 at each end; a released end carries what a
+    /// propped one does.
+    /// </summary>
     [Fact]
     public void Releases()
     {
@@ -176,7 +194,9 @@ public class FrameTests
         Near(-prop, results.Cases[1].Beams[1].Vz[0]);
     }
 
-    /// <summary>A beam hung below its nodes by offsets acts as one by links, and as I + A·e² where its nodes are held from stretching.</summary>
+    /// <summary>
+    /// A beam hung below its nodes by offsets acts as one by links, and as I + A·e² where its nodes are held from stretching.
+    /// </summary>
     [Fact]
     public void Offsets_are_rigid_and_so_are_links()
     {
@@ -190,7 +210,8 @@ public class FrameTests
                 s.Links.AddRange([new(a, c), new(b, d)]);
                 s.Beam(c, d);
             }
-            else s.Beam(a, b, beam => beam with { OffsetI = new(0, 0, -0.7), OffsetJ = new(0, 0, -0.7) });
+            else
+                s.Beam(a, b, beam => beam with { OffsetI = new(0, 0, -0.7), OffsetJ = new(0, 0, -0.7) });
             s.HoldAll(a);
             s.Hold(b, 0);
             s.Push(b, 0, 0, 0, 0, -5000);
@@ -202,7 +223,9 @@ public class FrameTests
         Near(-5000 * 6 / (E * (Iy + A * 0.49)), offset.Displacements[1][4]);
     }
 
-    /// <summary>A spring between nodes and one to the ground in a row: P/k₁ + P/k₂; and a support on a slope carries square to it.</summary>
+    /// <summary>
+    /// A spring between nodes and one to the ground in a row: P/k₁ + P/k₂; and a support on a slope carries square to it.
+    /// </summary>
     [Fact]
     public void Springs_and_sloping_supports()
     {
@@ -236,7 +259,8 @@ public class FrameTests
     {
         var s = new Sketch();
         var (a, b, c) = (s.Node(0), s.Node(6), s.Node(3, 0, 4));
-        foreach (var (i, j) in new[] { (a, b), (b, c), (c, a) }) s.Beam(i, j, beam => beam with { Up = new(0, 1, 0), ReleaseI = [3, 4, 5], ReleaseJ = [3, 4, 5] });
+        foreach (var (i, j) in new[] { (a, b), (b, c), (c, a) })
+            s.Beam(i, j, beam => beam with { Up = new(0, 1, 0), ReleaseI = [3, 4, 5], ReleaseJ = [3, 4, 5] });
         s.Hold(a, 0, 1, 2);
         s.Hold(b, 1, 2);
         s.Hold(c, 1);
@@ -261,8 +285,10 @@ public class FrameTests
         var line = s.Line(8, 4);
         s.Hold(line[0], held);
         s.Push(line[4], 1, 0, 1, 1);
-        if (held.Contains(3)) Assert.Contains(words, Assert.Throws<FrameRefusedException>(() => s.Solve()).Message);
-        else Assert.Contains("free in rx", Assert.Throws<FrameRefusedException>(() => s.Solve()).Message);
+        if (held.Contains(3))
+            Assert.Contains(words, Assert.Throws<FrameRefusedException>(() => s.Solve()).Message);
+        else
+            Assert.Contains("free in rx", Assert.Throws<FrameRefusedException>(() => s.Solve()).Message);
     }
 
     /// <summary>Faults of geometry, each with its place.</summary>
@@ -287,7 +313,10 @@ public class FrameTests
         Refused("/cases/0/settlement/0", (s, _, b) => s.Cases.Add(new("x") { Settlements = [new(b, new(0, 0, 1), default)] }));
     }
 
-    /// <summary>Two supports on one rigid body share its load as the smallest reactions do; settling together they turn it, against each other they cannot.</summary>
+    /// <summary>
+    /// Two supports on one rigid body share its load as the smallest reactions do; settling together they turn it, against each other
+    /// they cannot.
+    /// </summary>
     [Fact]
     public void Several_supports_on_one_body()
     {
@@ -307,7 +336,10 @@ public class FrameTests
         Assert.Contains("cannot settle like this together", refused.Message);
     }
 
-    /// <summary>What a random space frame must obey: supports moved as a rigid body strain nothing; Maxwell and Betti; superposition; the whole turned in space turns its results.</summary>
+    /// <summary>
+    /// What a random space frame must obey: supports moved as a rigid body strain nothing; Maxwell and Betti; superposition; the whole
+    /// turned in space turns its results.
+    /// </summary>
     [Fact]
     public void Properties_of_any_frame()
     {
@@ -316,25 +348,43 @@ public class FrameTests
         {
             var (s, r) = (new Sketch(), new Random(3));
             s.Sections[0] = s.Sections[0] with { Avy = 0.06, Avz = 0.08 };
-            var all = Enumerable.Range(0, 8).Select(i => turn(new(r.NextDouble() * 9, r.NextDouble() * 9, i))).Select(p => s.Node(p.X, p.Y, p.Z)).ToList();
-            for (var i = 0; i < 7; i++) s.Beam(all[i], all[i + 1], b => b with { Up = turn(new(0.3, 0.2, 1)), OffsetI = turn(new(0.1, 0, 0.2)), ReleaseJ = i == 2 ? [4] : [] });
+            var all = Enumerable
+                .Range(0, 8)
+                .Select(i => turn(new(r.NextDouble() * 9, r.NextDouble() * 9, i)))
+                .Select(p => s.Node(p.X, p.Y, p.Z))
+                .ToList();
+            for (var i = 0; i < 7; i++)
+                s.Beam(
+                    all[i],
+                    all[i + 1],
+                    b => b with { Up = turn(new(0.3, 0.2, 1)), OffsetI = turn(new(0.1, 0, 0.2)), ReleaseJ = i == 2 ? [4] : [] }
+                );
             s.Beam(all[0], all[4], b => b with { Up = turn(new(1, 0, 0.1)) });
             s.Beam(all[2], all[7], b => b with { Up = turn(new(1, 0, 0.1)) });
-            foreach (var end in new[] { 0, 5, 7 }) s.Support(new(all[end], [0, 1, 2, 3, 4, 5], [0, 0, 0, 0, 0, 0]) { X = turn(new(1, 0, 0)), Up = turn(new(0, 0, 1)) });
+            foreach (var end in new[] { 0, 5, 7 })
+                s.Support(new(all[end], [0, 1, 2, 3, 4, 5], [0, 0, 0, 0, 0, 0]) { X = turn(new(1, 0, 0)), Up = turn(new(0, 0, 1)) });
             return s;
         }
         var plain = Frame(p => p);
         // A rigid movement: u + θ × r.
-        Point3 u = new(0.02, -0.01, 0.03), theta = new(0.001, 0.002, -0.0015);
-        plain.Cases.Add(new("rigid") { Settlements = [.. new[] { 0, 5, 7 }.Select(n => new Settlement(n, u + theta.Cross(plain.At(n)), theta))] });
+        Point3 u = new(0.02, -0.01, 0.03),
+            theta = new(0.001, 0.002, -0.0015);
+        plain.Cases.Add(
+            new("rigid") { Settlements = [.. new[] { 0, 5, 7 }.Select(n => new Settlement(n, u + theta.Cross(plain.At(n)), theta))] }
+        );
         plain.Push(3, 100, 200, 300);
         plain.Push(4, -50, 80, 10, 5, 7, 9);
         plain.Cases.Add(new("both") { Nodal = [.. plain.Cases[1].Nodal, .. plain.Cases[2].Nodal] });
         var results = new FrameAnalysis(plain.Model).Solve();
         var stiff = E * A * 0.03;
         Assert.All(results.Cases[0].Beams.SelectMany(b => b.N.Concat(b.My).Concat(b.Vz)), v => Assert.Equal(0, v, 1e-12 * stiff));
-        for (var n = 0; n < 8; n++) Near((u + theta.Cross(plain.At(n))).Y, results.Cases[0].Displacements[n][1], 1e-9);
-        double Work(FrameCase load, FrameCaseResults of) => load.Nodal.Sum(l => l.Force.Dot(new(of.Displacements[l.Node][0], of.Displacements[l.Node][1], of.Displacements[l.Node][2])) + l.Moment.Dot(new(of.Displacements[l.Node][3], of.Displacements[l.Node][4], of.Displacements[l.Node][5])));
+        for (var n = 0; n < 8; n++)
+            Near((u + theta.Cross(plain.At(n))).Y, results.Cases[0].Displacements[n][1], 1e-9);
+        double Work(FrameCase load, FrameCaseResults of) =>
+            load.Nodal.Sum(l =>
+                l.Force.Dot(new(of.Displacements[l.Node][0], of.Displacements[l.Node][1], of.Displacements[l.Node][2]))
+                + l.Moment.Dot(new(of.Displacements[l.Node][3], of.Displacements[l.Node][4], of.Displacements[l.Node][5]))
+            );
         Near(Work(plain.Cases[1], results.Cases[2]), Work(plain.Cases[2], results.Cases[1]), 1e-9);
         Near(results.Cases[1].Beams[1].My[2] + results.Cases[2].Beams[1].My[2], results.Cases[3].Beams[1].My[2], 1e-9);
         var (sin, cos) = Math.SinCos(0.7);
@@ -345,7 +395,8 @@ public class FrameTests
         var again = turned.Solve().Cases[0];
         for (var b = 0; b < 9; b++)
         {
-            for (var i = 0; i < 5; i++) Assert.Equal(results.Cases[2].Beams[b].My[i], again.Beams[b].My[i], 1e-7);
+            for (var i = 0; i < 5; i++)
+                Assert.Equal(results.Cases[2].Beams[b].My[i], again.Beams[b].My[i], 1e-7);
         }
     }
 

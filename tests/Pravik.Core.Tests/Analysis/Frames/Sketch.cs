@@ -48,9 +48,22 @@ internal sealed class Sketch
 
     public void Support(FrameSupport support) => supports.Add(support);
 
-    public void Push(int node, double fx = 0, double fy = 0, double fz = 0, double mx = 0, double my = 0, double mz = 0) => Cases.Add(new($"c{Cases.Count}") { Nodal = [new(node, new(fx, fy, fz), new(mx, my, mz))] });
+    public void Push(int node, double fx = 0, double fy = 0, double fz = 0, double mx = 0, double my = 0, double mz = 0) =>
+        Cases.Add(new($"c{Cases.Count}") { Nodal = [new(node, new(fx, fy, fz), new(mx, my, mz))] });
 
-    public FrameModel Model => new() { Materials = [.. Materials], Sections = [.. Sections], Nodes = [.. nodes], Beams = [.. beams], Shells = [.. shells], Springs = [.. Springs], Supports = [.. supports], Links = [.. Links], Cases = [.. Cases] };
+    public FrameModel Model =>
+        new()
+        {
+            Materials = [.. Materials],
+            Sections = [.. Sections],
+            Nodes = [.. nodes],
+            Beams = [.. beams],
+            Shells = [.. shells],
+            Springs = [.. Springs],
+            Supports = [.. supports],
+            Links = [.. Links],
+            Cases = [.. Cases],
+        };
 
     /// <summary>Results, each case in balance to 1e-8 of its loads and reactions.</summary>
     public FrameResults Solve()
@@ -64,7 +77,8 @@ internal sealed class Sketch
     public int[] Line(double length, int pieces)
     {
         var line = Enumerable.Range(0, pieces + 1).Select(i => Node(length * i / pieces)).ToArray();
-        for (var i = 0; i < pieces; i++) Beam(line[i], line[i + 1]);
+        for (var i = 0; i < pieces; i++)
+            Beam(line[i], line[i + 1]);
         return line;
     }
 
@@ -85,7 +99,8 @@ internal sealed class Sketch
             for (var j = 0; j < across; j++)
             {
                 var (a, b, c, d) = (grid[i, j], grid[i + 1, j], grid[i + 1, j + 1], grid[i, j + 1]);
-                if (!triangles) Shell(thickness, a, b, c, d);
+                if (!triangles)
+                    Shell(thickness, a, b, c, d);
                 else if ((i + j) % 2 == 0)
                 {
                     Shell(thickness, a, b, c);

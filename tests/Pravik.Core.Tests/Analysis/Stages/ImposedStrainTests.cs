@@ -9,18 +9,32 @@ namespace Pravik.Core.Tests.Analysis.Stages;
 /// <summary>Temperature through the depth, wind, creep and shrinkage against closed forms and the standards' own figures.</summary>
 public sealed class ImposedStrainTests
 {
-    private static readonly MadeSection Block = new(new() { Name = "Block", Family = SectionFamily.Own, Outlines = [new() { Corners = [new() { X = 0, Y = 0 }, new() { X = 0.5, Y = 0 }, new() { X = 0.5, Y = 1 }, new() { X = 0, Y = 1 }] }] });
+    private static readonly MadeSection Block = new(
+        new()
+        {
+            Name = "Block",
+            Family = SectionFamily.Own,
+            Outlines =
+            [
+                new() { Corners = [new() { X = 0, Y = 0 }, new() { X = 0.5, Y = 0 }, new() { X = 0.5, Y = 1 }, new() { X = 0, Y = 1 }] },
+            ],
+        }
+    );
 
     private static LayeredSection Plain => new(Block.Bending, Block.Bending, 0, 0, 0, 0, 1, 30e9);
 
-    /// <summary>A strain that grows with the square of the height in a rectangle of depth 1: ε = ⅓, κ = −∫z²·(z − ½) dz·12 = −1; what stays is z² − z + ¹⁄₆ with its sign changed.</summary>
+    /// <summary>
+    /// A strain that grows with the square of the height in a rectangle of depth 1: ε = ⅓, κ = −∫z²·(z − ½) dz·12 = −1; what stays is
+    /// z² − z + ¹⁄₆ with its sign changed.
+    /// </summary>
     [Fact]
     public void A_parabola_of_strain_in_a_rectangle()
     {
         var free = new ImposedStrain(Plain, Block, z => 1e-4 * z * z, _ => 0);
         Assert.Equal(1e-4 / 3, free.Whole.Axial, 1e-15);
         Assert.Equal(-1e-4, free.Whole.Curvature, 1e-15);
-        foreach (var z in new[] { 0, 0.3, 0.5, 1.0 }) Assert.Equal(-30e9 * 1e-4 * (z * z - z + 1.0 / 6), free.GirderStress(z), 1e-3);
+        foreach (var z in new[] { 0, 0.3, 0.5, 1.0 })
+            Assert.Equal(-30e9 * 1e-4 * (z * z - z + 1.0 / 6), free.GirderStress(z), 1e-3);
         var (force, moment) = free.Rest();
         Assert.Equal(0, force, 1e-3);
         Assert.Equal(0, moment, 1e-3);
@@ -35,14 +49,22 @@ public sealed class ImposedStrainTests
         var free = new ImposedStrain(Plain, Block, z => 1e-5 * profile.AtHeight(z), _ => 0, profile.Corners);
         // ∫T dz by trapezia, and ∫T·(½ − z) dz piece by piece.
         var area = (13 + 3) / 2.0 * 0.15 + 3 * 0.25 / 2 + 2.5 * 0.2 / 2;
-        var moment = -(3 * 0.15 * (0.5 - 0.075) + 10 * 0.15 / 2 * (0.5 - 0.05)) - 3 * 0.25 / 2 * (0.35 - 0.25 / 3) + 2.5 * 0.2 / 2 * (0.5 - 0.2 / 3);
+        var moment =
+            -(3 * 0.15 * (0.5 - 0.075) + 10 * 0.15 / 2 * (0.5 - 0.05)) - 3 * 0.25 / 2 * (0.35 - 0.25 / 3) + 2.5 * 0.2 / 2 * (0.5 - 0.2 / 3);
         Assert.Equal(1e-5 * area, free.Whole.Axial, 1e-14);
         Assert.Equal(1e-5 * moment * 12, free.Whole.Curvature, 1e-14);
         var cool = TemperatureProfile.Cooling(1.5);
-        Assert.Equal([-8.4, -0.5, 0, 0, -1.0, -6.5], new[] { 1.5, 1.25, 1.05, 0.45, 0.25, 0 }.Select(cool.AtHeight), (a, b) => Math.Abs(a - b) < 1e-12);
+        Assert.Equal(
+            [-8.4, -0.5, 0, 0, -1.0, -6.5],
+            new[] { 1.5, 1.25, 1.05, 0.45, 0.25, 0 }.Select(cool.AtHeight),
+            (a, b) => Math.Abs(a - b) < 1e-12
+        );
     }
 
-    /// <summary>In a simple span a temperature difference bends and does not strain; joined over a pier the restrained part is 1.5·EI·κ at the pier of two equal spans.</summary>
+    /// <summary>
+    /// In a simple span a temperature difference bends and does not strain; joined over a pier the restrained part is 1.5·EI·κ at the
+    /// pier of two equal spans.
+    /// </summary>
     [Fact]
     public void A_temperature_difference_on_two_spans()
     {
@@ -55,7 +77,11 @@ public sealed class ImposedStrainTests
         var free = new ImposedStrain(section, made, z => 1e-5 * profile.AtHeight(z), z => 1e-5 * profile.AtHeight(z), profile.Corners);
         var exact = -1.5 * section.Modulus * section.Composite.SecondMoment * free.Whole.Curvature;
         Assert.True(exact > 0, "warm on top, the girder hogs freely, and is held down by sagging moments");
-        Assert.Equal(exact, results.Find("heating")!.Effects.Forces[results.Points.IndexOf(results.Points.First(p => p.Span == 1))].M, 2e-3 * exact);
+        Assert.Equal(
+            exact,
+            results.Find("heating")!.Effects.Forces[results.Points.IndexOf(results.Points.First(p => p.Span == 1))].M,
+            2e-3 * exact
+        );
         Assert.Equal(0, free.Rest(profile.Corners).Force, 10.0);
     }
 
@@ -76,7 +102,8 @@ public sealed class ImposedStrainTests
         var concrete = Concrete.Of(new() { Class = "C30/37" });
         // RH 50 %, h₀ = 200 mm: φ_RH = (1 + 0.5/(0.1·5.8480)·0.9440)·0.9837 = 1.7777; 1.7777·2.7253·0.4884.
         Assert.Equal(2.366, new Creep(concrete, 0.5, 0.2, "N").Notional(28), 2e-3);
-        // f_cm = 38: α1 = 0.9440, α2 = 0.9837, α3 = 0.9597; φ_RH = (1 + 0.2/(0.1·6.6943)·0.9440)·0.9837 = 1.2611; β(f) = 2.7253; β(28) = 0.4884; φ0 = 1.6787.
+        // f_cm = 38: α1 = 0.9440, α2 = 0.9837, α3 = 0.9597; φ_RH = (1 + 0.2/(0.1·6.6943)·0.9440)·0.9837 = 1.2611; β(f) = 2.7253; β(28)
+        // = 0.4884; φ0 = 1.6787.
         var outside = new Creep(concrete, 0.8, 0.3, "N");
         Assert.Equal(1.6787, outside.Notional(28), 5e-4);
         // β_H = 1.5·(1 + 0.96¹⁸)·300 + 250·0.9597 = 905.7; φ(393, 28) = 1.6787·(365/1270.7)^0.3.

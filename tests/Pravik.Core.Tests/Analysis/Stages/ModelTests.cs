@@ -10,11 +10,17 @@ public sealed class ModelTests
 {
     private static ModelResults Run(Bridge bridge) => ModelRun.Run(new(bridge));
 
-    private static Bridge With(Bridge bridge, ModelKind kind, ModelSupports supports = ModelSupports.Simple, int divisions = 20) => bridge with { Model = bridge.Model with { Kind = kind, Supports = supports, Divisions = divisions } };
+    private static Bridge With(Bridge bridge, ModelKind kind, ModelSupports supports = ModelSupports.Simple, int divisions = 20) =>
+        bridge with
+        {
+            Model = bridge.Model with { Kind = kind, Supports = supports, Divisions = divisions },
+        };
 
     private static double At(ModelResults results, string id, int girder, int span, double fraction, Func<SectionForces, double> of)
     {
-        var i = results.Points.IndexOf(results.Points.First(p => p.Girder == girder && p.Span == span && Math.Abs(p.Fraction - fraction) < 1e-9));
+        var i = results.Points.IndexOf(
+            results.Points.First(p => p.Girder == girder && p.Span == span && Math.Abs(p.Fraction - fraction) < 1e-9)
+        );
         return of(results.Find(id)!.Effects.Forces[i]);
     }
 
@@ -34,18 +40,27 @@ public sealed class ModelTests
         }
     }
 
-    /// <summary>On a level bridge the model in space is the plane grillage: its loads on the finished bridge give the everyday moments.</summary>
+    /// <summary>
+    /// On a level bridge the model in space is the plane grillage: its loads on the finished bridge give the everyday moments.
+    /// </summary>
     [Fact]
     public void Grillage_in_space_agrees_with_the_everyday_one()
     {
         var bridge = TestBridges.Demo;
         var everyday = Core.Design.BridgeRun.Run(bridge);
         var results = Run(With(bridge, ModelKind.Grillage, divisions: 40));
-        var (edges, surfacing) = (results.Cases.First(c => c.Name == "Edges and parapets"), results.Cases.First(c => c.Name == "Surfacing"));
+        var (edges, surfacing) = (
+            results.Cases.First(c => c.Name == "Edges and parapets"),
+            results.Cases.First(c => c.Name == "Surfacing")
+        );
         var greatest = everyday.Points.Max(p => Math.Abs(p.Moment.Permanent.Superimposed));
         foreach (var point in everyday.Points)
         {
-            var i = results.Points.IndexOf(results.Points.First(p => p.Girder == point.Point.Girder && p.Span == point.Point.Span && Math.Abs(p.Fraction - point.Point.Fraction) < 1e-9));
+            var i = results.Points.IndexOf(
+                results.Points.First(p =>
+                    p.Girder == point.Point.Girder && p.Span == point.Point.Span && Math.Abs(p.Fraction - point.Point.Fraction) < 1e-9
+                )
+            );
             Assert.Equal(point.Moment.Permanent.Superimposed, edges.Effects.Forces[i].M, 0.01 * greatest);
             Assert.Equal(point.Moment.Permanent.Surfacing, surfacing.Effects.Forces[i].M, 0.01 * greatest);
         }
@@ -58,13 +73,38 @@ public sealed class ModelTests
     public void All_girders_together_carry_what_statics_says(double skew)
     {
         var bridge = TestBridges.Symmetric(skew * Math.PI / 180, 20);
-        var own = bridge with { Actions = new() { Cases = [new() { Name = "Axle", Loads = [new() { Kind = OwnLoadKind.Line, Station = 40, Offset = -1, ToStation = 40, ToOffset = 1, Value = 200e3 }] }] } };
+        var own = bridge with
+        {
+            Actions = new()
+            {
+                Cases =
+                [
+                    new()
+                    {
+                        Name = "Axle",
+                        Loads =
+                        [
+                            new()
+                            {
+                                Kind = OwnLoadKind.Line,
+                                Station = 40,
+                                Offset = -1,
+                                ToStation = 40,
+                                ToOffset = 1,
+                                Value = 200e3,
+                            },
+                        ],
+                    },
+                ],
+            },
+        };
         double Sum(ModelKind kind)
         {
             var results = Run(With(own, kind));
             return Enumerable.Range(0, 4).Sum(g => At(results, "own1", g, 0, 0.5, f => f.M));
         }
-        // 400 kN half way: M = PL/4 at that place, less a little in the row of a skew bridge, which other girders meet before and behind it.
+        // 400 kN half way: M = PL/4 at that place, less a little in the row of a skew bridge, which other girders meet before and
+        // behind it.
         var exact = 400e3 * 20 / 4;
         Assert.Equal(exact, Sum(ModelKind.Line), (skew == 0 ? 0.001 : 0.02) * exact);
         Assert.Equal(exact, Sum(ModelKind.Grillage), (skew == 0 ? 0.001 : 0.02) * exact);
@@ -80,13 +120,23 @@ public sealed class ModelTests
         foreach (var supports in Enum.GetValues<ModelSupports>())
         {
             var results = Run(With(TestBridges.Demo, kind, supports));
-            Assert.All(results.Cases, c => Assert.True(c.Account.Imbalance < (kind == ModelKind.Shells ? 1e-7 : 1e-8), $"{supports} {c.Name}: {c.Account.Imbalance:0.0e+0}"));
+            Assert.All(
+                results.Cases,
+                c =>
+                    Assert.True(
+                        c.Account.Imbalance < (kind == ModelKind.Shells ? 1e-7 : 1e-8),
+                        $"{supports} {c.Name}: {c.Account.Imbalance:0.0e+0}"
+                    )
+            );
             // What the seats carry upright is what is put on, but for what goes into the ground through other joints.
-            foreach (var c in results.Cases.Where(c => c.Kind == ActionKind.Stage)) Assert.Equal(c.Account.Load, c.Reactions.Sum(r => r.Up), 1e-6 * Math.Max(1e5, Math.Abs(c.Account.Load)));
+            foreach (var c in results.Cases.Where(c => c.Kind == ActionKind.Stage))
+                Assert.Equal(c.Account.Load, c.Reactions.Sum(r => r.Up), 1e-6 * Math.Max(1e5, Math.Abs(c.Account.Load)));
         }
     }
 
-    /// <summary>The three agree on the demo: all girders together within 3 % of the grillage's greatest, and single ones as far as sharing goes.</summary>
+    /// <summary>
+    /// The three agree on the demo: all girders together within 3 % of the grillage's greatest, and single ones as far as sharing goes.
+    /// </summary>
     [Fact]
     public void The_three_models_of_the_demo_agree()
     {
@@ -98,13 +148,17 @@ public sealed class ModelTests
                 Assert.Equal(v.GrillageSum, v.ShellsSum, 0.06 * 5 * v.Greatest);
                 Assert.Equal(v.GrillageSum, v.LineSum, 0.06 * 5 * v.Greatest);
             }
-            if (v.Load is "Girders" || v.Load.StartsWith("Slab", StringComparison.Ordinal)) Assert.True(v.Worst < 0.01, $"{v}");
+            if (v.Load is "Girders" || v.Load.StartsWith("Slab", StringComparison.Ordinal))
+                Assert.True(v.Worst < 0.01, $"{v}");
             Assert.Equal(v.Worst > ModelComparison.Limit, v.Reason(ModelComparison.Limit) is not null);
             Assert.True(Math.Abs(v.ShellsDifference) < 0.25, $"{v}");
         }
     }
 
-    /// <summary>Imposed strains: with shells, layers strain by themselves; with a grillage, the composite section does. All girders together must answer alike.</summary>
+    /// <summary>
+    /// Imposed strains: with shells, layers strain by themselves; with a grillage, the composite section does. All girders together
+    /// must answer alike.
+    /// </summary>
     [Theory]
     [InlineData("creep", 0.03)]
     [InlineData("shrinkage", 0.04)]
@@ -133,14 +187,24 @@ public sealed class ModelTests
         var bridge = TestBridges.Symmetric(0.3, 20, 20);
         var pattern = bridge.Deck.Patterns[0];
         ImmutableArray<Strip> Level(ImmutableArray<Strip> strips) => [.. strips.Select(s => s with { Crossfall = 0 })];
-        var level = bridge with { Deck = bridge.Deck with { Patterns = [pattern with { Left = Level(pattern.Left), Right = Level(pattern.Right) }] } };
+        var level = bridge with
+        {
+            Deck = bridge.Deck with { Patterns = [pattern with { Left = Level(pattern.Left), Right = Level(pattern.Right) }] },
+        };
         Assert.All(Run(With(level, kind)).Find("expansion")!.Reactions, r => Assert.Equal(0.0, r.Up, 50.0));
     }
 
     [Fact]
     public void A_settled_pier_bends_a_beam_of_two_equal_spans()
     {
-        var bridge = TestBridges.OneGirder(20, 20) with { Actions = new() { Settlement = 0, Settlements = new Dictionary<string, double> { ["2"] = 0.012 }.ToImmutableSortedDictionary() } };
+        var bridge = TestBridges.OneGirder(20, 20) with
+        {
+            Actions = new()
+            {
+                Settlement = 0,
+                Settlements = new Dictionary<string, double> { ["2"] = 0.012 }.ToImmutableSortedDictionary(),
+            },
+        };
         var results = Run(With(bridge, ModelKind.Line));
         var section = results.Finished.Sections[0][0]!;
         // M = 3·E·I·δ/L², sagging over the pier that goes down.
@@ -154,16 +218,25 @@ public sealed class ModelTests
     {
         var free = Run(With(TestBridges.OneGirder(20), ModelKind.Line)).Find("expansion")!;
         Assert.All(free.Effects.Forces, f => Assert.Equal(0, f.N, 1.0));
-        var held = TestBridges.OneGirder(20) with { Supports = new Dictionary<string, Support> { ["1"] = Bearing("Fixed"), ["2"] = Bearing("Fixed") }.ToImmutableSortedDictionary() };
+        var held = TestBridges.OneGirder(20) with
+        {
+            Supports = new Dictionary<string, Support> { ["1"] = Bearing("Fixed"), ["2"] = Bearing("Fixed") }.ToImmutableSortedDictionary(),
+        };
         var results = Run(With(held, ModelKind.Line, ModelSupports.Bearings));
         var section = results.Finished.Sections[0][5]!;
-        // Held below its centroid at both ends, the girder bends as well: H = αΔT·L/(L/EA + L·e²/EI) with e from the centroid to the soffit.
-        var (ea, ei, e) = (section.Modulus * section.Composite.Area, section.Modulus * section.Composite.SecondMoment, section.Composite.Centroid);
+        // Held below its centroid at both ends, the girder bends as well: H = αΔT·L/(L/EA + L·e²/EI) with e from the centroid to the
+        // soffit.
+        var (ea, ei, e) = (
+            section.Modulus * section.Composite.Area,
+            section.Modulus * section.Composite.SecondMoment,
+            section.Composite.Centroid
+        );
         var exact = -1e-5 * 27 / (1 / ea + e * e / ei);
         Assert.Equal(exact, At(results, "expansion", 0, 0, 0.5, f => f.N), 0.02 * Math.Abs(exact));
     }
 
-    private static Support Bearing(string name) => new() { Choices = new Dictionary<string, string> { ["bearing"] = name }.ToImmutableSortedDictionary() };
+    private static Support Bearing(string name) =>
+        new() { Choices = new Dictionary<string, string> { ["bearing"] = name }.ToImmutableSortedDictionary() };
 
     /// <summary>Braking goes to the piers by their stiffness, and into the ground whole.</summary>
     [Fact]
@@ -174,7 +247,22 @@ public sealed class ModelTests
             Supports = new Dictionary<string, Support>
             {
                 ["1"] = Bearing("Guided along"),
-                ["2"] = Bearing("Fixed") with { Choices = new Dictionary<string, string> { ["bearing"] = "Fixed", ["pier"] = "columns", ["foundation"] = "pad", ["soil"] = "fixed" }.ToImmutableSortedDictionary(), Sizes = new Dictionary<string, double> { ["columns"] = 1, ["columnWidth"] = 1.2, ["height"] = 9 }.ToImmutableSortedDictionary() },
+                ["2"] = Bearing("Fixed") with
+                {
+                    Choices = new Dictionary<string, string>
+                    {
+                        ["bearing"] = "Fixed",
+                        ["pier"] = "columns",
+                        ["foundation"] = "pad",
+                        ["soil"] = "fixed",
+                    }.ToImmutableSortedDictionary(),
+                    Sizes = new Dictionary<string, double>
+                    {
+                        ["columns"] = 1,
+                        ["columnWidth"] = 1.2,
+                        ["height"] = 9,
+                    }.ToImmutableSortedDictionary(),
+                },
                 ["3"] = Bearing("Guided along"),
             }.ToImmutableSortedDictionary(),
             Actions = new() { Braking = 300e3 },
@@ -194,7 +282,14 @@ public sealed class ModelTests
     [Fact]
     public void Bearings_that_hold_nothing_along_are_named()
     {
-        var bridge = TestBridges.OneGirder(20) with { Supports = new Dictionary<string, Support> { ["1"] = Bearing("Guided along"), ["2"] = Bearing("Guided along") }.ToImmutableSortedDictionary() };
+        var bridge = TestBridges.OneGirder(20) with
+        {
+            Supports = new Dictionary<string, Support>
+            {
+                ["1"] = Bearing("Guided along"),
+                ["2"] = Bearing("Guided along"),
+            }.ToImmutableSortedDictionary(),
+        };
         Assert.NotEmpty(Run(With(bridge, ModelKind.Line)).Cases);
         var refused = Assert.Throws<ModelRefusedException>(() => Run(With(bridge, ModelKind.Line, ModelSupports.Bearings)));
         Assert.Contains("can move", refused.Message, StringComparison.Ordinal);
@@ -207,9 +302,18 @@ public sealed class ModelTests
         var factors = new FactorStore();
         var bridge = With(TestBridges.Demo, ModelKind.Grillage);
         Assert.All(ModelRun.Run(new(bridge), factors: factors).Efforts, e => Assert.False(e.Reused));
-        var heavier = bridge with { Loads = bridge.Loads with { SurfacingWeight = 30e3 }, Girders = bridge.Girders with { Strands = bridge.Girders.Strands with { EffectiveStress = 900e6 } } };
+        var heavier = bridge with
+        {
+            Loads = bridge.Loads with { SurfacingWeight = 30e3 },
+            Girders = bridge.Girders with { Strands = bridge.Girders.Strands with { EffectiveStress = 900e6 } },
+        };
         Assert.All(ModelRun.Run(new(heavier), factors: factors).Efforts, e => Assert.True(e.Reused));
-        Assert.Contains(ModelRun.Run(new(bridge with { Materials = bridge.Materials with { Girder = new() { Class = "C50/60" } } }), factors: factors).Efforts, e => !e.Reused);
+        Assert.Contains(
+            ModelRun
+                .Run(new(bridge with { Materials = bridge.Materials with { Girder = new() { Class = "C50/60" } } }), factors: factors)
+                .Efforts,
+            e => !e.Reused
+        );
     }
 
     [Fact]
@@ -219,12 +323,49 @@ public sealed class ModelTests
         ModelResults Changed(params ModelChange[] changes) => Run(bridge with { Model = bridge.Model with { Changes = [.. changes] } });
         var plain = Changed();
         double Deflection(ModelResults r) => r.Cases.First(c => c.Name == "Surfacing").Effects.Deflection[10];
-        Assert.True(Deflection(Changed(new ModelChange { Kind = ModelChangeKind.Stiffness, Part = "G1-9", Factor = 0.1 })) < Deflection(plain));
-        Assert.Equal(0, Deflection(Changed(new ModelChange { Kind = ModelChangeKind.Restrain, Part = "G1-10", Directions = "uz" })), 1e-12);
-        var like = Changed(new ModelChange { Kind = ModelChangeKind.Section, Part = "G1-9", Like = "T5" }).Finished.Frame;
+        Assert.True(
+            Deflection(
+                Changed(
+                    new ModelChange
+                    {
+                        Kind = ModelChangeKind.Stiffness,
+                        Part = "G1-9",
+                        Factor = 0.1,
+                    }
+                )
+            ) < Deflection(plain)
+        );
+        Assert.Equal(
+            0,
+            Deflection(
+                Changed(
+                    new ModelChange
+                    {
+                        Kind = ModelChangeKind.Restrain,
+                        Part = "G1-10",
+                        Directions = "uz",
+                    }
+                )
+            ),
+            1e-12
+        );
+        var like = Changed(
+            new ModelChange
+            {
+                Kind = ModelChangeKind.Section,
+                Part = "G1-9",
+                Like = "T5",
+            }
+        ).Finished.Frame;
         Assert.Equal(like.Beams.First(b => b.Id == "T5").Section, like.Beams.First(b => b.Id == "G1-9").Section);
-        Assert.Equal(plain.Finished.Frame.Beams.Length - 1, Changed(new ModelChange { Kind = ModelChangeKind.Delete, Part = "T5" }).Finished.Frame.Beams.Length);
-        Assert.Contains(Changed(new ModelChange { Kind = ModelChangeKind.Delete, Part = "T9999" }).Warnings, w => w.Contains("T9999", StringComparison.Ordinal));
+        Assert.Equal(
+            plain.Finished.Frame.Beams.Length - 1,
+            Changed(new ModelChange { Kind = ModelChangeKind.Delete, Part = "T5" }).Finished.Frame.Beams.Length
+        );
+        Assert.Contains(
+            Changed(new ModelChange { Kind = ModelChangeKind.Delete, Part = "T9999" }).Warnings,
+            w => w.Contains("T9999", StringComparison.Ordinal)
+        );
     }
 
     /// <summary>A deck parted over its pier: nothing is joined there, no moment passes, and each half is the bridge of one span.</summary>
@@ -233,18 +374,35 @@ public sealed class ModelTests
     [InlineData(ModelKind.Shells)]
     public void Nothing_passes_over_a_joint_of_the_deck(ModelKind kind)
     {
-        var parted = TestBridges.Symmetric(0, 20, 20) is var b ? b with { Axes = b.Axes with { Own = new Dictionary<string, AxisOwn> { ["2"] = new() { Kind = AxisKind.Joint } }.ToImmutableSortedDictionary() } } : null!;
+        var parted = TestBridges.Symmetric(0, 20, 20) is var b
+            ? b with
+            {
+                Axes = b.Axes with
+                {
+                    Own = new Dictionary<string, AxisOwn> { ["2"] = new() { Kind = AxisKind.Joint } }.ToImmutableSortedDictionary(),
+                },
+            }
+            : null!;
         var results = Run(With(parted, kind));
         var one = Run(With(TestBridges.Symmetric(0, 20), kind));
         Assert.DoesNotContain(results.Cases, c => c.Name.StartsWith("Pour", StringComparison.Ordinal));
-        double Middle(ModelResults r, string name, int span) => r.Cases.First(c => c.Name == name).Effects.Forces[r.Points.IndexOf(r.Points.First(p => p.Girder == 1 && p.Span == span && Math.Abs(p.Fraction - 0.5) < 1e-9))].M;
-        foreach (var name in new[] { CaseNames.Girders, CaseNames.Surfacing }) Assert.Equal(Middle(one, name, 0), Middle(results, name, 1), 1e-3 * Math.Abs(Middle(one, name, 0)));
+        double Middle(ModelResults r, string name, int span) =>
+            r
+                .Cases.First(c => c.Name == name)
+                .Effects.Forces[r.Points.IndexOf(r.Points.First(p => p.Girder == 1 && p.Span == span && Math.Abs(p.Fraction - 0.5) < 1e-9))]
+                .M;
+        foreach (var name in new[] { CaseNames.Girders, CaseNames.Surfacing })
+            Assert.Equal(Middle(one, name, 0), Middle(results, name, 1), 1e-3 * Math.Abs(Middle(one, name, 0)));
     }
 
     [Fact]
     public void Own_loads_off_the_deck_are_told()
     {
-        Bridge With(double station, double offset) => TestBridges.Symmetric(0, 20) with { Actions = new() { Cases = [new() { Name = "Crane", Loads = [new() { Station = station, Offset = offset }] }] } };
+        Bridge With(double station, double offset) =>
+            TestBridges.Symmetric(0, 20) with
+            {
+                Actions = new() { Cases = [new() { Name = "Crane", Loads = [new() { Station = station, Offset = offset }] }] },
+            };
         Assert.Contains(BridgeValidation.Check(With(70, 0)), f => f.Message.Contains("off the deck", StringComparison.Ordinal));
         Assert.Contains(BridgeValidation.Check(With(40, 30)), f => f.Message.Contains("off the deck", StringComparison.Ordinal));
         Assert.DoesNotContain(BridgeValidation.Check(With(40, 1)), f => f.Message.Contains("off the deck", StringComparison.Ordinal));
@@ -257,8 +415,24 @@ public sealed class ModelTests
     [InlineData(OwnLoadKind.Patch, 250e3 * 4 * 3)]
     public void Own_loads_are_whole(OwnLoadKind kind, double total)
     {
-        var load = new OwnLoad { Kind = kind, Station = 40, Offset = -1, ToStation = 44, ToOffset = 2, Value = 250e3 };
-        var results = Run(With(TestBridges.Symmetric(0, 20) with { Actions = new() { Cases = [new() { Name = "Crane", Loads = [load] }] } }, ModelKind.Grillage));
+        var load = new OwnLoad
+        {
+            Kind = kind,
+            Station = 40,
+            Offset = -1,
+            ToStation = 44,
+            ToOffset = 2,
+            Value = 250e3,
+        };
+        var results = Run(
+            With(
+                TestBridges.Symmetric(0, 20) with
+                {
+                    Actions = new() { Cases = [new() { Name = "Crane", Loads = [load] }] },
+                },
+                ModelKind.Grillage
+            )
+        );
         Assert.Equal(total, results.Find("own1")!.Account.Load, 1e-6 * total);
         Assert.Equal(total, results.Find("own1")!.Reactions.Sum(r => r.Up), 1e-6 * total);
     }
