@@ -1,9 +1,10 @@
 using System.Diagnostics;
-using Pravik.Core.Analysis;
-using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
+using Pravik.Core.Models;
 using Pravik.Core.Numerics;
-using Pravik.Core.Structures;
+using Pravik.Core.Places;
+using Pravik.Core.Stages;
 
 namespace Pravik.Bench;
 

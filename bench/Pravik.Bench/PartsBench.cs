@@ -1,9 +1,10 @@
 using BenchmarkDotNet.Attributes;
-using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
+using Pravik.Core.Effects;
+using Pravik.Core.Models;
 using Pravik.Core.Numerics;
-using Pravik.Core.Structures;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
 using Pravik.Core.Units;
 using Pravik.Drawings.Views;
 using Pravik.Drawings.Writers;

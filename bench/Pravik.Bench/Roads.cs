@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Text;
 using Pravik.Core.Bridges;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Units;
 using Pravik.Drawings.Views;

@@ -1,8 +1,7 @@
 using System.Diagnostics;
 using System.Globalization;
-using Pravik.Core.Analysis.Frames;
+using Pravik.Core.Frames;
 using Pravik.Core.Numerics;
-using Pravik.Core.Structures.Frames;
 
 namespace Pravik.Bench;
 

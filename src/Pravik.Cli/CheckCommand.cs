@@ -4,7 +4,10 @@ using System.Text.Encodings.Web;
 using System.Text.Json;
 using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
-using Pravik.Core.Design;
+using Pravik.Core.Checks;
+using Pravik.Core.Effects;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 
@@ -51,7 +54,7 @@ internal static class CheckCommand
         {
             results = BridgeRun.Run(bridge);
         }
-        catch (Core.Analysis.UnstableStructureException problem)
+        catch (UnstableStructureException problem)
         {
             Console.Error.WriteLine($"{file}: {problem.Message}");
             return Exit.BadInput;
@@ -138,7 +141,7 @@ internal static class CheckCommand
     {
         var units = UnitSystem.Named(bridge.Basis.Units);
         var geometry = new BridgeGeometry(bridge);
-        var check = new GirderCheck(geometry, NationalValues.For(bridge.Basis));
+        var check = new GirderCheck(geometry, bridge.Basis.Values);
         var text = new StringBuilder($"{bridge.Name}\n{bridge.Basis.Titles.Project}\nNational set: {bridge.Basis.NationalSet}\n");
         foreach (var (point, outcome) in results.GoverningByGirder())
         {

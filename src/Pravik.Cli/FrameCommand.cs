@@ -1,9 +1,10 @@
 using System.CommandLine;
-using Pravik.Core.Analysis.Frames;
-using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
-using Pravik.Core.Structures.Frames;
+using Pravik.Core.Frames;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
+using Pravik.Core.Stages;
 using Pravik.Exchange.Frames;
 
 namespace Pravik.Cli;

@@ -1,6 +1,6 @@
 using System.CommandLine;
-using Pravik.Core.Analysis.Stages;
-using Pravik.Core.Bridges;
+using Pravik.Core.Places;
+using Pravik.Core.Stages;
 using Pravik.Core.Units;
 
 namespace Pravik.Cli;

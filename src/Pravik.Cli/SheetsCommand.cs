@@ -1,8 +1,8 @@
 using System.CommandLine;
 using System.Text;
-using Pravik.Core.Bridges;
-using Pravik.Core.Design;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
+using Pravik.Core.Runs;
 using Pravik.Core.Units;
 using Pravik.Drawings.Sheets;
 using Pravik.Drawings.Writers;

@@ -1,6 +1,5 @@
 using System.CommandLine;
-using Pravik.Core.Analysis.Frames;
-using Pravik.Core.Structures.Frames;
+using Pravik.Core.Frames;
 using Pravik.Exchange.Frames;
 
 namespace Pravik.Cli;

@@ -12,7 +12,7 @@ public sealed class PravikContext(DbContextOptions<PravikContext> options) : DbC
     public DbSet<RoadShare> RoadShares => Set<RoadShare>();
     public DbSet<LibraryEntry> Library => Set<LibraryEntry>();
 
-    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    protected override void OnModelCreating(Microsoft.EntityFrameworkCore.ModelBuilder modelBuilder)
     {
         modelBuilder.Entity<Project>().HasMany(p => p.Revisions).WithOne().HasForeignKey(r => r.ProjectId);
         modelBuilder.Entity<Revision>().HasKey(r => new { r.ProjectId, r.Number });

@@ -3,8 +3,9 @@ using System.Security.Cryptography;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
 using Pravik.Core.Findings;
+using Pravik.Core.Runs;
+using Pravik.Core.Validation;
 using Pravik.Exchange;
 
 namespace Pravik.Data;

@@ -5,6 +5,7 @@ using System.Text.Json.Schema;
 using System.Text.Json.Serialization;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
+using Pravik.Core.Validation;
 
 namespace Pravik.Exchange;
 

@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using System.Security.Cryptography;
 using System.Text;
 using Pravik.Core.Bridges;
-using Pravik.Core.Supports;
 
 namespace Pravik.Exchange;
 

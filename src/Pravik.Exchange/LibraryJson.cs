@@ -4,6 +4,7 @@ using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
 using Pravik.Core.Sections;
+using Pravik.Core.Validation;
 
 namespace Pravik.Exchange;
 

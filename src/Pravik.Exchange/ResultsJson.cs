@@ -1,6 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using Pravik.Core.Design;
+using Pravik.Core.Runs;
 
 namespace Pravik.Exchange;
 

@@ -2,7 +2,9 @@ using System.Text;
 using System.Text.Json;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
+using Pravik.Core.Places;
 using Pravik.Core.Quantities;
+using Pravik.Core.Stages;
 using Pravik.Core.Units;
 using Pravik.Data;
 using Pravik.Drawings.Sheets;
@@ -254,7 +256,7 @@ public static class Endpoints
             return null;
         models.Request(id, kept.Revision, kept.Bridge, ground, request.Layout == "models");
         var state = models.State(id);
-        (Core.Analysis.Stages.ModelResults, string)? other = null;
+        (ModelResults, string)? other = null;
         if (request.With == "before" && state?.Before is { } before)
             other = (before.Results, $"edit {before.Revision}");
         else if (

@@ -2,7 +2,7 @@ using System.Text.Json.Nodes;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
+using Pravik.Core.Runs;
 using Pravik.Exchange;
 
 namespace Pravik.Data.Tests;

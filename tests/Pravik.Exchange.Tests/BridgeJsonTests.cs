@@ -1,5 +1,5 @@
 using System.Text.Json.Nodes;
-using Pravik.Core.Design;
+using Pravik.Core.Runs;
 
 namespace Pravik.Exchange.Tests;
 

@@ -1,7 +1,7 @@
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using Pravik.Core.Analysis.Frames;
+using Pravik.Core.Frames;
 using Pravik.Exchange.Frames;
 
 namespace Pravik.Exchange.Tests;

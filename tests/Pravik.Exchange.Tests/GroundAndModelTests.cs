@@ -1,7 +1,8 @@
 using System.Buffers.Binary;
 using System.Text.Json;
-using Pravik.Core.Bridges;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
+using Pravik.Core.Solids;
 using Pravik.Exchange.Gltf;
 using Pravik.Exchange.LandXml;
 

@@ -1,4 +1,6 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Places;
+using Pravik.Core.Validation;
 using Pravik.Exchange;
 using Pravik.Web.Ledgers;
 

@@ -1,5 +1,6 @@
-using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
+using Pravik.Core.Places;
+using Pravik.Core.Stages;
 using Pravik.Exchange;
 using Pravik.Web.Ledgers;
 using Pravik.Web.Runs;
@@ -159,7 +160,7 @@ public class ModelScreenTests
     [Fact]
     public void Own_combinations_add_up_and_name_what_they_do_not_find()
     {
-        var ranges = new EffectRanges(Results.Value, Demo.Actions.Combinations, null, NationalValues.For(Demo.Basis));
+        var ranges = new EffectRanges(Results.Value, Demo.Actions.Combinations, null, Demo.Basis.Values);
         double At(string id, bool greatest = true) => (greatest ? ranges.Find(id)!.Greatest : ranges.Find(id)!.Least).Forces[31].M;
         Assert.Equal(1.35 * At("permanent") + 1.5 * At("own1"), At("combination1"), 1e-6);
         Assert.Equal(Math.Max(At("own1"), At("combination1")), At("combination2"), 1e-6);
@@ -241,13 +242,13 @@ public class ModelScreenTests
     {
         var held = Demo with
         {
-            Supports = System.Collections.Immutable.ImmutableSortedDictionary<string, Core.Supports.Support>.Empty.AddRange(
+            Supports = System.Collections.Immutable.ImmutableSortedDictionary<string, Core.Bridges.Support>.Empty.AddRange(
                 Enumerable
                     .Range(1, 4)
                     .Select(a =>
                         KeyValuePair.Create(
                             $"{a}",
-                            new Core.Supports.Support
+                            new Core.Bridges.Support
                             {
                                 Choices = System.Collections.Immutable.ImmutableSortedDictionary<string, string>.Empty.Add(
                                     "bearing",

@@ -1,7 +1,8 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
 using Pravik.Core.Findings;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
+using Pravik.Core.Runs;
 using Pravik.Data;
 using Pravik.Exchange;
 using Pravik.Web.Runs;

@@ -1,8 +1,9 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using Pravik.Core.Codes;
 using Pravik.Core.Materials;
 using Pravik.Core.Roads;
 using Pravik.Core.Sections;
-using Pravik.Core.Supports;
 
 namespace Pravik.Core.Bridges;
 
@@ -41,7 +42,7 @@ public sealed record Bridge
     /// <summary>What supports have of their own, by number of the axis. Those of axes that do not exist are kept.</summary>
     public ImmutableSortedDictionary<string, Support> Supports { get; init; } = ImmutableSortedDictionary<string, Support>.Empty;
     public MaterialSet Materials { get; init; } = new();
-    public Loads Loads { get; init; } = new();
+    public UnitWeights Loads { get; init; } = new();
 
     /// <summary>Actions beside weights and traffic, own cases, and stages of construction.</summary>
     public Actions Actions { get; init; } = new();
@@ -67,6 +68,10 @@ public sealed record Basis
 
     /// <summary>Own values that replace those of the national set, by name.</summary>
     public ImmutableSortedDictionary<string, double> OwnValues { get; init; } = ImmutableSortedDictionary<string, double>.Empty;
+
+    /// <summary>The national values in force.</summary>
+    [JsonIgnore]
+    public NationalValues Values => NationalValues.With(NationalSet, OwnValues);
 
     /// <summary><c>metric</c> or <c>us</c>: how values are shown and typed.</summary>
     public string Units { get; init; } = "metric";
@@ -412,7 +417,7 @@ public sealed record MaterialSet
 }
 
 /// <summary>Weights that load the deck (N/m³, N/m).</summary>
-public sealed record Loads
+public sealed record UnitWeights
 {
     /// <summary>Reinforced concrete, normal weight: 24 + 1 kN/m³ (EN 1991-1-1 Table A.1).</summary>
     public double ConcreteWeight { get; init; } = 25e3;

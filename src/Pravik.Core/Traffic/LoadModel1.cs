@@ -1,5 +1,5 @@
 using System.Collections.Immutable;
-using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 
 namespace Pravik.Core.Traffic;
 

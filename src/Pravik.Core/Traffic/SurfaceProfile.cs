@@ -1,5 +1,5 @@
-using Pravik.Core.Analysis;
-using Pravik.Core.Structures;
+using Pravik.Core.Effects;
+using Pravik.Core.Models;
 
 namespace Pravik.Core.Traffic;
 

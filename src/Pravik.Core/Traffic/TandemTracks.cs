@@ -1,5 +1,5 @@
-using Pravik.Core.Bridges;
-using Pravik.Core.Structures;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
 
 namespace Pravik.Core.Traffic;
 

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
-using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
-using Pravik.Core.Structures;
+using Pravik.Core.Codes;
+using Pravik.Core.Effects;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
 
 namespace Pravik.Core.Traffic;
 

@@ -1,6 +1,6 @@
-using Pravik.Core.Bridges;
-using Pravik.Core.Design;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
+using Pravik.Core.Runs;
 using Pravik.Core.Units;
 using Pravik.Drawings.Views;
 

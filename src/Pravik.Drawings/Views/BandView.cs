@@ -1,7 +1,7 @@
-using Pravik.Core.Bridges;
-using Pravik.Core.Design;
 using Pravik.Core.Geometry;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
+using Pravik.Core.Runs;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;

@@ -1,8 +1,7 @@
 using System.Collections.Immutable;
+using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
-using Pravik.Core.Structures;
-using Pravik.Core.Structures.Frames;
-using Pravik.Core.Structures.Models;
+using Pravik.Core.Models;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;

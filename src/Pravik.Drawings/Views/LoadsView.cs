@@ -1,5 +1,5 @@
-using Pravik.Core.Analysis;
-using Pravik.Core.Bridges;
+using Pravik.Core.Loads;
+using Pravik.Core.Places;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 
@@ -50,7 +50,7 @@ public static class LoadsView
         if (section.Carriageway is not { } carriageway)
             return;
         var canvas = view.Canvas;
-        var values = NationalValues.For(geometry.Bridge.Basis);
+        var values = geometry.Bridge.Basis.Values;
         var (model, lanes) = (LoadModel1.Of(values), NotionalLanes.On(carriageway.Width, values["laneWidth"]));
         canvas.Text(
             new(2, y - 4.6 * canvas.TextHeight),

@@ -19,7 +19,7 @@ public sealed class MaterialView
     public static Drawing Draw(Bridge bridge, UnitSystem units, ViewSize size)
     {
         var view = new MaterialView(units, size);
-        var (values, materials) = (NationalValues.For(bridge.Basis), bridge.Materials);
+        var (values, materials) = (bridge.Basis.Values, bridge.Materials);
         var (gammaC, gammaS, alpha) = (values["gammaC"], values["gammaS"], values["alphaCc"]);
         var (girder, slab) = (Concrete.Of(materials.Girder), Concrete.Of(materials.Slab));
         var (strand, bars) = (PrestressingSteel.Of(materials.Strand), ReinforcingSteel.Of(materials.Reinforcement));

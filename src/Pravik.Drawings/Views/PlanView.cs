@@ -1,8 +1,9 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
-using Pravik.Core.Substructure;
+using Pravik.Core.Solids;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 

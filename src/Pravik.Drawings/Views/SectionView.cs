@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Places;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;
@@ -372,7 +373,7 @@ public sealed class SectionView
                     pen
                 );
             else
-                foreach (var (a, b, _) in BridgeSolids.Bars(bay.Diaphragm))
+                foreach (var (a, b, _) in DiaphragmBay.Bars(bay.Diaphragm))
                     canvas.Line(Place(a.Across, a.Below), Place(b.Across, b.Below), pen);
         }
         canvas.Part = null;

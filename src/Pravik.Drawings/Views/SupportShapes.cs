@@ -1,6 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
-using Pravik.Core.Supports;
+using Pravik.Core.Solids;
 
 namespace Pravik.Drawings.Views;
 

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json;
-using Pravik.Core.Structures.Frames;
+using Pravik.Core.Frames;
 
 namespace Pravik.Exchange.Frames;
 

@@ -1,6 +1,5 @@
 using System.Text.Json;
-using Pravik.Core.Analysis.Frames;
-using Pravik.Core.Structures.Frames;
+using Pravik.Core.Frames;
 
 namespace Pravik.Exchange.Frames;
 

@@ -1,6 +1,6 @@
 using System.Text.Json;
+using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
-using Pravik.Core.Structures.Frames;
 
 namespace Pravik.Exchange.Frames;
 

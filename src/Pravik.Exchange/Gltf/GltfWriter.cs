@@ -1,10 +1,10 @@
 using System.Buffers.Binary;
 using System.Text;
 using System.Text.Json.Nodes;
-using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
-using Pravik.Core.Substructure;
+using Pravik.Core.Solids;
 
 namespace Pravik.Exchange.Gltf;
 

@@ -1,7 +1,9 @@
 using System.Text.Json.Nodes;
-using Pravik.Core.Analysis.LoadCases;
-using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
+using Pravik.Core.Loads;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+using Pravik.Core.Stages;
 using Pravik.Core.Units;
 
 namespace Pravik.Web.Ledgers;
@@ -23,8 +25,8 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 .. geometry.Axes.Select(a => rows.Entry($"/actions/settlements/{a.Number}", bridge.Actions.Settlement, $"Axis {a.Name}")),
             ]
         );
-        var values = NationalValues.For(bridge.Basis);
-        var loads = new ModelLoads(geometry, Core.Structures.DeckMesh.Of(geometry, [.. bridge.Axes.Spans.Select(_ => 4)]), bridge.Model);
+        var values = bridge.Basis.Values;
+        var loads = new ModelLoads(geometry, DeckMesh.Of(geometry, [.. bridge.Axes.Spans.Select(_ => 4)]), bridge.Model);
         yield return new(
             "Braking and wind",
             [

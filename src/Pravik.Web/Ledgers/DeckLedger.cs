@@ -1,6 +1,7 @@
 using System.Text.Json.Nodes;
-using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
+using Pravik.Core.Loads;
+using Pravik.Core.Places;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Data;
@@ -254,9 +255,7 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
                 ),
                 LedgerRows.Reading(
                     "Notional lanes",
-                    (
-                        section.Carriageway is { } c ? NotionalLanes.On(c.Width, NationalValues.For(bridge.Basis)["laneWidth"]).Count : 0
-                    ).ToString(),
+                    (section.Carriageway is { } c ? NotionalLanes.On(c.Width, bridge.Basis.Values["laneWidth"]).Count : 0).ToString(),
                     "EN 1991-2 Table 4.1."
                 ),
                 rows.Reading("Slab over road line", section.Thickness(0), QuantityKind.Size),

@@ -1,6 +1,6 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Sections;
-using Pravik.Core.Supports;
 using Pravik.Core.Units;
 
 namespace Pravik.Web.Ledgers;

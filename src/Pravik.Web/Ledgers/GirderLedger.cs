@@ -1,7 +1,8 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
 using Pravik.Core.Sections;
-using Pravik.Core.Structures;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 

@@ -1,5 +1,5 @@
-using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
+using Pravik.Core.Stages;
 using Pravik.Core.Units;
 using static Pravik.Web.Ledgers.Fields;
 

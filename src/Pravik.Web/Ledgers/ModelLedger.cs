@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
+using Pravik.Core.Stages;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 using Pravik.Web.Runs;
@@ -51,7 +52,7 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, ModelState? st
             ]
         )
         {
-            Note = value.Reason(Core.Analysis.Stages.ModelComparison.Limit) ?? "The three agree.",
+            Note = value.Reason(ModelComparison.Limit) ?? "The three agree.",
         };
     }
 

@@ -1,10 +1,13 @@
 using System.Text.Json.Nodes;
-using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Geometry;
+using Pravik.Core.Loads;
+using Pravik.Core.Places;
 using Pravik.Core.Quantities;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
+using Pravik.Core.Validation;
 using Pravik.Exchange;
 using Pravik.Web.Workspaces;
 
@@ -356,5 +359,5 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
         );
 
     private NotionalLanes Lanes() =>
-        section.Carriageway is { } c ? NotionalLanes.On(c.Width, NationalValues.For(bridge.Basis)["laneWidth"]) : new(0, 0, 0);
+        section.Carriageway is { } c ? NotionalLanes.On(c.Width, bridge.Basis.Values["laneWidth"]) : new(0, 0, 0);
 }

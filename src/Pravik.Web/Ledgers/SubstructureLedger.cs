@@ -1,8 +1,8 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
-using Pravik.Core.Substructure;
-using Pravik.Core.Supports;
+using Pravik.Core.Solids;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 

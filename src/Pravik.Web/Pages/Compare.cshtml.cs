@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Bridges;
+using Pravik.Core.Places;
 using Pravik.Core.Units;
 using Pravik.Data;
 using Pravik.Drawings;

@@ -3,7 +3,9 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.Mvc.Rendering;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Findings;
+using Pravik.Core.Validation;
 using Pravik.Data;
 using Pravik.Exchange;
 

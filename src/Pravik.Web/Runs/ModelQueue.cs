@@ -1,8 +1,9 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
-using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
+using Pravik.Core.Stages;
 using Pravik.Exchange;
 
 namespace Pravik.Web.Runs;

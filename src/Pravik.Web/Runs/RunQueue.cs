@@ -1,9 +1,9 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Threading.Channels;
-using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
+using Pravik.Core.Effects;
+using Pravik.Core.Runs;
 using Pravik.Data;
 using Pravik.Exchange;
 

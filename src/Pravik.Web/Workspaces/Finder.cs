@@ -1,4 +1,5 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Places;
 using Pravik.Data;
 using Pravik.Web.Ledgers;
 

@@ -1,4 +1,4 @@
-using Pravik.Core.Bridges;
+using Pravik.Core.Places;
 using Pravik.Core.Units;
 
 namespace Pravik.Web.Workspaces;

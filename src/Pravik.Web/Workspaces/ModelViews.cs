@@ -1,8 +1,9 @@
 using System.Collections.Immutable;
-using Pravik.Core.Analysis;
-using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
+using Pravik.Core.Effects;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
+using Pravik.Core.Stages;
 using Pravik.Core.Units;
 using Pravik.Drawings;
 using Pravik.Drawings.Views;
@@ -71,7 +72,7 @@ internal sealed class ModelViews
     )
     {
         (this.geometry, this.results, this.units, this.request) = (geometry, results, units, request);
-        var values = NationalValues.For(geometry.Bridge.Basis);
+        var values = geometry.Bridge.Basis.Values;
         ranges = new(results, geometry.Bridge.Actions.Combinations, everyday is null ? null : Traffic(everyday), values);
         others =
             other is { } o && o.Results.Points.Length == results.Points.Length

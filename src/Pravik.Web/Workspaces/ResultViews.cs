@@ -1,9 +1,10 @@
 using System.Collections.Immutable;
-using Pravik.Core.Analysis;
-using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
+using Pravik.Core.Checks;
 using Pravik.Core.Codes;
-using Pravik.Core.Design;
+using Pravik.Core.Effects;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Drawings;
@@ -16,7 +17,7 @@ namespace Pravik.Web.Workspaces;
 /// <summary>Diagrams, tables and ledgers made from results.</summary>
 internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results, UnitSystem units)
 {
-    private readonly NationalValues values = NationalValues.For(geometry.Bridge.Basis);
+    private readonly NationalValues values = geometry.Bridge.Basis.Values;
 
     /// <summary>
     /// What a path such as <c>/parts/results/3/2/10/hogging</c> names: girder, span, point and, where given, the sense of bending.

@@ -1,4 +1,4 @@
-using Pravik.Core.Substructure;
+using Pravik.Core.Places;
 using Pravik.Core.Units;
 
 namespace Pravik.Web.Workspaces;

@@ -1,14 +1,16 @@
-using Pravik.Core.Analysis;
-using Pravik.Core.Bridges;
-using Pravik.Core.Design;
+using Pravik.Core.Checks;
+using Pravik.Core.Effects;
 using Pravik.Core.Findings;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
 using Pravik.Core.Quantities;
 using Pravik.Core.Roads;
+using Pravik.Core.Runs;
 using Pravik.Core.Sections;
-using Pravik.Core.Structures.Models;
-using Pravik.Core.Substructure;
+using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
+using Pravik.Core.Validation;
 using Pravik.Data;
 using Pravik.Drawings;
 using Pravik.Drawings.Sheets;
@@ -33,7 +35,7 @@ public sealed record Around(Ground? Ground, IReadOnlyList<LibraryRow> Library, I
 public sealed record ModelSeen(
     ModelState? State,
     bool IsCurrent,
-    (Core.Analysis.Stages.ModelResults Results, string Name)? Other,
+    (ModelResults Results, string Name)? Other,
     IReadOnlyList<(int Revision, string Words)> History
 );
 
@@ -506,7 +508,7 @@ public sealed class WorkspaceBuilder
             : make(modelViews);
     }
 
-    private Drawing Mode(Core.Analysis.Stages.ModelRefusedException refused) =>
+    private Drawing Mode(ModelRefusedException refused) =>
         FrameView.Draw(
             refused.Model,
             new()

@@ -1,4 +1,4 @@
-using Pravik.Core.Design;
+using Pravik.Core.Runs;
 
 namespace Pravik.Core.Tests.Analysis;
 

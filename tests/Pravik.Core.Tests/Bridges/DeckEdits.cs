@@ -1,5 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Places;
 
 namespace Pravik.Core.Tests.Bridges;
 

@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using CsCheck;
 using Pravik.Core.Bridges;
+using Pravik.Core.Loads;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
 
 namespace Pravik.Core.Tests.Bridges;
@@ -122,8 +124,8 @@ public class DeckShapeTests
     {
         var pattern = new DeckPattern { Left = [new() { Width = 3 }], Right = [new() { Width = 3, UnitWeight = 20e3 }] };
         var strips = new DeckShape(pattern, 1, 0, Road, Axes, 0.1).At(120).Strips;
-        Assert.Equal(0.1 * 24e3, Core.Analysis.PermanentLoads.StripLoad(strips[0], new()), 1e-9);
-        Assert.Equal(0.1 * 20e3, Core.Analysis.PermanentLoads.StripLoad(strips[1], new()), 1e-9);
+        Assert.Equal(0.1 * 24e3, PermanentLoads.StripLoad(strips[0], new()), 1e-9);
+        Assert.Equal(0.1 * 20e3, PermanentLoads.StripLoad(strips[1], new()), 1e-9);
     }
 
     [Fact]

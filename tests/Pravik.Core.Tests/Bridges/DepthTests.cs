@@ -1,8 +1,12 @@
-using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
+using Pravik.Core.Loads;
 using Pravik.Core.Materials;
+using Pravik.Core.Models;
 using Pravik.Core.Numerics;
-using Pravik.Core.Structures;
+using Pravik.Core.Places;
+using Pravik.Core.Solids;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
 

@@ -1,5 +1,10 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
+using Pravik.Core.Loads;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
 
@@ -135,8 +140,8 @@ public class GeometryTests
         Assert.Equal(7.0 / 3, geometry.SpacingAt(50), 1e-12);
         Assert.Equal([3, 4.5, 6], geometry.Girders[3].Offsets().Select(o => Math.Round(o, 9)));
         // What is spread on the grillage is the load of that deck.
-        var grillage = Core.Structures.GrillageBuilder.Build(geometry);
-        var loads = new Core.Analysis.PermanentLoads(geometry, grillage.Mesh);
+        var grillage = GrillageBuilder.Build(geometry);
+        var loads = new PermanentLoads(geometry, grillage.Mesh);
         Assert.Equal(loads.SurfacingTotal, loads.Surfacing.Sum(), loads.SurfacingTotal * 1e-4);
         var carriageway = 40 * (4.5 + 5) - 40 / 200.0 * ((3.5 * 3.5 + 3.5 * 6.5 + 6.5 * 6.5) / 3 - 4.5 * 4.5) / 2;
         Assert.Equal(carriageway * 2400, loads.SurfacingTotal, carriageway * 2400 * 1e-4);
@@ -167,9 +172,7 @@ public class GeometryTests
         Assert.All(NationalValues.Names, set => Assert.Equal(names, NationalValues.Named(set)!.Entries.Select(e => e.Name)));
         Assert.Equal(
             1.4,
-            NationalValues.For(new() { OwnValues = new Dictionary<string, double> { ["gammaC"] = 1.4 }.ToImmutableSortedDictionary() })[
-                "gammaC"
-            ]
+            new Basis { OwnValues = new Dictionary<string, double> { ["gammaC"] = 1.4 }.ToImmutableSortedDictionary() }.Values["gammaC"]
         );
     }
 

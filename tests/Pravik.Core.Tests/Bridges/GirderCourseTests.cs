@@ -1,7 +1,13 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
+using Pravik.Core.Effects;
 using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
+using Pravik.Core.Loads;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
+using Pravik.Core.Solids;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
 
@@ -122,7 +128,7 @@ public class GirderCourseTests
             );
         Assert.Throws<NotSupportedException>(() => BridgeRun.Run(bridge));
         // Over the pier, girders of both spans that do not meet have bearings of their own.
-        var pier = Core.Substructure.SupportPlace.All(geometry, null)[1];
+        var pier = SupportPlace.All(geometry, null)[1];
         Assert.Equal(4 + 5 - 2, pier.Bearings.Length); // the outer ones meet
     }
 
@@ -254,11 +260,8 @@ public class GirderCourseTests
         double Later(DiaphragmStage stage)
         {
             var geometry = new BridgeGeometry(With(TestBridges.Symmetric(0, 20), g => g with { Diaphragms = [new() { Stage = stage }] }));
-            var loads = new Core.Analysis.PermanentLoads(geometry, Core.Structures.GrillageBuilder.Build(geometry).Mesh);
-            Assert.Equal(
-                stage == DiaphragmStage.AfterSlab,
-                loads.Diaphragms(geometry.Girders[1], 0, 0.5, Core.Analysis.EffectKind.Moment) == 0
-            );
+            var loads = new PermanentLoads(geometry, GrillageBuilder.Build(geometry).Mesh);
+            Assert.Equal(stage == DiaphragmStage.AfterSlab, loads.Diaphragms(geometry.Girders[1], 0, 0.5, EffectKind.Moment) == 0);
             return loads.SuperimposedTotal;
         }
         var weight = new BridgeGeometry(With(TestBridges.Symmetric(0, 20), g => g with { Diaphragms = [new()] })) is var with
@@ -292,11 +295,11 @@ public class GirderCourseTests
     {
         var geometry = new BridgeGeometry(TestBridges.Read("ellow-viaduct.json"));
         var girder = geometry.Girders[1];
-        var composite = Core.Structures.GrillageBuilder.Composite(geometry, girder, 1);
+        var composite = GrillageBuilder.Composite(geometry, girder, 1);
         var steel = geometry.SectionOf(girder, 1).Bending;
         var n = 29000 * 6894757.293168 / (22e9 * Math.Pow(3.8, 0.3));
-        var (left, right) = Core.Structures.GrillageBuilder.ClearWidths(geometry, girder, 1);
-        var (spans, span) = Core.Structures.GrillageBuilder.Continuous(geometry, girder, 1);
+        var (left, right) = GrillageBuilder.ClearWidths(geometry, girder, 1);
+        var (spans, span) = GrillageBuilder.Continuous(geometry, girder, 1);
         var width = Core.Sections.EffectiveWidth.Of(
             geometry.SectionOf(girder, 1).WebWidth,
             left,

@@ -2,6 +2,9 @@ using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
 
@@ -148,14 +151,14 @@ public class GirderLayoutTests
         };
         string[] keys = [.. Enumerable.Range(1, 5).SelectMany(g => Enumerable.Range(1, 3).Select(s => $"{g}-{s}"))];
         var (each, all) = (
-            Core.Design.BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, keys)),
-            Core.Design.BridgeRun.Run(demo with { Girders = demo.Girders with { Section = "Deeper" } })
+            BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, keys)),
+            BridgeRun.Run(demo with { Girders = demo.Girders with { Section = "Deeper" } })
         );
         Assert.Equal(all.Governing.Worst.Utilisation, each.Governing.Worst.Utilisation, 1e-12);
         // One deeper girder draws load to itself, and has a resistance of its own.
-        var one = Core.Design.BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, "2-1", "2-2", "2-3"));
-        var usual = Core.Design.BridgeRun.Run(demo);
-        double Live(Core.Design.BridgeResults run, int girder) =>
+        var one = BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, "2-1", "2-2", "2-3"));
+        var usual = BridgeRun.Run(demo);
+        double Live(BridgeResults run, int girder) =>
             run.Points.Where(p => p.Point.Girder == girder && p.Point.Span == 1).Max(p => p.Moment.Traffic.Max.Total);
         Assert.True(Live(one, 1) > 1.05 * Live(usual, 1));
         Assert.True(Live(one, 2) < Live(usual, 2));

@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
+using Pravik.Core.Places;
+using Pravik.Core.Solids;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
 

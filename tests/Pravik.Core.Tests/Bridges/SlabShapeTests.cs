@@ -1,5 +1,10 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Loads;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
+using Pravik.Core.Solids;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
 
@@ -141,7 +146,7 @@ public class SlabShapeTests
         );
         bridge = bridge with { Deck = bridge.Deck with { Haunch = 0 } };
         var geometry = new BridgeGeometry(bridge);
-        var loads = new Core.Analysis.PermanentLoads(geometry, Core.Structures.GrillageBuilder.Build(geometry).Mesh);
+        var loads = new PermanentLoads(geometry, GrillageBuilder.Build(geometry).Mesh);
         var (bay, over) = (8.0 / 3, 0.05 * 0.65);
         Assert.Equal(25e3 * (bay * 0.2 + over), loads.WetSlab(geometry.Girders[1], 0), 1e-6);
         Assert.Equal(
@@ -171,7 +176,7 @@ public class SlabShapeTests
         };
         var footway = new DeckShape(pattern, 1, 0, new(new()), [0.0, 20], 0.1).At(5).Strips[0];
         Assert.Equal(0.25, footway.MeanFill, 1e-12);
-        Assert.Equal(0.03 * 20e3 + 0.22 * 24e3, Core.Analysis.PermanentLoads.StripLoad(footway, new() { SurfacingWeight = 20e3 }), 1e-9);
+        Assert.Equal(0.03 * 20e3 + 0.22 * 24e3, PermanentLoads.StripLoad(footway, new() { SurfacingWeight = 20e3 }), 1e-9);
     }
 
     /// <summary>

@@ -1,5 +1,8 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Places;
+using Pravik.Core.Solids;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
 

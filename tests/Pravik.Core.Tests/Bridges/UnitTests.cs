@@ -1,7 +1,10 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
+using Pravik.Core.Checks;
 using Pravik.Core.Findings;
-using Pravik.Core.Structures;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
 

@@ -1,8 +1,11 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
+using Pravik.Core.Runs;
 using Pravik.Core.Sections;
+using Pravik.Core.Validation;
 using Pravik.Exchange;
 
 namespace Pravik.Core.Tests.Bridges;
@@ -184,8 +187,8 @@ public class ValidationTests
         var findings = BridgeValidation.Check(steel);
         Assert.DoesNotContain(findings, f => f.Severity == Severity.Error);
         Assert.Contains(findings, f => f.Path == "/girders/section" && f.Message.Contains("not checked"));
-        Assert.Throws<NotSupportedException>(() => Core.Design.BridgeRun.Run(steel));
-        Assert.Null(Core.Design.BridgeRun.Refusal(TestBridges.Demo));
+        Assert.Throws<NotSupportedException>(() => BridgeRun.Run(steel));
+        Assert.Null(BridgeRun.Refusal(TestBridges.Demo));
         var bill = Core.Quantities.Bill.Of(new(steel), null);
         Assert.DoesNotContain(bill, i => i.Key is "concrete.girders" or "steel.strands");
         Assert.True(bill.Single(i => i.Key == "steel.girders").Amount > 1e4);

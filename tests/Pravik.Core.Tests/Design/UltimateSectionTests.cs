@@ -1,7 +1,9 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
-using Pravik.Core.Design;
+using Pravik.Core.Checks;
+using Pravik.Core.Effects;
 using Pravik.Core.Materials;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.Tests.Design;
@@ -77,7 +79,7 @@ public class UltimateSectionTests
     {
         var results = BridgeRun.Run(TestBridges.Demo);
         var geometry = new BridgeGeometry(TestBridges.Demo);
-        var bending = new GirderBending(geometry, NationalValues.For(TestBridges.Demo.Basis));
+        var bending = new GirderBending(geometry, TestBridges.Demo.Basis.Values);
         foreach (var side in new[] { Bending.Sagging, Bending.Hogging })
         {
             var state = bending.At(results.Governing.Point, side)!;
@@ -104,8 +106,8 @@ public class UltimateSectionTests
     public void Over_a_pier_the_slab_bars_carry_the_hogging_moment(int span, int number)
     {
         var bridge = TestBridges.Demo;
-        var bending = new GirderBending(new(bridge), NationalValues.For(bridge.Basis));
-        UltimateState At(int at, Bending side) => bending.At(new Core.Analysis.EffectPoint(2, span, at, 0, 0, 0), side)!;
+        var bending = new GirderBending(new(bridge), bridge.Basis.Values);
+        UltimateState At(int at, Bending side) => bending.At(new EffectPoint(2, span, at, 0, 0, 0), side)!;
         Assert.Equal(3243e3, At(number, Bending.Hogging).Moment, 3243e3 * 0.003);
         Assert.Equal(2, At(number, Bending.Sagging).Steel.Length);
         Assert.Equal(4, At(Math.Abs(number - 1), Bending.Hogging).Steel.Length);
@@ -128,8 +130,8 @@ public class UltimateSectionTests
             {
                 Girders = demo.Girders with { Strands = demo.Girders.Strands with { Rows = [new() { Level = 0.06, Count = count }] } },
             };
-            var point = new Core.Analysis.EffectPoint(2, 1, 10, 0, 0, 0);
-            return new GirderBending(new(bridge), NationalValues.For(bridge.Basis)).At(point, Bending.Sagging)!.Moment;
+            var point = new EffectPoint(2, 1, 10, 0, 0, 0);
+            return new GirderBending(new(bridge), bridge.Basis.Values).At(point, Bending.Sagging)!.Moment;
         }
         Assert.True(At(4) < At(6) && At(6) < At(8) && At(8) < At(11));
     }
@@ -138,7 +140,7 @@ public class UltimateSectionTests
     public void The_calculation_carries_the_numbers_that_were_used()
     {
         var geometry = new BridgeGeometry(TestBridges.Demo);
-        var values = NationalValues.For(TestBridges.Demo.Basis);
+        var values = TestBridges.Demo.Basis.Values;
         var governing = BridgeRun.Run(TestBridges.Demo).Governing;
         var calculation = new Calculation("", UnitSystem.Metric);
         var outcome = new GirderCheck(geometry, values).Check(governing.Moment, Bending.Sagging, calculation);

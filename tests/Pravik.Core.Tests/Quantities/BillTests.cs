@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Places;
 using Pravik.Core.Quantities;
-using Pravik.Core.Substructure;
+using Pravik.Core.Solids;
 using Pravik.Core.Tests.Bridges;
 
 namespace Pravik.Core.Tests.Quantities;

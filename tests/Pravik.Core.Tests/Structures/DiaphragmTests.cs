@@ -1,8 +1,12 @@
-using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
-using Pravik.Core.Design;
+using Pravik.Core.Effects;
 using Pravik.Core.Findings;
-using Pravik.Core.Structures;
+using Pravik.Core.Loads;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
+using Pravik.Core.Solids;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Structures;
 

@@ -1,7 +1,7 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
-using Pravik.Core.Structures;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
 using Pravik.Core.Tests.Bridges;
 
 namespace Pravik.Core.Tests.Structures;

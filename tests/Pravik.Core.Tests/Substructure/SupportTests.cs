@@ -1,9 +1,10 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
-using Pravik.Core.Substructure;
-using Pravik.Core.Supports;
+using Pravik.Core.Solids;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Substructure;
 

@@ -1,9 +1,9 @@
-using Pravik.Core.Analysis;
 using Pravik.Core.Bridges;
-using Pravik.Core.Codes;
-using Pravik.Core.Design;
+using Pravik.Core.Effects;
+using Pravik.Core.Models;
 using Pravik.Core.Numerics;
-using Pravik.Core.Structures;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
 using Pravik.Core.Tests.Bridges;
 using Pravik.Core.Traffic;
 
@@ -107,7 +107,7 @@ public class TrafficTests
             (3, 1, 0, EffectKind.Moment),
             (4, 1, 6, EffectKind.Moment)
         );
-        var values = NationalValues.For(TestBridges.Demo.Basis);
+        var values = TestBridges.Demo.Basis.Values;
         var placement = new TrafficPlacement(grillage, geometry, values);
         var random = new Random(7);
         double[] axle = [300e3, 200e3];
@@ -139,7 +139,7 @@ public class TrafficTests
     [Fact]
     public void Combinations_agree_with_a_hand_sum()
     {
-        var values = NationalValues.For(new());
+        var values = new Basis().Values;
         TrafficEffect up = new(1000, 500, []),
             down = new(-300, -100, []);
         var effects = new PointEffects(null!, EffectKind.Moment, new(200, 100, -50, 20), new(up, down, up, down, 0.02, -0.2));

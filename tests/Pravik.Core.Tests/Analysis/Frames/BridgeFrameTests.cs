@@ -1,8 +1,9 @@
-using Pravik.Core.Analysis;
-using Pravik.Core.Analysis.Frames;
-using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
+using Pravik.Core.Frames;
+using Pravik.Core.Loads;
+using Pravik.Core.Models;
 using Pravik.Core.Numerics;
-using Pravik.Core.Structures;
+using Pravik.Core.Places;
 
 namespace Pravik.Core.Tests.Analysis.Frames;
 

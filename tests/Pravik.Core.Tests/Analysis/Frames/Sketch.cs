@@ -1,6 +1,5 @@
-using Pravik.Core.Analysis.Frames;
+using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
-using Pravik.Core.Structures.Frames;
 
 namespace Pravik.Core.Tests.Analysis.Frames;
 

@@ -1,8 +1,10 @@
-using Pravik.Core.Analysis.LoadCases;
 using Pravik.Core.Bridges;
+using Pravik.Core.Loads;
 using Pravik.Core.Materials;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
 using Pravik.Core.Sections;
-using Pravik.Core.Structures.Models;
+using Pravik.Core.Stages;
 
 namespace Pravik.Core.Tests.Analysis.Stages;
 
@@ -69,7 +71,7 @@ public sealed class ImposedStrainTests
     public void A_temperature_difference_on_two_spans()
     {
         var bridge = TestBridges.OneGirder(20, 20) with { Model = new() { Kind = ModelKind.Line } };
-        var results = Pravik.Core.Analysis.Stages.ModelRun.Run(new(bridge));
+        var results = ModelRun.Run(new(bridge));
         var section = results.Finished.Sections[0][3]!;
         var geometry = new BridgeGeometry(bridge);
         var made = geometry.SectionOf(geometry.Girders[0], 0);
@@ -121,7 +123,7 @@ public sealed class ImposedStrainTests
         Assert.Equal(8.3, DeckForces.WindFactor(0.2, 50), 12);
         Assert.Equal((3.6 + 4.5) / 2, DeckForces.WindFactor(6, 35), 12);
         Assert.Equal(0.5 * 1.25 * 576 * 3.6 * 2, DeckForces.Wind(24, 3.6, 2), 9);
-        Assert.Equal(360e3 + 2.7e3 * 50, DeckForces.Braking(50, NationalValues.For(new())), 6);
-        Assert.Equal(900e3, DeckForces.Braking(500, NationalValues.For(new())), 6);
+        Assert.Equal(360e3 + 2.7e3 * 50, DeckForces.Braking(50, new Basis().Values), 6);
+        Assert.Equal(900e3, DeckForces.Braking(500, new Basis().Values), 6);
     }
 }

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
-using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
-using Pravik.Core.Supports;
+using Pravik.Core.Places;
+using Pravik.Core.Runs;
+using Pravik.Core.Stages;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Analysis.Stages;
 
@@ -47,7 +49,7 @@ public sealed class ModelTests
     public void Grillage_in_space_agrees_with_the_everyday_one()
     {
         var bridge = TestBridges.Demo;
-        var everyday = Core.Design.BridgeRun.Run(bridge);
+        var everyday = BridgeRun.Run(bridge);
         var results = Run(With(bridge, ModelKind.Grillage, divisions: 40));
         var (edges, surfacing) = (
             results.Cases.First(c => c.Name == "Edges and parapets"),

@@ -1,7 +1,9 @@
-using Pravik.Core.Analysis.Stages;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
 using Pravik.Core.Materials;
+using Pravik.Core.Places;
+using Pravik.Core.Stages;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Analysis.Stages;
 

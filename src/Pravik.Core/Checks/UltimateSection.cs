@@ -1,0 +1,170 @@
+using System.Collections.Immutable;
+using Pravik.Core.Geometry;
+using Pravik.Core.Materials;
+using Pravik.Core.Numerics;
+
+namespace Pravik.Core.Checks;
+
+/// <summary>Concrete of one kind: an outline (y up from the girder's soffit) with its material and design strength (Pa).</summary>
+public sealed record ConcretePart(string Name, Polygon Outline, Concrete Concrete, double Fcd);
+
+/// <summary>
+/// Steel at one height: area (m²), the stress for a total strain, and the strain it has before any load acts on the section.
+/// </summary>
+public sealed record SteelLayer(
+    string Name,
+    double Height,
+    double Area,
+    Func<double, double> Stress,
+    double InitialStrain,
+    double StrainLimit
+);
+
+/// <summary>Which fibre is compressed.</summary>
+public enum Bending
+{
+    /// <summary>Compression at the top.</summary>
+    Sagging,
+
+    /// <summary>Compression at the soffit.</summary>
+    Hogging,
+}
+
+/// <summary>
+/// A steel layer at the ultimate state: total strain, stress and force (tension positive), concrete it displaces taken off.
+/// </summary>
+public sealed record SteelState(SteelLayer Layer, double Strain, double Stress, double Force);
+
+/// <summary>A concrete part at the ultimate state: its compressive force (N) and the height at which it acts (m).</summary>
+public sealed record ConcreteState(ConcretePart Part, double Force, double Height);
+
+/// <summary>
+/// The ultimate state: neutral axis depth from the compressed face (m), curvature (1/m), strain there, resistance (Nm, without sign)
+/// and its parts.
+/// </summary>
+public sealed record UltimateState(
+    double NeutralAxis,
+    double Curvature,
+    double FaceStrain,
+    double Moment,
+    ImmutableArray<ConcreteState> Concrete,
+    ImmutableArray<SteelState> Steel
+);
+
+/// <summary>
+/// Ultimate bending resistance by strain compatibility: plane sections, no tension in concrete, parabola-rectangle in compression,
+/// and no axial force (EN 1992-1-1 6.1(2)).
+/// </summary>
+public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, ImmutableArray<SteelLayer> steel)
+{
+    // Three-point Gauss rule on [0, 1]: exact for the width times the parabola (degree 3 and less) in each slice.
+    private static readonly (double At, double Weight)[] Gauss =
+    [
+        (0.5 - Math.Sqrt(0.15), 5.0 / 18),
+        (0.5, 8.0 / 18),
+        (0.5 + Math.Sqrt(0.15), 5.0 / 18),
+    ];
+
+    private readonly double top = concrete.Max(p => p.Outline.Top);
+    private readonly double bottom = concrete.Min(p => p.Outline.Bottom);
+
+    /// <summary>
+    /// The state in which the first fibre reaches its ultimate strain, or the first prestressing steel its strain limit, and forces
+    /// balance. Null where even a section compressed over its whole depth cannot balance the steel. The moment is 0 without steel in
+    /// tension.
+    /// </summary>
+    public UltimateState? Resistance(Bending bending)
+    {
+        var depth = top - bottom;
+        var neutral = Roots.Bisect(x => Axial(bending, x), 1e-9 * depth, depth);
+        return neutral is { } x ? State(bending, x) : null;
+    }
+
+    /// <summary>Sum of forces for a neutral axis depth, compression positive.</summary>
+    private double Axial(Bending bending, double x)
+    {
+        var curvature = Curvature(bending, x);
+        return concrete.Sum(part => Compress(part, bending, x, curvature).Force)
+            - steel.Sum(layer => Pull(layer, bending, x, curvature).Force);
+    }
+
+    private UltimateState State(Bending bending, double x)
+    {
+        var curvature = Curvature(bending, x);
+        ImmutableArray<ConcreteState> parts = [.. concrete.Select(part => Compress(part, bending, x, curvature)).Where(p => p.Force > 0)];
+        ImmutableArray<SteelState> layers = [.. steel.Select(layer => Pull(layer, bending, x, curvature))];
+        var moment = parts.Sum(p => p.Force * p.Height) - layers.Sum(l => l.Force * l.Layer.Height);
+        return new(x, curvature, curvature * x, bending == Bending.Sagging ? moment : -moment, parts, layers);
+    }
+
+    /// <summary>The greatest curvature that no fibre forbids: κ = min(εcu2/(x − d), (εud − εp0)/(d − x)).</summary>
+    private double Curvature(Bending bending, double x)
+    {
+        var curvature = double.PositiveInfinity;
+        foreach (var part in concrete)
+        {
+            var face = Depth(bending, bending == Bending.Sagging ? part.Outline.Top : part.Outline.Bottom);
+            if (x > face)
+                curvature = Math.Min(curvature, part.Concrete.EpsilonCu2 / (x - face));
+        }
+        foreach (var layer in steel)
+        {
+            var d = Depth(bending, layer.Height);
+            if (d > x)
+                curvature = Math.Min(curvature, (layer.StrainLimit - layer.InitialStrain) / (d - x));
+        }
+        return curvature;
+    }
+
+    private ConcreteState Compress(ConcretePart part, Bending bending, double x, double curvature)
+    {
+        var (near, far) =
+            bending == Bending.Sagging
+                ? (Depth(bending, part.Outline.Top), Depth(bending, part.Outline.Bottom))
+                : (Depth(bending, part.Outline.Bottom), Depth(bending, part.Outline.Top));
+        var end = Math.Min(far, x);
+        if (end <= near)
+            return new(part, 0, part.Outline.Top);
+        var breaks = part
+            .Outline.Points.Select(p => Depth(bending, p.Y))
+            .Concat(part.Concrete.Corners.Select(e => x - e / curvature))
+            .Append(near)
+            .Append(end)
+            .Where(d => d >= near && d <= end)
+            .Order()
+            .Distinct()
+            .ToList();
+        double force = 0,
+            moment = 0;
+        for (var i = 0; i + 1 < breaks.Count; i++)
+        {
+            var (from, thick) = (breaks[i], breaks[i + 1] - breaks[i]);
+            if (thick < 1e-12)
+                continue;
+            foreach (var (at, weight) in Gauss)
+            {
+                var d = from + at * thick;
+                var height = Height(bending, d);
+                var slice = part.Concrete.Stress(curvature * (x - d), part.Fcd) * part.Outline.WidthAt(height) * weight * thick;
+                force += slice;
+                moment += slice * height;
+            }
+        }
+        return new(part, force, force > 0 ? moment / force : part.Outline.Top);
+    }
+
+    private SteelState Pull(SteelLayer layer, Bending bending, double x, double curvature)
+    {
+        var added = curvature * (Depth(bending, layer.Height) - x);
+        var strain = layer.InitialStrain + added;
+        var stress = layer.Stress(strain);
+        var displaced = concrete.FirstOrDefault(p => layer.Height >= p.Outline.Bottom && layer.Height <= p.Outline.Top) is { } part
+            ? part.Concrete.Stress(-added, part.Fcd)
+            : 0;
+        return new(layer, strain, stress, layer.Area * (stress + displaced));
+    }
+
+    private double Depth(Bending bending, double height) => bending == Bending.Sagging ? top - height : height - bottom;
+
+    private double Height(Bending bending, double depth) => bending == Bending.Sagging ? top - depth : bottom + depth;
+}

@@ -1,0 +1,107 @@
+using System.Collections.Immutable;
+using Pravik.Core.Geometry;
+
+namespace Pravik.Core.Frames;
+
+/// <summary>
+/// A structural model of beams, shells, springs, supports and rigid links in space, in SI base units (docs/frame-model.md). Parts name
+/// each other by their place in the lists.
+/// </summary>
+public sealed record FrameModel
+{
+    public ImmutableArray<FrameMaterial> Materials { get; init; } = [];
+    public ImmutableArray<FrameSection> Sections { get; init; } = [];
+    public ImmutableArray<FrameNode> Nodes { get; init; } = [];
+    public ImmutableArray<FrameBeam> Beams { get; init; } = [];
+    public ImmutableArray<FrameShell> Shells { get; init; } = [];
+    public ImmutableArray<FrameSpring> Springs { get; init; } = [];
+    public ImmutableArray<FrameSupport> Supports { get; init; } = [];
+    public ImmutableArray<FrameLink> Links { get; init; } = [];
+    public ImmutableArray<FrameCase> Cases { get; init; } = [];
+}
+
+/// <summary>Modulus of elasticity (Pa), Poisson's ratio, density (kg/m³), thermal expansion (1/K).</summary>
+public sealed record FrameMaterial(string Id, double E, double Nu, double Density = 0, double Alpha = 0)
+{
+    public double G => E / (2 * (1 + Nu));
+}
+
+/// <summary>
+/// Area, second moments (Iy for bending in the x–z plane), torsion constant, shear areas (0 for no shear deformation), m², m⁴.
+/// </summary>
+public sealed record FrameSection(string Id, double A, double Iy, double Iz, double J, double Avy = 0, double Avz = 0);
+
+public sealed record FrameNode(string Id, Point3 At);
+
+/// <summary>
+/// A beam from end I to end J. Offsets are rigid, in global axes, from node to end; releases name local components (ux uy uz rx ry rz)
+/// by their place.
+/// </summary>
+public sealed record FrameBeam(string Id, int I, int J, int Material, int Section)
+{
+    public Point3? Up { get; init; }
+    public Point3 OffsetI { get; init; }
+    public Point3 OffsetJ { get; init; }
+    public ImmutableArray<int> ReleaseI { get; init; } = [];
+    public ImmutableArray<int> ReleaseJ { get; init; } = [];
+}
+
+/// <summary>A shell of three or four nodes in order round the edge.</summary>
+public sealed record FrameShell(string Id, ImmutableArray<int> Nodes, int Material, double Thickness);
+
+/// <summary>A spring between two nodes: stiffness along and about its axes (N/m, Nm/rad), in the order ux uy uz rx ry rz.</summary>
+public sealed record FrameSpring(string Id, int I, int J, ImmutableArray<double> Stiffness)
+{
+    public Point3? X { get; init; }
+    public Point3? Up { get; init; }
+}
+
+/// <summary>A support: directions held, and springs to the ground, in its axes.</summary>
+public sealed record FrameSupport(int Node, ImmutableArray<int> Fix, ImmutableArray<double> Springs)
+{
+    public Point3? X { get; init; }
+    public Point3? Up { get; init; }
+}
+
+/// <summary>A rigid link: the slave moves with the master as one body.</summary>
+public sealed record FrameLink(int Master, int Slave);
+
+/// <summary>A load case.</summary>
+public sealed record FrameCase(string Id)
+{
+    public Point3 Gravity { get; init; }
+    public ImmutableArray<NodalLoad> Nodal { get; init; } = [];
+    public ImmutableArray<BeamLoad> Beams { get; init; } = [];
+    public ImmutableArray<ShellLoad> Shells { get; init; } = [];
+    public ImmutableArray<BeamThermal> BeamThermal { get; init; } = [];
+    public ImmutableArray<ShellThermal> ShellThermal { get; init; } = [];
+    public ImmutableArray<Settlement> Settlements { get; init; } = [];
+}
+
+public sealed record NodalLoad(int Node, Point3 Force, Point3 Moment);
+
+/// <summary>
+/// A load on a beam: component 0 to 5 (fx fy fz mx my mz), in global or local axes. A distributed one goes from <paramref name="From"/>
+/// to <paramref name="To"/> (fractions of the length) and from
+/// <paramref name="Start"/> to <paramref name="End"/> (N/m or Nm/m); a point load stands at <paramref name="From"/> = <paramref
+/// name="To"/> with the value <paramref name="Start"/>.
+/// </summary>
+public sealed record BeamLoad(int Beam, bool IsPoint, int Component, bool IsLocal, double From, double To, double Start, double End);
+
+/// <summary>Pressure on a shell (N/m² of its surface), in global or local axes.</summary>
+public sealed record ShellLoad(int Shell, bool IsLocal, Point3 Pressure);
+
+/// <summary>Uniform temperature (K) and gradients along local y and z (K/m), positive where it is hotter at +.</summary>
+public sealed record BeamThermal(int Beam, double Uniform, double GradientY, double GradientZ);
+
+/// <summary>Uniform temperature (K) and gradient along local z (K/m) of a shell.</summary>
+public sealed record ShellThermal(int Shell, double Uniform, double Gradient)
+{
+    /// <summary>
+    /// The one direction in which it lengthens, as concrete that creeps does; null for all. The file format has no such strain.
+    /// </summary>
+    public Point3? Along { get; init; }
+}
+
+/// <summary>A displacement of a support, global (m, rad).</summary>
+public sealed record Settlement(int Node, Point3 Movement, Point3 Rotation);

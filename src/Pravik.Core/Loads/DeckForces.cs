@@ -1,0 +1,124 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+
+namespace Pravik.Core.Loads;
+
+/// <summary>Forces on the deck that are not weights of its parts: own loads, braking, wind.</summary>
+public static class DeckForces
+{
+    /// <summary>
+    /// Vertical loads at the joints of a mesh for a case of the engineer's own (N, down positive). Lines and patches are put on as many
+    /// points, at most 0.25 m apart but no more than 400 each way; each point goes to the four joints around it by the
+    /// lever rule. What lies beyond the edges goes to the edge.
+    /// </summary>
+    public static double[] Own(BridgeGeometry geometry, DeckMesh mesh, OwnCase own)
+    {
+        var nodal = new double[mesh.Nodes.Length];
+        var lines = new Dictionary<double, DeckLine>();
+        DeckLine Line(double offset) =>
+            lines.TryGetValue(offset, out var known) ? known : lines[offset] = DeckLine.At(mesh, geometry, offset);
+        foreach (var load in own.Loads)
+        {
+            var (length, width) = (load.ToStation - load.Station, load.ToOffset - load.Offset);
+            int Pieces(double size) => (int)Math.Clamp(Math.Ceiling(Math.Abs(size) / 0.25), 1, 400);
+            switch (load.Kind)
+            {
+                case OwnLoadKind.Point:
+                    Put(Line(load.Offset), nodal, load.Station, load.Value);
+                    break;
+                case OwnLoadKind.Line:
+                    var n = Pieces(Math.Max(Math.Abs(length), Math.Abs(width)));
+                    for (var i = 0; i < n; i++)
+                    {
+                        double Station(double t) => load.Station + t * length;
+                        double Offset(double t) => load.Offset + t * width;
+                        var (a, b) = ((double)i / n, (i + 1.0) / n);
+                        var piece = Geometry.Point.Distance(
+                            geometry.Road.At(Station(a), Offset(a)),
+                            geometry.Road.At(Station(b), Offset(b))
+                        );
+                        Put(Line(Offset((a + b) / 2)), nodal, Station((a + b) / 2), load.Value * piece);
+                    }
+                    break;
+                default:
+                    var (along, across) = (Pieces(length), Pieces(width));
+                    for (var i = 0; i < along; i++)
+                    {
+                        for (var j = 0; j < across; j++)
+                        {
+                            var (from, to, offset) = (
+                                load.Station + length * i / along,
+                                load.Station + length * (i + 1) / along,
+                                load.Offset + width * (j + 0.5) / across
+                            );
+                            Put(
+                                Line(offset),
+                                nodal,
+                                (from + to) / 2,
+                                load.Value
+                                    * Math.Abs(geometry.Road.Line.LengthAt(offset, Math.Min(from, to), Math.Max(from, to)))
+                                    * Math.Abs(width)
+                                    / across
+                            );
+                        }
+                    }
+                    break;
+            }
+        }
+        return nodal;
+    }
+
+    /// <summary>
+    /// Shares a load among the joints around a place: along between the rows before and after it, across on each by the lever rule.
+    /// </summary>
+    private static void Put(DeckLine line, double[] nodal, double station, double load)
+    {
+        var last = line.Station.Length - 1;
+        var k = 0;
+        while (k < last - 1 && line.Station[k + 1] < station)
+            k++;
+        // Never over the gap where the deck is parted.
+        if (line.Length[k] == 0 && k > 0)
+            k--;
+        var size = line.Station[k + 1] - line.Station[k];
+        var t = size > 0 ? Math.Clamp((station - line.Station[k]) / size, 0, 1) : 0;
+        foreach (var (row, share) in new[] { (k, 1 - t), (k + 1, t) })
+        {
+            nodal[line.Node[row]] += load * share * (1 - line.Weight[row]);
+            nodal[line.Node[row] + 1] += load * share * line.Weight[row];
+        }
+    }
+
+    /// <summary>
+    /// Braking or acceleration force (N) along the deck, EN 1991-2 4.4.1(2): Q = 0.6·α_Q1·2·Q_1k + 0.10·α_q1·q_1k·w₁·L with Q_1k = 300
+    /// kN and q_1k = 9 kN/m², at least 180·α_Q1 kN and at most 900 kN.
+    /// </summary>
+    public static double Braking(double length, NationalValues values) =>
+        Math.Clamp(
+            0.6 * values["alphaQ1"] * 2 * 300e3 + 0.10 * values["alphaq1"] * 9e3 * values["laneWidth"] * length,
+            180e3 * values["alphaQ1"],
+            900e3
+        );
+
+    /// <summary>Depths over widths at which <see cref="WindFactors"/> stand, and heights of the deck above the ground.</summary>
+    private static readonly double[] Slendernesses = [0.5, 4];
+    private static readonly ImmutableArray<(double Height, double Low, double High)> WindFactors = [(20, 6.7, 3.6), (50, 8.3, 4.5)];
+
+    /// <summary>
+    /// Factor C of EN 1991-1-4 Table 8.2 by b/d_tot and the height of the deck above the ground (m), straight between its entries and
+    /// those of its ends beyond.
+    /// </summary>
+    public static double WindFactor(double slenderness, double height)
+    {
+        var t = Math.Clamp((slenderness - Slendernesses[0]) / (Slendernesses[1] - Slendernesses[0]), 0, 1);
+        var up = Math.Clamp((height - WindFactors[0].Height) / (WindFactors[1].Height - WindFactors[0].Height), 0, 1);
+        double At((double Height, double Low, double High) row) => row.Low + t * (row.High - row.Low);
+        return At(WindFactors[0]) + up * (At(WindFactors[1]) - At(WindFactors[0]));
+    }
+
+    /// <summary>Wind across the bridge per metre, F = ½·ρ·v_b²·C·A_ref (EN 1991-1-4 8.3.2, ρ = 1.25 kg/m³), N/m.</summary>
+    public static double Wind(double velocity, double factor, double depth) => 0.5 * 1.25 * velocity * velocity * factor * depth;
+}

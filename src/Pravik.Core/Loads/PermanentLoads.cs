@@ -1,0 +1,223 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+
+namespace Pravik.Core.Loads;
+
+/// <summary>
+/// Permanent loads. Girder and wet slab act on each girder alone, as a simple span from axis to axis; the rest acts on the deck.
+/// </summary>
+public sealed class PermanentLoads
+{
+    private readonly BridgeGeometry geometry;
+    private readonly ILookup<(int Girder, int Span), (double At, double Load)> diaphragms;
+
+    public PermanentLoads(BridgeGeometry geometry, DeckMesh mesh)
+    {
+        this.geometry = geometry;
+        diaphragms = geometry
+            .DiaphragmBays()
+            .Where(d => d.Diaphragm.Stage != DiaphragmStage.AfterSlab)
+            .SelectMany(d => Halves(d))
+            .ToLookup(d => (d.Girder.Number, d.Span), d => (d.At, d.Load));
+        (Superimposed, SuperimposedTotal) = SpreadSuperimposed(mesh);
+        (Surfacing, SurfacingTotal) = SpreadSurfacing(mesh);
+    }
+
+    /// <summary>Half of the weight of a bay's diaphragm on each of its girders, at its place.</summary>
+    private IEnumerable<(GirderLine Girder, int Span, double At, double Load)> Halves(DiaphragmBay bay)
+    {
+        var half = geometry.DiaphragmWeight(bay) / 2;
+        return [(bay.Left, bay.Span, bay.OnLeft, half), (bay.Right, bay.Span, bay.OnRight, half)];
+    }
+
+    /// <summary>
+    /// Effect of a girder's own weight on it alone, as a simple span, at fraction t: that of a uniform load, or with x for the part of
+    /// the span M = L²·[(1 − t)·∫₀ᵗ w·x dx +
+    /// t·∫ₜ¹ w·(1 − x) dx] and V = L·[∫₀¹ w·(1 − x) dx − ∫₀ᵗ w dx], by Gauss's rule in forty parts.
+    /// </summary>
+    public double Girder(GirderLine girder, int span, double t, EffectKind kind)
+    {
+        var length = girder.SpanLength(span);
+        if (geometry.IsUniform(girder, span))
+            return OnSimpleSpan(geometry.GirderWeight(girder, span), length, t, kind);
+        double Integral(double from, double to, Func<double, double> weight)
+        {
+            const int Parts = 20;
+            var (rule, step, sum) = (Numerics.GaussLegendre.Five, (to - from) / Parts, 0.0);
+            for (var part = 0; part < Parts; part++)
+            {
+                for (var i = 0; i < rule.At.Length; i++)
+                {
+                    var x = from + (part + rule.At[i]) * step;
+                    sum += rule.Weight[i] * step * weight(x) * geometry.WeightAt(girder, span, x);
+                }
+            }
+            return sum;
+        }
+        return kind == EffectKind.Moment
+            ? length * length * ((1 - t) * Integral(0, t, x => x) + t * Integral(t, 1, x => 1 - x))
+            : length * (Integral(0, t, x => 1 - x) + Integral(t, 1, x => 1 - x) - Integral(0, t, _ => 1));
+    }
+
+    /// <summary>
+    /// Nodal loads of edge beams, footways, verges, parapets and of diaphragms that come after the slab (N, down positive).
+    /// </summary>
+    public double[] Superimposed { get; }
+
+    /// <summary>Their sum worked out from widths, lengths and weights, not from the nodal loads.</summary>
+    public double SuperimposedTotal { get; }
+
+    /// <summary>Nodal loads of surfacing on carriageway and hard strips (N, down positive).</summary>
+    public double[] Surfacing { get; }
+    public double SurfacingTotal { get; }
+
+    /// <summary>
+    /// Weight of the slab and haunch that a girder carries while they are wet (N/m): the mean along the span, by Simpson's rule, of the
+    /// slab's
+    /// section over the girder's share of the width.
+    /// </summary>
+    public double WetSlab(GirderLine girder, int span)
+    {
+        var (bridge, shape, slab) = (geometry.Bridge, geometry.UnitOf(span).Shape, geometry.UnitOf(span).Pattern.Slab);
+        var (left, right) = geometry.SlabShares(girder, span);
+        double At(double t)
+        {
+            var place = geometry.Road.Locate(geometry.OnGirder(girder, span, t));
+            return shape.At(place.Station).SlabArea(place.Offset - left, place.Offset + right);
+        }
+        // On a curve a straight girder's share, moved with it, may reach over an edge; half way along it does not.
+        var area =
+            shape.IsConstant && slab is { EdgeThickness: null, Soffit: SoffitLaw.Parallel }
+                ? (left + right) * slab.Thickness
+                : (At(0) + 4 * At(0.5) + At(1)) / 6;
+        area += BridgeGeometry.ThickeningArea(slab) + geometry.HaunchOf(girder, span).Volume / girder.SpanLength(span);
+        return area * bridge.Loads.ConcreteWeight;
+    }
+
+    /// <summary>
+    /// Effect of the placed diaphragms on a girder alone, as a simple span: half of each bay's weight at its place, M = P·L·t(1 − a)
+    /// before it and P·L·a(1 − t) behind,
+    /// V = P·(1 − a) and −P·a.
+    /// </summary>
+    public double Diaphragms(GirderLine girder, int span, double t, EffectKind kind) =>
+        diaphragms[(girder.Number, span)]
+            .Sum(d =>
+                d.Load
+                * (
+                    kind == EffectKind.Moment ? girder.SpanLength(span) * (t <= d.At ? t * (1 - d.At) : d.At * (1 - t))
+                    : t <= d.At ? 1 - d.At
+                    : -d.At
+                )
+            );
+
+    /// <summary>Effect of a load per metre on a simple span at fraction t: M = w·L²·t(1 − t)/2, V = w·L·(½ − t).</summary>
+    public static double OnSimpleSpan(double perMetre, double span, double t, EffectKind kind) =>
+        kind == EffectKind.Moment ? perMetre * span * span * t * (1 - t) / 2 : perMetre * span * (0.5 - t);
+
+    /// <summary>Load per area of a strip from its depth of fill above the slab (N/m²), surfacing of its own at the top.</summary>
+    public static double StripLoad(StripPlace strip, UnitWeights loads)
+    {
+        var surfacing = Math.Min(strip.Surfacing ?? 0, strip.MeanFill);
+        return surfacing * loads.SurfacingWeight + (strip.MeanFill - surfacing) * (strip.UnitWeight ?? KindWeight(strip.Kind, loads));
+    }
+
+    /// <summary>Unit weight of what lies on the slab where a strip has none of its own (N/m³).</summary>
+    public static double KindWeight(StripKind kind, UnitWeights loads) =>
+        kind switch
+        {
+            StripKind.EdgeBeam => loads.ConcreteWeight,
+            StripKind.Footway or StripKind.Verge or StripKind.Median => loads.FootwayWeight,
+            _ => loads.SurfacingWeight,
+        };
+
+    private (double[], double) SpreadSuperimposed(DeckMesh mesh)
+    {
+        var nodal = new double[mesh.Nodes.Length];
+        var total = SpreadStrips(mesh, nodal, strip => strip.Kind is not (StripKind.Carriageway or StripKind.HardStrip));
+        foreach (var parapet in ParapetLine.All(geometry))
+        {
+            double Weight(double station) => parapet.Loads(station) ? parapet.Weight : 0;
+            DeckLine.Along(mesh, geometry, parapet.Centre, parapet.Unit).Spread(nodal, Weight);
+            total += Along(parapet.Unit, parapet.Centre, Weight, false);
+        }
+        foreach (
+            var (girder, span, at, load) in geometry
+                .DiaphragmBays()
+                .Where(d => d.Diaphragm.Stage == DiaphragmStage.AfterSlab)
+                .SelectMany(d => Halves(d))
+        )
+        {
+            var (first, last) = mesh.Spans[span];
+            nodal[mesh.OfGirder(girder.Number - 1, first + (int)Math.Round(at * (last - first)))] += load;
+            total += load;
+        }
+        return (nodal, total);
+    }
+
+    private (double[], double) SpreadSurfacing(DeckMesh mesh)
+    {
+        var nodal = new double[mesh.Nodes.Length];
+        return (nodal, SpreadStrips(mesh, nodal, strip => strip.Kind is StripKind.Carriageway or StripKind.HardStrip));
+    }
+
+    private double SpreadStrips(DeckMesh mesh, double[] nodal, Func<StripPlace, bool> wanted)
+    {
+        double total = 0;
+        foreach (var unit in geometry.Units)
+        {
+            var strips = unit.Shape.At(unit.Start.Station).Strips;
+            for (var i = 0; i < strips.Length; i++)
+            {
+                if (!wanted(strips[i]))
+                    continue;
+                var (strip, cells) = (i, Math.Max(2, (int)Math.Ceiling(strips[i].Width / 0.25)));
+                double PerMetre(double station)
+                {
+                    var here = unit.Shape.At(station).Strips[strip];
+                    return StripLoad(here, geometry.Bridge.Loads) * here.Width;
+                }
+                foreach (var line in DeckLine.Cells(mesh, geometry, unit, strip, cells))
+                    line.Spread(nodal, s => PerMetre(s) / cells);
+                total += Total(unit, strip, PerMetre);
+            }
+        }
+        return total;
+    }
+
+    /// <summary>
+    /// Load of a strip between the axes of its unit, worked out from its geometry: Gauss's rule across it of integrals along it.
+    /// </summary>
+    private double Total(UnitPlace unit, int strip, Func<double, double> perMetre)
+    {
+        var rule = Numerics.GaussLegendre.Ten;
+        double sum = 0;
+        for (var i = 0; i < rule.At.Length; i++)
+        {
+            var t = rule.At[i];
+            sum += rule.Weight[i] * Along(unit, s => unit.Shape.Within(strip, t, s), perMetre, true);
+        }
+        return sum;
+    }
+
+    /// <summary>
+    /// ∫ value ds along a line between the axes of a unit (Simpson's rule); ds is the length at the line's own offset, along the road
+    /// for a strip.
+    /// </summary>
+    private double Along(UnitPlace unit, Func<double, double> offset, Func<double, double> value, bool ofStrip)
+    {
+        var (from, to) = (geometry.Meet(unit.Start, offset).Station, geometry.Meet(unit.End, offset).Station);
+        const int Steps = 64;
+        var step = (to - from) / Steps;
+        double sum = 0;
+        for (var i = 0; i < Steps; i++)
+        {
+            var (a, middle, b) = (from + i * step, from + (i + 0.5) * step, from + (i + 1) * step);
+            var mean = (value(a) + 4 * value(middle) + value(b)) / 6;
+            var (ahead, across) = (geometry.Road.Line.LengthAt(offset(middle), a, b), offset(b) - offset(a));
+            sum += mean * (ofStrip ? ahead : Math.Sqrt(ahead * ahead + across * across));
+        }
+        return sum;
+    }
+}

@@ -1,0 +1,472 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Frames;
+using Pravik.Core.Geometry;
+using Pravik.Core.Materials;
+using Pravik.Core.Places;
+using Pravik.Core.Roads;
+using Pravik.Core.Sections;
+
+namespace Pravik.Core.Models;
+
+/// <summary>
+/// Makes frame models of a bridge: line girders, a grillage, or slab shells over girder beams, at any moment of construction.
+/// </summary>
+/// <remarks>
+/// Joints of line girders and grillages lie at the level of the composite centroid below the road line, row by row level across, so
+/// that bending and membrane forces stay apart; those of shells lie in the middle of the
+/// slab with its crossfall, and girders hang below by rigid offsets. Shear deformation is left out (Hambly, Bridge Deck Behaviour, 2nd
+/// edition, 3.3). Girders that are not yet joined over a pier have a hinge just before it. Girders without a slab are
+/// held upright, across and, at the first axis of their unit, along, as braced girders are.
+/// </remarks>
+public sealed class ModelBuilder
+{
+    /// <summary>Thermal expansion of concrete and steel (1/K, EN 1991-1-5 Table C.1).</summary>
+    public const double Expansion = 10e-6;
+    private const double Gravity = 9.80665;
+    private static readonly ImmutableArray<double> NoSprings = [0, 0, 0, 0, 0, 0];
+    private readonly ModelChoices choices;
+    private readonly Ground? ground;
+    private readonly Grillage grillage;
+    private readonly double depth;
+    private readonly Dictionary<(int Girder, int Piece), LayeredSection> sections = [];
+
+    public ModelBuilder(BridgeGeometry geometry, ModelChoices choices, Ground? ground = null)
+    {
+        (Geometry, this.choices, this.ground) = (geometry, choices, ground);
+        int[] divisions = [.. Enumerable.Range(0, geometry.SpanCount).Select(choices.DivisionsOf)];
+        // The everyday grillage knows what strips there are and how wide.
+        grillage = GrillageBuilder.Build(geometry, divisions);
+        Mesh = choices.Kind == ModelKind.Shells ? DeckMesh.Of(geometry, divisions, choices.Between) : grillage.Mesh;
+        var (first, section) = (
+            geometry.Girders[0],
+            GrillageBuilder.Composite(geometry, geometry.Girders[0], geometry.Girders[0].FirstSpan)
+        );
+        var line = geometry.HaunchOf(first, first.FirstSpan);
+        var middle = geometry.Road.Locate(geometry.OnGirder(first, first.FirstSpan, 0.5));
+        depth = geometry.Road.Level(middle.Station) - line.Bottom(0.5) - section.Centroid;
+    }
+
+    public BridgeGeometry Geometry { get; }
+    public DeckMesh Mesh { get; }
+
+    /// <summary>Materials by their place in every model.</summary>
+    public const int GirderMaterial = 0;
+    public const int SlabMaterial = 1;
+    public const int SupportMaterial = 2;
+    public const int SteelMaterial = 3;
+
+    public BridgeModel Build(StageState state)
+    {
+        var parts = new FrameParts(Materials(state));
+        foreach (var node in Mesh.Nodes)
+            parts.AddNode(NameOf(node), new(node.At.X, node.At.Y, LevelOf(node)));
+        var layers = Sections(state);
+        var girders = AddGirders(parts, state, layers);
+        var shells = choices.Kind == ModelKind.Shells ? AddShells(parts, state) : [];
+        if (choices.Kind == ModelKind.Grillage)
+            AddStrips(parts, state);
+        AddDiaphragms(parts, state);
+        var used = Used(parts);
+        var seats = AddSupports(parts, state);
+        // Joints that nothing is joined to yet.
+        for (var n = 0; n < used.Length; n++)
+        {
+            if (!used[n])
+                parts.Supports.Add(new(n, [0, 1, 2, 3, 4, 5], NoSprings));
+        }
+        var props = AddProps(parts, state);
+        var changed = ModelChanges.Apply(parts, choices.Changes);
+        int Kept(int beam) => beam < 0 ? beam : changed.Beams[beam];
+        return new(choices.Kind, state, parts.Model, Mesh)
+        {
+            GirderBeams = [.. girders.Select(g => g.Select(Kept).ToImmutableArray())],
+            Sections = layers,
+            Shells = [.. shells.Select(row => row.Select(s => s < 0 ? s : changed.Shells[s]).ToImmutableArray())],
+            Seats = seats,
+            Others = [.. parts.Others.Select(o => o with { Beam = Kept(o.Beam) }).Where(o => o.Beam >= 0)],
+            Props = props,
+            Unmet = changed.Unmet,
+        };
+    }
+
+    /// <summary>Level of the joints of a row at a station, and of each joint in the slab.</summary>
+    private double LevelOf(DeckNode node)
+    {
+        if (choices.Kind != ModelKind.Shells)
+            return Geometry.Road.Level(Math.Clamp(node.Station, Geometry.Road.StartStation, Geometry.Road.EndStation)) - depth;
+        var section = Geometry.UnitOf(Mesh.SpanOf(node.Line)).Shape.At(node.Station);
+        return Geometry.Road.Level(node.Station) + section.SlabTop(node.Offset) - section.Thickness(node.Offset) / 2;
+    }
+
+    private string NameOf(DeckNode node) =>
+        Mesh.GirderLines.IndexOf(node.Longitudinal) is var girder and >= 0
+            ? $"G{girder + 1}-{node.Line}"
+            : $"S{node.Longitudinal}-{node.Line}";
+
+    private List<FrameMaterial> Materials(StageState state)
+    {
+        var (materials, loads) = (Geometry.Bridge.Materials, Geometry.Bridge.Loads);
+        FrameMaterial Of(string name, ConcreteGrade grade, double factor) =>
+            new(name, Concrete.Of(grade).Ecm * factor, GrillageBuilder.PoissonsRatio, loads.ConcreteWeight / Gravity, Expansion);
+        var steel = StructuralSteel.Of(materials.Structural);
+        return
+        [
+            Of("girder", materials.Girder, state.GirderFactor),
+            Of("slab", materials.Slab, state.SlabFactor),
+            Of("support", materials.Support, 1),
+            new("steel", steel.E, steel.E / 2 / steel.G - 1, loads.SteelWeight / Gravity, Expansion),
+        ];
+    }
+
+    private ImmutableArray<ImmutableArray<LayeredSection?>> Sections(StageState state)
+    {
+        sections.Clear();
+        return
+        [
+            .. Geometry.Girders.Select(girder =>
+                Enumerable.Range(0, Mesh.Lines - 1).Select(row => Layers(girder, row, state)).ToImmutableArray()
+            ),
+        ];
+    }
+
+    private LayeredSection? Layers(GirderLine girder, int row, StageState state)
+    {
+        if (Piece(row) is not { } piece || !state.Girders[piece.Span])
+            return null;
+        var uniform = Geometry.IsUniform(girder, piece.Span);
+        // A uniform girder has one section along the span.
+        var key = (girder.Number, uniform ? -1 - piece.Span : row);
+        if (sections.TryGetValue(key, out var known))
+            return known;
+        var made = Geometry.SectionOf(girder, piece.Span, uniform ? 0.5 : piece.Middle);
+        // Steel does not creep.
+        var modulus = made.IsSteel
+            ? StructuralSteel.Of(Geometry.Bridge.Materials.Structural).E
+            : Concrete.Of(Geometry.Bridge.Materials.Girder).Ecm * state.GirderFactor;
+        var (haunch, thickness) = (Geometry.Haunch(piece.Span), Geometry.SlabThickness(girder, piece.Span, 0.5));
+        var bare = made.Bending;
+        if (!state.Slab[piece.Span])
+            return sections[key] = new(bare, bare, 0, thickness, haunch, 0, 1, modulus);
+        var width = GrillageBuilder.SlabWidth(Geometry, girder, piece.Span, made);
+        var ratio = Concrete.Of(Geometry.Bridge.Materials.Slab).Ecm * state.SlabFactor / modulus;
+        var haunchWidth = choices.HaunchActs ? made.TopWidth : 0;
+        return sections[key] = new(
+            bare,
+            CompositeSection.Of(bare, width, thickness, haunch, haunchWidth, ratio),
+            width,
+            thickness,
+            haunch,
+            haunchWidth,
+            ratio,
+            modulus
+        );
+    }
+
+    /// <summary>
+    /// Span of the piece that begins on a row and the fraction of its middle; null between the rows where the deck is parted.
+    /// </summary>
+    private (int Span, double Middle)? Piece(int row)
+    {
+        var span = Mesh.SpanOf(row);
+        var (first, last) = Mesh.Spans[span];
+        return row >= last ? null : (span, (row + 0.5 - first) / (last - first));
+    }
+
+    private ImmutableArray<ImmutableArray<int>> AddGirders(
+        FrameParts parts,
+        StageState state,
+        ImmutableArray<ImmutableArray<LayeredSection?>> layers
+    )
+    {
+        var shells = choices.Kind == ModelKind.Shells;
+        var all = ImmutableArray.CreateBuilder<ImmutableArray<int>>();
+        foreach (var girder in Geometry.Girders)
+        {
+            var beams = ImmutableArray.CreateBuilder<int>();
+            for (var row = 0; row + 1 < Mesh.Lines; row++)
+            {
+                if (layers[girder.Number - 1][row] is not { } section)
+                {
+                    beams.Add(-1);
+                    continue;
+                }
+                var (span, middle) = Piece(row)!.Value;
+                var made = Geometry.SectionOf(girder, span, Geometry.IsUniform(girder, span) ? 0.5 : middle);
+                // The haunch is part of the beam below the shells.
+                var bending =
+                    shells && section.HasSlab && section.HaunchWidth > 0
+                        ? CompositeSection.Of(section.Girder, 0, 0, section.Haunch, section.HaunchWidth, section.Ratio)
+                    : shells ? section.Girder
+                    : section.Composite;
+                var material = made.IsSteel ? SteelMaterial : GirderMaterial;
+                var share = shells || !section.HasSlab ? 0 : GrillageBuilder.SlabTorsion(Geometry, girder, span, section.SlabThickness);
+                var torsion = made.Properties.J + share * parts.Materials[SlabMaterial].G / parts.Materials[material].G;
+                var inPlane =
+                    made.Properties.Iy
+                    + (
+                        section.HasSlab && !shells
+                            ? section.Ratio * section.SlabThickness * Math.Pow(Geometry.WetSlabWidth(girder, span), 3) / 12
+                            : 0
+                    );
+                var hinge =
+                    row + 1 == Mesh.Spans[span].Last
+                    && span + 1 < Geometry.SpanCount
+                    && Mesh.Spans[span + 1].First == row + 1
+                    && state.Girders[span + 1]
+                    && !IsJoined(span + 1, state);
+                var down = shells ? new Point3(0, 0, bending.Centroid - section.SlabMiddle) : default;
+                beams.Add(parts.Beams.Count);
+                parts.Beams.Add(
+                    new(
+                        $"G{girder.Number}-{row}",
+                        Mesh.OfGirder(girder.Number - 1, row),
+                        Mesh.OfGirder(girder.Number - 1, row + 1),
+                        material,
+                        parts.Section(section.HasSlab ? "composite" : "girder", bending.Area, bending.SecondMoment, inPlane, torsion)
+                    )
+                    {
+                        OffsetI = down,
+                        OffsetJ = down,
+                        ReleaseJ = hinge ? [4] : [],
+                    }
+                );
+            }
+            all.Add(beams.ToImmutable());
+        }
+        return all.ToImmutable();
+    }
+
+    /// <summary>
+    /// Whether the slab of the piece that begins on a row is there and stiff; the piece just before a pier waits for the pour over it.
+    /// </summary>
+    private bool HasSlab(int row, StageState state) =>
+        Piece(row) is { } piece
+        && state.Girders[piece.Span]
+        && state.Slab[piece.Span]
+        && !(
+            row + 1 == Mesh.Spans[piece.Span].Last
+            && piece.Span + 1 < Geometry.SpanCount
+            && Mesh.Spans[piece.Span + 1].First == row + 1
+            && state.Slab[piece.Span + 1]
+            && !IsJoined(piece.Span + 1, state)
+        );
+
+    /// <summary>Whether girders go on over an axis (from 0): in one piece, or joined by a pour.</summary>
+    private bool IsJoined(int axis, StageState state) => state.Joined[axis] || Geometry.LayoutOf(axis - 1).RunsOn;
+
+    private List<ImmutableArray<int>> AddShells(FrameParts parts, StageState state)
+    {
+        var all = new List<ImmutableArray<int>>();
+        for (var row = 0; row + 1 < Mesh.Lines; row++)
+        {
+            var bays = ImmutableArray.CreateBuilder<int>();
+            for (var bay = 0; bay + 1 < Mesh.Longitudinals; bay++)
+            {
+                if (!HasSlab(row, state))
+                {
+                    bays.Add(-1);
+                    continue;
+                }
+                int[] corners =
+                [
+                    Mesh.NodeAt(bay + 1, row),
+                    Mesh.NodeAt(bay + 1, row + 1),
+                    Mesh.NodeAt(bay, row + 1),
+                    Mesh.NodeAt(bay, row),
+                ];
+                var (station, offset) = (corners.Average(c => Mesh.Nodes[c].Station), corners.Average(c => Mesh.Nodes[c].Offset));
+                var thickness = Geometry.UnitOf(Mesh.SpanOf(row)).Shape.At(station).Thickness(offset);
+                bays.Add(parts.Shells.Count);
+                parts.Shells.Add(new($"P{bay}-{row}", [.. corners], SlabMaterial, thickness));
+            }
+            all.Add(bays.ToImmutable());
+        }
+        return all;
+    }
+
+    /// <summary>Strips of slab and edges, where the slab is stiff.</summary>
+    private void AddStrips(FrameParts parts, StageState state)
+    {
+        var counts = new Dictionary<MemberKind, int>();
+        foreach (var member in grillage.Members.Where(m => m.Kind is MemberKind.Strip or MemberKind.Edge))
+        {
+            if (
+                !state.Girders[member.Span]
+                || !state.Slab[member.Span]
+                || !HasSlab(Math.Min(Mesh.Nodes[member.I].Line, Mesh.Spans[member.Span].Last - 1), state)
+            )
+                continue;
+            var number = counts[member.Kind] = counts.GetValueOrDefault(member.Kind) + 1;
+            var (slab, factor) = (parts.Materials[SlabMaterial], state.SlabFactor);
+            // Along an edge the slab belongs to the flange of the outer girder: the member has a hundredth of it, as in bending.
+            var part = member.Kind == MemberKind.Edge ? 0.01 : 1;
+            var (area, across) = (
+                part * Math.Max(1e-4, member.Width * member.Depth),
+                part * member.Depth * Math.Pow(Math.Max(1e-2, member.Width), 3) / 12
+            );
+            parts.AddOther(
+                member.Kind,
+                $"{(member.Kind == MemberKind.Strip ? "T" : "E")}{number}",
+                member.I,
+                member.J,
+                SlabMaterial,
+                member.Kind == MemberKind.Strip ? "strip" : "edge",
+                area,
+                member.Flexural * factor / slab.E,
+                across,
+                member.Torsional * factor / slab.G
+            );
+        }
+    }
+
+    /// <summary>Diaphragms where girders stand: those over the piers once they are cast, others with the slab.</summary>
+    private void AddDiaphragms(FrameParts parts, StageState state)
+    {
+        if (choices.Kind == ModelKind.Line)
+            return;
+        var number = 0;
+        foreach (var member in grillage.Members.Where(m => m.Kind == MemberKind.Diaphragm))
+        {
+            var (i, j) = (grillage.Nodes[member.I], grillage.Nodes[member.J]);
+            if (!IsThere(member, i.Line, state))
+                continue;
+            // In a mesh with lines between the girders the diaphragm runs over them.
+            var (from, to) = (OnMesh(i.Longitudinal), OnMesh(j.Longitudinal));
+            var material = member.Depth > 0 ? SlabMaterial : SteelMaterial;
+            var (e, g) = (
+                material == SteelMaterial ? parts.Materials[SteelMaterial].E : Concrete.Of(Geometry.Bridge.Materials.Slab).Ecm,
+                material == SteelMaterial
+                    ? parts.Materials[SteelMaterial].G
+                    : Concrete.Of(Geometry.Bridge.Materials.Slab).Ecm / 2 / (1 + GrillageBuilder.PoissonsRatio)
+            );
+            var area = Math.Max(1e-4, member.Width * member.Depth);
+            var slabDepth = Geometry.SlabThickness(Geometry.Girders[0], member.Span, 0.5);
+            number++;
+            for (var k = from; k < to; k++)
+            {
+                var line = i.Line + (int)Math.Round((double)(k - from) / (to - from) * (j.Line - i.Line));
+                var next = i.Line + (int)Math.Round((double)(k + 1 - from) / (to - from) * (j.Line - i.Line));
+                // Below shells it hangs with its top at the slab's soffit, and has the slab for a flange.
+                var down = choices.Kind == ModelKind.Shells ? new Point3(0, 0, -(member.Depth + slabDepth) / 2) : default;
+                parts.AddOther(
+                    MemberKind.Diaphragm,
+                    $"D{number}.{k - from + 1}",
+                    Mesh.NodeAt(k, line),
+                    Mesh.NodeAt(k + 1, next),
+                    material,
+                    "diaphragm",
+                    area,
+                    member.Flexural / e,
+                    member.Flexural / e,
+                    member.Torsional / g,
+                    down
+                );
+            }
+        }
+    }
+
+    private bool IsThere(GrillageMember member, int line, StageState state)
+    {
+        var axis = Mesh.AxisLines().Where(a => a.Line == line).Select(a => (int?)a.Axis).FirstOrDefault();
+        if (axis is not { } at)
+            return state.Girders[member.Span] && state.Slab[member.Span];
+        var sides = new[] { at - 1, at }
+            .Where(s => s >= 0 && s < Geometry.SpanCount && (Mesh.Spans[s].First == line || Mesh.Spans[s].Last == line))
+            .ToList();
+        return sides.TrueForAll(s => state.Girders[s] && state.Slab[s]) && (sides.Count == 1 || IsJoined(at, state));
+    }
+
+    /// <summary>The line of this mesh that a line of the grillage lies on.</summary>
+    private int OnMesh(int longitudinal) =>
+        longitudinal == 0 ? 0
+        : longitudinal == grillage.Longitudinals - 1 ? Mesh.Longitudinals - 1
+        : Mesh.GirderLines[longitudinal - 1];
+
+    private bool[] Used(FrameParts parts)
+    {
+        var used = new bool[Mesh.Nodes.Length];
+        foreach (var beam in parts.Beams)
+            used[beam.I] = used[beam.J] = true;
+        foreach (var node in parts.Shells.SelectMany(s => s.Nodes))
+            used[node] = true;
+        return used;
+    }
+
+    /// <summary>Whether a girder stands alone at a row, because a span that ends there has no slab to hold it.</summary>
+    private bool IsBare(int line, StageState state) =>
+        Enumerable
+            .Range(0, Geometry.SpanCount)
+            .Any(s => (Mesh.Spans[s].First == line || Mesh.Spans[s].Last == line) && state.Girders[s] && !state.Slab[s]);
+
+    private ImmutableArray<ModelSeat> AddSupports(FrameParts parts, StageState state)
+    {
+        var substructure =
+            choices.Supports == ModelSupports.Simple
+                ? null
+                : new SubstructureModel(Geometry, ground, parts, choices.Supports == ModelSupports.Substructure);
+        var seats = ImmutableArray.CreateBuilder<ModelSeat>();
+        foreach (var (line, axis) in Mesh.AxisLines())
+        {
+            var spans = Enumerable
+                .Range(0, Geometry.SpanCount)
+                .Where(s => Mesh.Spans[s].First == line || Mesh.Spans[s].Last == line)
+                .ToList();
+            if (!spans.Exists(s => state.Girders[s]))
+                continue;
+            var bare = IsBare(line, state);
+            var upright = bare || choices.Kind == ModelKind.Line || Geometry.Girders.Length == 1;
+            var first = Geometry.UnitOf(spans[^1]).FirstSpan;
+            var isFirst = Mesh.Spans[first].First == line;
+            foreach (var girder in Geometry.Girders)
+            {
+                var g = girder.Number - 1;
+                var node = Mesh.OfGirder(g, line);
+                var along = new Point3(Math.Cos(Mesh.Nodes[node].Direction), Math.Sin(Mesh.Nodes[node].Direction), 0);
+                List<int> fix = [];
+                // Bearings hold what they hold; bracing does the rest while girders stand alone.
+                var alone = bare || choices.Kind == ModelKind.Line;
+                if (
+                    isFirst
+                    && (
+                        substructure is null
+                            ? alone || g == Geometry.Girders.Length / 2
+                            : bare && !substructure.HoldsAlong(g, Geometry.UnitOf(first))
+                    )
+                )
+                    fix.Add(0);
+                if (upright || (substructure is null && g == Geometry.Girders.Length / 2))
+                    fix.Add(1);
+                if (upright)
+                    fix.Add(3);
+                if (substructure is null)
+                {
+                    fix.Add(2);
+                    seats.Add(new(axis, g, line, node, null));
+                }
+                else
+                    seats.AddRange(substructure.Bearings(axis, g, spans).Select(b => substructure.Place(b, axis, g, line, node)));
+                if (fix.Count > 0)
+                    parts.Supports.Add(new(node, [.. fix.Order()], NoSprings) { X = along });
+            }
+        }
+        return seats.ToImmutable();
+    }
+
+    private ImmutableArray<(int, int, int)> AddProps(FrameParts parts, StageState state)
+    {
+        var props = ImmutableArray.CreateBuilder<(int, int, int)>();
+        for (var span = 0; span < Geometry.SpanCount; span++)
+        {
+            if (!state.Props[span] || !state.Girders[span])
+                continue;
+            for (var g = 0; g < Geometry.Girders.Length; g++)
+            {
+                var node = Mesh.OfGirder(g, (Mesh.Spans[span].First + Mesh.Spans[span].Last) / 2);
+                props.Add((span, g, node));
+                parts.Supports.Add(new(node, [2], NoSprings));
+            }
+        }
+        return props.ToImmutable();
+    }
+}

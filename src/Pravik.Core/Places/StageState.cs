@@ -1,0 +1,55 @@
+using System.Collections.Immutable;
+
+namespace Pravik.Core.Places;
+
+/// <summary>What stands at a moment of construction, and how stiff concrete is under what is put on then.</summary>
+public sealed record StageState
+{
+    /// <summary>Spans (from 0) in which girders stand, in which the slab is stiff, and whose girders are propped half way.</summary>
+    public required ImmutableArray<bool> Girders { get; init; }
+    public required ImmutableArray<bool> Slab { get; init; }
+    public required ImmutableArray<bool> Props { get; init; }
+
+    /// <summary>Axes (from 0) over which girders are joined.</summary>
+    public required ImmutableArray<bool> Joined { get; init; }
+
+    /// <summary>What the moduli of slab and girder are multiplied by: 1, or 1/(1 + χφ) for what acts slowly.</summary>
+    public double SlabFactor { get; init; } = 1;
+    public double GirderFactor { get; init; } = 1;
+
+    /// <summary>The finished bridge.</summary>
+    public static StageState Finished(int spans) =>
+        new()
+        {
+            Girders = [.. Enumerable.Repeat(true, spans)],
+            Slab = [.. Enumerable.Repeat(true, spans)],
+            Props = [.. Enumerable.Repeat(false, spans)],
+            Joined = [.. Enumerable.Repeat(true, spans + 1)],
+        };
+
+    /// <summary>Nothing yet.</summary>
+    public static StageState Nothing(int spans) =>
+        new()
+        {
+            Girders = [.. Enumerable.Repeat(false, spans)],
+            Slab = [.. Enumerable.Repeat(false, spans)],
+            Props = [.. Enumerable.Repeat(false, spans)],
+            Joined = [.. Enumerable.Repeat(false, spans + 1)],
+        };
+
+    public bool Equals(StageState? other) =>
+        other is not null
+        && Girders.SequenceEqual(other.Girders)
+        && Slab.SequenceEqual(other.Slab)
+        && Props.SequenceEqual(other.Props)
+        && Joined.SequenceEqual(other.Joined)
+        && SlabFactor == other.SlabFactor
+        && GirderFactor == other.GirderFactor;
+
+    public override int GetHashCode() =>
+        HashCode.Combine(
+            SlabFactor,
+            GirderFactor,
+            string.Concat(Girders.Concat(Slab).Concat(Props).Concat(Joined).Select(b => b ? '1' : '0'))
+        );
+}

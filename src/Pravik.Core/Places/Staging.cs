@@ -1,0 +1,172 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Findings;
+
+namespace Pravik.Core.Places;
+
+/// <summary>A stage worked out: what stands under its loads, and what is put on; spans and axes from 0.</summary>
+public sealed record StageStep(int Number, Stage Stage, StageState State)
+{
+    public ImmutableArray<int> NewGirders { get; init; } = [];
+    public ImmutableArray<int> Pours { get; init; } = [];
+    public ImmutableArray<int> Joins { get; init; } = [];
+    public ImmutableArray<int> Releases { get; init; } = [];
+}
+
+/// <summary>Works out from the table of stages what stands when.</summary>
+public static class Staging
+{
+    /// <summary>The stages in order. What is cast in one is stiff from the next.</summary>
+    public static ImmutableArray<StageStep> Steps(Bridge bridge)
+    {
+        var spans = bridge.Axes.Spans.Length;
+        var (state, steps) = (StageState.Nothing(spans), ImmutableArray.CreateBuilder<StageStep>());
+        ImmutableArray<int> cast = [],
+            joined = [];
+        foreach (var stage in bridge.Actions.StagesOf(spans))
+        {
+            ImmutableArray<int> From(string text, int most) => [.. (NumberList.Read(text, most) ?? []).Select(n => n - 1)];
+            state = Hardened(state, cast, joined);
+            var (girders, releases) = (From(stage.Girders, spans), From(stage.Releases, spans));
+            state = state with
+            {
+                Girders = With(state.Girders, girders, true),
+                Props = With(With(state.Props, From(stage.Props, spans), true), releases, false),
+            };
+            (cast, joined) = (From(stage.Pours, spans), From(stage.Joins, spans + 1));
+            steps.Add(
+                new(steps.Count, stage, state)
+                {
+                    NewGirders = girders,
+                    Pours = cast,
+                    Joins = joined,
+                    Releases = releases,
+                }
+            );
+        }
+        return steps.ToImmutable();
+    }
+
+    /// <summary>Axes (from 0) over which a stage joins girders: piers between spans over which the deck is not parted.</summary>
+    public static ImmutableArray<int> JoinedIn(Bridge bridge, StageStep step) =>
+        [
+            .. step.Joins.Where(a =>
+                a > 0 && a < bridge.Axes.Spans.Length && bridge.Axes.Own.GetValueOrDefault($"{a + 1}")?.Kind != AxisKind.Joint
+            ),
+        ];
+
+    /// <summary>What stands after the last stage, when all that was cast is stiff.</summary>
+    public static StageState Finished(IReadOnlyList<StageStep> steps, int spans) =>
+        steps.Count == 0 ? StageState.Nothing(spans) : Hardened(steps[^1].State, steps[^1].Pours, steps[^1].Joins);
+
+    /// <summary>
+    /// The day from which all that stands in the end stands, and the day on which the slab of a span was cast; null where it never is.
+    /// </summary>
+    public static double ReadyOn(IReadOnlyList<StageStep> steps, StageState finished) =>
+        steps.FirstOrDefault(s => s.State.Equals(finished))?.Stage.Day ?? (steps.Count > 0 ? steps[^1].Stage.Day : 0);
+
+    public static double? CastOn(IReadOnlyList<StageStep> steps, int span) => steps.FirstOrDefault(s => s.Pours.Contains(span))?.Stage.Day;
+
+    /// <summary>What is wrong with the stages of a bridge.</summary>
+    internal static IEnumerable<Finding> Check(Bridge bridge)
+    {
+        var spans = bridge.Axes.Spans.Length;
+        var own = bridge.Actions.Cases.Select(c => c.Name).ToHashSet();
+        var tendons = bridge.Girders.Tendons.Select(t => t.Name).ToHashSet();
+        List<StageStep> steps = [.. Steps(bridge)];
+        var path = "/actions/stages";
+        foreach (var step in steps)
+        {
+            var (at, before) = ($"{path}/{step.Number}", step.Number == 0 ? StageState.Nothing(spans) : steps[step.Number - 1].State);
+            foreach (var span in step.NewGirders.Where(s => before.Girders[s]))
+                yield return Finding.Error(
+                    $"{at}/girders",
+                    $"The girders of span {span + 1} stand already before stage {step.Number + 1}."
+                );
+            foreach (var span in step.Pours)
+            {
+                if (!step.State.Girders[span])
+                    yield return Finding.Error(
+                        $"{at}/pours",
+                        $"The slab of span {span + 1} is cast in stage {step.Number + 1} before its girders are set."
+                    );
+                if (steps.Take(step.Number).Any(s => s.Pours.Contains(span)))
+                    yield return Finding.Error(
+                        $"{at}/pours",
+                        $"The slab of span {span + 1} is cast a second time in stage {step.Number + 1}."
+                    );
+            }
+            foreach (var axis in JoinedIn(bridge, step))
+            {
+                if (!step.State.Girders[axis - 1] || !step.State.Girders[axis])
+                    yield return Finding.Error(
+                        $"{at}/joins",
+                        $"Girders are joined over axis {axis + 1} in stage {step.Number + 1} before those of both spans are set."
+                    );
+            }
+            foreach (var span in step.Releases.Where(s => !before.Props[s]))
+                yield return Finding.Error(
+                    $"{at}/releases",
+                    $"Props are taken away from span {span + 1} in stage {step.Number + 1}, where none stand."
+                );
+            if (step.Number > 0 && step.Stage.Day < steps[step.Number - 1].Stage.Day)
+                yield return Finding.Error(
+                    $"{at}/day",
+                    $"Stage {step.Number + 1} comes before the one above it: its day must be at least {steps[step.Number - 1].Stage.Day:0.#}."
+                );
+            foreach (var load in step.Stage.LoadNames)
+            {
+                if (tendons.Contains(load))
+                {
+                    if (step.State.Girders.Contains(false))
+                        yield return Finding.Error(
+                            $"{at}/loads",
+                            $"“{load}” is stressed in stage {step.Number + 1} before the girders of every span are set."
+                        );
+                }
+                else if (!Stage.KnownLoads.Contains(load) && !own.Contains(load))
+                    yield return Finding.Error(
+                        $"{at}/loads",
+                        $"“{load}” is not a load. Known are {string.Join(", ", Stage.KnownLoads.Concat(own).Concat(tendons))}."
+                    );
+                else if (step.State.Slab.Contains(false))
+                    yield return Finding.Error(
+                        $"{at}/loads",
+                        $"“{load}” lies on the slab, which is not stiff in every span in stage {step.Number + 1}: what is cast in a stage carries from the next one."
+                    );
+            }
+        }
+        if (steps.Count == 0)
+        {
+            yield return Finding.Error(path, "There is no stage.");
+            yield break;
+        }
+        var end = Finished(steps, spans);
+        for (var span = 0; span < spans; span++)
+        {
+            if (!end.Girders[span])
+                yield return Finding.Error(path, $"The girders of span {span + 1} are never set.");
+            else if (!end.Slab[span])
+                yield return Finding.Warning(path, $"The slab of span {span + 1} is never cast: the finished bridge has none there.");
+            if (end.Props[span])
+                yield return Finding.Warning(path, $"The props of span {span + 1} stay for good.");
+        }
+        foreach (var load in Stage.KnownLoads.Concat(tendons).Where(l => !steps.Exists(s => s.Stage.LoadNames.Contains(l))))
+            yield return Finding.Warning(path, $"“{load}” is put on in no stage.");
+    }
+
+    private static StageState Hardened(StageState state, IEnumerable<int> cast, IEnumerable<int> joined) =>
+        state with
+        {
+            Slab = With(state.Slab, cast, true),
+            Joined = With(state.Joined, joined, true),
+        };
+
+    private static ImmutableArray<bool> With(ImmutableArray<bool> all, IEnumerable<int> which, bool value)
+    {
+        var result = all.ToBuilder();
+        foreach (var i in which.Where(i => i < all.Length))
+            result[i] = value;
+        return result.ToImmutable();
+    }
+}
