@@ -1,10 +1,10 @@
 using System.Diagnostics;
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
-using Pravik.Core.Models;
 using Pravik.Core.Numerics;
 using Pravik.Core.Places;
 using Pravik.Core.Stages;
+using Pravik.Core.Traffic;
 
 namespace Pravik.Bench;
 

@@ -1,10 +1,9 @@
 using BenchmarkDotNet.Attributes;
 using Pravik.Core.Bridges;
-using Pravik.Core.Effects;
-using Pravik.Core.Models;
 using Pravik.Core.Numerics;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
+using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Drawings.Views;
 using Pravik.Drawings.Writers;

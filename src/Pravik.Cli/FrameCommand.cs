@@ -1,7 +1,7 @@
 using System.CommandLine;
 using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
 using Pravik.Core.Frames;
-using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
 using Pravik.Core.Stages;

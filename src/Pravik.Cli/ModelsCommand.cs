@@ -1,4 +1,6 @@
 using System.CommandLine;
+using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
 using Pravik.Core.Places;
 using Pravik.Core.Stages;
 using Pravik.Core.Units;

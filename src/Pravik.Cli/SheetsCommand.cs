@@ -1,5 +1,6 @@
 using System.CommandLine;
 using System.Text;
+using Pravik.Core.Bridges;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;

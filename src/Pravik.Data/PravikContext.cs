@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using Pravik.Core.Models;
 
 namespace Pravik.Data;
 

@@ -4,6 +4,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
+using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Validation;
 using Pravik.Exchange;

@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Materials;
 
 namespace Pravik.Drawings;
 

@@ -1,3 +1,5 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Roads;
 using Pravik.Data;
 using Pravik.Exchange;
 using Pravik.Exchange.LandXml;

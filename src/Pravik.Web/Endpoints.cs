@@ -1,10 +1,12 @@
 using System.Text;
 using System.Text.Json;
 using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
 using Pravik.Core.Findings;
+using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Quantities;
-using Pravik.Core.Stages;
+using Pravik.Core.Roads;
 using Pravik.Core.Units;
 using Pravik.Data;
 using Pravik.Drawings.Sheets;

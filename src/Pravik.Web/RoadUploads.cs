@@ -1,3 +1,4 @@
+using Pravik.Core.Roads;
 using Pravik.Exchange;
 using Pravik.Exchange.LandXml;
 

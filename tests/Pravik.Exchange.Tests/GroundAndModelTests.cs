@@ -1,5 +1,7 @@
 using System.Buffers.Binary;
 using System.Text.Json;
+using Pravik.Core.Bridges;
+using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Solids;

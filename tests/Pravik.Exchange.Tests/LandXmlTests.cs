@@ -1,7 +1,9 @@
 using System.Text;
+using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
 using Pravik.Core.Roads;
+using Pravik.Core.Units;
 using Pravik.Exchange.LandXml;
 
 namespace Pravik.Exchange.Tests;

@@ -1,4 +1,5 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Sections;
 
 namespace Pravik.Exchange.Tests;
 

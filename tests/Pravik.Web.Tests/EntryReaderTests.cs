@@ -1,5 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Validation;
 using Pravik.Exchange;
 using Pravik.Web.Ledgers;

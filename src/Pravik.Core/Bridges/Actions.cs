@@ -31,6 +31,9 @@ public sealed record Actions
     /// <summary>Basic wind velocity (m/s, EN 1991-1-4 4.2).</summary>
     public double WindVelocity { get; init; } = 24;
 
+    /// <summary>Height of the deck above the lowest ground or water (m); null for that of the ground that is given.</summary>
+    public double? WindHeight { get; init; }
+
     /// <summary>Wind load factor C (EN 1991-1-4 Table 8.2); null for that of the table.</summary>
     public double? WindFactor { get; init; }
 
@@ -54,10 +57,29 @@ public enum OwnLoadKind
     Patch,
 }
 
+/// <summary>How a case of the engineer's own enters generated combinations.</summary>
+public enum OwnAction
+{
+    /// <summary>As a variable action, with combination factors of its own.</summary>
+    Variable,
+
+    /// <summary>As a permanent action, with γ_G. Cases that a stage puts on are permanent in any event.</summary>
+    Permanent,
+
+    /// <summary>Not at all.</summary>
+    Aside,
+}
+
 /// <summary>A load case of the engineer's own, put on the finished bridge or in a stage.</summary>
 public sealed record OwnCase
 {
     public string Name { get; init; } = "Own case";
+    public OwnAction Action { get; init; }
+
+    /// <summary>Combination factors ψ₀, ψ₁ and ψ₂ of a variable one; 1 where none is known is on the safe side.</summary>
+    public double Psi0 { get; init; } = 1;
+    public double Psi1 { get; init; } = 1;
+    public double Psi2 { get; init; } = 1;
     public ImmutableArray<OwnLoad> Loads { get; init; } = [];
 }
 

@@ -69,6 +69,12 @@ public sealed record Basis
     /// <summary>Own values that replace those of the national set, by name.</summary>
     public ImmutableSortedDictionary<string, double> OwnValues { get; init; } = ImmutableSortedDictionary<string, double>.Empty;
 
+    /// <summary>
+    /// Whether temperature, settlement, creep and shrinkage count at the ultimate state. They may be left out where members have enough
+    /// ductility and rotation capacity (EN 1992-1-1 2.3.1.2(2), 2.3.1.3(3), 2.3.2.2(2)).
+    /// </summary>
+    public bool IndirectAtUltimate { get; init; } = true;
+
     /// <summary>The national values in force.</summary>
     [JsonIgnore]
     public NationalValues Values => NationalValues.With(NationalSet, OwnValues);
@@ -181,6 +187,14 @@ public sealed record Girders
     /// <summary>Tendons that are stressed in a stage, in every girder of their spans.</summary>
     public ImmutableArray<Tendon> Tendons { get; init; } = [];
     public SlabBars SlabBars { get; init; } = new();
+
+    /// <summary>Bars that join the girders at their bottom over a pier, in the pour there.</summary>
+    public PierBars PierBars { get; init; } = new();
+
+    /// <summary>
+    /// cot θ of the struts in the webs, by which the tension force is shifted (EN 1992-1-1 6.2.3(2), 9.2.1.3): 2.5 shifts it farthest.
+    /// </summary>
+    public double StrutSlope { get; init; } = 2.5;
     public Diaphragm Diaphragm { get; init; } = new();
 
     /// <summary>Diaphragms between the axes.</summary>
@@ -326,6 +340,19 @@ public sealed record SlabBars
         };
 }
 
+/// <summary>Bars from girder to girder through the diaphragm over a pier, which carry sagging there.</summary>
+public sealed record PierBars
+{
+    public int Count { get; init; }
+    public double Diameter { get; init; } = 0.025;
+
+    /// <summary>Height of their axis above the soffit (m).</summary>
+    public double Level { get; init; } = 0.08;
+
+    /// <summary>Area together (m²).</summary>
+    public double Area => Count * Math.PI * Diameter * Diameter / 4;
+}
+
 /// <summary>Bars at equal spacing, with the distance of their axis from the nearer face.</summary>
 public sealed record BarLayer
 {
@@ -421,6 +448,9 @@ public sealed record UnitWeights
 {
     /// <summary>Reinforced concrete, normal weight: 24 + 1 kN/m³ (EN 1991-1-1 Table A.1).</summary>
     public double ConcreteWeight { get; init; } = 25e3;
+
+    /// <summary>What concrete weighs more while it is wet: 1 kN/m³ (EN 1991-1-1 Table A.1, note 2).</summary>
+    public double WetConcrete { get; init; } = 1e3;
 
     /// <summary>Structural steel: 77 to 78.5 kN/m³ (EN 1991-1-1 Table A.4).</summary>
     public double SteelWeight { get; init; } = 77e3;

@@ -72,14 +72,10 @@ public sealed partial class FrameAnalysis
         List<double[]> springs = [];
         foreach (var spring in model.Springs)
         {
-            var (own, axes) = (new double[6], LocalAxes.Given(spring.X, spring.Up)!.Value);
-            var half = 0.5 * (model.Nodes[spring.J].At - model.Nodes[spring.I].At);
+            var own = new double[6];
             for (var d = 0; d < 6; d++)
             {
-                var (onI, onJ) = (
-                    Row(axes[d % 3], bodies.Arm(spring.I) + half, d < 3),
-                    Row(axes[d % 3], bodies.Arm(spring.J) - half, d < 3)
-                );
+                var (onI, onJ) = SpringEnds(spring, d);
                 own[d] = spring.Stiffness[d] * (BodyConstraint.Dot(onJ, Body(spring.J)) - BodyConstraint.Dot(onI, Body(spring.I)));
                 var (fa, fb) = (force[bodies.Of(spring.I)] ??= new double[6], force[bodies.Of(spring.J)] ??= new double[6]);
                 for (var i = 0; i < 6; i++)

@@ -119,16 +119,12 @@ public sealed partial class FrameAnalysis
     /// <summary>Rows of a spring: its ends meet half way between its nodes, each joined rigidly to its own.</summary>
     private IEnumerable<(double[] OnI, double[] OnJ, double Stiffness)> SpringRows(FrameSpring spring)
     {
-        var axes = LocalAxes.Given(spring.X, spring.Up)!.Value;
-        var half = 0.5 * (model.Nodes[spring.J].At - model.Nodes[spring.I].At);
         for (var d = 0; d < 6; d++)
         {
-            if (spring.Stiffness[d] > 0)
-                yield return (
-                    Row(axes[d % 3], bodies.Arm(spring.I) + half, d < 3),
-                    Row(axes[d % 3], bodies.Arm(spring.J) - half, d < 3),
-                    spring.Stiffness[d]
-                );
+            if (!(spring.Stiffness[d] > 0))
+                continue;
+            var (onI, onJ) = SpringEnds(spring, d);
+            yield return (onI, onJ, spring.Stiffness[d]);
         }
     }
 
@@ -236,11 +232,7 @@ public sealed partial class FrameAnalysis
         var force = new double[bodies.Roots.Length][];
         double[] Of(int node) => force[bodies.Of(node)] ??= new double[6];
         foreach (var nodal in loads.Case.Nodal)
-        {
-            var (f, turn) = (Of(nodal.Node), nodal.Moment + bodies.Arm(nodal.Node).Cross(nodal.Force));
-            (f[0], f[1], f[2]) = (f[0] + nodal.Force.X, f[1] + nodal.Force.Y, f[2] + nodal.Force.Z);
-            (f[3], f[4], f[5]) = (f[3] + turn.X, f[4] + turn.Y, f[5] + turn.Z);
-        }
+            AddTo(Of(nodal.Node), nodal.Force, nodal.Moment + bodies.Arm(nodal.Node).Cross(nodal.Force));
         foreach (var (number, ends) in loads.ByElement)
             Spread(number, EndLoads(elements[number], ends), 1, force);
         return force;

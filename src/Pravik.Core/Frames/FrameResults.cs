@@ -21,7 +21,27 @@ public sealed record BeamForces(
     ImmutableArray<double> T,
     ImmutableArray<double> My,
     ImmutableArray<double> Mz
-);
+)
+{
+    /// <summary>N, Vy, Vz, T, My or Mz (0 to 5) at all places.</summary>
+    public ImmutableArray<double> Component(int component) =>
+        component switch
+        {
+            0 => N,
+            1 => Vy,
+            2 => Vz,
+            3 => T,
+            4 => My,
+            _ => Mz,
+        };
+
+    /// <summary>The same half way along: before a point load that stands there, and the mean of both ends where no value is.</summary>
+    public double Middle(int component)
+    {
+        var (values, half) = (Component(component), At.IndexOf(0.5));
+        return half >= 0 ? values[half] : (values[0] + values[^1]) / 2;
+    }
+}
 
 /// <summary>Reaction at a supported node: six global components of what the ground does to the structure.</summary>
 public sealed record FrameReaction(int Node, double[] Force);
@@ -41,6 +61,12 @@ public sealed record FrameCaseResults(
     double[] Reacted
 )
 {
+    private Dictionary<int, double[]>? reactionsByNode;
+
+    /// <summary>The reaction at a node; null where none is supported.</summary>
+    public double[]? ReactionAt(int node) =>
+        (reactionsByNode ??= Reactions.ToDictionary(r => r.Node, r => r.Force)).GetValueOrDefault(node);
+
     /// <summary>The largest part of the sums that is not balanced, over the sizes of what was added.</summary>
     public required double Imbalance { get; init; }
 }

@@ -3,7 +3,24 @@ using Pravik.Core.Geometry;
 namespace Pravik.Core.Frames;
 
 /// <summary>Forces per metre at the centre of a shell, in its axes, with the signs of the frame format.</summary>
-public readonly record struct ShellForces(double Nxx, double Nyy, double Nxy, double Mxx, double Myy, double Mxy, double Vxz, double Vyz);
+public readonly record struct ShellForces(double Nxx, double Nyy, double Nxy, double Mxx, double Myy, double Mxy, double Vxz, double Vyz)
+{
+    public const int Components = 8;
+
+    /// <summary>A force by its place.</summary>
+    public double this[int component] =>
+        component switch
+        {
+            0 => Nxx,
+            1 => Nyy,
+            2 => Nxy,
+            3 => Mxx,
+            4 => Myy,
+            5 => Mxy,
+            6 => Vxz,
+            _ => Vyz,
+        };
+}
 
 /// <summary>
 /// A flat shell of three or four nodes; nodes of a slightly warped one are joined to their feet on its middle plane by rigid arms along

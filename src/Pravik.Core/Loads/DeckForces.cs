@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Models;
@@ -102,23 +101,4 @@ public static class DeckForces
             180e3 * values["alphaQ1"],
             900e3
         );
-
-    /// <summary>Depths over widths at which <see cref="WindFactors"/> stand, and heights of the deck above the ground.</summary>
-    private static readonly double[] Slendernesses = [0.5, 4];
-    private static readonly ImmutableArray<(double Height, double Low, double High)> WindFactors = [(20, 6.7, 3.6), (50, 8.3, 4.5)];
-
-    /// <summary>
-    /// Factor C of EN 1991-1-4 Table 8.2 by b/d_tot and the height of the deck above the ground (m), straight between its entries and
-    /// those of its ends beyond.
-    /// </summary>
-    public static double WindFactor(double slenderness, double height)
-    {
-        var t = Math.Clamp((slenderness - Slendernesses[0]) / (Slendernesses[1] - Slendernesses[0]), 0, 1);
-        var up = Math.Clamp((height - WindFactors[0].Height) / (WindFactors[1].Height - WindFactors[0].Height), 0, 1);
-        double At((double Height, double Low, double High) row) => row.Low + t * (row.High - row.Low);
-        return At(WindFactors[0]) + up * (At(WindFactors[1]) - At(WindFactors[0]));
-    }
-
-    /// <summary>Wind across the bridge per metre, F = ½·ρ·v_b²·C·A_ref (EN 1991-1-4 8.3.2, ρ = 1.25 kg/m³), N/m.</summary>
-    public static double Wind(double velocity, double factor, double depth) => 0.5 * 1.25 * velocity * velocity * factor * depth;
 }

@@ -1,26 +1,17 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Effects;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
 
 namespace Pravik.Core.Loads;
 
-/// <summary>
-/// Permanent loads. Girder and wet slab act on each girder alone, as a simple span from axis to axis; the rest acts on the deck.
-/// </summary>
+/// <summary>Permanent loads of the deck: what lies on it at the joints of its mesh, and what the slab weighs on each girder.</summary>
 public sealed class PermanentLoads
 {
     private readonly BridgeGeometry geometry;
-    private readonly ILookup<(int Girder, int Span), (double At, double Load)> diaphragms;
 
     public PermanentLoads(BridgeGeometry geometry, DeckMesh mesh)
     {
         this.geometry = geometry;
-        diaphragms = geometry
-            .DiaphragmBays()
-            .Where(d => d.Diaphragm.Stage != DiaphragmStage.AfterSlab)
-            .SelectMany(d => Halves(d))
-            .ToLookup(d => (d.Girder.Number, d.Span), d => (d.At, d.Load));
         (Superimposed, SuperimposedTotal) = SpreadSuperimposed(mesh);
         (Surfacing, SurfacingTotal) = SpreadSurfacing(mesh);
     }
@@ -30,35 +21,6 @@ public sealed class PermanentLoads
     {
         var half = geometry.DiaphragmWeight(bay) / 2;
         return [(bay.Left, bay.Span, bay.OnLeft, half), (bay.Right, bay.Span, bay.OnRight, half)];
-    }
-
-    /// <summary>
-    /// Effect of a girder's own weight on it alone, as a simple span, at fraction t: that of a uniform load, or with x for the part of
-    /// the span M = L²·[(1 − t)·∫₀ᵗ w·x dx +
-    /// t·∫ₜ¹ w·(1 − x) dx] and V = L·[∫₀¹ w·(1 − x) dx − ∫₀ᵗ w dx], by Gauss's rule in forty parts.
-    /// </summary>
-    public double Girder(GirderLine girder, int span, double t, EffectKind kind)
-    {
-        var length = girder.SpanLength(span);
-        if (geometry.IsUniform(girder, span))
-            return OnSimpleSpan(geometry.GirderWeight(girder, span), length, t, kind);
-        double Integral(double from, double to, Func<double, double> weight)
-        {
-            const int Parts = 20;
-            var (rule, step, sum) = (Numerics.GaussLegendre.Five, (to - from) / Parts, 0.0);
-            for (var part = 0; part < Parts; part++)
-            {
-                for (var i = 0; i < rule.At.Length; i++)
-                {
-                    var x = from + (part + rule.At[i]) * step;
-                    sum += rule.Weight[i] * step * weight(x) * geometry.WeightAt(girder, span, x);
-                }
-            }
-            return sum;
-        }
-        return kind == EffectKind.Moment
-            ? length * length * ((1 - t) * Integral(0, t, x => x) + t * Integral(t, 1, x => 1 - x))
-            : length * (Integral(0, t, x => 1 - x) + Integral(t, 1, x => 1 - x) - Integral(0, t, _ => 1));
     }
 
     /// <summary>
@@ -95,26 +57,6 @@ public sealed class PermanentLoads
         area += BridgeGeometry.ThickeningArea(slab) + geometry.HaunchOf(girder, span).Volume / girder.SpanLength(span);
         return area * bridge.Loads.ConcreteWeight;
     }
-
-    /// <summary>
-    /// Effect of the placed diaphragms on a girder alone, as a simple span: half of each bay's weight at its place, M = P·L·t(1 − a)
-    /// before it and P·L·a(1 − t) behind,
-    /// V = P·(1 − a) and −P·a.
-    /// </summary>
-    public double Diaphragms(GirderLine girder, int span, double t, EffectKind kind) =>
-        diaphragms[(girder.Number, span)]
-            .Sum(d =>
-                d.Load
-                * (
-                    kind == EffectKind.Moment ? girder.SpanLength(span) * (t <= d.At ? t * (1 - d.At) : d.At * (1 - t))
-                    : t <= d.At ? 1 - d.At
-                    : -d.At
-                )
-            );
-
-    /// <summary>Effect of a load per metre on a simple span at fraction t: M = w·L²·t(1 − t)/2, V = w·L·(½ − t).</summary>
-    public static double OnSimpleSpan(double perMetre, double span, double t, EffectKind kind) =>
-        kind == EffectKind.Moment ? perMetre * span * span * t * (1 - t) / 2 : perMetre * span * (0.5 - t);
 
     /// <summary>Load per area of a strip from its depth of fill above the slab (N/m²), surfacing of its own at the top.</summary>
     public static double StripLoad(StripPlace strip, UnitWeights loads)

@@ -3,29 +3,11 @@ using Pravik.Core.Models;
 namespace Pravik.Core.Loads;
 
 /// <summary>
-/// Temperature differences through the depth of a concrete deck by EN 1991-1-5 6.1.4.2, approach 2, Figure 6.2c (type 3b, concrete
-/// beams), for 100 mm of surfacing; and of a composite one.
+/// Temperature differences through the depth of a deck by EN 1991-1-5 6.1.4.2, approach 2: concrete beams (type 3b, Figure 6.2c) and
+/// composite decks (type 2, Figure 6.2b), for the depth of surfacing by Annex B, Tables B.2 and B.3.
 /// </summary>
 public sealed class TemperatureProfile
 {
-    private static readonly double[] HeatingDepths = [0.2, 0.4, 0.6, 0.8];
-    private static readonly double[][] HeatingValues =
-    [
-        [8.5, 3.5, 0.5],
-        [12.0, 3.0, 1.5],
-        [13.0, 3.0, 2.0],
-        [13.0, 3.0, 2.5],
-    ];
-    private static readonly double[] CoolingDepths = [0.2, 0.4, 0.6, 0.8, 1.0, 1.5];
-    private static readonly double[][] CoolingValues =
-    [
-        [-2.0, -0.5, -0.5, -1.5],
-        [-4.5, -1.4, -1.0, -3.5],
-        [-6.5, -1.8, -1.5, -5.0],
-        [-7.6, -1.7, -1.5, -6.0],
-        [-8.0, -1.5, -1.5, -6.3],
-        [-8.4, -0.5, -1.0, -6.5],
-    ];
     private readonly List<(double Depth, double Value)> points;
 
     private TemperatureProfile(double depth, List<(double, double)> points) => (Depth, this.points) = (depth, points);
@@ -37,37 +19,56 @@ public sealed class TemperatureProfile
     public IReadOnlyList<double> Corners => [.. points.Select(p => Depth - p.Depth)];
 
     /// <summary>
-    /// The top warmer: ΔT₁ to ΔT₂ over h₁ = 0.3h ≤ 0.15 m, to 0 over h₂ = 0.3h, 0.10 to 0.25 m; ΔT₃ at the soffit, from 0 over h₃ =
-    /// 0.3h ≤ 0.10 m + 0.10 m of surfacing.
+    /// Concrete, the top warmer: ΔT₁ to ΔT₂ over h₁ = 0.3h ≤ 0.15 m, to 0 over h₂ = 0.3h, 0.10 to 0.25 m; ΔT₃ at the soffit, from 0 over
+    /// h₃ = 0.3h ≤ 0.10 m + the surfacing.
     /// </summary>
-    public static TemperatureProfile Heating(double depth)
+    public static TemperatureProfile Heating(double depth, double surfacing)
     {
-        var t = At(HeatingDepths, HeatingValues, depth);
+        var t = SurfacingTables.Heating.At(depth, surfacing);
         var first = Math.Min(0.3 * depth, 0.15);
         var second = Math.Min(Math.Clamp(0.3 * depth, 0.10, 0.25), depth - first);
-        var third = Math.Min(Math.Min(0.3 * depth, 0.20), depth - first - second);
+        var third = Math.Min(Math.Min(0.3 * depth, 0.10 + surfacing), depth - first - second);
         return new(depth, [(0, t[0]), (first, t[1]), (first + second, 0), (depth - third, 0), (depth, t[2])]);
     }
 
     /// <summary>
-    /// The top cooler: ΔT₁ to ΔT₂ over h₁ = 0.20h ≤ 0.25 m, to 0 over h₂ = 0.25h ≤ 0.20 m; at the soffit to ΔT₃ over h₃ = h₂ and to ΔT₄
-    /// over h₄ = h₁.
+    /// Concrete, the top cooler: ΔT₁ to ΔT₂ over h₁ = 0.20h ≤ 0.25 m, to 0 over h₂ = 0.25h ≤ 0.20 m; at the soffit to ΔT₃ over h₃ = h₂ and
+    /// to ΔT₄ over h₄ = h₁.
     /// </summary>
-    public static TemperatureProfile Cooling(double depth)
+    public static TemperatureProfile Cooling(double depth, double surfacing)
     {
-        var t = At(CoolingDepths, CoolingValues, depth);
+        var t = SurfacingTables.Cooling.At(depth, surfacing);
         var (outer, inner) = (Math.Min(0.20 * depth, 0.25), Math.Min(0.25 * depth, 0.20));
         return new(depth, [(0, t[0]), (outer, t[1]), (outer + inner, 0), (depth - outer - inner, 0), (depth - outer, t[2]), (depth, t[3])]);
     }
 
     /// <summary>
-    /// The free strain of a composite deck on girders of steel by the simplified profile of Figure 6.2b (type 2): the slab 10 K warmer
-    /// or cooler than the steel.
+    /// Composite, with a slab of thickness h: warmer, ΔT₁ at the top to 4 K at 0.6h and to 0 over the next 0.4 m; cooler, ΔT₁ at the top to 0
+    /// at 0.6h and to −8 K over the next 0.4 m, and so to the soffit.
     /// </summary>
-    public static LayerStrain OnSteel(LayeredSection section, bool heating, double expansion)
+    public static TemperatureProfile OnSteel(double depth, double slab, double surfacing, bool warmer)
     {
-        var strain = (heating ? 10 : -10) * expansion;
-        return new(_ => 0, _ => section.HasSlab ? strain : 0, []) { IsAlong = true };
+        var (first, second) = (0.6 * slab, Math.Min(0.4, depth - 0.6 * slab));
+        if (warmer)
+            return new(depth, [(0, SurfacingTables.CompositeHeating.At(slab, surfacing)[0]), (first, 4), (first + second, 0), (depth, 0)]);
+        return new(depth, [(0, SurfacingTables.CompositeCooling.At(slab, surfacing)[0]), (first, 0), (first + second, -8), (depth, -8)]);
+    }
+
+    /// <summary>The free strain of a section under such a difference.</summary>
+    /// <param name="section">The section, with its slab.</param>
+    /// <param name="isSteel">Whether its girder is of steel.</param>
+    /// <param name="surfacing">Depth of surfacing (m).</param>
+    /// <param name="warmer">Whether the top is warmer, or cooler.</param>
+    /// <param name="expansion">Thermal expansion (1/K).</param>
+    public static LayerStrain Strain(LayeredSection section, bool isSteel, double surfacing, bool warmer, double expansion)
+    {
+        var depth = section.HasSlab ? section.SlabMiddle + section.SlabThickness / 2 : section.Girder.Depth;
+        var line =
+            isSteel && section.HasSlab ? OnSteel(depth, section.SlabThickness, surfacing, warmer)
+            : warmer ? Heating(depth, surfacing)
+            : Cooling(depth, surfacing);
+        double At(double z) => expansion * line.AtHeight(z);
+        return new(At, At, line.Corners) { IsAlong = true };
     }
 
     /// <summary>Temperature (K) at a height above the soffit.</summary>
@@ -81,20 +82,5 @@ public sealed class TemperatureProfile
                 return b > a ? from + (below - a) / (b - a) * (to - from) : to;
         }
         return points[^1].Value;
-    }
-
-    /// <summary>Values by depth, straight between the figure's and those of its ends beyond.</summary>
-    private static double[] At(double[] depths, double[][] values, double depth)
-    {
-        if (depth <= depths[0])
-            return values[0];
-        for (var i = 1; i < depths.Length; i++)
-        {
-            if (depth > depths[i])
-                continue;
-            var part = (depth - depths[i - 1]) / (depths[i] - depths[i - 1]);
-            return [.. values[i - 1].Zip(values[i], (a, b) => a + part * (b - a))];
-        }
-        return values[^1];
     }
 }

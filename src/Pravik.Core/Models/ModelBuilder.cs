@@ -27,24 +27,41 @@ public sealed class ModelBuilder
     private static readonly ImmutableArray<double> NoSprings = [0, 0, 0, 0, 0, 0];
     private readonly ModelChoices choices;
     private readonly Ground? ground;
-    private readonly Grillage grillage;
+    private readonly Lazy<ImmutableArray<SupportPlace>> places;
+    private readonly ImmutableArray<CrossMember> across;
+    private readonly DeckMesh lines;
     private readonly double depth;
     private readonly Dictionary<(int Girder, int Piece), LayeredSection> sections = [];
 
     public ModelBuilder(BridgeGeometry geometry, ModelChoices choices, Ground? ground = null)
     {
         (Geometry, this.choices, this.ground) = (geometry, choices, ground);
-        int[] divisions = [.. Enumerable.Range(0, geometry.SpanCount).Select(choices.DivisionsOf)];
-        // The everyday grillage knows what strips there are and how wide.
-        grillage = GrillageBuilder.Build(geometry, divisions);
-        Mesh = choices.Kind == ModelKind.Shells ? DeckMesh.Of(geometry, divisions, choices.Between) : grillage.Mesh;
-        var (first, section) = (
-            geometry.Girders[0],
-            GrillageBuilder.Composite(geometry, geometry.Girders[0], geometry.Girders[0].FirstSpan)
-        );
+        places = new(() => SupportPlace.All(geometry, ground));
+        var divisions = Divisions(geometry, choices);
+        (lines, across) = CrossMembers.Of(geometry, divisions);
+        Mesh = choices.Kind == ModelKind.Shells ? DeckMesh.Of(geometry, divisions, choices.Between) : lines;
+        var (first, section) = (geometry.Girders[0], EffectiveSlab.Composite(geometry, geometry.Girders[0], geometry.Girders[0].FirstSpan));
         var line = geometry.HaunchOf(first, first.FirstSpan);
         var middle = geometry.Road.Locate(geometry.OnGirder(first, first.FirstSpan, 0.5));
         depth = geometry.Road.Level(middle.Station) - line.Bottom(0.5) - section.Centroid;
+    }
+
+    /// <summary>
+    /// Pieces along each span: those chosen, and where none are chosen for a span as many times more as keep strips within 1.5 girder
+    /// spacings of each other.
+    /// </summary>
+    public static IReadOnlyList<int> Divisions(BridgeGeometry geometry, ModelChoices choices)
+    {
+        int Of(int span)
+        {
+            if (choices.SpanDivisions.TryGetValue($"{span + 1}", out var own))
+                return own;
+            var (start, end) = (geometry.Axes[span].Station, geometry.Axes[span + 1].Station);
+            var spacing = Math.Min(geometry.SpacingIn(span, start), geometry.SpacingIn(span, end));
+            var wanted = spacing == 0 ? 1 : (int)Math.Ceiling((end - start) / choices.Divisions / (1.5 * spacing) - 1e-9);
+            return choices.Divisions * Math.Max(1, wanted);
+        }
+        return [.. Enumerable.Range(0, geometry.SpanCount).Select(Of)];
     }
 
     public BridgeGeometry Geometry { get; }
@@ -108,7 +125,7 @@ public sealed class ModelBuilder
     {
         var (materials, loads) = (Geometry.Bridge.Materials, Geometry.Bridge.Loads);
         FrameMaterial Of(string name, ConcreteGrade grade, double factor) =>
-            new(name, Concrete.Of(grade).Ecm * factor, GrillageBuilder.PoissonsRatio, loads.ConcreteWeight / Gravity, Expansion);
+            new(name, Concrete.Of(grade).Ecm * factor, CrossMembers.PoissonsRatio, loads.ConcreteWeight / Gravity, Expansion);
         var steel = StructuralSteel.Of(materials.Structural);
         return
         [
@@ -148,7 +165,7 @@ public sealed class ModelBuilder
         var bare = made.Bending;
         if (!state.Slab[piece.Span])
             return sections[key] = new(bare, bare, 0, thickness, haunch, 0, 1, modulus);
-        var width = GrillageBuilder.SlabWidth(Geometry, girder, piece.Span, made);
+        var width = EffectiveSlab.SlabWidth(Geometry, girder, piece.Span, made);
         var ratio = Concrete.Of(Geometry.Bridge.Materials.Slab).Ecm * state.SlabFactor / modulus;
         var haunchWidth = choices.HaunchActs ? made.TopWidth : 0;
         return sections[key] = new(
@@ -200,7 +217,7 @@ public sealed class ModelBuilder
                     : shells ? section.Girder
                     : section.Composite;
                 var material = made.IsSteel ? SteelMaterial : GirderMaterial;
-                var share = shells || !section.HasSlab ? 0 : GrillageBuilder.SlabTorsion(Geometry, girder, span, section.SlabThickness);
+                var share = shells || !section.HasSlab ? 0 : EffectiveSlab.SlabTorsion(Geometry, girder, span, section.SlabThickness);
                 var torsion = made.Properties.J + share * parts.Materials[SlabMaterial].G / parts.Materials[material].G;
                 var inPlane =
                     made.Properties.Iy
@@ -216,6 +233,13 @@ public sealed class ModelBuilder
                     && state.Girders[span + 1]
                     && !IsJoined(span + 1, state);
                 var down = shells ? new Point3(0, 0, bending.Centroid - section.SlabMiddle) : default;
+                var (seatI, seatJ) = (
+                    IsSeat(row, state) && row == Mesh.Spans[span].First,
+                    IsSeat(row + 1, state) && row + 1 == Mesh.Spans[span].Last
+                );
+                var (atStart, atEnd) = section.HasSlab
+                    ? (0, 0)
+                    : (seatI ? FromAxis(girder, span, true) : 0, seatJ ? FromAxis(girder, span, false) : 0);
                 beams.Add(parts.Beams.Count);
                 parts.Beams.Add(
                     new(
@@ -226,15 +250,45 @@ public sealed class ModelBuilder
                         parts.Section(section.HasSlab ? "composite" : "girder", bending.Area, bending.SecondMoment, inPlane, torsion)
                     )
                     {
-                        OffsetI = down,
-                        OffsetJ = down,
-                        ReleaseJ = hinge ? [4] : [],
+                        OffsetI = down + atStart * Ahead(girder, row),
+                        OffsetJ = down - atEnd * Ahead(girder, row),
+                        ReleaseI = seatI ? [4] : [],
+                        ReleaseJ = hinge || seatJ ? [4] : [],
                     }
                 );
             }
             all.Add(beams.ToImmutable());
         }
         return all.ToImmutable();
+    }
+
+    /// <summary>
+    /// Whether girders that stand without a slab end on a row, each on its own bearings: their joint on the axis is then held, and they
+    /// are hinged to it where they bear. On bearings that are modelled it is these that hold them.
+    /// </summary>
+    private bool IsSeat(int row, StageState state) =>
+        choices.Supports == ModelSupports.Simple && IsBare(row, state) && !AxisAt(row).Any(axis => IsRunOver(axis));
+
+    private IEnumerable<int> AxisAt(int row) => Mesh.AxisLines().Where(a => a.Line == row).Select(a => a.Axis);
+
+    /// <summary>Whether girders run over an axis (from 0) in one piece.</summary>
+    private bool IsRunOver(int axis) => axis > 0 && axis < Geometry.SpanCount && Geometry.LayoutOf(axis - 1).RunsOn;
+
+    /// <summary>From the axis to where a girder bears while it stands alone: to its bearing, but not beyond its own end (m).</summary>
+    private double FromAxis(GirderLine girder, int span, bool atStart)
+    {
+        var layout = Geometry.LayoutOf(span);
+        var (axis, gap, length) = (atStart ? span : span + 1, atStart ? layout.StartGap : layout.EndGap, girder.SpanLength(span));
+        var bearing = places.Value[axis].Bearings.FirstOrDefault(b => b.Girder == girder && b.Span == span);
+        var distance = bearing is null ? 0 : (atStart ? bearing.Fraction : 1 - bearing.Fraction) * length;
+        return Math.Clamp(Math.Max(distance, gap), 0, 0.45 * length / (Mesh.Spans[span].Last - Mesh.Spans[span].First));
+    }
+
+    private Point3 Ahead(GirderLine girder, int row)
+    {
+        var g = girder.Number - 1;
+        var chord = Mesh.Nodes[Mesh.OfGirder(g, row + 1)].At - Mesh.Nodes[Mesh.OfGirder(g, row)].At;
+        return new(chord.X / chord.Length, chord.Y / chord.Length, 0);
     }
 
     /// <summary>
@@ -289,7 +343,7 @@ public sealed class ModelBuilder
     private void AddStrips(FrameParts parts, StageState state)
     {
         var counts = new Dictionary<MemberKind, int>();
-        foreach (var member in grillage.Members.Where(m => m.Kind is MemberKind.Strip or MemberKind.Edge))
+        foreach (var member in across.Where(m => m.Kind is MemberKind.Strip or MemberKind.Edge))
         {
             if (
                 !state.Girders[member.Span]
@@ -326,9 +380,9 @@ public sealed class ModelBuilder
         if (choices.Kind == ModelKind.Line)
             return;
         var number = 0;
-        foreach (var member in grillage.Members.Where(m => m.Kind == MemberKind.Diaphragm))
+        foreach (var member in across.Where(m => m.Kind == MemberKind.Diaphragm))
         {
-            var (i, j) = (grillage.Nodes[member.I], grillage.Nodes[member.J]);
+            var (i, j) = (lines.Nodes[member.I], lines.Nodes[member.J]);
             if (!IsThere(member, i.Line, state))
                 continue;
             // In a mesh with lines between the girders the diaphragm runs over them.
@@ -338,7 +392,7 @@ public sealed class ModelBuilder
                 material == SteelMaterial ? parts.Materials[SteelMaterial].E : Concrete.Of(Geometry.Bridge.Materials.Slab).Ecm,
                 material == SteelMaterial
                     ? parts.Materials[SteelMaterial].G
-                    : Concrete.Of(Geometry.Bridge.Materials.Slab).Ecm / 2 / (1 + GrillageBuilder.PoissonsRatio)
+                    : Concrete.Of(Geometry.Bridge.Materials.Slab).Ecm / 2 / (1 + CrossMembers.PoissonsRatio)
             );
             var area = Math.Max(1e-4, member.Width * member.Depth);
             var slabDepth = Geometry.SlabThickness(Geometry.Girders[0], member.Span, 0.5);
@@ -366,7 +420,7 @@ public sealed class ModelBuilder
         }
     }
 
-    private bool IsThere(GrillageMember member, int line, StageState state)
+    private bool IsThere(CrossMember member, int line, StageState state)
     {
         var axis = Mesh.AxisLines().Where(a => a.Line == line).Select(a => (int?)a.Axis).FirstOrDefault();
         if (axis is not { } at)
@@ -377,10 +431,10 @@ public sealed class ModelBuilder
         return sides.TrueForAll(s => state.Girders[s] && state.Slab[s]) && (sides.Count == 1 || IsJoined(at, state));
     }
 
-    /// <summary>The line of this mesh that a line of the grillage lies on.</summary>
+    /// <summary>The line of this mesh that a line of girders or edges lies on.</summary>
     private int OnMesh(int longitudinal) =>
         longitudinal == 0 ? 0
-        : longitudinal == grillage.Longitudinals - 1 ? Mesh.Longitudinals - 1
+        : longitudinal == lines.Longitudinals - 1 ? Mesh.Longitudinals - 1
         : Mesh.GirderLines[longitudinal - 1];
 
     private bool[] Used(FrameParts parts)
@@ -439,6 +493,8 @@ public sealed class ModelBuilder
                     fix.Add(1);
                 if (upright)
                     fix.Add(3);
+                if (IsSeat(line, state))
+                    fix.Add(4);
                 if (substructure is null)
                 {
                     fix.Add(2);
@@ -462,6 +518,8 @@ public sealed class ModelBuilder
                 continue;
             for (var g = 0; g < Geometry.Girders.Length; g++)
             {
+                if (state.LetGo.Contains(new(span, g)))
+                    continue;
                 var node = Mesh.OfGirder(g, (Mesh.Spans[span].First + Mesh.Spans[span].Last) / 2);
                 props.Add((span, g, node));
                 parts.Supports.Add(new(node, [2], NoSprings));

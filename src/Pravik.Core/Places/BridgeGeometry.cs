@@ -13,6 +13,8 @@ public sealed record AxisPlace(int Number, string Name, double Station, double S
 public sealed class BridgeGeometry
 {
     private readonly Lazy<double> deckArea;
+    private readonly Lazy<ImmutableArray<Carriageway>> carriageways;
+    private readonly Lazy<ImmutableArray<ParapetLine>> parapets;
     private readonly Dictionary<string, Lazy<MadeSection>> sections;
     private readonly ImmutableArray<GirderLayout> layouts;
     private readonly System.Collections.Concurrent.ConcurrentDictionary<(int Girder, int Span), HaunchLine> haunches = [];
@@ -32,6 +34,8 @@ public sealed class BridgeGeometry
         Units = [.. PlaceUnits()];
         layouts = [.. Enumerable.Range(0, SpanCount).Select(span => GirderLayout.Of(bridge.Girders, span, SpanCount))];
         deckArea = new(() => Units.Sum(u => u.Integral((_, _) => 1)));
+        parapets = new(() => ParapetLine.All(this));
+        carriageways = new(FindCarriageways);
         Girders = placeGirders ? [.. Enumerable.Range(1, layouts.Max(l => l.Count)).Select(Line)] : [];
     }
 
@@ -269,23 +273,32 @@ public sealed class BridgeGeometry
         Enumerable.Range(0, pieces + 1).Select(i => FirstStation + i * (LastStation - FirstStation) / pieces);
 
     /// <summary>
-    /// Where traffic may drive anywhere on the bridge. Where the carriageway narrows this reaches over its kerbs, which is on the safe
-    /// side;
-    /// null where there is none.
+    /// Where traffic may drive anywhere on the bridge, from the left: parted by kerbs and restraint systems, of all sections together.
+    /// Where a carriageway narrows this reaches over its kerbs, which is on the safe side. Empty where there is none.
     /// </summary>
-    public CarriagewayPart? WidestCarriageway
+    public ImmutableArray<Carriageway> Carriageways => carriageways.Value;
+
+    /// <summary>The carriageways of a unit at a station.</summary>
+    public ImmutableArray<Carriageway> CarriagewaysAt(UnitPlace unit, double station)
     {
-        get
+        List<Restraint> restraints = [];
+        foreach (var parapet in parapets.Value.Where(p => p.Unit == unit && p.Covers(station)))
         {
-            var parts = Units
-                .SelectMany(unit =>
-                    (unit.Shape.IsConstant ? [unit.Start.Station] : unit.Stations(40)).Select(s => unit.Shape.At(s).Carriageway)
-                )
-                .OfType<CarriagewayPart>()
-                .ToList();
-            return parts.Count == 0 ? null : new(parts.Min(p => p.From), parts.Max(p => p.To));
+            var (face, back) = (parapet.Face(station), parapet.Face(station) + parapet.Side * parapet.Profile.Width);
+            restraints.Add(new(Math.Min(face, back), Math.Max(face, back)));
         }
+        return Carriageway.Between(unit.Shape.At(station).Strips, restraints, Bridge.Basis.Values["kerbHeight"]);
     }
+
+    private ImmutableArray<Carriageway> FindCarriageways() =>
+        Carriageway.Union(
+            Units.SelectMany(unit =>
+            {
+                var ends = parapets.Value.Where(p => p.Unit == unit).SelectMany(p => new[] { p.From + 1e-3, p.To - 1e-3 });
+                var stations = unit.Shape.IsConstant ? [unit.Start.Station] : unit.Stations(40);
+                return stations.Concat(ends).SelectMany(station => CarriagewaysAt(unit, station));
+            })
+        );
 
     /// <summary>Area of the deck in plan, ends cut along the axes and moved out by the overhangs (measured along the road).</summary>
     public double DeckArea => deckArea.Value;

@@ -48,12 +48,6 @@ public sealed record StripPlace(
     public double LeastFill => Math.Min(SurfaceFrom - SlabFrom, SurfaceTo - SlabTo);
 }
 
-/// <summary>A stretch of the carriageway on which notional lanes may lie (offsets, left first).</summary>
-public readonly record struct CarriagewayPart(double From, double To)
-{
-    public double Width => To - From;
-}
-
 /// <summary>
 /// The cross-section of the deck. Surface levels follow the strips outward from the road line; the slab's top lies the surfacing's
 /// thickness below the running surface and continues with the same crossfall under footways, verges and edge beams.
@@ -73,7 +67,7 @@ public sealed class DeckSection
         Strips = [.. Side(pattern, pattern.Left, -1, unit, patternIndex).Reverse(), .. Side(pattern, pattern.Right, 1, unit, patternIndex)];
         LeftEdge = Strips.IsEmpty ? 0 : Strips[0].From;
         RightEdge = Strips.IsEmpty ? 0 : Strips[^1].To;
-        Carriageway = FindCarriageway(pattern.Left, pattern.Right, kerbHeight);
+        Carriageways = Carriageway.Between(Strips, [], kerbHeight);
         levelSoffit = Strips.IsEmpty ? 0 : Strips.Min(s => Math.Min(s.SlabFrom, s.SlabTo)) - slab.Thickness;
     }
 
@@ -83,12 +77,8 @@ public sealed class DeckSection
     public double RightEdge { get; }
     public double Width => RightEdge - LeftEdge;
 
-    /// <summary>
-    /// Where traffic may drive: from the road line outward over carriageway and hard strips, and over verges that no kerb of the
-    /// least height guards (EN 1991-2 1.4.2.1 and 4.2.3). A median beside the road line counts too, which is on the safe side. Null where
-    /// there is none.
-    /// </summary>
-    public CarriagewayPart? Carriageway { get; }
+    /// <summary>Where traffic may drive, by kerbs alone: restraint systems may part it further (<see cref="BridgeGeometry.Carriageways"/>).</summary>
+    public ImmutableArray<Carriageway> Carriageways { get; }
 
     /// <summary>Level of the slab's top relative to the road line; beyond the edges the outermost strip continues.</summary>
     public double SlabTop(double offset)
@@ -196,32 +186,5 @@ public sealed class DeckSection
             };
             (offset, surface, slab) = (outerOffset, outer, slabOuter);
         }
-    }
-
-    private static CarriagewayPart? FindCarriageway(ImmutableArray<Strip> left, ImmutableArray<Strip> right, double kerbHeight)
-    {
-        var part = new CarriagewayPart(-Reach(left, kerbHeight), Reach(right, kerbHeight));
-        return part.Width > 0 ? part : null;
-    }
-
-    /// <summary>How far traffic can go outward. A side that does not begin with a running surface has none.</summary>
-    private static double Reach(ImmutableArray<Strip> strips, double kerbHeight)
-    {
-        double reach = 0;
-        var running = false;
-        foreach (var strip in strips)
-        {
-            if (strip.Kind == StripKind.Median && !running)
-            {
-                reach += strip.Width;
-                continue;
-            }
-            var drivable = strip.Kind is StripKind.Carriageway or StripKind.HardStrip || (strip.Kind == StripKind.Verge && running);
-            if (!drivable || Math.Abs(strip.Upstand) >= kerbHeight)
-                break;
-            running |= strip.Kind is StripKind.Carriageway or StripKind.HardStrip;
-            reach += strip.Width;
-        }
-        return running ? reach : 0;
     }
 }

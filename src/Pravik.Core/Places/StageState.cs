@@ -2,6 +2,9 @@ using System.Collections.Immutable;
 
 namespace Pravik.Core.Places;
 
+/// <summary>A prop, half way under a girder in a span (both from 0).</summary>
+public readonly record struct PropPlace(int Span, int Girder);
+
 /// <summary>What stands at a moment of construction, and how stiff concrete is under what is put on then.</summary>
 public sealed record StageState
 {
@@ -9,6 +12,9 @@ public sealed record StageState
     public required ImmutableArray<bool> Girders { get; init; }
     public required ImmutableArray<bool> Slab { get; init; }
     public required ImmutableArray<bool> Props { get; init; }
+
+    /// <summary>Props that have let go because they would pull.</summary>
+    public ImmutableHashSet<PropPlace> LetGo { get; init; } = [];
 
     /// <summary>Axes (from 0) over which girders are joined.</summary>
     public required ImmutableArray<bool> Joined { get; init; }
@@ -43,6 +49,7 @@ public sealed record StageState
         && Slab.SequenceEqual(other.Slab)
         && Props.SequenceEqual(other.Props)
         && Joined.SequenceEqual(other.Joined)
+        && LetGo.SetEquals(other.LetGo)
         && SlabFactor == other.SlabFactor
         && GirderFactor == other.GirderFactor;
 

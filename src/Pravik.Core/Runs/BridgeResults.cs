@@ -1,47 +1,72 @@
 using System.Collections.Immutable;
+using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
 using Pravik.Core.Effects;
+using Pravik.Core.Models;
 
 namespace Pravik.Core.Runs;
 
-/// <summary>Moments, shears and ultimate bending checks at one point of one girder.</summary>
-public sealed record PointResult(PointEffects Moment, PointEffects Shear, BendingOutcome Sagging, BendingOutcome Hogging)
+/// <summary>All results of a bridge: what acts where, and the checks of its girders.</summary>
+public sealed class BridgeResults
 {
-    public EffectPoint Point => Moment.Point;
+    private readonly ImmutableArray<(ICheck Check, IPointCheck Ready)> checks;
 
-    public BendingOutcome Worst => Sagging.Utilisation >= Hogging.Utilisation ? Sagging : Hogging;
+    internal BridgeResults(
+        ModelResults model,
+        BridgeEffects effects,
+        ImmutableArray<(ICheck, IPointCheck)> checks,
+        ImmutableArray<CheckOutcome> outcomes,
+        ImmutableArray<string> refusals
+    )
+    {
+        (Model, Effects, this.checks, Outcomes) = (model, effects, checks, outcomes);
+        Refusals = refusals;
+        ByPoint = outcomes.ToLookup(o => o.Point);
+    }
 
-    public BendingOutcome Of(Bending bending) => bending == Bending.Sagging ? Sagging : Hogging;
-}
+    public ModelResults Model { get; }
+    public BridgeEffects Effects { get; }
+    public ImmutableArray<ModelPoint> Points => Model.Points;
 
-/// <summary>Applied load against reactions for one case (N).</summary>
-public sealed record CaseBalance(string Case, double Applied, double Reacted)
-{
-    /// <summary>Difference over the load; 0 without load.</summary>
-    public double Error => Applied == 0 ? Math.Abs(Reacted) : Math.Abs(Reacted - Applied) / Math.Abs(Applied);
-}
+    /// <summary>Outcomes of all checks, point by point.</summary>
+    public ImmutableArray<CheckOutcome> Outcomes { get; }
 
-/// <summary>What the solution was like: size of the model, digits kept, and balance of loads.</summary>
-public sealed record ModelSummary(int Joints, int Members, int Unknowns, double PivotRatio, ImmutableArray<CaseBalance> Balance);
+    public ILookup<int, CheckOutcome> ByPoint { get; }
 
-/// <summary>All results of a bridge.</summary>
-public sealed record BridgeResults(ModelSummary Model, ImmutableArray<PointResult> Points)
-{
-    /// <summary>The point with the greatest utilisation.</summary>
-    public PointResult Governing => Points.MaxBy(p => p.Worst.Utilisation)!;
+    /// <summary>Why checks do not cover this bridge.</summary>
+    public ImmutableArray<string> Refusals { get; }
 
-    public bool Passes => Points.All(p => p.Worst.Passes);
+    /// <summary>What was checked, in words.</summary>
+    public IEnumerable<string> Checked => checks.Select(c => c.Check.Subject);
 
-    public IEnumerable<PointResult> OfGirder(int girder) => Points.Where(p => p.Point.Girder == girder);
+    /// <summary>What was not: what this bridge has and no check covers yet.</summary>
+    public IEnumerable<string> NotChecked => [.. Refusals, .. CheckCatalog.NotYet];
 
-    /// <summary>For each girder, span and sense of bending, the point with the greatest utilisation: the worst first.</summary>
-    public IReadOnlyList<(PointResult Point, BendingOutcome Outcome)> GoverningByGirder() =>
+    /// <summary>The outcome with the greatest utilisation; null where nothing was checked.</summary>
+    public CheckOutcome? Governing => Outcomes.IsEmpty ? null : Outcomes.MaxBy(o => o.Utilisation);
+
+    /// <summary>Whether anything that was checked fails.</summary>
+    public bool Fails => Outcomes.Any(o => !o.Passes);
+
+    /// <summary>Whether all that applies was checked and passes.</summary>
+    public bool Passes => !Fails && !Outcomes.IsEmpty && !NotChecked.Any();
+
+    /// <summary>The greatest utilisation at a point; 0 where nothing was checked.</summary>
+    public double UtilisationAt(int point) => ByPoint[point].Select(o => o.Utilisation).DefaultIfEmpty(0).Max();
+
+    /// <summary>For each girder, span and check, the outcome with the greatest utilisation: the worst first.</summary>
+    public IReadOnlyList<CheckOutcome> GoverningByGirder() =>
         [
-            .. Points
-                .SelectMany(p => new[] { (Point: p, Outcome: p.Sagging), (Point: p, Outcome: p.Hogging) })
-                .Where(row => row.Outcome.Utilisation > 0)
-                .GroupBy(row => (row.Point.Point.Girder, row.Point.Point.Span, row.Outcome.Bending))
-                .Select(group => group.MaxBy(row => row.Outcome.Utilisation))
-                .OrderByDescending(row => row.Outcome.Utilisation),
+            .. Outcomes
+                .Where(o => o.Utilisation > 0)
+                .GroupBy(o => (Points[o.Point].Girder, Points[o.Point].Span, o.Check))
+                .Select(group => group.MaxBy(o => o.Utilisation)!)
+                .OrderByDescending(o => o.Utilisation),
         ];
+
+    /// <summary>The calculation behind an outcome.</summary>
+    public void Write(CheckOutcome outcome, Calculation calculation) =>
+        checks
+            .First(c => outcome.Check.StartsWith($"{c.Check.Id}.", StringComparison.Ordinal))
+            .Ready.Write(outcome.Point, outcome.Check, calculation);
 }

@@ -2,125 +2,68 @@ using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Checks;
 using Pravik.Core.Effects;
-using Pravik.Core.Loads;
-using Pravik.Core.Models;
-using Pravik.Core.Numerics;
 using Pravik.Core.Places;
-using Pravik.Core.Traffic;
+using Pravik.Core.Roads;
+using Pravik.Core.Stages;
 
 namespace Pravik.Core.Runs;
 
 /// <summary>How far a run is (0 to 1) and what it is doing.</summary>
 public readonly record struct RunProgress(double Fraction, string Doing);
 
-/// <summary>From a valid bridge to checked girders: model, permanent loads, influence surfaces, traffic, combinations, checks.</summary>
+/// <summary>From a valid bridge to checked girders: model, stages, actions, traffic, combinations, checks.</summary>
 public static class BridgeRun
 {
-    /// <summary>Effects solved together. Keeps memory bounded and lets a run stop quickly.</summary>
-    private const int BlockSize = 48;
+    private const double ModelShare = 0.9;
 
-    /// <summary>Why a bridge is not checked in this version, or null where it is.</summary>
-    public static string? Refusal(Bridge bridge) => Refusal(new BridgeGeometry(bridge, placeGirders: false));
-
-    private static string? Refusal(BridgeGeometry geometry) =>
-        geometry.SectionsInUse.Any(s => s.IsSteel) ? "Not checked: girders of steel"
-        : geometry.Bridge.Girders.CastInPlace ? "Not checked: girders cast in place"
-        : geometry.RunsOn ? "Not checked: girders that run on over piers in one piece"
-        : !geometry.IsComplete ? "Not checked: girders that are not in every span"
-        : null;
+    /// <summary>Why a bridge is not analysed in this version, or null where it is.</summary>
+    public static string? Refusal(Bridge bridge) => ModelRun.Refusal(bridge);
 
     /// <summary>
-    /// Throws <see cref="NotSupportedException"/> where <see cref="Refusal(Bridge)"/> has a reason, <see
-    /// cref="OperationCanceledException"/> when cancelled and <see cref="UnstableStructureException"/> for a grillage that can move.
+    /// Throws <see cref="NotSupportedException"/> where <see cref="Refusal(Bridge)"/> has a reason, <see cref="ModelRefusedException"/>
+    /// where the model can move or is too large, <see cref="OperationCanceledException"/> when cancelled.
     /// </summary>
-    public static BridgeResults Run(Bridge bridge, IProgress<RunProgress>? progress = null, CancellationToken cancel = default)
-    {
-        progress?.Report(new(0, "Making the grillage"));
-        var geometry = new BridgeGeometry(bridge);
-        if (Refusal(geometry) is { } reason)
-            throw new NotSupportedException(reason);
-        var values = bridge.Basis.Values;
-        var grillage = GrillageBuilder.Build(geometry);
-        cancel.ThrowIfCancellationRequested();
-        var solver = new GrillageSolver(grillage, new BandedCholesky());
-        progress?.Report(new(0.1, "Permanent loads"));
-        var permanent = new PermanentLoads(geometry, grillage.Mesh);
-        var balance = Balance(solver, permanent);
-        var placement = new TrafficPlacement(grillage, geometry, values);
-        var points = EffectPoint.All(grillage);
-        var check = new GirderCheck(geometry, values);
-        var results = new PointResult[points.Length];
-        var done = 0;
-        var blocks = points.Select((point, i) => (point, i)).Chunk(BlockSize / 3).ToList();
-        Parallel.ForEach(
-            blocks,
-            new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount },
-            block =>
-            {
-                var surfaces = InfluenceSurface.Solve(grillage, solver, [.. block.SelectMany(b => Wanted(b.point))]);
-                for (var i = 0; i < block.Length; i++)
-                {
-                    cancel.ThrowIfCancellationRequested();
-                    var moment = Effects(geometry, permanent, placement, surfaces[3 * i], surfaces[3 * i]);
-                    var shear = Effects(geometry, permanent, placement, surfaces[3 * i + 1], surfaces[3 * i + 2]);
-                    results[block[i].i] = new(moment, shear, check.Check(moment, Bending.Sagging), check.Check(moment, Bending.Hogging));
-                }
-                var finished = Interlocked.Add(ref done, block.Length);
-                progress?.Report(new(0.15 + 0.85 * finished / points.Length, $"Traffic on {finished} of {points.Length} points"));
-            }
-        );
-        return new(new(grillage.Nodes.Length, grillage.Members.Length, solver.Unknowns, solver.PivotRatio, balance), [.. results]);
-    }
-
-    private static WantedEffect[] Wanted(EffectPoint point) =>
-        [new(point, EffectKind.Moment), new(point, EffectKind.Shear, SectionSide.Behind), new(point, EffectKind.Shear, SectionSide.Ahead)];
-
-    /// <summary>
-    /// Effects from the surface that gives the greatest value and the one that gives the least; permanent loads take their mean.
-    /// </summary>
-    private static PointEffects Effects(
-        BridgeGeometry geometry,
-        PermanentLoads permanent,
-        TrafficPlacement placement,
-        InfluenceSurface upper,
-        InfluenceSurface lower
+    /// <param name="bridge">A valid bridge.</param>
+    /// <param name="ground">The ground below it; null where none is given.</param>
+    /// <param name="factors">Where factors are kept from run to run.</param>
+    /// <param name="progress">Told how far it is.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static BridgeResults Run(
+        Bridge bridge,
+        Ground? ground = null,
+        FactorStore? factors = null,
+        Action<RunProgress>? progress = null,
+        CancellationToken cancel = default
     )
     {
-        var (point, kind) = (upper.Point, upper.Kind);
-        var girder = geometry.Girders[point.Girder];
-        var span = girder.SpanLength(point.Span);
-        double Mean(double[] load) => (upper.Of(load) + lower.Of(load)) / 2;
-        var effects = new PermanentEffects(
-            permanent.Girder(girder, point.Span, point.Fraction, kind),
-            PermanentLoads.OnSimpleSpan(permanent.WetSlab(girder, point.Span), span, point.Fraction, kind)
-                + permanent.Diaphragms(girder, point.Span, point.Fraction, kind),
-            Mean(permanent.Superimposed),
-            Mean(permanent.Surfacing)
-        );
-        var (greatest, least) = (placement.Worst(upper), ReferenceEquals(upper, lower) ? null : placement.Worst(lower));
-        return new(
-            point,
-            kind,
-            effects,
-            least is null ? greatest : greatest with { Min = least.Min, FrequentMin = least.FrequentMin, FootwayMin = least.FootwayMin }
-        );
+        progress?.Invoke(new(0, "Making the model"));
+        if (Refusal(bridge) is { } reason)
+            throw new NotSupportedException(reason);
+        var geometry = new BridgeGeometry(bridge);
+        void Report(double fraction, string doing) => progress?.Invoke(new(ModelShare * fraction, doing));
+        var model = ModelRun.Run(geometry, null, ground, factors, Report, cancel: cancel);
+        progress?.Invoke(new(ModelShare, "Combinations and checks"));
+        return Check(geometry, model, new(bridge, model), cancel);
     }
 
-    private static ImmutableArray<CaseBalance> Balance(GrillageSolver solver, PermanentLoads permanent)
+    private static BridgeResults Check(BridgeGeometry geometry, ModelResults model, BridgeEffects effects, CancellationToken cancel)
     {
-        return
-        [
-            Of("Edge beams, footways, parapets", permanent.Superimposed, permanent.SuperimposedTotal),
-            Of("Surfacing", permanent.Surfacing, permanent.SurfacingTotal),
-        ];
-
-        CaseBalance Of(string name, double[] nodal, double total)
+        var checks = ImmutableArray.CreateBuilder<(ICheck, IPointCheck)>();
+        var refusals = ImmutableArray.CreateBuilder<string>();
+        var outcomes = new List<CheckOutcome>[model.Points.Length];
+        foreach (var check in CheckCatalog.All)
         {
-            var displacements = new double[nodal.Length * 3];
-            for (var n = 0; n < nodal.Length; n++)
-                displacements[3 * n] = -nodal[n];
-            solver.Solve(displacements, 1);
-            return new(name, total, solver.Reactions(displacements, nodal).Sum());
+            if (check.Refusal(geometry) is { } reason)
+                refusals.Add(reason);
+            else
+                checks.Add((check, check.Of(geometry, effects)));
         }
+        Parallel.For(
+            0,
+            outcomes.Length,
+            new ParallelOptions { CancellationToken = cancel },
+            p => outcomes[p] = [.. checks.SelectMany(c => c.Item2.At(p))]
+        );
+        return new(model, effects, checks.ToImmutable(), [.. outcomes.SelectMany(o => o)], refusals.ToImmutable());
     }
 }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Loads;
 using Pravik.Core.Materials;
 using Pravik.Core.Models;
@@ -8,145 +9,195 @@ using Pravik.Core.Places;
 namespace Pravik.Core.Stages;
 
 /// <summary>
-/// Creep and shrinkage after the bridge stands whole, by the age-adjusted effective modulus.
+/// Creep and shrinkage from the day on which a slab works with its girder, interval by interval on the structure of each, by the
+/// age-adjusted effective modulus.
 /// </summary>
 /// <remarks>
-/// From the day t₁ on which all is joined to the last day t, a fibre stressed by the load of stage i since the day τ_i would creep
-/// freely by [φ(t, τ_i) − φ(t₁, τ_i)]·σ_i/E, by φ(t, τ_i)·σ_i/E where the load came later; and shrink by ε_cs(t) − ε_cs(t₁). The whole
-/// structure,
-/// with E/(1 + χ·φ(t, t₁)) in every layer, answers to these free strains (EN 1992-1-1 Annex B; EN 1992-2 Annex KK.7, χ = 0.8; Ghali and
-/// Favre, Concrete Structures: Stresses and Deformations, 2nd edition, chapters 2 to 4). For one section and
-/// one kind of concrete the moment at a pier becomes φ/(1 + χφ) of that in the structure cast in one.
+/// In an interval from day a to day b, in which the structure stays the same, a fibre stressed by a load since the day τ would creep
+/// freely by [φ(b, τ) − φ(a, τ)]·σ/E, by φ(b, τ)·σ/E where the load came within it; and shrink by ε_cs(b) − ε_cs(a). The whole structure,
+/// with E/(1 + χ·φ(b, a)) in every layer, answers to these free strains (EN 1992-1-1 Annex B; EN 1992-2 Annex KK.7, χ = 0.8; Ghali and
+/// Favre, Concrete Structures: Stresses and Deformations, 2nd edition, chapters 2 to 4). Stresses from creep and shrinkage of an earlier
+/// interval creep as if put on half way through it. For one section and one kind of concrete the moment at a pier becomes φ/(1 + χφ) of
+/// that in the structure cast in one. Girders alone, of one material, keep their stresses and are left out.
 /// </remarks>
 public sealed class LongTerm
 {
     private readonly BridgeGeometry geometry;
+    private readonly SolvedModels models;
+    private readonly ModelLoads loads;
     private readonly ImmutableArray<StageStep> steps;
     private readonly Actions values;
-    private readonly ImmutableArray<ModelPoint> points;
-    private readonly double ready;
     private readonly Creep girderCreep;
     private readonly Creep slabCreep;
     private readonly Shrinkage girderShrinkage;
     private readonly Shrinkage slabShrinkage;
+    private readonly Dictionary<(int Girder, int Row), int> pointOf = [];
+    private readonly ImmutableArray<TimeValue>.Builder told = ImmutableArray.CreateBuilder<TimeValue>();
 
-    public LongTerm(BridgeGeometry geometry, ImmutableArray<StageStep> steps, StageState finished, ImmutableArray<ModelPoint> points)
+    private LongTerm(BridgeGeometry geometry, SolvedModels models, ModelLoads loads, ImmutableArray<StageStep> steps)
     {
-        (this.geometry, this.steps, this.points) = (geometry, steps, points);
+        (this.geometry, this.models, this.loads, this.steps) = (geometry, models, loads, steps);
         values = geometry.Bridge.Actions;
-        ready = Staging.ReadyOn(steps, finished);
         var (girder, slab) = (Concrete.Of(geometry.Bridge.Materials.Girder), Concrete.Of(geometry.Bridge.Materials.Slab));
-        var section = geometry.SectionOf(geometry.Girders[0], geometry.Girders[0].FirstSpan);
+        var (line, span) = (geometry.Girders[0], geometry.Girders[0].FirstSpan);
+        var properties = geometry.SectionOf(line, span).Properties;
         // The slab dries at both faces; h0 is then its thickness.
-        var (girderSize, slabSize) = (
-            2 * section.Properties.GrossArea / section.Properties.Perimeter,
-            geometry.SlabThickness(geometry.Girders[0], geometry.Girders[0].FirstSpan, 0.5)
-        );
-        (girderCreep, slabCreep) = (
-            new(girder, values.Humidity, girderSize, values.Cement),
-            new(slab, values.Humidity, slabSize, values.Cement)
-        );
-        (girderShrinkage, slabShrinkage) = (
-            new(girder, values.Humidity, girderSize, values.Cement),
-            new(slab, values.Humidity, slabSize, values.Cement)
-        );
-        var cast = Enumerable
-            .Range(0, geometry.SpanCount)
-            .Select(s => Staging.CastOn(steps, s))
-            .OfType<double>()
-            .DefaultIfEmpty(ready)
-            .Max();
-        State = finished with
-        {
-            GirderFactor = 1 / (1 + values.Aging * girderCreep.At(values.LastDay, ready)),
-            SlabFactor = 1 / (1 + values.Aging * slabCreep.At(values.LastDay - cast, ready - cast)),
-        };
-        ImmutableArray<TimeValue> all =
-        [
-            new("t_1", "day on which all is joined", ready, ""),
-            new("h_0,girder", "notional size of the girder, 2A/u, m", girderSize, "EN 1992-1-1 3.1.4(5)"),
-            new("h_0,slab", "notional size of the slab, m", slabSize, "EN 1992-1-1 3.1.4(5)"),
-            new("φ_girder", $"from day {ready:0} to day {values.LastDay:0}", girderCreep.At(values.LastDay, ready), "EN 1992-1-1 (B.1)"),
-            new("φ_slab", $"loaded at {ready - cast:0} days", slabCreep.At(values.LastDay - cast, ready - cast), "EN 1992-1-1 (B.1)"),
-            new("E_girder", "age-adjusted modulus over E_cm", State.GirderFactor, "1/(1 + χφ)"),
-            new("E_slab", "age-adjusted modulus over E_cm", State.SlabFactor, "1/(1 + χφ)"),
-            new(
-                "ε_cs,girder",
-                "shrinkage still to come, ‰",
-                1000 * (girderShrinkage.At(values.LastDay) - girderShrinkage.At(ready)),
-                "EN 1992-1-1 (3.8)"
-            ),
-            new(
-                "ε_cs,slab",
-                "shrinkage still to come, ‰",
-                1000 * (slabShrinkage.At(values.LastDay - cast) - slabShrinkage.At(ready - cast)),
-                "EN 1992-1-1 (3.8)"
-            ),
-        ];
-        TimeValues = [.. all.Where(v => !section.IsSteel || !v.Symbol.EndsWith("girder", StringComparison.Ordinal))];
+        var (girderSize, slabSize) = (2 * properties.GrossArea / properties.Perimeter, geometry.SlabThickness(line, span, 0.5));
+        girderCreep = new(girder, values.Humidity, girderSize, values.Cement);
+        slabCreep = new(slab, values.Humidity, slabSize, values.Cement);
+        girderShrinkage = new(girder, values.Humidity, girderSize, values.Cement);
+        slabShrinkage = new(slab, values.Humidity, slabSize, values.Cement);
+        var points = models.Layout.Points;
+        for (var i = 0; i < points.Length; i++)
+            pointOf[(points[i].Girder, points[i].Line)] = i + 1 < points.Length && Ends(points, i) ? i + 1 : i;
+        if (!geometry.SectionOf(line, span).IsSteel)
+            told.Add(new("h_0,girder", "notional size of the girder, 2A/u, m", girderSize, "EN 1992-1-1 3.1.4(5)"));
+        told.Add(new("h_0,slab", "notional size of the slab, m", slabSize, "EN 1992-1-1 3.1.4(5)"));
     }
 
-    /// <summary>The finished bridge with age-adjusted moduli.</summary>
-    public StageState State { get; }
+    /// <summary>Whether a point ends a span where the next one begins on the same row, whose pieces then begin at the point after it.</summary>
+    private static bool Ends(ImmutableArray<ModelPoint> points, int i) =>
+        points[i + 1].Girder == points[i].Girder && points[i + 1].Line == points[i].Line;
 
-    public ImmutableArray<TimeValue> TimeValues { get; }
+    /// <summary>An interval in which the structure stays the same, in days.</summary>
+    public sealed record Interval(int Number, StageState State, double From, double To);
 
-    /// <summary>Shrinkage still to come, shortening negative.</summary>
-    /// <param name="span">Span from 0.</param>
-    /// <param name="steel">Whether the girder is of steel, which does not shrink.</param>
-    public LayerStrain Shrink(int span, bool steel)
+    /// <summary>Solves creep and shrinkage of all intervals, after the stages. Returns the values behind them, in words.</summary>
+    public static ImmutableArray<TimeValue> Run(
+        BridgeGeometry geometry,
+        SolvedModels models,
+        ModelLoads loads,
+        ImmutableArray<StageStep> steps
+    )
     {
-        var cast = Staging.CastOn(steps, span) ?? ready;
-        var girder = steel ? 0 : girderShrinkage.At(values.LastDay) - girderShrinkage.At(ready);
-        var slab = slabShrinkage.At(values.LastDay - cast) - slabShrinkage.At(ready - cast);
+        var run = new LongTerm(geometry, models, loads, steps);
+        foreach (var interval in Intervals(steps, geometry.SpanCount, geometry.Bridge.Actions.LastDay))
+            run.Solve(interval);
+        return run.told.ToImmutable();
+    }
+
+    /// <summary>The intervals in which a slab works with its girder somewhere.</summary>
+    public static ImmutableArray<Interval> Intervals(IReadOnlyList<StageStep> steps, int spans, double lastDay)
+    {
+        List<(StageState State, double From, double To)> all = [];
+        for (var i = 0; i < steps.Count; i++)
+        {
+            var end = i + 1 < steps.Count ? steps[i + 1].Stage.Day : steps[i].Stage.Day;
+            Add(steps[i].State, steps[i].Stage.Day, end);
+        }
+        if (steps.Count > 0)
+            Add(Staging.Finished(steps, spans), steps[^1].Stage.Day, Math.Max(lastDay, steps[^1].Stage.Day));
+        return
+        [
+            .. all.Where(a => a.To > a.From && a.State.Slab.Contains(true)).Select((a, n) => new Interval(n + 1, a.State, a.From, a.To)),
+        ];
+
+        void Add(StageState state, double from, double to)
+        {
+            if (all.Count > 0 && all[^1].State.Equals(state))
+                all[^1] = (state, all[^1].From, to);
+            else
+                all.Add((state, from, to));
+        }
+    }
+
+    private void Solve(Interval interval)
+    {
+        var (from, to) = (interval.From, interval.To);
+        var casts = Enumerable.Range(0, geometry.SpanCount).Select(CastOn).OfType<double>().Where(c => c <= from).ToList();
+        var cast = casts.Count > 0 ? casts.Max() : from;
+        var state = interval.State with
+        {
+            GirderFactor = 1 / (1 + values.Aging * girderCreep.At(to, from)),
+            SlabFactor = 1 / (1 + values.Aging * slabCreep.At(to - cast, from - cast)),
+        };
+        var model = models.Of(state, $"day {from:0} to {to:0}, slow");
+        var made = models[model];
+        List<ActionResult> before = [.. models.Cases.Where(c => !c.IsPassing && c.Day < to)];
+        LayerStrain Creep(int girder, int row) => Crept(interval, girder, row, before);
+        LayerStrain Shrink(int girder, int row) => Shrunk(interval, made.SpanOf(row), loads.Made(girder, row).IsSteel);
+        SolvedModels.Wanted Case(CaseId id, string name, ActionKind kind, Func<int, int, LayerStrain> strain) =>
+            new(id, name, kind, loads.Strain(name, made, (g, row, _) => strain(g, row)))
+            {
+                Day = (from + to) / 2,
+                Strain = (p, section) => models.Free(strain(p.Girder, made.RowOf(p)), p, section),
+            };
+        models.Solve(
+            model,
+            [
+                Case(CaseId.Creep(interval.Number), CaseNames.Creep(from, to), ActionKind.Creep, Creep),
+                Case(CaseId.Shrinkage(interval.Number), CaseNames.Shrinkage(from, to), ActionKind.Shrinkage, Shrink),
+            ]
+        );
+        Tell(interval, state, cast);
+    }
+
+    private void Tell(Interval interval, StageState state, double cast)
+    {
+        var (from, to) = (interval.From, interval.To);
+        var days = $"day {from:0} to {to:0}";
+        if (!geometry.SectionOf(geometry.Girders[0], geometry.Girders[0].FirstSpan).IsSteel)
+        {
+            told.Add(new("φ_girder", days, girderCreep.At(to, from), "EN 1992-1-1 (B.1)"));
+            told.Add(new("E_girder", $"age-adjusted modulus over E_cm, {days}", state.GirderFactor, "1/(1 + χφ)"));
+            told.Add(new("ε_cs,girder", $"‰, {days}", 1000 * (girderShrinkage.At(to) - girderShrinkage.At(from)), "EN 1992-1-1 (3.8)"));
+        }
+        told.Add(new("φ_slab", $"{days}, at {from - cast:0} days of age", slabCreep.At(to - cast, from - cast), "EN 1992-1-1 (B.1)"));
+        told.Add(new("E_slab", $"age-adjusted modulus over E_cm, {days}", state.SlabFactor, "1/(1 + χφ)"));
+        told.Add(new("ε_cs,slab", $"‰, {days}", 1000 * (slabShrinkage.At(to - cast) - slabShrinkage.At(from - cast)), "EN 1992-1-1 (3.8)"));
+    }
+
+    private double? CastOn(int span) => Staging.CastOn(steps, span);
+
+    /// <summary>Shrinkage in an interval, shortening negative; girders of steel do not shrink.</summary>
+    private LayerStrain Shrunk(Interval interval, int span, bool steel)
+    {
+        var (from, to) = (interval.From, interval.To);
+        var girder = steel ? 0 : girderShrinkage.At(to) - girderShrinkage.At(from);
+        var slab = CastOn(span) is { } cast && cast < to ? slabShrinkage.At(to - cast) - slabShrinkage.At(Math.Max(0, from - cast)) : 0;
         return new(_ => -girder, _ => -slab, []);
     }
 
-    /// <summary>Free creep of the piece of a girder that begins on a row, from the strains of all stages.</summary>
-    /// <param name="girder">Girder from 0.</param>
-    /// <param name="row">Row of the mesh.</param>
-    /// <param name="span">Span from 0.</param>
-    /// <param name="steel">Whether the girder is of steel, which does not creep.</param>
-    /// <param name="cases">The cases of stages.</param>
-    /// <param name="models">Their models.</param>
-    public LayerStrain Creep(int girder, int row, int span, bool steel, IEnumerable<ActionResult> cases, IReadOnlyList<BridgeModel> models)
+    /// <summary>Free creep of the piece of a girder that begins on a row, from the strains of all that was put on before.</summary>
+    private LayerStrain Crept(Interval interval, int girder, int row, List<ActionResult> before)
     {
         double onGirder = 0,
             girderCurvature = 0,
             onSlab = 0,
             slabCurvature = 0;
-        var cast = Staging.CastOn(steps, span) ?? ready;
-        var from = PlaceOf(girder, row, span);
-        foreach (var c in cases)
+        var span = models[0].SpanOf(row);
+        var (steel, cast, point) = (loads.Made(girder, row).IsSteel, CastOn(span) ?? interval.From, pointOf[(girder, row)]);
+        foreach (var c in before)
         {
-            if (c.Stage is not { } stage || models[c.Model].Sections[girder][row] is not { } section)
+            if (models[c.Model].Sections[girder][row] is not { } section)
                 continue;
-            var day = steps[stage].Stage.Day;
-            var forces = Mean(c.Total, from);
+            var forces = Mean(c.Effects, point);
             // Strain at the soffit, and curvature, of the elastic section.
-            var (axial, curvature) = (
-                forces.N / (section.Modulus * section.Composite.Area),
-                forces.M / (section.Modulus * section.Composite.SecondMoment)
-            );
+            var axial = forces.N / (section.Modulus * section.Composite.Area);
+            var curvature = forces.M / (section.Modulus * section.Composite.SecondMoment);
             var soffit = axial + curvature * section.Composite.Centroid;
-            var creep = steel ? 0 : girderCreep.At(values.LastDay, day) - girderCreep.At(ready, day);
+            var creep = steel ? 0 : Grown(girderCreep, interval, c.Day, 0);
             (onGirder, girderCurvature) = (onGirder + creep * soffit, girderCurvature + creep * curvature);
             if (!section.HasSlab)
                 continue;
-            creep = slabCreep.At(values.LastDay - cast, day - cast) - slabCreep.At(ready - cast, day - cast);
+            creep = Grown(slabCreep, interval, c.Day, cast);
             (onSlab, slabCurvature) = (onSlab + creep * soffit, slabCurvature + creep * curvature);
         }
         return new(z => onGirder - girderCurvature * z, z => onSlab - slabCurvature * z, []) { IsAlong = true };
     }
 
-    private int PlaceOf(int girder, int row, int span) =>
-        points.IndexOf(points.First(p => p.Girder == girder && p.Span == span && p.Line == row));
+    /// <summary>Growth of the creep factor in an interval for a load since a day, of concrete cast on another.</summary>
+    private static double Grown(Creep creep, Interval interval, double day, double cast)
+    {
+        var loaded = day - cast;
+        return creep.At(interval.To - cast, loaded) - (day < interval.From ? creep.At(interval.From - cast, loaded) : 0);
+    }
 
     /// <summary>Mean over the piece that begins at a point: moments run as a parabola whose slopes at both ends are the shears.</summary>
-    private SectionForces Mean(GirderEffects effects, int point)
+    private SectionForces Mean(EffectValues effects, int point)
     {
-        var (a, b) = (effects.Forces[point], effects.Forces[point + 1]);
-        var length = points[point + 1].Distance - points[point].Distance;
+        var (a, b) = (effects.Forces(point), effects.Forces(point + 1));
+        var length = models.Layout.Points[point + 1].Distance - models.Layout.Points[point].Distance;
         return (0.5 * (a + b)) with { M = (a.M + b.M) / 2 + (a.V - b.V) * length / 12 };
     }
 }

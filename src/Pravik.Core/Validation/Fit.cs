@@ -152,16 +152,22 @@ internal static class Fit
                 $"The surface of this strip lies {units.FormatWithUnit(-strip.LeastFill, QuantityKind.Size)} below the top of the slab. Raise its upstand or lower the slab by more surfacing."
             );
         }
-        if (deck.Carriageway is not { } part)
+        var pattern = $"/deck/patterns/{unit.PatternIndex}";
+        string Width(double width) => units.FormatWithUnit(width, QuantityKind.Length);
+        var lane = values["laneWidth"];
+        if (deck.Carriageways.IsEmpty)
             bounds.Error(
-                $"/deck/patterns/{unit.PatternIndex}/{(unit.Pattern.Left.IsEmpty ? "right" : "left")}",
-                "The deck has no carriageway beside the road line, so traffic has nowhere to drive."
+                $"{pattern}/{(unit.Pattern.Left.IsEmpty ? "right" : "left")}",
+                "The deck has no carriageway, so traffic has nowhere to drive."
             );
-        else if (part.Width < values["laneWidth"] - 1e-9)
-            bounds.Error(
-                $"/deck/patterns/{unit.PatternIndex}/left",
-                $"The carriageway is {units.FormatWithUnit(part.Width, QuantityKind.Length)} wide between kerbs; one notional lane needs {units.FormatWithUnit(values["laneWidth"], QuantityKind.Length)}."
-            );
+        foreach (var part in deck.Carriageways.Where(c => c.Width < lane - 1e-9))
+        {
+            var message = $"The carriageway is {Width(part.Width)} wide between kerbs; one notional lane needs {Width(lane)}.";
+            if (deck.Carriageways.All(c => c.Width < lane - 1e-9))
+                bounds.Error($"{pattern}/left", message);
+            else
+                bounds.Warning($"{pattern}/left", $"{message} It is loaded by one lane of its own width.");
+        }
     }
 
     private static void Girders(Bridge bridge, int span, MadeSection shape, DeckSection deck, UnitSystem units, Bounds bounds)

@@ -1,3 +1,5 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;

@@ -1,3 +1,4 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;

@@ -1,7 +1,10 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Materials;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
+using Pravik.Core.Sections;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;

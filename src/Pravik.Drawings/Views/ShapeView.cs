@@ -1,5 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Sections;
 using Pravik.Core.Units;

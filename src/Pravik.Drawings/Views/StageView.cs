@@ -1,5 +1,8 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Materials;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;

@@ -1,4 +1,5 @@
 using Pravik.Core.Geometry;
+using Pravik.Core.Validation;
 using SkiaSharp;
 
 namespace Pravik.Drawings.Writers;

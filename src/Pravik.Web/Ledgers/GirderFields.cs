@@ -1,4 +1,6 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Units;
+
 using static Pravik.Web.Ledgers.Fields;
 
 namespace Pravik.Web.Ledgers;

@@ -1,3 +1,6 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Units;
+
 namespace Pravik.Web.Ledgers;
 
 /// <summary>A patch that a button applies, with the words for the history.</summary>

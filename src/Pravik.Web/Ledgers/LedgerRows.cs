@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using Pravik.Core.Bridges;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 

@@ -1,5 +1,6 @@
 using Pravik.Core.Materials;
 using Pravik.Core.Units;
+
 using static Pravik.Web.Ledgers.Fields;
 
 namespace Pravik.Web.Ledgers;

@@ -1,6 +1,9 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Frames;
+using Pravik.Core.Geometry;
 using Pravik.Core.Stages;
 using Pravik.Core.Units;
+
 using static Pravik.Web.Ledgers.Fields;
 
 namespace Pravik.Web.Ledgers;

@@ -1,6 +1,7 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
-using Pravik.Core.Stages;
+using Pravik.Core.Effects;
+using Pravik.Core.Materials;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 using Pravik.Web.Runs;

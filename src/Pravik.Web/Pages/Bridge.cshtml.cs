@@ -1,5 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Pravik.Core.Bridges;
+using Pravik.Core.Models;
 using Pravik.Data;
 
 namespace Pravik.Web.Pages;

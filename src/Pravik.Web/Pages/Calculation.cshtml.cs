@@ -2,6 +2,8 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
+using Pravik.Core.Checks.En1992;
+using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Units;
 using Pravik.Data;

@@ -1,7 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Bridges;
-using Pravik.Core.Stages;
+using Pravik.Core.Effects;
 using Pravik.Core.Units;
 using Pravik.Data;
 using Pravik.Exchange;

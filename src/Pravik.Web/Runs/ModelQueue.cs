@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
 using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Stages;

@@ -2,7 +2,6 @@ using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Threading.Channels;
 using Pravik.Core.Bridges;
-using Pravik.Core.Effects;
 using Pravik.Core.Runs;
 using Pravik.Data;
 using Pravik.Exchange;

@@ -1,11 +1,12 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
-using Pravik.Core.Checks;
+using Pravik.Core.Checks.En1992;
 using Pravik.Core.Codes;
-using Pravik.Core.Effects;
+using Pravik.Core.Geometry;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Runs;
-using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Drawings;
 using Pravik.Drawings.Views;

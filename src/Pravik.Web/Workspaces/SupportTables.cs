@@ -1,4 +1,5 @@
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Units;
 
 namespace Pravik.Web.Workspaces;

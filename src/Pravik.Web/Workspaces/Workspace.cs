@@ -1,4 +1,7 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
+using Pravik.Core.Traffic;
+using Pravik.Core.Units;
 using Pravik.Web.Ledgers;
 
 namespace Pravik.Web.Workspaces;

@@ -1,11 +1,12 @@
-using Pravik.Core.Checks;
+using Pravik.Core.Bridges;
+using Pravik.Core.Checks.En1992;
 using Pravik.Core.Effects;
 using Pravik.Core.Findings;
+using Pravik.Core.Geometry;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Quantities;
 using Pravik.Core.Roads;
-using Pravik.Core.Runs;
 using Pravik.Core.Sections;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;

@@ -1,9 +1,10 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Effects;
 using Pravik.Core.Loads;
 using Pravik.Core.Models;
 using Pravik.Core.Numerics;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
+using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Tests.Analysis;
 

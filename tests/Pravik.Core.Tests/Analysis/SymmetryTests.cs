@@ -1,3 +1,5 @@
+using Pravik.Core.Geometry;
+using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 
 namespace Pravik.Core.Tests.Analysis;

@@ -1,10 +1,11 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Effects;
+using Pravik.Core.Findings;
+using Pravik.Core.Geometry;
 using Pravik.Core.Loads;
 using Pravik.Core.Materials;
-using Pravik.Core.Models;
 using Pravik.Core.Numerics;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Solids;
 using Pravik.Core.Validation;
 

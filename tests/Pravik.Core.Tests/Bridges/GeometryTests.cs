@@ -1,9 +1,11 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
+using Pravik.Core.Findings;
+using Pravik.Core.Geometry;
 using Pravik.Core.Loads;
-using Pravik.Core.Models;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;

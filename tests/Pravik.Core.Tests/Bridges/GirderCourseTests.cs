@@ -1,11 +1,12 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Effects;
+using Pravik.Core.Checks.En1992;
 using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
 using Pravik.Core.Loads;
-using Pravik.Core.Models;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Runs;
+using Pravik.Core.Sections;
 using Pravik.Core.Solids;
 using Pravik.Core.Validation;
 

@@ -3,6 +3,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Validation;
 

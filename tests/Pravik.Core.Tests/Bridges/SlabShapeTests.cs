@@ -1,6 +1,7 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Findings;
+using Pravik.Core.Geometry;
 using Pravik.Core.Loads;
-using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Solids;

@@ -1,9 +1,11 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Checks;
+using Pravik.Core.Checks.En1992;
 using Pravik.Core.Findings;
-using Pravik.Core.Models;
+using Pravik.Core.Geometry;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Runs;
+using Pravik.Core.Units;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;

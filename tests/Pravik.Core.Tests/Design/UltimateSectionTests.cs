@@ -1,9 +1,11 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
-using Pravik.Core.Checks;
-using Pravik.Core.Effects;
+using Pravik.Core.Checks.En1992;
+using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
+using Pravik.Core.Tests.Bridges;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.Tests.Design;

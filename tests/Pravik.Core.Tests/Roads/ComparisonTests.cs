@@ -1,3 +1,4 @@
+using Pravik.Core.Geometry;
 using Pravik.Core.Roads;
 
 namespace Pravik.Core.Tests.Roads;

@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Numerics;
 using Pravik.Core.Sections;
 
 namespace Pravik.Core.Tests.Sections;

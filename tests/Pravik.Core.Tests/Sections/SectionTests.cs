@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Checks.En1992;
 using Pravik.Core.Sections;
 
 namespace Pravik.Core.Tests.Sections;

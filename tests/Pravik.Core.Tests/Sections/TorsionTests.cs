@@ -1,5 +1,6 @@
 using Pravik.Core.Geometry;
 using Pravik.Core.Sections;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Sections;
 

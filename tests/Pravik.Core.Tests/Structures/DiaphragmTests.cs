@@ -1,11 +1,11 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Effects;
 using Pravik.Core.Findings;
+using Pravik.Core.Geometry;
 using Pravik.Core.Loads;
-using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
 using Pravik.Core.Solids;
+using Pravik.Core.Tests.Bridges;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Structures;

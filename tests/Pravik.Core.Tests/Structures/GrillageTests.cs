@@ -1,7 +1,9 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Tests.Bridges;
 
 namespace Pravik.Core.Tests.Structures;

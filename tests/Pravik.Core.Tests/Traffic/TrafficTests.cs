@@ -1,5 +1,5 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Effects;
+using Pravik.Core.Geometry;
 using Pravik.Core.Models;
 using Pravik.Core.Numerics;
 using Pravik.Core.Places;

@@ -1,9 +1,8 @@
-using Pravik.Core.Effects;
 using Pravik.Core.Frames;
 using Pravik.Core.Loads;
-using Pravik.Core.Models;
 using Pravik.Core.Numerics;
 using Pravik.Core.Places;
+using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Tests.Analysis.Frames;
 

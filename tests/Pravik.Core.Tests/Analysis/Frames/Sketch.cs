@@ -1,3 +1,4 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
 

@@ -1,10 +1,11 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Checks.En1992;
+using Pravik.Core.Effects;
 using Pravik.Core.Loads;
 using Pravik.Core.Materials;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Sections;
-using Pravik.Core.Stages;
 
 namespace Pravik.Core.Tests.Analysis.Stages;
 

@@ -1,8 +1,15 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
+using Pravik.Core.Effects;
+using Pravik.Core.Frames;
+using Pravik.Core.Geometry;
+using Pravik.Core.Models;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Stages;
+using Pravik.Core.Tests.Bridges;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Analysis.Stages;

@@ -1,4 +1,5 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
 using Pravik.Core.Findings;
 using Pravik.Core.Materials;
 using Pravik.Core.Places;

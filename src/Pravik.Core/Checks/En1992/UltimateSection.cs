@@ -3,7 +3,7 @@ using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
 using Pravik.Core.Numerics;
 
-namespace Pravik.Core.Checks;
+namespace Pravik.Core.Checks.En1992;
 
 /// <summary>Concrete of one kind: an outline (y up from the girder's soffit) with its material and design strength (Pa).</summary>
 public sealed record ConcretePart(string Name, Polygon Outline, Concrete Concrete, double Fcd);

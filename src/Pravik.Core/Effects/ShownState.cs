@@ -1,45 +1,41 @@
 using System.Collections.Immutable;
+using Pravik.Core.Codes;
 using Pravik.Core.Frames;
 using Pravik.Core.Models;
+using Pravik.Core.Stages;
 
-namespace Pravik.Core.Stages;
+namespace Pravik.Core.Effects;
 
-/// <summary>A case, or a sum of cases, as the whole model shows it: displacements, forces of members and shells, reactions.</summary>
+/// <summary>A case, or a sum of cases, as the whole model shows it: displacements, effects, forces of shells.</summary>
 /// <param name="Name">What it is, in words.</param>
 /// <param name="Model">The model on which it is shown: that of the case, or the finished bridge for sums.</param>
-/// <param name="Effects">Effects along the girders.</param>
+/// <param name="Effects">All effects.</param>
 /// <param name="Displacements">Of the joints of the model (m, rad).</param>
-public sealed record ShownState(string Name, BridgeModel Model, GirderEffects Effects, double[][] Displacements)
+public sealed record ShownState(string Name, BridgeModel Model, EffectValues Effects, double[][] Displacements)
 {
-    public required ImmutableArray<SeatReaction> Reactions { get; init; }
-    public required ImmutableArray<MemberResult> Others { get; init; }
-
     /// <summary>Forces of shells of the model; zero where a shell was not there.</summary>
     public required ImmutableArray<ShellForces> Shells { get; init; }
 
     /// <summary>The loads, of a single case; null for sums.</summary>
     public FrameCase? Load { get; init; }
 
-    /// <summary>The case or sum with an id of <see cref="EffectRanges"/>; null for envelopes and unknown ids.</summary>
-    public static ShownState? Of(ModelResults results, string? id)
+    /// <summary>The case or sum with an id of <see cref="BridgeEffects"/>; null for envelopes and unknown ids.</summary>
+    public static ShownState? Of(ModelResults results, CaseId id)
     {
-        if (results.Find(id ?? "") is { } one)
-            return new(one.Name, results.Models[one.Model], one.Total, one.Displacements)
-            {
-                Reactions = one.Reactions,
-                Others = one.Others,
-                Shells = one.Shells,
-                Load = one.Load,
-            };
-        if (id == "permanent")
-            return Sum(results, CaseNames.Permanent, c => c.Kind is ActionKind.Stage or ActionKind.LongTerm);
-        if (
-            id?.StartsWith("upTo", StringComparison.Ordinal) == true
-            && int.TryParse(id[4..], out var stage)
-            && stage >= 1
-            && stage <= results.Steps.Length
-        )
-            return Sum(results, CaseNames.After(results.Steps[stage - 1].Stage), c => c.Stage < stage);
+        if (results.Find(id) is { } one)
+            return new(one.Name, results.Models[one.Model], one.Effects, one.Displacements) { Shells = one.Shells, Load = one.Load };
+        if (id == CaseId.Permanent)
+            return Sum(
+                results,
+                CaseNames.Permanent,
+                c => (c.Stage is not null && !c.IsPassing) || c.Kind is ActionKind.Creep or ActionKind.Shrinkage
+            );
+        for (var stage = 0; stage < results.Steps.Length; stage++)
+        {
+            var here = stage;
+            if (id == CaseId.UpTo(stage + 1))
+                return Sum(results, CaseNames.After(results.Steps[stage].Stage), c => c.Stage <= here && (!c.IsPassing || c.Stage == here));
+        }
         return null;
     }
 
@@ -48,7 +44,10 @@ public sealed record ShownState(string Name, BridgeModel Model, GirderEffects Ef
         var (model, cases) = (results.Finished, results.Cases.Where(wanted).ToList());
         var displacements = model.Frame.Nodes.Select(_ => new double[6]).ToArray();
         var nodes = Places(model.Frame.Nodes.Select(n => n.Id));
-        var (shells, forces) = (Places(model.Frame.Shells.Select(s => s.Id)), new double[model.Frame.Shells.Length, 8]);
+        var (shells, forces) = (
+            Places(model.Frame.Shells.Select(s => s.Id)),
+            new double[model.Frame.Shells.Length, ShellForces.Components]
+        );
         foreach (var c in cases)
         {
             var frame = results.Models[c.Model].Frame;
@@ -63,48 +62,15 @@ public sealed record ShownState(string Name, BridgeModel Model, GirderEffects Ef
             {
                 if (!shells.TryGetValue(frame.Shells[s].Id, out var at))
                     continue;
-                var f = c.Shells[s];
-                double[] all = [f.Nxx, f.Nyy, f.Nxy, f.Mxx, f.Myy, f.Mxy, f.Vxz, f.Vyz];
-                for (var k = 0; k < 8; k++)
-                    forces[at, k] += all[k];
+                for (var k = 0; k < ShellForces.Components; k++)
+                    forces[at, k] += c.Shells[s][k];
             }
         }
-        return new(
-            name,
-            model,
-            cases.Count == 0 ? GirderEffects.None(results.Points.Length) : GirderEffects.Sum([.. cases.Select(c => (1.0, c.Total))]),
-            displacements
-        )
+        ShellForces Shell(int s) =>
+            new(forces[s, 0], forces[s, 1], forces[s, 2], forces[s, 3], forces[s, 4], forces[s, 5], forces[s, 6], forces[s, 7]);
+        return new(name, model, EffectValues.Sum(results.Layout, cases.Select(c => (1.0, c.Effects))), displacements)
         {
-            Reactions =
-            [
-                .. cases
-                    .SelectMany(c => c.Reactions)
-                    .GroupBy(r => (r.Axis, r.Girder))
-                    .Select(g => new SeatReaction(g.Key.Axis, g.Key.Girder, g.Sum(r => r.Along), g.Sum(r => r.Across), g.Sum(r => r.Up))),
-            ],
-            Others =
-            [
-                .. cases
-                    .SelectMany(c => c.Others)
-                    .GroupBy(o => o.Name)
-                    .Select(g => g.Aggregate((a, b) => new(a.Name, a.Start + b.Start, a.End + b.End))),
-            ],
-            Shells =
-            [
-                .. Enumerable
-                    .Range(0, model.Frame.Shells.Length)
-                    .Select(s => new ShellForces(
-                        forces[s, 0],
-                        forces[s, 1],
-                        forces[s, 2],
-                        forces[s, 3],
-                        forces[s, 4],
-                        forces[s, 5],
-                        forces[s, 6],
-                        forces[s, 7]
-                    )),
-            ],
+            Shells = [.. Enumerable.Range(0, model.Frame.Shells.Length).Select(Shell)],
         };
     }
 

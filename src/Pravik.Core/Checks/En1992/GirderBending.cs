@@ -1,8 +1,6 @@
-using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
 using Pravik.Core.Codes;
-using Pravik.Core.Effects;
 using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
 using Pravik.Core.Models;
@@ -10,24 +8,49 @@ using Pravik.Core.Places;
 using Pravik.Core.Sections;
 using Pravik.Core.Units;
 
-namespace Pravik.Core.Checks;
+namespace Pravik.Core.Checks.En1992;
 
 /// <summary>
 /// Ultimate bending resistance of the prestressed composite girders of a bridge. One cross-section serves many points, so results
-/// are kept by effective width and place.
+/// are kept by what tells sections apart.
 /// </summary>
-public sealed class GirderBending(BridgeGeometry geometry, NationalValues values)
+public sealed class GirderBending
 {
-    private readonly Bridge bridge = geometry.Bridge;
-    private readonly Concrete slab = Concrete.Of(geometry.Bridge.Materials.Slab);
-    private readonly Concrete girder = Concrete.Of(geometry.Bridge.Materials.Girder);
-    private readonly PrestressingSteel strand = PrestressingSteel.Of(geometry.Bridge.Materials.Strand);
-    private readonly ReinforcingSteel bars = ReinforcingSteel.Of(geometry.Bridge.Materials.Reinforcement);
+    private readonly BridgeGeometry geometry;
+    private readonly NationalValues values;
+    private readonly Bridge bridge;
+    private readonly Concrete slab;
+    private readonly Concrete girder;
+    private readonly PrestressingSteel strand;
+    private readonly ReinforcingSteel bars;
+    private readonly StrandAnchorage anchorage;
     private readonly Dictionary<(CompositePlace, Bending), UltimateState?> known = [];
 
-    /// <summary>What tells one cross-section from another: the girder's section, effective width, slab thickness and haunch (m),
-    /// whether it is over a pier, and where strands
-    /// change along the girder the distance from its end and its length.</summary>
+    public GirderBending(BridgeGeometry geometry, NationalValues values)
+    {
+        (this.geometry, this.values, bridge) = (geometry, values, geometry.Bridge);
+        var materials = bridge.Materials;
+        (slab, girder) = (Concrete.Of(materials.Slab), Concrete.Of(materials.Girder));
+        (strand, bars) = (PrestressingSteel.Of(materials.Strand), ReinforcingSteel.Of(materials.Reinforcement));
+        anchorage = new(strand, girder, bridge.Girders.Strands.EffectiveStress, values);
+    }
+
+    /// <summary>Where a point lies along its girder.</summary>
+    private enum Stretch
+    {
+        Girder,
+
+        /// <summary>Between girder ends that meet over a pier: the concrete is the diaphragm's, and no strand passes.</summary>
+        OverPier,
+
+        /// <summary>Beyond the end of a girder at the end of the deck.</summary>
+        Beyond,
+    }
+
+    /// <summary>
+    /// What tells one cross-section from another: the girder's section, effective width, slab thickness and haunch (m), whether it is over
+    /// a pier, and where strands or their anchorage change the distance from the girder's end and its length.
+    /// </summary>
     private readonly record struct CompositePlace(
         MadeSection Girder,
         double Width,
@@ -38,31 +61,29 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         double Length
     );
 
+    /// <summary>Whether a point lies on the girder or over a pier; beyond a girder's end at the end of the deck there is nothing to check.</summary>
+    public bool Applies(ModelPoint point) => StretchOf(point) != Stretch.Beyond;
+
+    public bool IsOverPier(ModelPoint point) => StretchOf(point) == Stretch.OverPier;
+
+    /// <summary>Depth of the whole section at a point (m).</summary>
+    public double Depth(ModelPoint point)
+    {
+        var line = geometry.Girders[point.Girder];
+        return geometry.SectionOf(line, point.Span, point.Fraction).Depth
+            + geometry.Haunch(point.Span)
+            + geometry.SlabThickness(line, point.Span, point.Fraction);
+    }
+
     /// <summary>
     /// Resistance at a point, or null where the section cannot balance its steel. With a calculation, its lines are written.
     /// </summary>
-    public UltimateState? At(EffectPoint point, Bending bending, Calculation? calculation = null)
+    public UltimateState? At(ModelPoint point, Bending bending, Calculation? calculation = null)
     {
         calculation?.Heading("Section");
-        var width = Width(point, calculation);
-        var pier = AtPier(point);
-        var place = new CompositePlace(
-            geometry.SectionOf(geometry.Girders[point.Girder], point.Span, point.Fraction),
-            Math.Round(width, 9),
-            Math.Round(geometry.SlabThickness(geometry.Girders[point.Girder], point.Span, point.Fraction), 9),
-            geometry.Haunch(point.Span),
-            pier,
-            0,
-            0
-        );
-        if (bridge.Girders.Strands.Rows.Any(r => r.EndLevel is not null || r.Debonded > 0))
-        {
-            var length = geometry.LengthOf(geometry.Girders[point.Girder], point.Span);
-            var x = point.Fraction * geometry.Girders[point.Girder].SpanLength(point.Span) - geometry.LayoutOf(point.Span).StartGap;
-            place = place with { FromEnd = Math.Round(Math.Clamp(Math.Min(x, length - x), 0, length), 9), Length = Math.Round(length, 9) };
-        }
-        var key = (place, bending);
+        var place = PlaceOf(point, calculation);
         calculation?.Line("h_s", "thickness of the slab over the girder", place.Slab, QuantityKind.Size, "entered");
+        var key = (place, bending);
         lock (known)
         {
             if (calculation is null && known.TryGetValue(key, out var state))
@@ -76,24 +97,58 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         return found;
     }
 
-    /// <summary>
-    /// Whether a point lies between the girder ends that meet over a pier. There the concrete is the diaphragm's, cast with the slab
-    /// (the weaker of both is taken), and no strand passes through.
-    /// </summary>
-    private bool AtPier(EffectPoint point)
-    {
-        var length = geometry.Girders[point.Girder].SpanLength(point.Span);
-        var layout = geometry.LayoutOf(point.Span);
-        var unit = geometry.UnitOf(point.Span);
-        return (point.Span > unit.FirstSpan && point.Fraction * length <= layout.StartGap + 1e-9)
-            || (point.Span < unit.LastSpan && (1 - point.Fraction) * length <= layout.EndGap + 1e-9);
-    }
-
-    private double Width(EffectPoint point, Calculation? calculation)
+    private CompositePlace PlaceOf(ModelPoint point, Calculation? calculation)
     {
         var line = geometry.Girders[point.Girder];
-        var (left, right) = GrillageBuilder.ClearWidths(geometry, line, point.Span);
-        var (spans, span) = GrillageBuilder.Continuous(geometry, line, point.Span);
+        var place = new CompositePlace(
+            geometry.SectionOf(line, point.Span, point.Fraction),
+            Math.Round(Width(point, calculation), 9),
+            Math.Round(geometry.SlabThickness(line, point.Span, point.Fraction), 9),
+            geometry.Haunch(point.Span),
+            StretchOf(point) == Stretch.OverPier,
+            0,
+            0
+        );
+        if (place.AtPier || bridge.Girders.Strands.Rows.All(r => r.Count == 0))
+            return place;
+        var length = geometry.LengthOf(line, point.Span);
+        var fromEnd = FromEnd(point);
+        // Well inside, straight and bonded strands are the same everywhere.
+        var same = bridge.Girders.Strands.Rows.All(r => r.EndLevel is null && fromEnd >= r.DebondedLength + anchorage.Anchorage);
+        return same
+            ? place with
+            {
+                FromEnd = double.PositiveInfinity,
+            }
+            : place with
+            {
+                FromEnd = Math.Round(fromEnd, 9),
+                Length = Math.Round(length, 9),
+            };
+    }
+
+    /// <summary>From the nearer end of a girder to a point (m); negative beyond it.</summary>
+    private double FromEnd(ModelPoint point)
+    {
+        var (line, layout) = (geometry.Girders[point.Girder], geometry.LayoutOf(point.Span));
+        var x = point.Fraction * line.SpanLength(point.Span) - layout.StartGap;
+        return Math.Min(x, geometry.LengthOf(line, point.Span) - x);
+    }
+
+    private Stretch StretchOf(ModelPoint point)
+    {
+        if (FromEnd(point) > 1e-9)
+            return Stretch.Girder;
+        var unit = geometry.UnitOf(point.Span);
+        var isOuter = point.Fraction < 0.5 ? point.Span == unit.FirstSpan : point.Span == unit.LastSpan;
+        return isOuter ? Stretch.Beyond : Stretch.OverPier;
+    }
+
+    private double Width(ModelPoint point, Calculation? calculation)
+    {
+        var line = geometry.Girders[point.Girder];
+        var (left, right) = EffectiveSlab.ClearWidths(geometry, line, point.Span);
+        var (spans, span) = EffectiveSlab.Continuous(geometry, line, point.Span);
         var length = EffectiveWidth.IsNearPier(spans.Count, span, point.Fraction)
             ? EffectiveWidth.ZeroMomentLengthAtPier(spans, point.Fraction <= 0.5 ? span - 1 : span)
             : EffectiveWidth.ZeroMomentLength(spans, span);
@@ -106,7 +161,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         var slabSoffit = shape.Depth + haunch;
         var fcdSlab = slab.DesignStrength(values["alphaCc"], values["gammaC"]);
         var soffit = atPier && slab.Fck < girder.Fck ? slab : girder;
-        var concrete = ImmutableArray.CreateBuilder<ConcretePart>();
+        var concrete = System.Collections.Immutable.ImmutableArray.CreateBuilder<ConcretePart>();
         concrete.Add(new("slab", Box(width, slabSoffit, slabSoffit + thickness), slab, fcdSlab));
         if (haunch > 0)
             concrete.Add(new("haunch", Box(shape.TopWidth, shape.Depth, slabSoffit), slab, fcdSlab));
@@ -122,38 +177,33 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
         var gammaS = values["gammaS"];
         var initial = bridge.Girders.Strands.EffectiveStress / strand.Ep;
         var layers = Strands(place)
-            .Select(
-                (r, i) =>
-                    new SteelLayer(
-                        $"strand row {i + 1}",
-                        r.Level,
-                        r.Count * strand.Area,
-                        e => strand.Stress(e, gammaS),
-                        initial,
-                        strand.Limit
-                    )
-            )
+            .Select(r => new SteelLayer($"strand row {r.Row}", r.Level, r.Area, e => strand.Stress(e, gammaS), initial, strand.Limit))
             .ToList();
         var slabBars = bridge.Girders.SlabBars;
         layers.Add(Bar("slab bars, top", slabSoffit + thickness - slabBars.Top.AxisDistance, slabBars.Top.AreaPerMetre * width));
         layers.Add(Bar("slab bars, bottom", slabSoffit + slabBars.Bottom.AxisDistance, slabBars.Bottom.AreaPerMetre * width));
+        var pier = bridge.Girders.PierBars;
+        if (atPier && pier.Count > 0)
+            layers.Add(Bar("bars over the pier, bottom", pier.Level, pier.Area));
         return new(concrete.ToImmutable(), [.. layers]);
 
         SteelLayer Bar(string name, double height, double area) =>
             new(name, height, area, e => bars.Stress(e, gammaS), 0, bars.StrainLimit);
     }
 
-    /// <summary>Rows of strands with what is bonded, and where it lies, at a place.</summary>
-    private IEnumerable<(double Level, int Count)> Strands(CompositePlace place) =>
-        place.AtPier
-            ? []
-            : bridge
-                .Girders.Strands.Rows.Select(r =>
-                    place.Length > 0
-                        ? (Level: r.LevelAt(place.FromEnd, place.Length), Count: r.CountAt(place.FromEnd, place.Length))
-                        : (r.Level, r.Count)
-                )
-                .Where(r => r.Count > 0);
+    /// <summary>Rows of strands with the area that is anchored, and where it lies, at a place.</summary>
+    private IEnumerable<(int Row, double Level, double Area)> Strands(CompositePlace place)
+    {
+        var rows = bridge.Girders.Strands.Rows;
+        for (var i = 0; !place.AtPier && i < rows.Length; i++)
+        {
+            var (row, x) = (rows[i], place.FromEnd);
+            var debonded = Math.Min(row.Debonded, row.Count);
+            var count = (row.Count - debonded) * anchorage.At(x) + debonded * anchorage.At(x - row.DebondedLength);
+            if (count > 0)
+                yield return (i + 1, place.Length > 0 ? row.LevelAt(x, place.Length) : row.Level, count * strand.Area);
+        }
+    }
 
     private static Polygon Box(double width, double from, double to) =>
         new([new(-width / 2, from), new(width / 2, from), new(width / 2, to), new(-width / 2, to)]);
@@ -162,7 +212,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
     {
         var pier = place.AtPier;
         var strands = bridge.Girders.Strands;
-        var count = Strands(place).Sum(r => r.Count);
+        var area = Strands(place).Sum(r => r.Area);
         c.Heading("Materials");
         c.Line(
             "f_cd,slab",
@@ -182,7 +232,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
             $"{values["alphaCc"]:0.00} · {c.Text(lower.Fck, QuantityKind.Stress)} / {values["gammaC"]:0.00}"
         );
         if (pier)
-            c.Remark("Between the girder ends over the pier no strand passes: the slab bars carry the tension.");
+            c.Remark("Between the girder ends over the pier no strand passes: slab bars and bars over the pier carry the tension.");
         c.Line(
             "f_yd",
             $"f_yk / γ_S, {bars.Class}",
@@ -191,7 +241,7 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
             bars.Clause,
             $"{c.Text(bars.Fyk, QuantityKind.Stress)} / {values["gammaS"]:0.00}"
         );
-        if (count > 0)
+        if (area > 0)
         {
             c.Line(
                 "f_pd",
@@ -201,13 +251,15 @@ public sealed class GirderBending(BridgeGeometry geometry, NationalValues values
                 "EN 1992-1-1 3.3.6(6)",
                 $"{c.Text(strand.Fp01k, QuantityKind.Stress)} / {values["gammaS"]:0.00}"
             );
+            if (double.IsFinite(place.FromEnd))
+                anchorage.Write(c);
             c.Line(
                 "A_p",
-                $"{count} strands",
-                count * strand.Area,
+                $"{area / strand.Area:0.#} strands as far as they are anchored here",
+                area,
                 QuantityKind.SmallArea,
-                "entered",
-                $"{count} · {c.Text(strand.Area, QuantityKind.SmallArea)}"
+                "EN 1992-1-1 8.10.2.3",
+                $"{area / strand.Area:0.###} · {c.Text(strand.Area, QuantityKind.SmallArea)}"
             );
             c.Line(
                 "ε_p0",

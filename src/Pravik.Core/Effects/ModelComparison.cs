@@ -1,10 +1,13 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
+using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
+using Pravik.Core.Stages;
 using Pravik.Core.Units;
 
-namespace Pravik.Core.Stages;
+namespace Pravik.Core.Effects;
 
 /// <summary>What is compared between models.</summary>
 public enum ComparedEffect
@@ -129,7 +132,8 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
                 ground,
                 kept,
                 (f, what) => report?.Invoke((number + f) / 3, what),
-                cancel
+                withTraffic: false,
+                cancel: cancel
             );
         return Of(geometry, Run(ModelKind.Line, 0), Run(ModelKind.Grillage, 1), Run(ModelKind.Shells, 2));
     }
@@ -137,7 +141,7 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
     public static ModelComparison Of(BridgeGeometry geometry, ModelResults line, ModelResults grillage, ModelResults shells)
     {
         var all = ImmutableArray.CreateBuilder<ComparedValue>();
-        foreach (var load in grillage.Cases.Where(c => c.Kind is ActionKind.Stage or ActionKind.Own && c.Primary is null))
+        foreach (var load in grillage.Cases.Where(c => IsCompared(c)))
         {
             var results = new[] { line, grillage, shells }.Select(r => r.Cases.First(c => c.Id == load.Id)).ToArray();
             all.AddRange(AlongGirders(geometry, grillage, load.Name, results));
@@ -146,6 +150,11 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
         return new(all.ToImmutable());
     }
 
+    private static bool IsCompared(ActionResult c) =>
+        c.Secondary is null
+        && !c.IsPassing
+        && c.Kind is ActionKind.Permanent or ActionKind.Surfacing or ActionKind.Variable or ActionKind.Aside;
+
     private static IEnumerable<ComparedValue> AlongGirders(
         BridgeGeometry geometry,
         ModelResults grillage,
@@ -153,32 +162,32 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
         ActionResult[] results
     )
     {
-        (ComparedEffect Effect, Func<GirderEffects, int, double> Of)[] kinds =
+        (ComparedEffect Effect, GirderEffect Of)[] kinds =
         [
-            (ComparedEffect.SaggingMoment, (e, i) => e.Forces[i].M),
-            (ComparedEffect.HoggingMoment, (e, i) => e.Forces[i].M),
-            (ComparedEffect.Shear, (e, i) => e.Forces[i].V),
-            (ComparedEffect.Deflection, (e, i) => e.Deflection[i]),
+            (ComparedEffect.SaggingMoment, GirderEffect.M),
+            (ComparedEffect.HoggingMoment, GirderEffect.M),
+            (ComparedEffect.Shear, GirderEffect.V),
+            (ComparedEffect.Deflection, GirderEffect.Deflection),
         ];
         var points = grillage.Points;
         foreach (var (effect, of) in kinds)
         {
-            var greatest = Enumerable.Range(0, points.Length).Max(i => Math.Abs(of(results[1].Effects, i)));
+            var greatest = Enumerable.Range(0, points.Length).Max(i => Math.Abs(results[1].Effects[i, of]));
             foreach (var girder in geometry.Girders)
             {
                 for (var span = 0; span < geometry.SpanCount; span++)
                 {
                     foreach (var (i, place) in Places(effect, points, girder.Number - 1, span, results[1].Effects))
                     {
-                        double Sum(ActionResult r) => geometry.Girders.Sum(g => of(r.Effects, Same(points, i, g.Number - 1)));
+                        double Sum(ActionResult r) => geometry.Girders.Sum(g => r.Effects[Same(points, i, g.Number - 1), of]);
                         yield return new(
                             load,
                             effect,
                             girder.Number,
                             place,
-                            of(results[0].Effects, i),
-                            of(results[1].Effects, i),
-                            of(results[2].Effects, i),
+                            results[0].Effects[i, of],
+                            results[1].Effects[i, of],
+                            results[2].Effects[i, of],
                             greatest
                         )
                         {
@@ -204,7 +213,7 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
         ImmutableArray<ModelPoint> points,
         int girder,
         int span,
-        GirderEffects of
+        EffectValues of
     )
     {
         List<int> here = [.. Enumerable.Range(0, points.Length).Where(i => points[i].Girder == girder && points[i].Span == span)];
@@ -213,20 +222,25 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
             // A piece away from the support, where the force itself enters.
             foreach (var (i, place) in new[] { (here[1], $"start of span {span + 1}"), (here[^2], $"end of span {span + 1}") })
             {
-                if (effect == ComparedEffect.Shear || of.Forces[i].M < 0)
+                if (effect == ComparedEffect.Shear || of[i, GirderEffect.M] < 0)
                     yield return (i, place);
             }
             yield break;
         }
-        var middle = here.MaxBy(i => effect == ComparedEffect.Deflection ? -of.Deflection[i] : of.Forces[i].M);
+        var middle = here.MaxBy(i => effect == ComparedEffect.Deflection ? -of[i, GirderEffect.Deflection] : of[i, GirderEffect.M]);
         yield return (middle, $"span {span + 1} at {points[middle].Fraction:0.00}");
     }
 
     private static IEnumerable<ComparedValue> Reactions(BridgeGeometry geometry, string load, ActionResult[] results)
     {
-        double At(ActionResult r, int axis, int girder) => r.Reactions.Where(x => x.Axis == axis && x.Girder == girder).Sum(x => x.Up);
-        double Sum(ActionResult r, int axis) => r.Reactions.Where(x => x.Axis == axis).Sum(x => x.Up);
-        var seats = results[1].Reactions.Select(r => (r.Axis, r.Girder)).Distinct().ToList();
+        double Up(ActionResult r, Func<SeatPlace, bool> which)
+        {
+            var all = r.Effects.Layout.Seats;
+            return Enumerable.Range(0, all.Length).Where(i => which(all[i])).Sum(i => r.Effects.Seat(i).Up);
+        }
+        double At(ActionResult r, int axis, int girder) => Up(r, s => s.Axis == axis && s.Girder == girder);
+        double Sum(ActionResult r, int axis) => Up(r, s => s.Axis == axis);
+        var seats = results[1].Effects.Layout.Seats.Select(s => (s.Axis, s.Girder)).Distinct().ToList();
         if (seats.Count == 0)
             yield break;
         var greatest = seats.Max(s => Math.Abs(At(results[1], s.Axis, s.Girder)));

@@ -1,0 +1,14 @@
+namespace Pravik.Core.Checks;
+
+/// <summary>Effect against resistance of one check at one point (by its number in the layout); signs as those of the effect.</summary>
+/// <param name="Check">Id of the check, with its sense where it has two.</param>
+/// <param name="Name">Name in words.</param>
+/// <param name="Point">Number of the point.</param>
+/// <param name="Effect">Effect (N, Nm or Pa).</param>
+/// <param name="Resistance">Resistance in the same unit.</param>
+/// <param name="Utilisation">Effect over resistance; 0 where the effect has the other sign.</param>
+/// <param name="Clause">Clause that asks for it.</param>
+public sealed record CheckOutcome(string Check, string Name, int Point, double Effect, double Resistance, double Utilisation, string Clause)
+{
+    public bool Passes => Utilisation <= 1;
+}

@@ -1,0 +1,25 @@
+namespace Pravik.Core.Codes;
+
+/// <summary>To which kind of action a case belongs: by it combinations choose their factors.</summary>
+public enum ActionKind
+{
+    /// <summary>Weight of the structure and of what lies on it, and what props that are taken away carried.</summary>
+    Permanent,
+
+    /// <summary>Surfacing, whose thickness may become another (EN 1991-1-1 5.2.3(3)).</summary>
+    Surfacing,
+    Prestress,
+    Creep,
+    Shrinkage,
+    Settlement,
+    Temperature,
+    Wind,
+    Braking,
+    Traffic,
+
+    /// <summary>A variable action of the engineer's own.</summary>
+    Variable,
+
+    /// <summary>A case that enters no generated combination.</summary>
+    Aside,
+}

@@ -1,0 +1,204 @@
+using System.Collections.Immutable;
+
+namespace Pravik.Core.Codes;
+
+/// <summary>Limit states for which actions are combined (EN 1990 6.4.3, 6.5.3).</summary>
+public enum LimitState
+{
+    /// <summary>Ultimate, persistent and transient situations, expression (6.10).</summary>
+    Ultimate,
+    Characteristic,
+    Frequent,
+    QuasiPermanent,
+}
+
+/// <summary>What a combination takes of traffic: a group of EN 1991-2 Table 4.4a, or its combination, frequent or quasi-permanent value.</summary>
+public enum TrafficGroup
+{
+    None,
+
+    /// <summary>Load model 1 with the reduced load on footways.</summary>
+    Group1a,
+
+    /// <summary>The same with ψ₀, beside another leading action.</summary>
+    Group1aBeside,
+
+    /// <summary>The same with ψ₁.</summary>
+    Group1aFrequent,
+
+    /// <summary>The same with ψ₂.</summary>
+    Group1aQuasiPermanent,
+
+    /// <summary>Braking with the frequent value of load model 1.</summary>
+    Group2,
+
+    /// <summary>Footways alone.</summary>
+    Group3,
+}
+
+/// <summary>The combination value that actions of the engineer's own have in a combination.</summary>
+public enum OwnPart
+{
+    Psi0,
+    Psi1,
+    Psi2,
+}
+
+/// <summary>
+/// Factors of one combination of actions. Permanent weights have one factor where they worsen and another where they relieve; variable
+/// actions and settlements act only where they worsen; prestress has the factor 1.
+/// </summary>
+public sealed record CombinationRule(string Id, string Name, LimitState State, string Clause)
+{
+    public double WeightAdverse { get; init; } = 1;
+    public double WeightRelieving { get; init; } = 1;
+    public double Settlement { get; init; } = 1;
+
+    /// <summary>On what creep and shrinkage restrain.</summary>
+    public double Restraint { get; init; } = 1;
+    public TrafficGroup Group { get; init; }
+    public double Traffic { get; init; }
+    public double Temperature { get; init; }
+
+    /// <summary>On wind on the deck alone.</summary>
+    public double Wind { get; init; }
+
+    /// <summary>On wind on deck and traffic, with ψ₀ or as much as goes with traffic, whichever is less (EN 1990 A2.2.2(5)).</summary>
+    public double WindWithTraffic { get; init; }
+
+    /// <summary>On variable actions of the engineer's own, times their combination value.</summary>
+    public double Own { get; init; }
+    public OwnPart OwnPart { get; init; }
+}
+
+/// <summary>Combinations of actions on road bridges by EN 1990 Annex A2, every leading action in turn.</summary>
+/// <remarks>
+/// Wind is not combined with braking or with footways alone, nor with temperature (A2.2.2(3), (6)); snow and accidental actions are not
+/// covered.
+/// </remarks>
+public static class RoadCombinations
+{
+    /// <summary>All rules.</summary>
+    /// <param name="v">National values.</param>
+    /// <param name="indirectAtUltimate">
+    /// Whether temperature, settlement, creep and shrinkage count at the ultimate state; they may be left out where ductility and rotation
+    /// capacity are sufficient (EN 1992-1-1 2.3.1.2(2), 2.3.1.3(3), 2.3.2.2(2)).
+    /// </param>
+    public static ImmutableArray<CombinationRule> Rules(NationalValues v, bool indirectAtUltimate) =>
+        [.. Ultimate(v, indirectAtUltimate ? 1 : 0), .. Characteristic(v), .. Frequent(v), .. QuasiPermanent(v)];
+
+    private static IEnumerable<CombinationRule> Ultimate(NationalValues v, double indirect)
+    {
+        var (traffic, other) = (v["gammaQtraffic"], v["gammaQother"]);
+        CombinationRule Rule(string id, string leading) =>
+            new($"ultimate.{id}", $"Ultimate, {leading}", LimitState.Ultimate, "EN 1990 (6.10), Table A2.4(B)")
+            {
+                WeightAdverse = v["gammaGsup"],
+                WeightRelieving = v["gammaGinf"],
+                Settlement = indirect * v["gammaGset"],
+                Restraint = indirect * v["gammaSH"],
+                Own = other,
+                OwnPart = OwnPart.Psi0,
+            };
+        return Leading(v, Rule, traffic, other, indirect * other);
+    }
+
+    private static IEnumerable<CombinationRule> Characteristic(NationalValues v) =>
+        Leading(
+            v,
+            (id, leading) =>
+                new($"characteristic.{id}", $"Characteristic, {leading}", LimitState.Characteristic, "EN 1990 (6.14b)")
+                {
+                    Own = 1,
+                    OwnPart = OwnPart.Psi0,
+                },
+            1,
+            1,
+            1
+        );
+
+    /// <summary>Each action leading in turn, with factors on traffic, on wind and on temperature.</summary>
+    private static IEnumerable<CombinationRule> Leading(
+        NationalValues v,
+        Func<string, string, CombinationRule> rule,
+        double traffic,
+        double other,
+        double temperature
+    )
+    {
+        var beside = temperature * v["psi0temperature"];
+        CombinationRule Traffic(string id, string words, TrafficGroup group) => rule(id, words) with { Group = group, Traffic = traffic };
+        yield return Traffic("traffic", "traffic leading, with temperature", TrafficGroup.Group1a) with
+        {
+            Temperature = beside,
+        };
+        yield return Traffic("trafficWind", "traffic leading, with wind", TrafficGroup.Group1a) with
+        {
+            WindWithTraffic = other,
+        };
+        yield return Traffic("braking", "braking leading", TrafficGroup.Group2) with
+        {
+            Temperature = beside,
+        };
+        yield return Traffic("footways", "footways leading", TrafficGroup.Group3) with
+        {
+            Temperature = beside,
+        };
+        if (temperature > 0)
+            yield return Traffic("temperature", "temperature leading", TrafficGroup.Group1aBeside) with
+            {
+                Temperature = temperature,
+            };
+        yield return rule("wind", "wind leading") with
+        {
+            Wind = other,
+        };
+    }
+
+    private static IEnumerable<CombinationRule> Frequent(NationalValues v)
+    {
+        CombinationRule Rule(string id, string leading) =>
+            new($"frequent.{id}", $"Frequent, {leading}", LimitState.Frequent, "EN 1990 (6.15b), Table A2.1")
+            {
+                Own = 1,
+                OwnPart = OwnPart.Psi1,
+            };
+        var quasi = TrafficGroup.Group1aQuasiPermanent;
+        yield return Rule("traffic", "traffic leading") with
+        {
+            Group = TrafficGroup.Group1aFrequent,
+            Traffic = 1,
+            Temperature = v["psi2temperature"],
+        };
+        yield return Rule("footways", "footways leading") with
+        {
+            Group = TrafficGroup.Group3,
+            Traffic = v["psi1footway"],
+            Temperature = v["psi2temperature"],
+        };
+        yield return Rule("temperature", "temperature leading") with
+        {
+            Group = quasi,
+            Traffic = 1,
+            Temperature = v["psi1temperature"],
+        };
+        yield return Rule("wind", "wind leading") with
+        {
+            Wind = v["psi1wind"],
+            Group = quasi,
+            Traffic = 1,
+        };
+    }
+
+    private static IEnumerable<CombinationRule> QuasiPermanent(NationalValues v)
+    {
+        yield return new("quasiPermanent.all", "Quasi-permanent", LimitState.QuasiPermanent, "EN 1990 (6.16b), Table A2.1")
+        {
+            Group = TrafficGroup.Group1aQuasiPermanent,
+            Traffic = 1,
+            Temperature = v["psi2temperature"],
+            Own = 1,
+            OwnPart = OwnPart.Psi2,
+        };
+    }
+}

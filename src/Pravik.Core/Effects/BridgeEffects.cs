@@ -1,0 +1,364 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
+using Pravik.Core.Models;
+using Pravik.Core.Stages;
+
+namespace Pravik.Core.Effects;
+
+/// <summary>
+/// What acts where: every case, what is built up stage by stage, envelopes of variable actions, traffic, generated combinations and the
+/// engineer's own, each at every place.
+/// </summary>
+public sealed class BridgeEffects
+{
+    private readonly ModelResults results;
+    private readonly Bridge bridge;
+    private readonly NationalValues values;
+    private readonly EffectLayout layout;
+    private readonly List<EffectRange> all = [];
+    private readonly Dictionary<CaseId, EffectRange> cases;
+    private readonly Dictionary<CaseId, EffectRange> secondary = [];
+    private readonly Dictionary<TrafficGroup, EffectRange> groups = [];
+
+    private const string BuiltUp = "Built up to";
+    private const string Envelopes = "Envelopes";
+    private const string Combinations = "Combinations";
+    private const string OwnGroup = "Own";
+
+    /// <param name="bridge">The bridge.</param>
+    /// <param name="results">Results of its model.</param>
+    public BridgeEffects(Bridge bridge, ModelResults results)
+    {
+        (this.bridge, this.results, layout) = (bridge, results, results.Layout);
+        values = bridge.Basis.Values;
+        cases = results.Cases.ToDictionary(c => c.Id, c => EffectRange.Of(c.Name, c.Effects).As(c.Id, GroupOf(c)));
+        AddBuiltUp();
+        all.AddRange(results.Cases.Select(c => cases[c.Id]));
+        AddPrestressParts();
+        var temperature = Temperature();
+        var settlements = Settlements();
+        var braking = Braking();
+        var wind = Wind("", CaseNames.Wind, new("windBoth"), "Wind from either side");
+        var windWithTraffic = Wind("Traffic", "", new("windTrafficBoth"), "Wind from either side, on deck and traffic");
+        AddTraffic(braking);
+        Generate(temperature, settlements, wind, windWithTraffic);
+        Unknown = AddOwn();
+    }
+
+    public ImmutableArray<EffectRange> All => [.. all];
+
+    /// <summary>Terms of own combinations that name nothing.</summary>
+    public ImmutableArray<string> Unknown { get; }
+
+    public EffectRange? Find(CaseId? id) => all.Find(r => r.Id == id);
+
+    /// <summary>The envelope of all combinations of a limit state.</summary>
+    public EffectRange Of(LimitState state) => Find(IdOf(state))!;
+
+    public static CaseId IdOf(LimitState state) =>
+        state switch
+        {
+            LimitState.Ultimate => CaseId.Ultimate,
+            LimitState.Characteristic => new("characteristic"),
+            LimitState.Frequent => new("frequent"),
+            _ => new("quasiPermanent"),
+        };
+
+    /// <summary>A group of traffic actions with its characteristic values.</summary>
+    public EffectRange Group(TrafficGroup group) => groups[group];
+
+    private static string GroupOf(ActionResult c) =>
+        c.Stage is not null ? "Stages"
+        : c.Kind is ActionKind.Creep or ActionKind.Shrinkage ? "With time"
+        : c.Kind switch
+        {
+            ActionKind.Temperature => "Temperature",
+            ActionKind.Settlement => "Settlement",
+            ActionKind.Wind or ActionKind.Braking => "Wind and braking",
+            _ => OwnGroup,
+        };
+
+    private EffectRange Add(EffectRange range, CaseId id, string group, string clause = "")
+    {
+        all.Add(range.As(id, group, clause));
+        return range;
+    }
+
+    private List<(double, EffectRange)> Those(Func<ActionResult, bool> which) =>
+        [.. results.Cases.Where(which).Select(c => (1.0, cases[c.Id]))];
+
+    private static bool IsSlow(ActionResult c) => c.Kind is ActionKind.Creep or ActionKind.Shrinkage;
+
+    private void AddBuiltUp()
+    {
+        for (var stage = 0; stage < results.Steps.Length; stage++)
+        {
+            var here = stage;
+            Add(
+                EffectRange.Sum(
+                    CaseNames.After(results.Steps[stage].Stage),
+                    Those(c => c.Stage <= here && (!c.IsPassing || c.Stage == here)),
+                    layout
+                ),
+                CaseId.UpTo(stage + 1),
+                BuiltUp
+            );
+        }
+        var (last, actions) = (bridge.Actions.LastDay, bridge.Actions);
+        Add(
+            EffectRange.Sum(CaseNames.Permanent, Those(c => (c.Stage is not null && !c.IsPassing) || IsSlow(c)), layout),
+            CaseId.Permanent,
+            BuiltUp
+        );
+        Add(EffectRange.Sum(CaseNames.AllCreep(actions), Those(c => c.Kind == ActionKind.Creep), layout), new("creep"), "With time");
+        Add(
+            EffectRange.Sum(CaseNames.AllShrinkage(actions), Those(c => c.Kind == ActionKind.Shrinkage), layout),
+            new("shrinkage"),
+            "With time"
+        );
+    }
+
+    private void AddPrestressParts()
+    {
+        foreach (var c in results.Cases.Where(c => c.Secondary is not null))
+        {
+            var primary = EffectValues.Sum(layout, [(1, c.Effects), (-1, c.Secondary!)]);
+            Add(EffectRange.Of(CaseNames.Primary(c.Name), primary), new($"{c.Id}p"), GroupOf(c));
+            secondary[c.Id] = Add(EffectRange.Of(CaseNames.Secondary(c.Name), c.Secondary!), new($"{c.Id}s"), GroupOf(c));
+        }
+    }
+
+    /// <summary>
+    /// Uniform change and difference together, either leading (EN 1991-1-5 6.1.5): ΔT_M + ω_N·ΔT_N or ω_M·ΔT_M + ΔT_N, in every pairing.
+    /// </summary>
+    private EffectRange Temperature()
+    {
+        List<(double, EffectRange)> pairs = [];
+        foreach (var uniform in new[] { CaseId.Expansion, CaseId.Contraction })
+        {
+            foreach (var difference in new[] { CaseId.Heating, CaseId.Cooling })
+            {
+                var (n, m) = (cases[uniform], cases[difference]);
+                pairs.Add((1, EffectRange.Sum("temperature", [(1, m), (values["omegaN"], n)], layout)));
+                pairs.Add((1, EffectRange.Sum("temperature", [(values["omegaM"], m), (1, n)], layout)));
+            }
+        }
+        return Add(EffectRange.OrNothing("Temperature, the worst together", pairs), new("temperature"), Envelopes, "EN 1991-1-5 6.1.5");
+    }
+
+    /// <summary>Any set of supports may settle: each adds where it worsens.</summary>
+    private EffectRange? Settlements()
+    {
+        var each = Those(c => c.Kind == ActionKind.Settlement).ConvertAll(s => (1.0, EffectRange.OrNothing(s.Item2.Name, [s])));
+        return each.Count == 0
+            ? null
+            : Add(EffectRange.Sum("Settlements, any of the supports", each, layout), new("settlements"), Envelopes);
+    }
+
+    /// <summary>Braking or acceleration on any one unit of the deck.</summary>
+    private EffectRange Braking()
+    {
+        var each = Those(c => c.Kind == ActionKind.Braking);
+        return Add(
+            EffectRange.OrNothing("Braking and acceleration", [.. each, .. each.Select(b => (-1.0, b.Item2))]),
+            new("brakingBoth"),
+            Envelopes,
+            "EN 1991-2 4.4.1"
+        );
+    }
+
+    /// <summary>Wind from either side, with its lift or without, up or down, on either half.</summary>
+    private EffectRange Wind(string suffix, string name, CaseId id, string words)
+    {
+        var (across, left, right) = (cases[new($"wind{suffix}")], cases[new($"uplift{suffix}Left")], cases[new($"uplift{suffix}Right")]);
+        var either = EffectRange.OrNothing(across.Name, [(1, across), (-1, across)]);
+        var lift = EffectRange.OrNothing(left.Name, [(1, left), (-1, left), (1, right), (-1, right)]);
+        return Add(EffectRange.Sum(words, [(1, either), (1, lift)], layout), id, Envelopes, "EN 1991-1-4 8.3");
+    }
+
+    private void AddTraffic(EffectRange braking)
+    {
+        if (results.Traffic is not { } traffic)
+            return;
+        EffectRange Load(Traffic.TrafficEnvelope of, string name) => EffectRange.Of(name, of);
+        var footways = Load(traffic.Footways, "Footways");
+        var (reduced, alone) = (values["footwayWithTraffic"], values["footwayAlone"]);
+        void Group(TrafficGroup group, string name, string clause, params (double, EffectRange)[] terms) =>
+            groups[group] = Add(EffectRange.Sum(name, terms, layout), new($"traffic{group}"), "Traffic", clause);
+        var characteristic = Load(traffic.Characteristic, "Load model 1");
+        var frequent = Load(traffic.Frequent, "Load model 1, frequent");
+        Group(
+            TrafficGroup.Group1a,
+            "Traffic, group 1a: load model 1 and footways",
+            "EN 1991-2 Table 4.4a",
+            (1, characteristic),
+            (reduced, footways)
+        );
+        Group(
+            TrafficGroup.Group1aBeside,
+            "Traffic, group 1a beside another action",
+            "EN 1990 Table A2.1",
+            (1, Load(traffic.Beside, "Load model 1, ψ₀")),
+            (values["psi0footway"] * reduced, footways)
+        );
+        Group(
+            TrafficGroup.Group1aFrequent,
+            "Traffic, group 1a, frequent",
+            "EN 1990 Table A2.1",
+            (1, frequent),
+            (values["psi1footway"] * reduced, footways)
+        );
+        Group(
+            TrafficGroup.Group1aQuasiPermanent,
+            "Traffic, group 1a, quasi-permanent",
+            "EN 1990 Table A2.1",
+            (1, Load(traffic.QuasiPermanent, "Load model 1, ψ₂")),
+            (values["psi2footway"] * reduced, footways)
+        );
+        Group(TrafficGroup.Group2, "Traffic, group 2: braking", "EN 1991-2 Table 4.4a", (1, frequent), (1, braking));
+        Group(TrafficGroup.Group3, "Traffic, group 3: footways alone", "EN 1991-2 Table 4.4a", (alone, footways));
+        var worst = EffectRange.Envelope(
+            "Traffic, the worst of all groups",
+            [(1, groups[TrafficGroup.Group1a]), (1, groups[TrafficGroup.Group2]), (1, groups[TrafficGroup.Group3])]
+        );
+        Add(worst, CaseId.Traffic, "Traffic", "EN 1991-2 Table 4.4a");
+    }
+
+    private void Generate(EffectRange temperature, EffectRange? settlements, EffectRange wind, EffectRange windWithTraffic)
+    {
+        Dictionary<(LimitState, double), EffectRange> permanent = [];
+        foreach (var state in RoadCombinations.Rules(values, bridge.Basis.IndirectAtUltimate).GroupBy(r => r.State))
+        {
+            List<(double, EffectRange)> made = [];
+            foreach (var rule in state.SelectMany(Leading))
+            {
+                List<(double, EffectRange)> terms = [(1, Permanent(rule.Rule))];
+                if (settlements is not null && rule.Rule.Settlement > 0)
+                    terms.Add((rule.Rule.Settlement, settlements));
+                if (rule.Rule.Traffic > 0 && groups.TryGetValue(rule.Rule.Group, out var group))
+                    terms.Add((rule.Rule.Traffic, group));
+                if (rule.Rule.Temperature > 0)
+                    terms.Add((rule.Rule.Temperature, temperature));
+                if (rule.Rule.Wind > 0)
+                    terms.Add((rule.Rule.Wind, wind));
+                if (rule.Rule.WindWithTraffic > 0)
+                    terms.Add((rule.Rule.WindWithTraffic * WithTraffic, windWithTraffic));
+                terms.AddRange(rule.Own);
+                made.Add((1, Add(EffectRange.Sum(rule.Name, terms, layout), new(rule.Id), Combinations, rule.Rule.Clause)));
+            }
+            Add(EffectRange.Envelope(NameOf(state.Key), made), IdOf(state.Key), "Limit states");
+        }
+
+        EffectRange Permanent(CombinationRule rule)
+        {
+            var key = (rule.State, rule.Restraint);
+            return permanent.TryGetValue(key, out var known) ? known : permanent[key] = PermanentBy(rule);
+        }
+    }
+
+    private static string NameOf(LimitState state) =>
+        state switch
+        {
+            LimitState.Ultimate => "Ultimate, all combinations",
+            LimitState.Characteristic => "Characteristic, all combinations",
+            LimitState.Frequent => "Frequent, all combinations",
+            _ => "Quasi-permanent, all combinations",
+        };
+
+    /// <summary>ψ₀ on wind with traffic, or as much as brings it down to the wind in which traffic goes (EN 1990 A2.2.2(5)).</summary>
+    private double WithTraffic => Math.Min(values["psi0wind"], Math.Pow(values["windWithTraffic"] / bridge.Actions.WindVelocity, 2));
+
+    /// <summary>A rule with own variable actions beside what leads, and with each of them leading in turn.</summary>
+    private IEnumerable<(CombinationRule Rule, string Id, string Name, List<(double, EffectRange)> Own)> Leading(CombinationRule rule)
+    {
+        List<(OwnCase Case, EffectRange Range)> own = [.. OwnVariable()];
+        double Psi(OwnCase c, OwnPart part) =>
+            part switch
+            {
+                OwnPart.Psi0 => c.Psi0,
+                OwnPart.Psi1 => c.Psi1,
+                _ => c.Psi2,
+            };
+        (double, EffectRange) Term(OwnCase c, EffectRange range, double factor) => (factor, EffectRange.OrNothing(c.Name, [(1, range)]));
+        yield return (rule, rule.Id, rule.Name, [.. own.Select(o => Term(o.Case, o.Range, rule.Own * Psi(o.Case, rule.OwnPart)))]);
+        // Beside an own action that leads stands what stands beside temperature.
+        if (!rule.Id.EndsWith(".temperature", StringComparison.Ordinal) || rule.OwnPart == OwnPart.Psi2)
+            yield break;
+        foreach (var (leading, number) in own.Select((o, i) => (o, i + 1)))
+        {
+            var part = rule.State == LimitState.Frequent ? OwnPart.Psi2 : OwnPart.Psi0;
+            var temperature = rule.State == LimitState.Frequent ? values["psi2temperature"] : rule.Temperature * values["psi0temperature"];
+            var lead = rule.Own * (rule.State == LimitState.Frequent ? leading.Case.Psi1 : 1);
+            yield return (
+                rule with
+                {
+                    Temperature = temperature,
+                },
+                $"{rule.Id[..rule.Id.IndexOf('.')]}.own{number}",
+                $"{NameOf(rule.State).Split(',')[0]}, “{leading.Case.Name}” leading",
+                [.. own.Select(o => Term(o.Case, o.Range, o == leading ? lead : rule.Own * Psi(o.Case, part)))]
+            );
+        }
+    }
+
+    private IEnumerable<(OwnCase Case, EffectRange Range)> OwnVariable()
+    {
+        for (var i = 0; i < bridge.Actions.Cases.Length; i++)
+        {
+            if (results.Find(CaseId.Own(i + 1)) is { Kind: ActionKind.Variable } c)
+                yield return (bridge.Actions.Cases[i], cases[c.Id]);
+        }
+    }
+
+    /// <summary>
+    /// Permanent actions: weights with one factor where they worsen and another where they relieve, surfacing with its thickness varied
+    /// too (EN 1991-1-1 5.2.3(3)); prestress, at the ultimate state its secondary part, the primary being part of the resistance; creep and shrinkage of the last interval, which has not yet passed when the bridge opens,
+    /// where they worsen.
+    /// </summary>
+    private EffectRange PermanentBy(CombinationRule rule)
+    {
+        var (more, less) = (1 + values["surfacingMore"], 1 - values["surfacingLess"]);
+        var last = results.Cases.Where(IsSlow).Select(c => c.Day).DefaultIfEmpty(0).Max();
+        List<(double, EffectRange)> terms = [];
+        List<(double, EffectRange)> later = [];
+        foreach (var c in results.Cases.Where(c => !c.IsPassing))
+        {
+            var range = cases[c.Id];
+            var (adverse, relieving) = (rule.WeightAdverse, rule.WeightRelieving);
+            if (c.Kind == ActionKind.Surfacing)
+                (adverse, relieving) = (adverse * more, relieving * less);
+            if (c.Kind is ActionKind.Permanent or ActionKind.Surfacing)
+                terms.Add((1, EffectRange.Envelope(c.Name, [(adverse, range), (relieving, range)])));
+            else if (c.Kind == ActionKind.Prestress)
+                terms.Add((1, rule.State == LimitState.Ultimate ? secondary[c.Id] : range));
+            else if (IsSlow(c) && rule.Restraint > 0)
+                (c.Day == last ? later : terms).Add((rule.Restraint, range));
+        }
+        if (later.Count > 0)
+            terms.Add((1, EffectRange.OrNothing("Creep and shrinkage", [(1, EffectRange.Sum("Creep and shrinkage", later, layout))])));
+        return EffectRange.Sum("Permanent", terms, layout);
+    }
+
+    private ImmutableArray<string> AddOwn()
+    {
+        var unknown = ImmutableArray.CreateBuilder<string>();
+        for (var i = 0; i < bridge.Actions.Combinations.Length; i++)
+        {
+            var own = bridge.Actions.Combinations[i];
+            List<(double, EffectRange)> terms = [];
+            foreach (var term in own.Terms)
+            {
+                if (all.Find(r => r.Name == term.Case) is { } range)
+                    terms.Add((term.Factor, range));
+                else
+                    unknown.Add($"“{own.Name}” names “{term.Case}”, which is no case, envelope or combination above it.");
+            }
+            if (terms.Count == 0)
+                continue;
+            var made = own.IsEnvelope ? EffectRange.Envelope(own.Name, terms) : EffectRange.Sum(own.Name, terms, layout);
+            Add(made, CaseId.Combination(i + 1), OwnGroup);
+        }
+        return unknown.ToImmutable();
+    }
+}

@@ -1,0 +1,50 @@
+using System.Collections.Immutable;
+using Pravik.Core.Frames;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+using Pravik.Core.Stages;
+using Pravik.Core.Traffic;
+
+namespace Pravik.Core.Effects;
+
+/// <summary>All results of a bridge's model: stage by stage, with time, action by action, and traffic.</summary>
+public sealed record ModelResults(
+    ImmutableArray<BridgeModel> Models,
+    EffectLayout Layout,
+    ImmutableArray<StageStep> Steps,
+    ImmutableArray<ActionResult> Cases
+)
+{
+    private readonly Dictionary<CaseId, ActionResult> byId = Cases.ToDictionary(c => c.Id);
+
+    public required ImmutableArray<ModelEffort> Efforts { get; init; }
+    public ImmutableArray<string> Warnings { get; init; } = [];
+
+    /// <summary>Values behind creep and shrinkage, in words.</summary>
+    public ImmutableArray<TimeValue> TimeValues { get; init; } = [];
+
+    /// <summary>Traffic on the finished bridge; null where it was not asked for.</summary>
+    public TrafficResults? Traffic { get; init; }
+
+    /// <summary>The model of the finished bridge.</summary>
+    public BridgeModel Finished => Models[FinishedModel];
+    public required int FinishedModel { get; init; }
+
+    public ImmutableArray<ModelPoint> Points => Layout.Points;
+
+    /// <summary>The finished bridge with what acts on it, named in words, to be read, checked or changed elsewhere.</summary>
+    public FrameModel Exported =>
+        Finished.Frame with
+        {
+            Cases = [.. Cases.Where(c => c.Model == FinishedModel).Select(c => c.Load with { Id = c.Name })],
+        };
+
+    public ActionResult? Find(CaseId id) => byId.GetValueOrDefault(id);
+
+    /// <summary>The cases of a stage (from 0).</summary>
+    public IEnumerable<ActionResult> OfStage(int stage) => Cases.Where(c => c.Stage == stage);
+
+    /// <summary>Effects of all that is put on up to a stage and in it.</summary>
+    public EffectValues UpTo(int stage) =>
+        EffectValues.Sum(Layout, Cases.Where(c => c.Stage <= stage && (!c.IsPassing || c.Stage == stage)).Select(c => (1.0, c.Effects)));
+}

@@ -1,0 +1,102 @@
+using System.Collections.Immutable;
+using Pravik.Core.Frames;
+using Pravik.Core.Geometry;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+
+namespace Pravik.Core.Loads;
+
+// Braking and wind.
+public sealed partial class ModelLoads
+{
+    /// <summary>
+    /// Braking ahead on a unit of the deck: a force along the road at its surface, even over the unit and shared by the girders, for the
+    /// length of that unit (EN 1991-2 4.4.1(2)).
+    /// </summary>
+    public FrameCase Braking(BridgeModel model, UnitPlace unit)
+    {
+        var force = BrakingOn(geometry, unit);
+        var length = Enumerable.Range(unit.FirstSpan, unit.SpanCount).Sum(s => geometry.Girders[0].SpanLength(s));
+        return Spread(model, "Braking ahead", span => unit.Has(span) ? force / length : 0, line => Direction(line, 0), _ => 0);
+    }
+
+    /// <summary>Braking force on a unit (N): that of its length, or its part of the one entered for the whole bridge.</summary>
+    public static double BrakingOn(BridgeGeometry geometry, UnitPlace unit)
+    {
+        var length = unit.End.Station - unit.Start.Station;
+        return geometry.Bridge.Actions.Braking is { } own
+            ? own * length / (geometry.LastStation - geometry.FirstStation)
+            : DeckForces.Braking(length, geometry.Bridge.Basis.Values);
+    }
+
+    /// <summary>Wind from the left on the deck, half way up the area that it meets.</summary>
+    public FrameCase Wind(BridgeModel model, DeckWind wind, bool withTraffic) =>
+        Spread(
+            model,
+            "Wind from the left",
+            span => wind.Of(span, withTraffic).Across,
+            line => Direction(line, -Math.PI / 2),
+            span => wind.Of(span, withTraffic).Below
+        );
+
+    /// <summary>Wind lifting the deck, a quarter of its width left (−1) or right (+1) of its middle.</summary>
+    public FrameCase Lift(BridgeModel model, DeckWind wind, int side, bool withTraffic)
+    {
+        var nodal = new double[mesh.Nodes.Length];
+        foreach (var unit in geometry.Units)
+        {
+            double Offset(double station)
+            {
+                var (left, right) = (unit.Shape.LeftEdge(station), unit.Shape.RightEdge(station));
+                return (left + right) / 2 + side * (right - left) / 4;
+            }
+            double Up(double station) => wind.Of(geometry.SpanAt(station), withTraffic).Lift;
+            DeckLine.Along(mesh, geometry, Offset, unit).Spread(nodal, s => -Up(s));
+        }
+        return new("Wind from below") { Nodal = shares.Put(nodal) };
+    }
+
+    private double RoadLevel(int line) =>
+        geometry.Road.Level(Math.Clamp(mesh.Nodes[mesh.OfGirder(0, line)].Station, geometry.Road.StartStation, geometry.Road.EndStation));
+
+    private Point3 Direction(int line, double turn)
+    {
+        var angle = mesh.Nodes[mesh.OfGirder(mesh.GirderLines.Length / 2, line)].Direction + turn;
+        return new(Math.Cos(angle), Math.Sin(angle), 0);
+    }
+
+    /// <summary>
+    /// A horizontal force per metre, so far below the road, shared evenly by the girders' joints, with the moment about them that comes
+    /// from the level.
+    /// </summary>
+    private FrameCase Spread(
+        BridgeModel model,
+        string name,
+        Func<int, double> perMetre,
+        Func<int, Point3> direction,
+        Func<int, double> below
+    )
+    {
+        var nodal = ImmutableArray.CreateBuilder<NodalLoad>();
+        var count = mesh.GirderLines.Length;
+        for (var span = 0; span < mesh.Spans.Length; span++)
+        {
+            var (first, last) = mesh.Spans[span];
+            var (load, level) = (perMetre(span), below(span));
+            if (load == 0)
+                continue;
+            for (var line = first; line <= last; line++)
+            {
+                var part = geometry.Girders[0].SpanLength(span) / (last - first) * (line == first || line == last ? 0.5 : 1) / count;
+                var force = part * load * direction(line);
+                for (var g = 0; g < count; g++)
+                {
+                    var node = mesh.OfGirder(g, line);
+                    var arm = new Point3(0, 0, RoadLevel(line) - level - model.Frame.Nodes[node].At.Z);
+                    nodal.Add(new(node, force, arm.Cross(force)));
+                }
+            }
+        }
+        return new(name) { Nodal = nodal.ToImmutable() };
+    }
+}

@@ -1,0 +1,234 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Frames;
+using Pravik.Core.Geometry;
+using Pravik.Core.Materials;
+using Pravik.Core.Models;
+using Pravik.Core.Numerics;
+using Pravik.Core.Places;
+using Pravik.Core.Sections;
+
+namespace Pravik.Core.Loads;
+
+// Temperature, settlement and prestress as free strains and movements.
+public sealed partial class ModelLoads
+{
+    /// <summary>The given movement of a support down (m), at the seats of an axis (from 0).</summary>
+    public static FrameCase Settlement(BridgeModel model, int axis, double settlement)
+    {
+        var frame = model.Frame;
+        // Where bearings stand on piers the foundations go down; elsewhere what is held under the girders.
+        var feet = frame
+            .Supports.Select(s => s.Node)
+            .Where(n => frame.Nodes[n].Id.StartsWith($"A{axis + 1} ", StringComparison.Ordinal))
+            .Distinct()
+            .ToList();
+        var nodes = feet.Count > 0 ? feet : [.. model.Seats.Where(s => s.Axis == axis).Select(s => s.Node).Distinct()];
+        return new($"Axis {axis + 1} settles") { Settlements = [.. nodes.Select(n => new Settlement(n, new(0, 0, -settlement), default))] };
+    }
+
+    /// <summary>A uniform change of temperature of everything above the bearings (K).</summary>
+    public static FrameCase Uniform(BridgeModel model, double change)
+    {
+        var piers = model.Others.Where(o => o.Kind is MemberKind.Column or MemberKind.Crosshead).Select(o => o.Beam).ToHashSet();
+        return new("Uniform temperature")
+        {
+            BeamThermal =
+            [
+                .. Enumerable
+                    .Range(0, model.Frame.Beams.Length)
+                    .Where(b => !piers.Contains(b))
+                    .Select(b => new BeamThermal(b, change, 0, 0)),
+            ],
+            ShellThermal = [.. Enumerable.Range(0, model.Frame.Shells.Length).Select(s => new ShellThermal(s, change, 0))],
+        };
+    }
+
+    /// <summary>A free strain of the fibres, piece by piece of the girders; null leaves a piece alone.</summary>
+    public FrameCase Strain(string name, BridgeModel model, Func<int, int, LayeredSection, LayerStrain?> strain)
+    {
+        var beams = ImmutableArray.CreateBuilder<BeamThermal>();
+        (LayeredSection Section, LayerStrain Given)? first = null;
+        var along = false;
+        var slabs = new Dictionary<int, (double Uniform, double Gradient)>();
+        for (var g = 0; g < model.GirderBeams.Length; g++)
+        {
+            for (var row = 0; row < model.GirderBeams[g].Length; row++)
+            {
+                if (model.GirderBeams[g][row] < 0 || model.Sections[g][row] is not { } section || strain(g, row, section) is not { } given)
+                    continue;
+                var isShell = !model.Shells.IsEmpty && section.HasSlab;
+                var layer = isShell ? section with { Composite = section.Girder, SlabWidth = 0, HaunchWidth = 0 } : section;
+                var whole = new ImposedStrain(layer, Made(g, row), given.Girder, given.Slab, given.Corners).Whole;
+                beams.Add(Thermal(model.GirderBeams[g][row], whole));
+                if (isShell)
+                    slabs[row * 1000 + g] = SlabStrain(section, given);
+                if (given.IsAlong)
+                    along = true;
+                else if (g == 0)
+                    first ??= (section, given);
+            }
+        }
+        // Diaphragms are of the slab's concrete, below it; only with shells does it matter that they go along with it.
+        if (first is { } at && !model.Shells.IsEmpty)
+            beams.AddRange(
+                model
+                    .Others.Where(o => o.Kind == MemberKind.Diaphragm && model.Frame.Beams[o.Beam].Material == ModelBuilder.SlabMaterial)
+                    .Select(o => Thermal(o.Beam, DiaphragmStrain(at.Section, at.Given)))
+            );
+        return new(name)
+        {
+            BeamThermal = beams.ToImmutable(),
+            ShellThermal = [.. SlabThermal(model, slabs).Select(t => along ? t with { Along = Ahead(model, t.Shell) } : t)],
+        };
+    }
+
+    /// <summary>Mean and slope of the slab's strain carried on over the depth of a diaphragm, which hangs from the slab's soffit.</summary>
+    private PlaneStrain DiaphragmStrain(LayeredSection section, LayerStrain given)
+    {
+        var (rule, mean, slope, depth) = (GaussLegendre.Ten, 0.0, 0.0, geometry.Bridge.Girders.Diaphragm.Depth);
+        var top = section.Girder.Depth + section.Haunch;
+        for (var i = 0; i < rule.At.Length; i++)
+        {
+            var up = (rule.At[i] - 0.5) * depth;
+            var strain = given.Slab(top - depth / 2 + up);
+            (mean, slope) = (mean + rule.Weight[i] * strain, slope + rule.Weight[i] * strain * up * 12 / (depth * depth));
+        }
+        return new(mean, -slope);
+    }
+
+    /// <summary>Direction of the girders at a shell.</summary>
+    private static Point3 Ahead(BridgeModel model, int shell)
+    {
+        // Corners go round from the right-hand start: to the right-hand end, the left-hand end and the left-hand start.
+        var nodes = model.Frame.Shells[shell].Nodes;
+        return model.Frame.Nodes[nodes[1]].At - model.Frame.Nodes[nodes[0]].At;
+    }
+
+    /// <summary>Every shell has the strain of the slab over the girder nearest to it.</summary>
+    private IEnumerable<ShellThermal> SlabThermal(BridgeModel model, Dictionary<int, (double Uniform, double Gradient)> slabs)
+    {
+        for (var row = 0; row < model.Shells.Length; row++)
+        {
+            for (var bay = 0; bay < model.Shells[row].Length; bay++)
+            {
+                var girder = Enumerable.Range(0, mesh.GirderLines.Length).MinBy(g => Math.Abs(mesh.GirderLines[g] - bay - 0.5));
+                if (model.Shells[row][bay] >= 0 && slabs.TryGetValue(row * 1000 + girder, out var s))
+                    yield return new(model.Shells[row][bay], s.Uniform, s.Gradient);
+            }
+        }
+    }
+
+    /// <summary>Mean and slope over the slab's thickness, least squares, as temperatures.</summary>
+    private static (double Uniform, double Gradient) SlabStrain(LayeredSection section, LayerStrain given)
+    {
+        var (rule, mean, slope, t) = (GaussLegendre.Ten, 0.0, 0.0, section.SlabThickness);
+        for (var i = 0; i < rule.At.Length; i++)
+        {
+            var up = (rule.At[i] - 0.5) * t;
+            var strain = given.Slab(section.SlabMiddle + up);
+            mean += rule.Weight[i] * strain;
+            slope += rule.Weight[i] * strain * up * 12 / (t * t);
+        }
+        return (mean / ModelBuilder.Expansion, slope / ModelBuilder.Expansion);
+    }
+
+    /// <summary>A plane strain as temperatures: a sagging curvature lengthens the −z side.</summary>
+    private static BeamThermal Thermal(int beam, PlaneStrain strain) =>
+        new(beam, strain.Axial / ModelBuilder.Expansion, 0, -strain.Curvature / ModelBuilder.Expansion);
+
+    /// <summary>
+    /// The prestress of girders in some spans as the strain it gives a free girder, ε = −P/EA and κ = −P·e/EI: what the model answers
+    /// with are secondary effects; <see cref="Primary"/> are the rest.
+    /// </summary>
+    public FrameCase Prestress(BridgeModel model, IReadOnlyCollection<int> spans)
+    {
+        var beams = ImmutableArray.CreateBuilder<BeamThermal>();
+        for (var g = 0; g < model.GirderBeams.Length; g++)
+        {
+            for (var row = 0; row < model.GirderBeams[g].Length; row++)
+            {
+                var span = mesh.SpanOf(row);
+                if (model.GirderBeams[g][row] < 0 || !spans.Contains(span))
+                    continue;
+                var (section, t) = (model.Sections[g][row]!.Girder, Middle(row));
+                var (force, moment) = Primary(geometry.Girders[g], span, t, section.Centroid);
+                beams.Add(
+                    Thermal(
+                        model.GirderBeams[g][row],
+                        new(
+                            force / (model.Sections[g][row]!.Modulus * section.Area),
+                            moment / (model.Sections[g][row]!.Modulus * section.SecondMoment)
+                        )
+                    )
+                );
+            }
+        }
+        return new("Prestress") { BeamThermal = beams.ToImmutable() };
+    }
+
+    /// <summary>Force of a tendon (N).</summary>
+    public double Pull(Tendon tendon) =>
+        tendon.Strands * PrestressingSteel.Of(geometry.Bridge.Materials.Strand).Area * tendon.EffectiveStress;
+
+    /// <summary>
+    /// A tendon as the strain that it gives the free member in which it lies; with the primary part −P, −P·(z_c − z_p) about the
+    /// centroid of the section of its stage this makes the whole.
+    /// </summary>
+    public FrameCase Tendon(BridgeModel model, Tendon tendon)
+    {
+        var beams = ImmutableArray.CreateBuilder<BeamThermal>();
+        var pull = Pull(tendon);
+        for (var g = 0; g < model.GirderBeams.Length; g++)
+        {
+            for (var row = 0; row < model.GirderBeams[g].Length; row++)
+            {
+                var index = model.GirderBeams[g][row];
+                if (index < 0 || !tendon.IsIn(mesh.SpanOf(row)))
+                    continue;
+                var (beam, layers) = (model.Frame.Beams[index], model.Sections[g][row]!);
+                var (section, modulus) = (model.Frame.Sections[beam.Section], model.Frame.Materials[beam.Material].E);
+                var level = model.Shells.IsEmpty ? layers.Composite.Centroid : layers.SlabMiddle + beam.OffsetI.Z;
+                beams.Add(
+                    Thermal(
+                        index,
+                        new(-pull / (modulus * section.A), -pull * (level - tendon.LevelAt(Middle(row))) / (modulus * section.Iy))
+                    )
+                );
+            }
+        }
+        return new(tendon.Name) { BeamThermal = beams.ToImmutable() };
+    }
+
+    /// <summary>
+    /// Axial force and moment of the strands about a level above the soffit: N = −Σn·A_p·σ_p, M = −Σn·A_p·σ_p·(z̄ − z_p), by the
+    /// entered effective stress. Beyond the girder's ends there is none.
+    /// </summary>
+    public (double Force, double Moment) Primary(GirderLine girder, int span, double t, double centroid)
+    {
+        var (strands, length) = (geometry.Bridge.Girders.Strands, geometry.LengthOf(girder, span));
+        var x = t * girder.SpanLength(span) - geometry.LayoutOf(span).StartGap;
+        if (x < 0 || x > length || geometry.SectionOf(girder, span, t).IsSteel)
+            return (0, 0);
+        var one = PrestressingSteel.Of(geometry.Bridge.Materials.Strand).Area * strands.EffectiveStress;
+        double force = 0,
+            moment = 0;
+        foreach (var row in strands.Rows)
+        {
+            var pull = one * row.CountAt(x, length);
+            force -= pull;
+            moment -= pull * (centroid - row.LevelAt(x, length));
+        }
+        return (force, moment);
+    }
+
+    /// <summary>Fraction of its span at which the piece that begins on a row has its middle.</summary>
+    public double Middle(int row) => mesh.Spans[mesh.SpanOf(row)] is var s ? (row + 0.5 - s.First) / (s.Last - s.First) : 0;
+
+    /// <summary>The outline of a girder in a piece.</summary>
+    public MadeSection Made(int girder, int row)
+    {
+        var (line, span) = (geometry.Girders[girder], mesh.SpanOf(row));
+        return geometry.SectionOf(line, span, geometry.IsUniform(line, span) ? 0.5 : Middle(row));
+    }
+}

@@ -1,0 +1,176 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
+using Pravik.Core.Frames;
+using Pravik.Core.Loads;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+
+namespace Pravik.Core.Stages;
+
+/// <summary>Construction stage by stage: each load on the structure of its time.</summary>
+/// <remarks>
+/// Girders that are set weigh on their own span, and their strands are released, before any prop touches them: props that are put up in
+/// the same stage carry what comes after. A prop can push and not pull: where the sum of all that it carries would pull, it lets go, and
+/// what it held is put on the structure that is left.
+/// </remarks>
+public sealed class StageRun
+{
+    private const int MostReleases = 20;
+    private readonly BridgeGeometry geometry;
+    private readonly SolvedModels models;
+    private readonly ModelLoads loads;
+    private ImmutableHashSet<PropPlace> letGo = [];
+
+    private StageRun(BridgeGeometry geometry, SolvedModels models, ModelLoads loads) =>
+        (this.geometry, this.models, this.loads) = (geometry, models, loads);
+
+    /// <summary>Solves all stages. Throws <see cref="ModelRefusedException"/> where a structure can move.</summary>
+    public static void Run(
+        BridgeGeometry geometry,
+        SolvedModels models,
+        ModelLoads loads,
+        ImmutableArray<StageStep> steps,
+        Action<double, string> report
+    )
+    {
+        var run = new StageRun(geometry, models, loads);
+        foreach (var step in steps)
+        {
+            report((double)step.Number / steps.Length, step.Stage.Name);
+            run.Put(step);
+        }
+    }
+
+    private void Put(StageStep step)
+    {
+        var (name, stage) = ($"stage {step.Number + 1}", step.Number + 1);
+        var number = 0;
+        SolvedModels.Wanted Case(string words, ActionKind kind, FrameCase load) =>
+            new(CaseId.OfStage(stage, ++number), words, kind, load) { Stage = step.Number, Day = step.Stage.Day };
+        if (step.NewGirders.Length > 0)
+        {
+            var model = models.Of(Before(step), name);
+            models.Solve(model, [.. OfGirders(step, models[model], Case)]);
+        }
+        var released = step.Releases.Length > 0 ? Held(p => step.Releases.Contains(p.Span)) : [];
+        letGo = [.. letGo.Where(p => step.State.Props[p.Span])];
+        var state = step.State with { LetGo = letGo };
+        if (released.Any(r => r.Load != 0))
+            models.Solve(models.Of(state, name), [Case(CaseNames.PropsAway, ActionKind.Permanent, Released(released))]);
+        released.ForEach(r => models.ForgetProp(r.Node));
+        var after = models.Of(state, name);
+        models.Solve(after, [.. Laid(step, models[after], Case)]);
+        LetGo(step, state, name, Case);
+    }
+
+    /// <summary>The state in which new girders stand alone: props that come with them do not touch yet.</summary>
+    private StageState Before(StageStep step) =>
+        step.State with
+        {
+            Props = [.. step.State.Props.Select((p, span) => p && !step.NewGirders.Contains(span))],
+            LetGo = letGo,
+        };
+
+    private IEnumerable<SolvedModels.Wanted> OfGirders(
+        StageStep step,
+        BridgeModel model,
+        Func<string, ActionKind, FrameCase, SolvedModels.Wanted> put
+    )
+    {
+        yield return put(CaseNames.Girders, ActionKind.Permanent, loads.Girders(model, step.NewGirders));
+        if (IsPrestressed(geometry.Bridge))
+            yield return put(CaseNames.Prestress, ActionKind.Prestress, loads.Prestress(model, step.NewGirders)) with
+            {
+                Primary = p => Strands(step.NewGirders, model, p),
+            };
+    }
+
+    private IEnumerable<SolvedModels.Wanted> Laid(
+        StageStep step,
+        BridgeModel model,
+        Func<string, ActionKind, FrameCase, SolvedModels.Wanted> put
+    )
+    {
+        if (step.Pours.Length > 0)
+        {
+            yield return put(CaseNames.Slab(step.Pours), ActionKind.Permanent, loads.Slab(model, step.Pours));
+            if (loads.WetConcrete(model, step.Pours) is { } wet)
+                yield return put(CaseNames.Wet(step.Pours), ActionKind.Aside, wet) with
+                {
+                    IsPassing = true,
+                };
+        }
+        foreach (var axis in Staging.JoinedIn(geometry.Bridge, step))
+            yield return put(CaseNames.Pour(geometry.Axes[axis].Name), ActionKind.Permanent, loads.Joint(axis));
+        foreach (var load in step.Stage.LoadNames)
+        {
+            if (load == "edges")
+                yield return put(CaseNames.Edges, ActionKind.Permanent, loads.Edges());
+            else if (load == "surfacing")
+                yield return put(CaseNames.Surfacing, ActionKind.Surfacing, loads.Surfacing());
+            else if (geometry.Bridge.Girders.Tendons.FirstOrDefault(t => t.Name == load) is { } tendon)
+                yield return put(tendon.Name, ActionKind.Prestress, loads.Tendon(model, tendon)) with
+                {
+                    Primary = p => Tendon(tendon, model, p),
+                };
+            else if (geometry.Bridge.Actions.Cases.FirstOrDefault(c => c.Name == load) is { } own)
+                yield return put(own.Name, ActionKind.Permanent, loads.Own(own));
+        }
+    }
+
+    /// <summary>Props that stand, with what they carry so far (N, up).</summary>
+    private List<(PropPlace Prop, int Node, double Load)> Held(Func<PropPlace, bool> which) =>
+        [
+            .. models
+                .All.SelectMany(m => m.Props)
+                .Select(p => (new PropPlace(p.Span, p.Girder), p.Node))
+                .Distinct()
+                .Where(p => which(p.Item1))
+                .Select(p => (p.Item1, p.Node, models.PropForce(p.Node))),
+        ];
+
+    /// <summary>What props carried, put on the structure that is left without them.</summary>
+    private static FrameCase Released(IEnumerable<(PropPlace Prop, int Node, double Load)> props) =>
+        new("Props") { Nodal = [.. props.Where(p => p.Load != 0).Select(p => DeckShares.Down(p.Node, p.Load))] };
+
+    /// <summary>Lets go of props that would pull, the worst first, until none does.</summary>
+    private void LetGo(StageStep step, StageState state, string name, Func<string, ActionKind, FrameCase, SolvedModels.Wanted> put)
+    {
+        for (var i = 0; i < MostReleases; i++)
+        {
+            var standing = Held(p => state.Props[p.Span] && !letGo.Contains(p));
+            var tiny = 1e-9 * standing.Select(p => Math.Abs(p.Load)).DefaultIfEmpty(0).Max();
+            if (standing.Count == 0 || standing.MinBy(p => p.Load) is var worst && worst.Load >= -Math.Max(1, tiny))
+                return;
+            letGo = letGo.Add(worst.Prop);
+            state = state with { LetGo = letGo };
+            var girder = geometry.Girders[worst.Prop.Girder].Name;
+            models.Warn(
+                $"The prop under {girder} in span {worst.Prop.Span + 1} would pull in stage {step.Number + 1} and lets go: it carries nothing from then on."
+            );
+            models.Solve(models.Of(state, name), [put(CaseNames.LetGo(girder, worst.Prop.Span), ActionKind.Permanent, Released([worst]))]);
+        }
+    }
+
+    private SectionForces Tendon(Tendon tendon, BridgeModel model, ModelPoint point)
+    {
+        if (!tendon.IsIn(point.Span) || model.Sections[point.Girder][model.RowOf(point)] is not { } section)
+            return default;
+        var pull = loads.Pull(tendon);
+        return new(-pull, 0, 0, 0, -pull * (section.Composite.Centroid - tendon.LevelAt(point.Fraction)), 0);
+    }
+
+    private SectionForces Strands(ImmutableArray<int> spans, BridgeModel model, ModelPoint point)
+    {
+        if (!spans.Contains(point.Span) || model.Sections[point.Girder][model.RowOf(point)] is not { } section)
+            return default;
+        var (force, moment) = loads.Primary(geometry.Girders[point.Girder], point.Span, point.Fraction, section.Girder.Centroid);
+        return new(force, 0, 0, 0, moment, 0);
+    }
+
+    /// <summary>Whether girders have strands: some are of concrete, and rows hold some.</summary>
+    public static bool IsPrestressed(Bridge bridge) =>
+        bridge.Girders.Strands.Rows.Any(r => r.Count > 0)
+        && new BridgeGeometry(bridge, placeGirders: false).SectionsInUse.Any(s => !s.IsSteel);
+}

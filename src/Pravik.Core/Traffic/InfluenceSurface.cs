@@ -1,0 +1,25 @@
+namespace Pravik.Core.Traffic;
+
+/// <summary>
+/// What a unit load, down, anywhere on the deck does to an effect: ordinates at the joints of the deck's mesh, linear along and across
+/// between them.
+/// </summary>
+/// <param name="Ordinates">Ordinate at each joint.</param>
+/// <param name="Jump">How it jumps on a row of the mesh, as shear does over a support; null for none.</param>
+public sealed record InfluenceSurface(double[] Ordinates, SurfaceJump? Jump = null)
+{
+    /// <summary>The effect of loads on the joints of the mesh (N, down positive).</summary>
+    public double Of(double[] nodal)
+    {
+        double sum = 0;
+        for (var n = 0; n < nodal.Length; n++)
+            sum += nodal[n] * Ordinates[n];
+        return sum;
+    }
+}
+
+/// <summary>
+/// A jump on a row of the mesh: what to add to the ordinates of its joints, from the left edge, for a load just behind it and just ahead
+/// of it.
+/// </summary>
+public sealed record SurfaceJump(int Row, double[] Behind, double[] Ahead);

@@ -1,0 +1,132 @@
+using Pravik.Core.Models;
+using Pravik.Core.Numerics;
+
+namespace Pravik.Core.Traffic;
+
+/// <summary>Lines along the deck that loads follow, ready for surfaces to be cut along them.</summary>
+internal sealed class LineGrid
+{
+    private readonly int[] node;
+    private readonly double[] weight;
+    private readonly int longitudinals;
+
+    public LineGrid(DeckMesh mesh, IReadOnlyList<DeckLine> lines)
+    {
+        (Rows, Count, longitudinals) = (mesh.Lines, lines.Count, mesh.Longitudinals);
+        node = [.. lines.SelectMany(l => l.Node)];
+        weight = [.. lines.SelectMany(l => l.Weight)];
+        Lengths = [.. lines.SelectMany(l => l.Length)];
+    }
+
+    public int Rows { get; }
+
+    public int Count { get; }
+
+    /// <summary>Plan length of the piece ahead of each row, line by line; 0 over a joint and at the end.</summary>
+    public double[] Lengths { get; }
+
+    /// <summary>How many numbers a cut has: one for each row of each line, and two of what lies off the deck, which are 0.</summary>
+    public int Size => Count * Rows + 2;
+
+    /// <summary>Where the numbers of what lies off the deck begin.</summary>
+    public int OffDeck => Count * Rows;
+
+    /// <summary>Cuts a surface along every line.</summary>
+    public SurfaceCut Cut(InfluenceSurface surface, Workspace workspace)
+    {
+        var (behind, ordinates) = (workspace.Take(Size), surface.Ordinates);
+        for (var i = 0; i < node.Length; i++)
+        {
+            var left = ordinates[node[i]];
+            behind[i] = left + weight[i] * (ordinates[node[i] + 1] - left);
+        }
+        (behind[OffDeck], behind[OffDeck + 1]) = (0, 0);
+        if (surface.Jump is not { } jump)
+            return new(this, behind, behind);
+        var ahead = workspace.Take(Size);
+        behind.AsSpan(0, Size).CopyTo(ahead);
+        for (var at = jump.Row; at < OffDeck; at += Rows)
+        {
+            var (k, t) = (node[at] - jump.Row * longitudinals, weight[at]);
+            behind[at] += jump.Behind[k] + t * (jump.Behind[k + 1] - jump.Behind[k]);
+            ahead[at] += jump.Ahead[k] + t * (jump.Ahead[k + 1] - jump.Ahead[k]);
+        }
+        return new(this, behind, ahead);
+    }
+}
+
+/// <summary>Arrays that one thread uses again for every place.</summary>
+internal sealed class Workspace
+{
+    private readonly List<double[]> all = [];
+    private int taken;
+
+    /// <summary>An array of at least so many numbers, of any values.</summary>
+    public double[] Take(int size)
+    {
+        if (taken == all.Count)
+            all.Add(new double[size]);
+        else if (all[taken].Length < size)
+            all[taken] = new double[size];
+        return all[taken++];
+    }
+
+    /// <summary>Gives all arrays back.</summary>
+    public void Clear() => taken = 0;
+}
+
+/// <summary>
+/// A surface cut along the lines of a grid, just behind and just ahead of each row (the same array without a jump); between rows its
+/// value is linear.
+/// </summary>
+internal sealed class SurfaceCut(LineGrid grid, double[] behind, double[] ahead)
+{
+    public double[] Behind => behind;
+    public double[] Ahead => ahead;
+
+    public bool Jumps => !ReferenceEquals(behind, ahead);
+
+    /// <summary>
+    /// Weights by which the values just ahead of and just behind the rows of some lines add up to the integrals over those parts where
+    /// this surface has a sign: over a piece of length l from 0 to z of it, l·(z − z²/2) and l·z²/2.
+    /// </summary>
+    public AdverseParts Parts(int firstLine, int sign, Workspace workspace)
+    {
+        var from = firstLine * grid.Rows;
+        var (onAhead, onBehind, onBoth) = (workspace.Take(grid.Size), workspace.Take(grid.Size), workspace.Take(grid.Size));
+        onBehind[from] = 0;
+        for (var k = from; k + 1 < grid.OffDeck; k++)
+        {
+            var (a, b, length) = (sign * ahead[k], sign * behind[k + 1], grid.Lengths[k]);
+            var (first, second) = (length / 2, length / 2);
+            if (a <= 0 && b <= 0)
+                (first, second) = (0, 0);
+            else if (a < 0 || b < 0)
+            {
+                var z = a / (a - b);
+                var (onFirst, onSecond) = (length * (z - z * z / 2), length * z * z / 2);
+                (first, second) = a > 0 ? (onFirst, onSecond) : (first - onFirst, second - onSecond);
+            }
+            onAhead[k] = first;
+            onBehind[k + 1] = second;
+            onBoth[k] = onBehind[k] + first;
+        }
+        onAhead[grid.OffDeck - 1] = 0;
+        onBoth[grid.OffDeck - 1] = onBehind[grid.OffDeck - 1];
+        return new(grid, onAhead, onBehind, onBoth);
+    }
+}
+
+/// <summary>Where a surface has a sign, as weights on the values of any surface on the rows of each line.</summary>
+internal sealed class AdverseParts(LineGrid grid, double[] onAhead, double[] onBehind, double[] onBoth)
+{
+    /// <summary>Integral of a surface along a line, over those parts.</summary>
+    public double Of(SurfaceCut cut, int line)
+    {
+        var (from, rows) = (line * grid.Rows, grid.Rows);
+        if (!cut.Jumps)
+            return DenseCholesky.Dot(onBoth.AsSpan(from, rows), cut.Ahead.AsSpan(from, rows));
+        return DenseCholesky.Dot(onAhead.AsSpan(from, rows), cut.Ahead.AsSpan(from, rows))
+            + DenseCholesky.Dot(onBehind.AsSpan(from, rows), cut.Behind.AsSpan(from, rows));
+    }
+}
