@@ -1,13 +1,11 @@
 using System.CommandLine;
 using System.Text;
-using System.Text.Encodings.Web;
-using System.Text.Json;
 using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
-using Pravik.Core.Checks.En1992;
-using Pravik.Core.Geometry;
+using Pravik.Core.Checks;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
+using Pravik.Core.Stages;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 
@@ -16,12 +14,6 @@ namespace Pravik.Cli;
 /// <summary><c>check FILE [--json] [--out DIR]</c>: analyses a bridge and prints the governing checks.</summary>
 internal static class CheckCommand
 {
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
-    {
-        WriteIndented = true,
-        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
-    };
-
     public static Command Make()
     {
         var file = new Argument<string>("FILE") { Description = "A bridge as JSON (docs/file-format.md)." };
@@ -29,7 +21,7 @@ internal static class CheckCommand
         var folder = new Option<DirectoryInfo?>("--out") { Description = "Write results.json and calculation.txt into this folder." };
         var command = new Command(
             "check",
-            "Analyse a bridge and print its governing checks. Exit status 0: all pass; 1: a check fails; 2: bad input."
+            "Analyse a bridge and print its governing checks. Exit status 0: what is checked passes; 1: a check fails; 2: bad input."
         )
         {
             file,
@@ -44,7 +36,7 @@ internal static class CheckCommand
     {
         if (BridgeFile.Read(file) is not { } bridge)
             return Exit.BadInput;
-        if (BridgeRun.Refusal(bridge) is { } reason)
+        if (Refusal(bridge) is { } reason)
         {
             Console.Error.WriteLine($"{file}: {reason}.");
             return Exit.BadInput;
@@ -54,75 +46,53 @@ internal static class CheckCommand
         {
             results = BridgeRun.Run(bridge);
         }
-        catch (UnstableStructureException problem)
+        catch (ModelRefusedException problem)
         {
             Console.Error.WriteLine($"{file}: {problem.Message}");
             return Exit.BadInput;
         }
+        var summary = CheckSummary.Of(bridge.Name, results);
         if (
             folder is not null
             && !(
-                BridgeFile.Write(folder, "results.json", Encoding.UTF8.GetBytes(ResultsJson.Write(results)))
+                BridgeFile.Write(folder, "results.json", Encoding.UTF8.GetBytes(summary.Write()))
                 && BridgeFile.Write(folder, "calculation.txt", Encoding.UTF8.GetBytes(CalculationText(bridge, results)))
             )
         )
             return Exit.BadInput;
-        Console.WriteLine(asJson ? AsJson(bridge, results) : AsTable(bridge, results));
-        return results.Passes ? Exit.Passes : Exit.Fails;
+        Console.WriteLine(asJson ? summary.Write() : AsTable(bridge, summary));
+        return results.Fails ? Exit.Fails : Exit.Passes;
     }
 
-    private static string AsJson(Bridge bridge, BridgeResults results) =>
-        JsonSerializer.Serialize(
-            new
-            {
-                bridge = bridge.Name,
-                passes = results.Passes,
-                utilisation = results.Governing.Worst.Utilisation,
-                checks = results
-                    .GoverningByGirder()
-                    .Select(row => new
-                    {
-                        girder = row.Point.Point.Girder + 1,
-                        span = row.Point.Point.Span + 1,
-                        station = row.Point.Point.Station,
-                        check = row.Outcome.Name,
-                        effect = row.Outcome.Effect,
-                        resistance = row.Outcome.Resistance,
-                        utilisation = row.Outcome.Utilisation,
-                        clause = BendingOutcome.Clause,
-                    }),
-                balance = results.Model.Balance.Select(b => new
-                {
-                    load = b.Case,
-                    applied = b.Applied,
-                    reacted = b.Reacted,
-                }),
-            },
-            Json
-        );
+    /// <summary>Why a bridge is not analysed, or no check covers it; null where one does.</summary>
+    private static string? Refusal(Bridge bridge)
+    {
+        if (BridgeRun.Refusal(bridge) is { } reason)
+            return reason;
+        var geometry = new BridgeGeometry(bridge, placeGirders: false);
+        return CheckCatalog.All.All(c => c.Refusal(geometry) is not null) ? CheckCatalog.All[0].Refusal(geometry) : null;
+    }
 
-    private static string AsTable(Bridge bridge, BridgeResults results)
+    private static string AsTable(Bridge bridge, CheckSummary summary)
     {
         var units = UnitSystem.Named(bridge.Basis.Units);
         var moment = units[QuantityKind.Moment].Symbol;
         string[][] rows =
         [
             ["Girder", "Span", "Station", "Check", $"M_Ed, {moment}", $"M_Rd, {moment}", "Utilisation", ""],
-            .. results
-                .GoverningByGirder()
-                .Select(row =>
-                    new[]
-                    {
-                        $"G{row.Point.Point.Girder + 1}",
-                        $"{row.Point.Point.Span + 1}",
-                        units.Format(row.Point.Point.Station, QuantityKind.Length),
-                        row.Outcome.Name,
-                        units.Format(row.Outcome.Effect, QuantityKind.Moment),
-                        units.Format(row.Outcome.Resistance, QuantityKind.Moment),
-                        QuantityText.Fixed(row.Outcome.Utilisation, 3),
-                        row.Outcome.Passes ? "" : "FAILS",
-                    }
-                ),
+            .. summary.Checks.Select(row =>
+                new[]
+                {
+                    $"G{row.Girder}",
+                    $"{row.Span}",
+                    units.Format(row.Station, QuantityKind.Length),
+                    row.Check,
+                    units.Format(row.Effect, QuantityKind.Moment),
+                    units.Format(row.Resistance, QuantityKind.Moment),
+                    QuantityText.Fixed(row.Utilisation, 3),
+                    row.Utilisation <= 1 ? "" : "FAILS",
+                }
+            ),
         ];
         var widths = Enumerable.Range(0, 8).Select(c => rows.Max(r => r[c].Length)).ToArray();
         var text = new StringBuilder($"{bridge.Name}\n\n");
@@ -131,38 +101,41 @@ internal static class CheckCommand
                 string.Join("  ", row.Select((cell, c) => c is 0 or 3 or 7 ? cell.PadRight(widths[c]) : cell.PadLeft(widths[c]))).TrimEnd()
             );
         text.AppendLine();
-        text.Append(results.Passes ? "All checks pass" : "A check fails")
-            .AppendLine($"; the worst utilisation is {QuantityText.Fixed(results.Governing.Worst.Utilisation, 3)}.");
-        return text.Append(GirderCheck.NotCovered).ToString();
+        var subjects = string.Join(", ", summary.Checked);
+        text.Append(char.ToUpperInvariant(subjects[0]))
+            .Append(subjects[1..])
+            .AppendLine($" {(summary.Fails ? "fails" : "passes")}; the worst utilisation is {QuantityText.Fixed(summary.Utilisation ?? 0, 3)}.");
+        return text.Append($"Not checked yet: {string.Join(", ", summary.NotChecked)}.").ToString();
     }
 
     /// <summary>The full calculation of every governing check.</summary>
     private static string CalculationText(Bridge bridge, BridgeResults results)
     {
-        var units = UnitSystem.Named(bridge.Basis.Units);
-        var geometry = new BridgeGeometry(bridge);
-        var check = new GirderCheck(geometry, bridge.Basis.Values);
+        var (units, geometry) = (UnitSystem.Named(bridge.Basis.Units), new BridgeGeometry(bridge));
         var text = new StringBuilder($"{bridge.Name}\n{bridge.Basis.Titles.Project}\nNational set: {bridge.Basis.NationalSet}\n");
-        foreach (var (point, outcome) in results.GoverningByGirder())
+        foreach (var outcome in results.GoverningByGirder())
         {
+            var point = results.Points[outcome.Point];
+            var place = $"{geometry.Girders[point.Girder].Name}, span {point.Span + 1}";
             var calculation = new Calculation(
-                $"{outcome.Name}, {geometry.Girders[point.Point.Girder].Name}, span {point.Point.Span + 1}, station {units.Format(point.Point.Station, QuantityKind.Length)}",
+                $"{outcome.Name}, {place}, station {units.Format(point.Station, QuantityKind.Length)}",
                 units
             );
-            check.Check(point.Moment, outcome.Bending, calculation);
+            results.Write(outcome, calculation);
             text.Append('\n').AppendLine(calculation.Title).AppendLine(new string('=', calculation.Title.Length));
             foreach (var line in calculation.Lines)
-            {
-                if (line.IsHeading)
-                    text.AppendLine().AppendLine(line.Formula);
-                else if (line.IsRemark)
-                    text.AppendLine($"  {line.Formula} {line.Clause}".TrimEnd());
-                else
-                    text.AppendLine(
-                        $"  {line.Symbol, -12} = {line.Value, 12} {line.Unit, -6}  {line.Formula}{(line.Numbers.Length > 0 ? $" [{line.Numbers}]" : "")}  ({line.Clause})"
-                    );
-            }
+                text.AppendLine(Line(line));
         }
         return text.ToString();
+    }
+
+    private static string Line(CalculationLine line)
+    {
+        if (line.IsHeading)
+            return $"\n{line.Formula}";
+        if (line.IsRemark)
+            return $"  {line.Formula} {line.Clause}".TrimEnd();
+        var numbers = line.Numbers.Length > 0 ? $" [{line.Numbers}]" : "";
+        return $"  {line.Symbol.PadRight(12)} = {line.Value.PadLeft(12)} {line.Unit.PadRight(6)}  {line.Formula}{numbers}  ({line.Clause})";
     }
 }

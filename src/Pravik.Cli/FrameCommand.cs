@@ -2,8 +2,6 @@ using System.CommandLine;
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
 using Pravik.Core.Frames;
-using Pravik.Core.Places;
-using Pravik.Core.Runs;
 using Pravik.Core.Stages;
 using Pravik.Exchange.Frames;
 
@@ -19,7 +17,7 @@ internal static class FrameCommand
         var kind = new Option<ModelKind?>("--model")
         {
             Description =
-                "line, grillage or shells: the finished bridge in space with its actions; the plane grillage of the checks where it is missing.",
+                "line, grillage or shells; the bridge's own choice where it is missing.",
         };
         var command = new Command("frame", "Write a model of a bridge as a frame model (docs/frame-model.md). Exit status 2: bad input.")
         {
@@ -35,7 +33,7 @@ internal static class FrameCommand
     {
         if (BridgeFile.Read(file) is not { } bridge)
             return Exit.BadInput;
-        if ((kind is null ? BridgeRun.Refusal(bridge) : ModelRun.Refusal(bridge)) is { } reason)
+        if (ModelRun.Refusal(bridge) is { } reason)
         {
             Console.Error.WriteLine($"{file}: {reason}.");
             return Exit.BadInput;
@@ -43,10 +41,8 @@ internal static class FrameCommand
         FrameModel model;
         try
         {
-            var geometry = new BridgeGeometry(bridge);
-            model = kind is { } wanted
-                ? ModelRun.Run(geometry, bridge.Model with { Kind = wanted }).Exported
-                : BridgeFrame.OfGrillage(geometry);
+            var choices = bridge.Model with { Kind = kind ?? bridge.Model.Kind };
+            model = ModelRun.Run(new(bridge), choices, withTraffic: false).Exported;
         }
         catch (ModelRefusedException refused)
         {

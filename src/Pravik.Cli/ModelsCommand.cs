@@ -1,5 +1,4 @@
 using System.CommandLine;
-using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
 using Pravik.Core.Places;
 using Pravik.Core.Stages;
@@ -49,21 +48,39 @@ internal static class ModelsCommand
 
     private static void Print(ModelComparison comparison, UnitSystem units, bool all)
     {
-        Console.WriteLine(
-            $"{"load", -30} {"effect", -16} {"girder", -7} {"place", -18} {"line", 11} {"grillage", 11} {"shells", 11} {"line", 7} {"shells", 7}"
-        );
+        Console.WriteLine(Row("load", "effect", "girder", "place", "line", "grillage", "shells", "line", "shells"));
         var greatest = comparison.Values.GroupBy(v => (v.Load, v.Effect)).Select(g => g.MaxBy(v => Math.Abs(v.Grillage))!).ToHashSet();
         foreach (var v in comparison.Values.Where(v => all || greatest.Contains(v) || v.Worst > ModelComparison.Limit))
         {
             var (words, kind) = v.Named;
+            string Text(double value) => units.Format(value, kind);
+            string Part(double part) => $"{QuantityText.Fixed(100 * part, 1)}%";
+            var differences = (Part(v.LineDifference), Part(v.ShellsDifference));
             Console.WriteLine(
-                $"{v.Load, -30} {words, -16} {$"G{v.Girder}", -7} {v.Place, -18} {units.Format(v.Line, kind), 11} {units.Format(v.Grillage, kind), 11} {units.Format(v.Shells, kind), 11} {100 * v.LineDifference, 6:0.0}% {100 * v.ShellsDifference, 6:0.0}%"
+                Row(
+                    v.Load,
+                    words,
+                    $"G{v.Girder}",
+                    v.Place,
+                    Text(v.Line),
+                    Text(v.Grillage),
+                    Text(v.Shells),
+                    differences.Item1,
+                    differences.Item2
+                )
             );
             if (v.Reason(ModelComparison.Limit) is { } why)
                 Console.WriteLine($"    {why}");
         }
+        var differing = comparison.Values.Count(v => v.Worst > ModelComparison.Limit);
         Console.WriteLine(
-            $"{comparison.Values.Length} values compared; {comparison.Values.Count(v => v.Worst > ModelComparison.Limit)} differ by more than {100 * ModelComparison.Limit:0} % of the greatest of their kind in the grillage."
+            $"{comparison.Values.Length} values compared; {differing} differ by more than {100 * ModelComparison.Limit:0} % of the greatest of their kind in the grillage."
         );
     }
+
+    /// <summary>Widths of columns: words to the left, numbers to the right.</summary>
+    private static readonly int[] Widths = [-30, -16, -7, -18, 11, 11, 11, 7, 7];
+
+    private static string Row(params string[] cells) =>
+        string.Join(" ", cells.Select((cell, i) => Widths[i] < 0 ? cell.PadRight(-Widths[i]) : cell.PadLeft(Widths[i])));
 }

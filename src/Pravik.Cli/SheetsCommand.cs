@@ -1,6 +1,5 @@
 using System.CommandLine;
 using System.Text;
-using Pravik.Core.Bridges;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
@@ -47,7 +46,7 @@ internal static class SheetsCommand
             new BridgeGeometry(bridge),
             ground,
             UnitSystem.Named(bridge.Basis.Units),
-            BridgeRun.Refusal(bridge) is null ? BridgeRun.Run(bridge) : null,
+            BridgeRun.Refusal(bridge) is null ? BridgeRun.Run(bridge, ground) : null,
             DateTime.Now.ToString("yyyy-MM-dd")
         );
         foreach (

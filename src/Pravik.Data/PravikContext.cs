@@ -1,5 +1,4 @@
 using Microsoft.EntityFrameworkCore;
-using Pravik.Core.Models;
 
 namespace Pravik.Data;
 

@@ -4,8 +4,6 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
-using Pravik.Core.Roads;
-using Pravik.Core.Runs;
 using Pravik.Core.Validation;
 using Pravik.Exchange;
 
@@ -48,6 +46,9 @@ public sealed record ProjectEntry(string Id, string Name, int Revision, DateTime
 /// <summary>Projects, their revisions and their results. Writes are taken one after another; each is one transaction.</summary>
 public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
 {
+    /// <summary>Summaries of checks that are kept.</summary>
+    public const int MostSummaries = 1000;
+
     private const int LongestLabel = 200;
     private const int LongestName = 60;
     private static readonly JsonSerializerOptions PatchOptions = new(JsonSerializerDefaults.Web);
@@ -285,14 +286,16 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     public Task<EditOutcome?> GoToAsync(string id, int revision) =>
         MoveAsync(id, async (db, _) => await db.Revisions.AnyAsync(r => r.ProjectId == id && r.Number == revision) ? revision : 0);
 
-    public async Task<BridgeResults?> ResultsAsync(string hash)
+    /// <summary>What the checks said of a bridge with a hash of inputs; null where it is not known.</summary>
+    public async Task<CheckSummary?> SummaryAsync(string hash)
     {
         await using var db = await contexts.CreateDbContextAsync();
         var stored = await db.Results.AsNoTracking().FirstOrDefaultAsync(r => r.Hash == hash);
-        return stored is null ? null : ResultsJson.Read(stored.Json);
+        return stored is null ? null : CheckSummary.Read(stored.Json);
     }
 
-    public async Task KeepResultsAsync(string hash, BridgeResults results)
+    /// <summary>Keeps what the checks said; of all projects together the latest <see cref="MostSummaries"/> stay.</summary>
+    public async Task KeepSummaryAsync(string hash, CheckSummary summary)
     {
         await writing.WaitAsync();
         try
@@ -304,11 +307,13 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
                 new()
                 {
                     Hash = hash,
-                    Json = ResultsJson.Write(results),
+                    Json = summary.Write(),
                     CreatedAt = DateTime.UtcNow,
                 }
             );
             await db.SaveChangesAsync();
+            if (await db.Results.CountAsync() is var count && count > MostSummaries)
+                await db.Results.OrderBy(r => r.CreatedAt).Take(count - MostSummaries).ExecuteDeleteAsync();
         }
         finally
         {

@@ -1,7 +1,5 @@
 using System.Collections.Immutable;
-using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
-using Pravik.Core.Materials;
 
 namespace Pravik.Drawings;
 

@@ -1,5 +1,3 @@
-using Pravik.Core.Bridges;
-using Pravik.Core.Roads;
 using Pravik.Data;
 using Pravik.Exchange;
 using Pravik.Exchange.LandXml;

@@ -1,12 +1,9 @@
 using System.Text;
 using System.Text.Json;
 using Pravik.Core.Bridges;
-using Pravik.Core.Effects;
 using Pravik.Core.Findings;
-using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Quantities;
-using Pravik.Core.Roads;
 using Pravik.Core.Units;
 using Pravik.Data;
 using Pravik.Drawings.Sheets;
@@ -37,6 +34,7 @@ public sealed record Refusal(IReadOnlyList<Finding> Findings, IReadOnlyList<Conf
 /// <summary>The interface for programs, used by the screen too.</summary>
 public static class Endpoints
 {
+    private const string NotYet = "The bridge has not been analysed yet: wait until its results are current.";
     private static readonly JsonSerializerOptions PatchOptions = new(JsonSerializerDefaults.Web) { MaxDepth = 16 };
 
     public static void MapPravik(this WebApplication app)
@@ -65,40 +63,37 @@ public static class Endpoints
         );
         bridge.MapGet(
             "/events",
-            (string id, RunQueue runs, CancellationToken cancel) => TypedResults.ServerSentEvents(runs.ListenAsync(id, cancel))
+            (string id, RunQueue runs, CancellationToken cancel) => TypedResults.ServerSentEvents(runs.Events.ListenAsync(id, cancel))
         );
         bridge.MapPost(
             "/run",
-            async (string id, ProjectStore store, RunQueue runs, ModelQueue models, GroundStore grounds) =>
+            async (string id, ProjectStore store, RunQueue runs) =>
             {
                 if (await store.FindAsync(id) is not { } snapshot)
                     return NoSuchBridge(id);
-                await runs.RequestAsync(id, snapshot.Bridge, again: true);
-                if (models.State(id) is { Status: RunStatus.Stopped or RunStatus.Failed })
-                    models.Request(id, snapshot.Revision, snapshot.Bridge, GroundOf(snapshot, grounds), false, again: true);
+                await runs.RequestAsync(id, snapshot.Revision, snapshot.Bridge, again: true);
                 return Results.NoContent();
             }
         );
         bridge.MapDelete(
             "/run",
-            (string id, RunQueue runs, ModelQueue models) =>
+            async (string id, RunQueue runs) =>
             {
-                runs.Stop(id);
-                models.Stop(id);
+                await runs.StopAsync(id);
                 return Results.NoContent();
             }
         );
         bridge.MapGet("/model-table.{format}", ModelTable);
         bridge.MapGet(
             "/model.json",
-            async (string id, ProjectStore store, GroundStore grounds, ModelQueue models) =>
+            async (string id, ProjectStore store, RunQueue runs) =>
             {
                 if (await store.FindAsync(id) is not { } s)
                     return NoSuchBridge(id);
-                if (models.State(id)?.Latest is not { } latest || latest.Hash != InputHash.OfModel(s.Bridge))
-                    return Refused(Finding.Error("/model", "The model has not been solved yet: open it in the analysis step first."));
+                if (runs.Kept(s.Bridge) is not { } results)
+                    return Refused(Finding.Error("/model", NotYet));
                 using var memory = new MemoryStream();
-                FrameWriter.Write(memory, latest.Results.Exported);
+                FrameWriter.Write(memory, results.Model.Exported);
                 return Results.File(memory.ToArray(), "application/json", $"{FileName(s.Bridge)}-model.json");
             }
         );
@@ -200,8 +195,7 @@ public static class Endpoints
         ProjectStore store,
         GroundStore grounds,
         LibraryStore library,
-        RunQueue runs,
-        ModelQueue models
+        RunQueue runs
     )
     {
         if (await store.FindAsync(id) is not { } kept)
@@ -224,55 +218,44 @@ public static class Endpoints
                         Findings = edited.Findings,
                     },
                     around,
-                    runs.State(id),
-                    runs.Latest(id),
+                    new(runs.State(id), runs.Latest(id)),
                     query.ToRequest()
                 )
             );
         }
-        await runs.RequestAsync(id, kept.Bridge);
+        await runs.RequestAsync(id, kept.Revision, kept.Bridge);
         var request = query.ToRequest();
-        return Results.Json(
-            WorkspaceBuilder.Build(
-                snapshot,
-                around,
-                runs.State(id),
-                runs.Latest(id),
-                request,
-                await SeeAsync(id, kept, around.Ground, request, store, models)
-            )
-        );
+        return Results.Json(WorkspaceBuilder.Build(snapshot, around, await SeeAsync(id, kept, request, store, runs), request));
     }
 
-    /// <summary>The model as a screen wants to see it: it is run when a layout asks for it.</summary>
-    private static async Task<ModelSeen?> SeeAsync(
-        string id,
-        Snapshot kept,
-        Core.Roads.Ground? ground,
-        WorkspaceRequest request,
-        ProjectStore store,
-        ModelQueue models
-    )
+    /// <summary>The runs as a screen wants to see them; comparisons and older edits run when a layout asks for them.</summary>
+    private static async Task<RunsSeen> SeeAsync(string id, Snapshot kept, WorkspaceRequest request, ProjectStore store, RunQueue runs)
     {
-        if (request.Step != "analysis" || !WorkspaceBuilder.ModelLayouts.Contains(request.Layout))
-            return null;
-        models.Request(id, kept.Revision, kept.Bridge, ground, request.Layout == "models");
-        var state = models.State(id);
-        (ModelResults, string)? other = null;
-        if (request.With == "before" && state?.Before is { } before)
-            other = (before.Results, $"edit {before.Revision}");
-        else if (
-            int.TryParse(request.With, out var revision)
-            && await store.AtAsync(id, revision) is { } past
-            && await models.AtAsync(past, ground) is { } found
-        )
-            other = (found, $"edit {revision}");
+        var seen = new RunsSeen(runs.State(id), runs.Latest(id));
+        if (request.Step != "analysis")
+            return seen;
+        if (request.Layout == "models")
+            runs.RequestComparison(id, kept.Revision, kept.Bridge);
         var history = (await store.HistoryAsync(id))
             .Where(h => !h.IsHead)
             .Take(12)
             .Select(h => (h.Revision, $"edit {h.Revision}: {h.Name ?? h.Label}"))
             .ToList();
-        return new(state, state?.Latest?.Hash == InputHash.OfModel(kept.Bridge), other, history);
+        seen = seen with
+        {
+            State = runs.State(id),
+            Before = runs.Before(id),
+            Compared = runs.Compared(id) is { } c && c.Hash == InputHash.Of(kept.Bridge) ? c : null,
+            Comparing = runs.ComparisonState(id),
+            History = history,
+        };
+        if (request.With == "before" && seen.Before is { } before)
+            return seen with { Other = (before.Results, $"edit {before.Revision}") };
+        if (!int.TryParse(request.With, out var revision) || await store.AtAsync(id, revision) is not { } past)
+            return seen;
+        return runs.RequestPast(id, revision, past) && runs.Kept(past) is { } found
+            ? seen with { Other = (found, $"edit {revision}") }
+            : seen with { OtherWaits = $"edit {revision} is being analysed" };
     }
 
     /// <summary>The table of a model's results as a file, for the same query as the screen's.</summary>
@@ -282,24 +265,16 @@ public static class Endpoints
         [AsParameters] WorkspaceQuery query,
         HttpRequest http,
         ProjectStore store,
-        RunQueue runs,
-        ModelQueue models
+        RunQueue runs
     )
     {
         if (await store.FindAsync(id) is not { } kept)
             return NoSuchBridge(id);
-        if (models.State(id)?.Latest is not { } latest)
-            return Refused(Finding.Error("/model", "The model has not been solved yet: open it in the analysis step first."));
+        if (runs.Kept(kept.Bridge) is not { } results)
+            return Refused(Finding.Error("/model", NotYet));
         var snapshot = UserUnits.For(http, kept);
-        var everyday = runs.Latest(id) is { } known && known.Hash == InputHash.Of(kept.Bridge) ? known.Results : null;
-        var views = new ModelViews(
-            new(snapshot.Bridge),
-            latest.Results,
-            everyday,
-            null,
-            UnitSystem.Named(snapshot.Bridge.Basis.Units),
-            query.ToRequest()
-        );
+        var units = UnitSystem.Named(snapshot.Bridge.Basis.Units);
+        var views = new ModelViews(new(snapshot.Bridge), results, null, units, query.ToRequest());
         if (views.Content() is not { } content)
             return Refused(Finding.Error("", "No table is shown."));
         return format switch
@@ -431,13 +406,11 @@ public static class Endpoints
     {
         if (await store.FindAsync(id) is not { } snapshot)
             return NoSuchBridge(id);
-        var latest = runs.Latest(id);
-        var results = latest?.Hash == InputHash.Of(snapshot.Bridge) ? latest.Results : null;
         var drawing = GeneralArrangement.Draw(
             new BridgeGeometry(snapshot.Bridge),
             GroundOf(snapshot, grounds),
             UnitSystem.Named(UserUnits.For(http, snapshot.Bridge).Basis.Units),
-            results,
+            runs.Kept(snapshot.Bridge),
             DateTime.Now.ToString("yyyy-MM-dd")
         );
         var name = FileName(snapshot.Bridge) + "-general-arrangement";
@@ -458,8 +431,8 @@ public static class Endpoints
             return NoSuchBridge(id);
         if (outcome.Snapshot is not { } snapshot)
             return Results.Json(new Refusal(outcome.Refusals, outcome.Conflicts), statusCode: outcome.Conflicts.Length > 0 ? 409 : 422);
-        await runs.RequestAsync(id, snapshot.Bridge);
-        runs.TellEdit(id);
+        await runs.RequestAsync(id, snapshot.Revision, snapshot.Bridge);
+        runs.Events.TellEdit(id);
         await runs.FollowAsync(outcome);
         return Results.Json(new { snapshot.Revision, snapshot.Label });
     }
@@ -483,8 +456,6 @@ public sealed record WorkspaceQuery(
     double? Station,
     string? Pick,
     int? Girder,
-    string? Effect,
-    string? Case,
     double? Width,
     double? Height,
     double? BandWidth,
@@ -515,8 +486,6 @@ public sealed record WorkspaceQuery(
             Station = Station,
             Pick = Pick,
             Girder = Girder ?? usual.Girder,
-            Effect = Effect ?? usual.Effect,
-            Case = Case ?? usual.Case,
             Width = Room(Width, usual.Width),
             Height = Room(Height, usual.Height),
             BandWidth = Room(BandWidth, usual.BandWidth),

@@ -17,8 +17,6 @@ builder.Services.AddSingleton(new GroundStore(Path.Combine(folder, "grounds")));
 builder.Services.AddSingleton<RoadUploads>();
 builder.Services.AddSingleton<RunQueue>();
 builder.Services.AddHostedService(services => services.GetRequiredService<RunQueue>());
-builder.Services.AddSingleton<ModelQueue>();
-builder.Services.AddHostedService(services => services.GetRequiredService<ModelQueue>());
 builder.Services.ConfigureHttpJsonOptions(options =>
     options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase))
 );

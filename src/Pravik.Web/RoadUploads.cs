@@ -1,4 +1,3 @@
-using Pravik.Core.Roads;
 using Pravik.Exchange;
 using Pravik.Exchange.LandXml;
 

@@ -4,11 +4,12 @@ namespace Pravik.Core.Checks;
 /// <param name="Check">Id of the check, with its sense where it has two.</param>
 /// <param name="Name">Name in words.</param>
 /// <param name="Point">Number of the point.</param>
+/// <param name="Source">Number of the point whose effect governs: another where moments are shifted.</param>
 /// <param name="Effect">Effect (N, Nm or Pa).</param>
 /// <param name="Resistance">Resistance in the same unit.</param>
 /// <param name="Utilisation">Effect over resistance; 0 where the effect has the other sign.</param>
 /// <param name="Clause">Clause that asks for it.</param>
-public sealed record CheckOutcome(string Check, string Name, int Point, double Effect, double Resistance, double Utilisation, string Clause)
+public sealed record CheckOutcome(string Check, string Name, int Point, int Source, double Effect, double Resistance, double Utilisation, string Clause)
 {
     public bool Passes => Utilisation <= 1;
 }

@@ -9,6 +9,9 @@ namespace Pravik.Core.Models;
 /// </summary>
 public sealed record ModelPoint(int Girder, int Span, int Line, double Fraction, double Station, double Distance)
 {
+    /// <summary>The part by which it is picked: girder and span from 1, and the row.</summary>
+    public string Path => $"/parts/results/{Girder + 1}/{Span + 1}/{Line}";
+
     /// <summary>All points of a mesh, girder by girder along the bridge.</summary>
     public static ImmutableArray<ModelPoint> All(BridgeGeometry geometry, DeckMesh mesh)
     {

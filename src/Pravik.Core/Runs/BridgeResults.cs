@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
+using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Models;
+using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Runs;
 
@@ -63,6 +65,40 @@ public sealed class BridgeResults
                 .Select(group => group.MaxBy(o => o.Utilisation)!)
                 .OrderByDescending(o => o.Utilisation),
         ];
+
+    /// <summary>The outcome that a path names, such as <c>/parts/results/3/2/51/hogging</c>; the worst of the point without a sense.</summary>
+    public CheckOutcome? Find(string? path)
+    {
+        if (path is null)
+            return null;
+        var point = Array.FindIndex([.. Points], p => path == p.Path || path.StartsWith($"{p.Path}/", StringComparison.Ordinal));
+        if (point < 0)
+            return null;
+        var sense = path[Points[point].Path.Length..].TrimStart('/');
+        return ByPoint[point].FirstOrDefault(o => sense.Length > 0 && o.Check.EndsWith($".{sense}", StringComparison.Ordinal))
+            ?? ByPoint[point].MaxBy(o => o.Utilisation);
+    }
+
+    /// <summary>The path by which an outcome is found.</summary>
+    public string PathOf(CheckOutcome outcome) => $"{Points[outcome.Point].Path}/{outcome.Check.Split('.')[^1]}";
+
+    /// <summary>Load model 1 where it stands for the moment behind an outcome of bending; null where traffic has no part in it.</summary>
+    public TrafficLoading? TrafficBehind(CheckOutcome outcome)
+    {
+        var (ultimate, greatest) = (Effects.Of(LimitState.Ultimate), outcome.Effect >= 0);
+        var effect = Model.Layout.At(outcome.Source, GirderEffect.M);
+        return ultimate
+            .Governing(effect, greatest)
+            .Parts(effect, greatest)
+            .Select(p => p.Of.Loading(effect, p.IsGreatest))
+            .FirstOrDefault(l => l is not null);
+    }
+
+    /// <summary>About how much memory the results take (bytes).</summary>
+    public long Bytes =>
+        16L * Model.Layout.Count * (Effects.All.Length + 3 * 8)
+        + Model.Cases.Sum(c => 64L * c.Displacements.Length + 64L * c.Shells.Length)
+        + Model.Models.Sum(m => 400L * (m.Frame.Nodes.Length + m.Frame.Beams.Length + m.Frame.Shells.Length));
 
     /// <summary>The calculation behind an outcome.</summary>
     public void Write(CheckOutcome outcome, Calculation calculation) =>

@@ -1,5 +1,3 @@
-using Pravik.Core.Bridges;
-using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
@@ -56,12 +54,20 @@ public static class GeneralArrangement
                 ? $"4  Bars {bridge.Materials.Reinforcement.Class}."
                 : $"4  Strands {bridge.Materials.Strand.Type}, {bridge.Girders.Strands.Rows.Sum(r => r.Count)} in each girder; bars {bridge.Materials.Reinforcement.Class}.",
             $"5  Actions to EN 1991 with load model 1; values of the set “{bridge.Basis.NationalSet}”{(bridge.Basis.OwnValues.Count > 0 ? " with own values" : "")}.",
-            results is null
-                ? "6  Ultimate bending not checked at the time of issue."
-                : $"6  Worst utilisation, ultimate bending: {QuantityText.Fixed(results.Governing.Worst.Utilisation, 2)} ({geometry.Girders[results.Governing.Point.Girder].Name}, span {results.Governing.Point.Span + 1}).",
+            $"6  {Checked(geometry, results)}",
         ];
         for (var i = 0; i < notes.Length; i++)
             canvas.Text(new(x, y + 5 + i * 4.3), notes[i]);
+    }
+
+    /// <summary>What was checked, and what was not.</summary>
+    private static string Checked(BridgeGeometry geometry, BridgeResults? results)
+    {
+        if (results?.Governing is not { } worst)
+            return "Nothing checked at the time of issue.";
+        var (point, subjects) = (results.Points[worst.Point], string.Join(", ", results.Checked));
+        var where = $"{geometry.Girders[point.Girder].Name}, span {point.Span + 1}";
+        return $"Checked: {subjects}, worst utilisation {QuantityText.Fixed(worst.Utilisation, 2)} ({where}); all else not checked yet.";
     }
 
     /// <summary>The slab's thickness over the road line; from the least to the greatest where it differs.</summary>

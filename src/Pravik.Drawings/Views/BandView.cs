@@ -1,4 +1,3 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
@@ -138,22 +137,23 @@ public static class BandView
         double height
     )
     {
-        var points = results?.OfGirder(girder.Number - 1).ToList();
-        if (points is null || points.Count == 0)
+        if (results is null || results.Outcomes.IsEmpty)
         {
             canvas.Box(x(geometry.FirstStation), y, x(geometry.LastStation) - x(geometry.FirstStation), height - 0.4, Fill.UseUnknown);
             return;
         }
+        var points = Enumerable.Range(0, results.Points.Length).Where(i => results.Points[i].Girder == girder.Number - 1).ToList();
         // A skewed girder's own stations are shifted; the band shows each span from its axis.
         var start = geometry.Road.Locate(girder.In(0).Start).Station - geometry.FirstStation;
         for (var i = 0; i + 1 < points.Count; i++)
         {
-            if (points[i].Point.Span != points[i + 1].Point.Span)
+            var (a, b) = (results.Points[points[i]], results.Points[points[i + 1]]);
+            if (a.Span != b.Span)
                 continue;
-            var (from, to) = (x(points[i].Point.Station - start), x(points[i + 1].Point.Station - start));
-            var use = Math.Max(points[i].Worst.Utilisation, points[i + 1].Worst.Utilisation);
-            canvas.Part =
-                $"/parts/results/{girder.Number}/{points[i].Point.Span + 1}/{(points[i].Worst.Utilisation >= points[i + 1].Worst.Utilisation ? points[i] : points[i + 1]).Point.Number}";
+            var (from, to) = (x(a.Station - start), x(b.Station - start));
+            var (before, after) = (results.UtilisationAt(points[i]), results.UtilisationAt(points[i + 1]));
+            var use = Math.Max(before, after);
+            canvas.Part = (before >= after ? a : b).Path;
             canvas.Box(from, y, to - from + 0.05, height - 0.4, current ? Shade(use) : Fill.UseUnknown);
         }
         canvas.Part = null;

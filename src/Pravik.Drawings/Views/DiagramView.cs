@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Units;
 

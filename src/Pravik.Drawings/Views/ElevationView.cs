@@ -1,10 +1,8 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
-using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
-using Pravik.Core.Sections;
 using Pravik.Core.Solids;
 using Pravik.Core.Units;
 

@@ -1,9 +1,7 @@
 using System.Collections.Immutable;
-using Pravik.Core.Bridges;
 using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
 using Pravik.Core.Models;
-using Pravik.Core.Roads;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;

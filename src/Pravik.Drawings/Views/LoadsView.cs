@@ -1,4 +1,4 @@
-using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Loads;
 using Pravik.Core.Places;
 using Pravik.Core.Traffic;
@@ -42,54 +42,65 @@ public static class LoadsView
                 left ? Anchor.End : Anchor.Start
             );
         }
-        Lanes(geometry, section, units, view, high - 12.2 * canvas.TextHeight);
+        Lanes(geometry, station, units, view, high - 12.2 * canvas.TextHeight);
         return canvas.Finish("Loads on the section", $"{units[QuantityKind.AreaLoad].Symbol}, looking ahead, {view.ScaleText}");
     }
 
-    private static void Lanes(BridgeGeometry geometry, DeckSection section, UnitSystem units, SectionView view, double y)
+    private static void Lanes(BridgeGeometry geometry, double station, UnitSystem units, SectionView view, double y)
     {
-        if (section.Carriageway is not { } carriageway)
-            return;
-        var canvas = view.Canvas;
-        var values = geometry.Bridge.Basis.Values;
-        var (model, lanes) = (LoadModel1.Of(values), NotionalLanes.On(carriageway.Width, values["laneWidth"]));
+        var (canvas, values) = (view.Canvas, geometry.Bridge.Basis.Values);
+        var carriageways = geometry.CarriagewaysAt(geometry.UnitAt(station), station);
+        var notional = carriageways.Select(c => NotionalLanes.On(c.Width, values["laneWidth"])).ToList();
+        var count = notional.Sum(n => n.Count);
+        var (many, where) = (count == 1 ? "lane" : "lanes", carriageways.Length > 1 ? $" on {carriageways.Length} carriageways" : "");
         canvas.Text(
             new(2, y - 4.6 * canvas.TextHeight),
-            $"Load model 1: {lanes.Count} notional {(lanes.Count == 1 ? "lane" : "lanes")}, moved to the worst place for every effect",
+            $"Load model 1: {count} notional {many}{where}, moved to the worst place for every effect",
             TextKind.Strong
         );
-        var from = carriageway.From;
-        for (var i = 0; i < lanes.Count; i++, from += lanes.Width)
+        var number = 0;
+        for (var c = 0; c < carriageways.Length; c++)
         {
-            var load = i < 3 ? model.Lane[i] : model.Rest;
-            var axle =
-                i < 3
-                    ? $"2 axles of {QuantityText.Fixed(model.Axle[i] / units[QuantityKind.Force].Factor, 0)} {units[QuantityKind.Force].Symbol}"
-                    : "";
-            var (left, right) = (view.At(from, 0).X, view.At(from + lanes.Width, 0).X);
-            Block(
-                canvas,
-                left,
-                right,
-                y,
-                load / Math.Max(1, model.Lane.Max()) * 2.4 * canvas.TextHeight,
-                $"lane {i + 1}: {units.Format(load, QuantityKind.AreaLoad)}",
-                i == 0 ? Fill.LaneOne : Fill.Lane,
-                null
-            );
-            canvas.Text(new((left + right) / 2, y + 1.2 * canvas.TextHeight), axle, TextKind.Number, Anchor.Middle);
+            for (var i = 0; i < notional[c].Count; i++)
+            {
+                var from = carriageways[c].From + i * notional[c].Width;
+                Lane(canvas, units, view, values, number++, from, Math.Min(carriageways[c].To, from + notional[c].Width), y);
+            }
+            Rest(canvas, units, view, values, carriageways[c].From + notional[c].Count * notional[c].Width, carriageways[c].To, y);
         }
-        if (carriageway.To - from > 0.01)
-            Block(
-                canvas,
-                view.At(from, 0).X,
-                view.At(carriageway.To, 0).X,
-                y,
-                model.Rest / Math.Max(1, model.Lane.Max()) * 2.4 * canvas.TextHeight,
-                units.Format(model.Rest, QuantityKind.AreaLoad),
-                Fill.Lane,
-                null
-            );
+    }
+
+    private static void Lane(
+        Canvas canvas,
+        UnitSystem units,
+        SectionView view,
+        NationalValues values,
+        int number,
+        double from,
+        double to,
+        double y
+    )
+    {
+        var (model, force) = (LoadModel1.Of(values), units[QuantityKind.Force]);
+        var load = number < 3 ? model.Lane[number] : model.Rest;
+        var (left, right) = (view.At(from, 0).X, view.At(to, 0).X);
+        var height = load / Math.Max(1, model.Lane.Max()) * 2.4 * canvas.TextHeight;
+        var words = $"lane {number + 1}: {units.Format(load, QuantityKind.AreaLoad)}";
+        Block(canvas, left, right, y, height, words, number == 0 ? Fill.LaneOne : Fill.Lane, null);
+        if (number < 3)
+        {
+            var axles = $"2 axles of {QuantityText.Fixed(model.Axle[number] / force.Factor, 0)} {force.Symbol}";
+            canvas.Text(new((left + right) / 2, y + 1.2 * canvas.TextHeight), axles, TextKind.Number, Anchor.Middle);
+        }
+    }
+
+    private static void Rest(Canvas canvas, UnitSystem units, SectionView view, NationalValues values, double from, double to, double y)
+    {
+        if (to - from <= 0.01)
+            return;
+        var model = LoadModel1.Of(values);
+        var height = model.Rest / Math.Max(1, model.Lane.Max()) * 2.4 * canvas.TextHeight;
+        Block(canvas, view.At(from, 0).X, view.At(to, 0).X, y, height, units.Format(model.Rest, QuantityKind.AreaLoad), Fill.Lane, null);
     }
 
     private static void Block(Canvas canvas, double left, double right, double foot, double height, string text, Fill fill, string? part)

@@ -63,7 +63,7 @@ public sealed class PlanView
         ViewSize size,
         double? cursor = null,
         string? picked = null,
-        TrafficEffect? traffic = null
+        TrafficLoading? traffic = null
     )
     {
         var view = new PlanView(geometry, units, size);
@@ -438,7 +438,7 @@ public sealed class PlanView
         );
     }
 
-    private void Traffic(TrafficEffect traffic)
+    private void Traffic(TrafficLoading traffic)
     {
         foreach (var lane in traffic.Lanes)
         {

@@ -1,4 +1,3 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;

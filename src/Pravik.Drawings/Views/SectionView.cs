@@ -1,10 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
-using Pravik.Core.Materials;
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
-using Pravik.Core.Sections;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;

@@ -1,6 +1,5 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
-using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Sections;
 using Pravik.Core.Units;

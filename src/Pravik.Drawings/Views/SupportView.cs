@@ -1,6 +1,4 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
-using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Solids;

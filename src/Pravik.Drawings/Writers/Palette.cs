@@ -1,5 +1,3 @@
-using Pravik.Core.Materials;
-
 namespace Pravik.Drawings.Writers;
 
 /// <summary>Colour (#RRGGBB), width (mm) and dashes (mm) of a pen.</summary>

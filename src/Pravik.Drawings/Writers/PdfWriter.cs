@@ -1,5 +1,4 @@
 using Pravik.Core.Geometry;
-using Pravik.Core.Validation;
 using SkiaSharp;
 
 namespace Pravik.Drawings.Writers;

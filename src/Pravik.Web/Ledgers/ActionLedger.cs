@@ -1,7 +1,5 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
-using Pravik.Core.Frames;
-using Pravik.Core.Geometry;
 using Pravik.Core.Loads;
 using Pravik.Core.Models;
 using Pravik.Core.Places;

@@ -2,7 +2,6 @@ using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Loads;
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Data;

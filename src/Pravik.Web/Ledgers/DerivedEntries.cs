@@ -1,6 +1,5 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
-using Pravik.Core.Roads;
 using Pravik.Core.Units;
 
 namespace Pravik.Web.Ledgers;

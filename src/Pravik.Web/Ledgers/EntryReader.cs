@@ -1,6 +1,5 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
-using Pravik.Core.Frames;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 

@@ -1,8 +1,5 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
-using Pravik.Core.Materials;
-using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Core.Sections;
 using Pravik.Core.Units;
 

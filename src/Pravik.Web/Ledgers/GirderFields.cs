@@ -1,4 +1,3 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Units;
 
 using static Pravik.Web.Ledgers.Fields;

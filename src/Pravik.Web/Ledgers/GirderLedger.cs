@@ -1,7 +1,5 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
-using Pravik.Core.Checks.En1992;
-using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Sections;
 using Pravik.Core.Units;

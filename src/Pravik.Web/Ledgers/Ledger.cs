@@ -1,6 +1,3 @@
-using Pravik.Core.Bridges;
-using Pravik.Core.Units;
-
 namespace Pravik.Web.Ledgers;
 
 /// <summary>A patch that a button applies, with the words for the history.</summary>

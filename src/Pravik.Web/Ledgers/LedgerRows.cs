@@ -1,5 +1,4 @@
 using System.Text.Json.Nodes;
-using Pravik.Core.Bridges;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
-using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
 using Pravik.Core.Units;
 using Pravik.Exchange;

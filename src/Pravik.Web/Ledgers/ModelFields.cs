@@ -1,6 +1,4 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Frames;
-using Pravik.Core.Geometry;
 using Pravik.Core.Stages;
 using Pravik.Core.Units;
 

@@ -1,7 +1,6 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
-using Pravik.Core.Materials;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 using Pravik.Web.Runs;
@@ -10,7 +9,7 @@ using Pravik.Web.Workspaces;
 namespace Pravik.Web.Ledgers;
 
 /// <summary>The ledgers of the model: its choices, a picked part, its stages, its balance.</summary>
-internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, ModelState? state, ModelViews? views)
+internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, RunState? state, ModelViews? views, ModelComparison? compared)
 {
     /// <param name="layout">The layout shown.</param>
     /// <param name="pick">What is picked.</param>
@@ -43,7 +42,7 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, ModelState? st
     /// <summary>The picked value of the comparison, with why models differ.</summary>
     private IEnumerable<LedgerGroup> ComparedValue(string? pick)
     {
-        if (state?.Compared is not { } compared || ModelViews.Compared(compared.Comparison, pick) is not { } value)
+        if (compared is null || ModelViews.Compared(compared, pick) is not { } value)
             yield break;
         yield return new(
             $"{value.Load}, G{value.Girder}, {value.Place}",

@@ -5,7 +5,6 @@ using Pravik.Core.Geometry;
 using Pravik.Core.Loads;
 using Pravik.Core.Places;
 using Pravik.Core.Quantities;
-using Pravik.Core.Roads;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Core.Validation;

@@ -1,7 +1,5 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
-using Pravik.Core.Geometry;
-using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Solids;

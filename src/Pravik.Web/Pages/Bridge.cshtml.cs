@@ -1,7 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Pravik.Core.Bridges;
-using Pravik.Core.Models;
 using Pravik.Data;
 
 namespace Pravik.Web.Pages;

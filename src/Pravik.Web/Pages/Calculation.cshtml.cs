@@ -2,12 +2,9 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
-using Pravik.Core.Checks.En1992;
-using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Units;
 using Pravik.Data;
-using Pravik.Exchange;
 using Pravik.Web.Runs;
 using Pravik.Web.Workspaces;
 
@@ -25,15 +22,10 @@ public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageMo
         if (await store.FindAsync(id) is not { } snapshot)
             return NotFound();
         (ProjectId, Bridge) = (id, snapshot.Bridge);
-        if (runs.Latest(id) is { } latest && latest.Hash == InputHash.Of(snapshot.Bridge))
+        if (runs.Kept(snapshot.Bridge) is { } results && results.Find($"/parts/results/{girder}/{span}/{point}/{bending}") is { } outcome)
         {
-            var views = new ResultViews(
-                new BridgeGeometry(Bridge),
-                latest.Results,
-                UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units)
-            );
-            if (views.Find($"/parts/results/{girder}/{span}/{point}/{bending}") is { } found)
-                Calculation = views.Calculate(found.Point, found.Bending);
+            var units = UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
+            Calculation = new ResultViews(new BridgeGeometry(Bridge), results, units).Calculate(outcome);
         }
         return Page();
     }

@@ -11,7 +11,7 @@ using Pravik.Web.Workspaces;
 namespace Pravik.Web.Pages;
 
 /// <summary>The printable report that sets line girders, grillage and shells side by side.</summary>
-public sealed class ModelsModel(ProjectStore store, ModelQueue models) : PageModel
+public sealed class ModelsModel(ProjectStore store, RunQueue runs) : PageModel
 {
     public string ProjectId { get; private set; } = "";
     public Bridge Bridge { get; private set; } = null!;
@@ -30,7 +30,7 @@ public sealed class ModelsModel(ProjectStore store, ModelQueue models) : PageMod
             return NotFound();
         (ProjectId, Bridge) = (id, snapshot.Bridge);
         Units = UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
-        if (models.State(id)?.Compared is { } compared && compared.Hash == InputHash.OfModel(snapshot.Bridge))
+        if (runs.Compared(id) is { } compared && compared.Hash == InputHash.Of(snapshot.Bridge))
             Comparison = compared.Comparison;
         return Page();
     }

@@ -2,60 +2,106 @@ using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Threading.Channels;
 using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
+using Pravik.Core.Roads;
 using Pravik.Core.Runs;
+using Pravik.Core.Stages;
 using Pravik.Data;
 using Pravik.Exchange;
 
 namespace Pravik.Web.Runs;
 
 /// <summary>
-/// The one bounded queue in which analyses run, one at a time. A newer edit of a project cancels its older run; results are kept
-/// under their input hash. Listeners hear of every change.
+/// The one bounded queue in which everything that computes a model runs, one at a time: the bridge of a project, an older edit to lay
+/// under it, the comparison of all models. A newer edit of a project cancels its older work; results are kept under their input hash,
+/// within a bound for all projects together.
 /// </summary>
-public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : BackgroundService
+public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<RunQueue> log) : BackgroundService
 {
     private const int Capacity = 64;
     private readonly Channel<Job> jobs = Channel.CreateBounded<Job>(Capacity);
-    private readonly ConcurrentDictionary<string, Job> current = new();
-    private readonly ConcurrentDictionary<string, RunState> states = new();
-    private readonly ConcurrentDictionary<string, LatestResults> latest = new();
-    private readonly ConcurrentDictionary<Guid, (string Project, Channel<string> Events)> listeners = new();
+    private readonly ConcurrentDictionary<(string Project, JobKind Kind), Job> current = new();
+    private readonly ConcurrentDictionary<(string Project, JobKind Kind), RunState> states = new();
+    private readonly ConcurrentDictionary<string, (string Hash, int Revision)> latest = new();
+    private readonly ConcurrentDictionary<string, (string Hash, int Revision)> before = new();
+    private readonly ConcurrentDictionary<string, LatestComparison> compared = new();
+    private readonly ResultCache kept = new();
+    private readonly FactorStore factors = new();
 
-    private sealed record Job(string Project, string Hash, Bridge Bridge, CancellationTokenSource Cancel);
+    private enum JobKind
+    {
+        /// <summary>The bridge as it is.</summary>
+        Bridge,
 
-    public RunState? State(string project) => states.GetValueOrDefault(project);
+        /// <summary>An older edit.</summary>
+        Past,
 
-    public LatestResults? Latest(string project) => latest.GetValueOrDefault(project);
+        /// <summary>Line girders, grillage and shells.</summary>
+        Comparison,
+    }
+
+    private sealed record Job(string Project, JobKind Kind, string Hash, int Revision, Bridge Bridge, CancellationTokenSource Cancel);
+
+    public RunEvents Events { get; } = new();
+
+    /// <summary>How the run of a project's bridge stands, and the comparison of its models.</summary>
+    public RunState? State(string project) => states.GetValueOrDefault((project, JobKind.Bridge));
+
+    public RunState? ComparisonState(string project) => states.GetValueOrDefault((project, JobKind.Comparison));
+
+    /// <summary>The latest results of a project, and those before them; null where there are none or they were given up for others.</summary>
+    public LatestResults? Latest(string project) => Found(latest, project);
+
+    public LatestResults? Before(string project) => Found(before, project);
+
+    public LatestComparison? Compared(string project) => compared.GetValueOrDefault(project);
+
+    /// <summary>Results of a bridge of any edit where they are kept.</summary>
+    public BridgeResults? Kept(Bridge bridge) => kept.Find(InputHash.Of(bridge));
+
+    private LatestResults? Found(ConcurrentDictionary<string, (string Hash, int Revision)> all, string project) =>
+        all.TryGetValue(project, out var known) && kept.Find(known.Hash) is { } results
+            ? new(known.Hash, known.Revision, results)
+            : null;
 
     /// <summary>Sees to it that a project's results are or become those of this bridge. Cheap where they already are.</summary>
-    public async Task RequestAsync(string project, Bridge bridge, bool again = false)
+    public async Task RequestAsync(string project, int revision, Bridge bridge, bool again = false)
     {
         var hash = InputHash.Of(bridge);
-        if (states.TryGetValue(project, out var state) && state.Hash == hash && !again)
+        var state = State(project);
+        if (state?.Hash == hash && !again && (state.Status != RunStatus.Done || kept.Find(hash) is not null))
             return;
-        if (current.TryRemove(project, out var older))
-            await older.Cancel.CancelAsync();
-        if (latest.TryGetValue(project, out var known) && known.Hash == hash)
+        foreach (var kind in Enum.GetValues<JobKind>())
+            await CancelAsync(project, kind);
+        if (kept.Find(hash) is not null)
         {
-            Tell(project, new(hash, RunStatus.Done, 1, "Results are current"));
-            return;
+            Take(project, hash, revision);
+            Tell(project, JobKind.Bridge, new(hash, RunStatus.Done, 1, "Results are current"));
         }
-        if (await store.ResultsAsync(hash) is { } stored)
-        {
-            latest[project] = new(hash, stored);
-            Tell(project, new(hash, RunStatus.Done, 1, "Results are current"));
+        else if (BridgeRun.Refusal(bridge) is { } reason)
+            Tell(project, JobKind.Bridge, new(hash, RunStatus.Stopped, 0, reason));
+        else
+            Put(new(project, JobKind.Bridge, hash, revision, bridge, new()));
+    }
+
+    /// <summary>Sees to it that all models of a bridge are or become compared.</summary>
+    public void RequestComparison(string project, int revision, Bridge bridge)
+    {
+        var hash = InputHash.Of(bridge);
+        if (Compared(project)?.Hash == hash || ComparisonState(project)?.Hash == hash || BridgeRun.Refusal(bridge) is not null)
             return;
-        }
-        if (BridgeRun.Refusal(bridge) is { } reason)
-        {
-            Tell(project, new(hash, RunStatus.Stopped, 0, reason));
-            return;
-        }
-        var job = new Job(project, hash, bridge, new());
-        current[project] = job;
-        Tell(project, new(hash, RunStatus.Waiting, 0, "Waiting for its turn"));
-        if (!jobs.Writer.TryWrite(job))
-            Tell(project, new(hash, RunStatus.Stopped, 0, "Too many analyses are waiting; try again in a moment"));
+        Put(new(project, JobKind.Comparison, hash, revision, bridge, new()));
+    }
+
+    /// <summary>Sees to it that the results of an older edit are or become known; false while they are not.</summary>
+    public bool RequestPast(string project, int revision, Bridge bridge)
+    {
+        var hash = InputHash.Of(bridge);
+        if (kept.Find(hash) is not null || BridgeRun.Refusal(bridge) is not null)
+            return true;
+        if (states.GetValueOrDefault((project, JobKind.Past))?.Hash != hash)
+            Put(new(project, JobKind.Past, hash, revision, bridge, new()));
+        return states[(project, JobKind.Past)].Status is RunStatus.Failed or RunStatus.Stopped;
     }
 
     /// <summary>Runs and tells the other bridges that an edit of a road has reached.</summary>
@@ -63,54 +109,56 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
     {
         foreach (var follower in outcome.Followers)
         {
-            await RequestAsync(follower.ProjectId, follower.Bridge);
-            TellEdit(follower.ProjectId);
+            await RequestAsync(follower.ProjectId, follower.Revision, follower.Bridge);
+            Events.TellEdit(follower.ProjectId);
         }
     }
 
-    /// <summary>Stops the run of a project, if there is one.</summary>
-    public void Stop(string project)
+    /// <summary>Stops all work of a project, if there is any.</summary>
+    public async Task StopAsync(string project)
     {
-        if (!current.TryRemove(project, out var job))
+        foreach (var kind in Enum.GetValues<JobKind>())
+        {
+            if (await CancelAsync(project, kind) is { } job)
+                Tell(project, kind, new(job.Hash, RunStatus.Stopped, 0, "Stopped"));
+        }
+    }
+
+    private async Task<Job?> CancelAsync(string project, JobKind kind)
+    {
+        if (!current.TryRemove((project, kind), out var job))
+            return null;
+        await job.Cancel.CancelAsync();
+        // What is cancelled may be asked for anew.
+        states.TryRemove((project, kind), out _);
+        return job;
+    }
+
+    private void Put(Job job)
+    {
+        current[(job.Project, job.Kind)] = job;
+        Tell(job.Project, job.Kind, new(job.Hash, RunStatus.Waiting, 0, "Waiting for its turn"));
+        if (jobs.Writer.TryWrite(job))
             return;
-        job.Cancel.Cancel();
-        Tell(project, new(job.Hash, RunStatus.Stopped, 0, "Stopped"));
+        current.TryRemove(new((job.Project, job.Kind), job));
+        Tell(job.Project, job.Kind, new(job.Hash, RunStatus.Stopped, 0, "Too many analyses are waiting; try again in a moment"));
     }
 
-    /// <summary>Events of a project until the caller goes away: “run” when the run moves on, “edit” when the bridge changes.</summary>
-    public async IAsyncEnumerable<string> ListenAsync(
-        string project,
-        [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel
-    )
+    private void Take(string project, string hash, int revision)
     {
-        var key = Guid.NewGuid();
-        var events = Channel.CreateBounded<string>(new BoundedChannelOptions(16) { FullMode = BoundedChannelFullMode.DropOldest });
-        listeners[key] = (project, events);
-        try
-        {
-            await foreach (var item in events.Reader.ReadAllAsync(cancel))
-                yield return item;
-        }
-        finally
-        {
-            listeners.TryRemove(key, out _);
-        }
+        if (latest.TryGetValue(project, out var older) && older.Hash != hash)
+            before[project] = older;
+        latest[project] = (hash, revision);
     }
-
-    public void TellEdit(string project) => Send(project, "edit");
-
-    /// <summary>Tells listeners that something about a project's runs has changed.</summary>
-    public void Tell(string project) => Send(project, "run");
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         // The first run of a process is slow while code is compiled; it is spent on a bridge that nobody waits for.
-        await Task.Run(() => BridgeRun.Run(Bridge.New("Warming up"), null, stoppingToken), stoppingToken);
+        await Task.Run(() => BridgeRun.Run(Bridge.New("Warming up"), cancel: stoppingToken), stoppingToken);
         await foreach (var job in jobs.Reader.ReadAllAsync(stoppingToken))
         {
-            if (job.Cancel.IsCancellationRequested)
-                continue;
-            await RunAsync(job, stoppingToken);
+            if (!job.Cancel.IsCancellationRequested)
+                await RunAsync(job, stoppingToken);
         }
     }
 
@@ -118,59 +166,66 @@ public sealed class RunQueue(ProjectStore store, ILogger<RunQueue> log) : Backgr
     {
         using var cancel = CancellationTokenSource.CreateLinkedTokenSource(job.Cancel.Token, stopping);
         var clock = Stopwatch.StartNew();
+        void End(RunStatus status, string doing, ModelRefusedException? refused = null) =>
+            Tell(
+                job.Project,
+                job.Kind,
+                new(job.Hash, status, status == RunStatus.Done ? 1 : 0, doing) { Seconds = clock.Elapsed.TotalSeconds, Refused = refused }
+            );
         try
         {
-            var told = 0L;
-            var progress = new Reporter(p =>
-            {
-                // Four times a second is enough for the eye.
-                var now = clock.ElapsedMilliseconds;
-                if (now - Interlocked.Read(ref told) < 250 && p.Fraction > 0)
-                    return;
-                Interlocked.Exchange(ref told, now);
-                if (!job.Cancel.IsCancellationRequested)
-                    Tell(job.Project, new(job.Hash, RunStatus.Running, p.Fraction, p.Doing));
-            });
-            var results = await Task.Run(() => BridgeRun.Run(job.Bridge, progress, cancel.Token), cancel.Token);
+            await Task.Run(() => Work(job, clock, cancel.Token), cancel.Token);
             if (job.Cancel.IsCancellationRequested)
                 return;
-            latest[job.Project] = new(job.Hash, results);
-            current.TryRemove(new(job.Project, job));
-            Tell(job.Project, new(job.Hash, RunStatus.Done, 1, "Results are current") { Seconds = clock.Elapsed.TotalSeconds });
-            await store.KeepResultsAsync(job.Hash, results);
+            current.TryRemove(new((job.Project, job.Kind), job));
+            End(RunStatus.Done, job.Kind == JobKind.Comparison ? "Compared" : "Results are current");
+            if (job.Kind == JobKind.Bridge && kept.Find(job.Hash) is { } results)
+                await store.KeepSummaryAsync(job.Hash, CheckSummary.Of(job.Bridge.Name, results));
         }
         catch (OperationCanceledException)
         {
             // Whoever cancelled has said so already.
         }
-        catch (UnstableStructureException problem)
+        catch (ModelRefusedException refused)
         {
-            Tell(job.Project, new(job.Hash, RunStatus.Failed, 0, problem.Message));
+            current.TryRemove(new((job.Project, job.Kind), job));
+            End(RunStatus.Failed, refused.Message, refused);
         }
         catch (Exception problem)
         {
             log.LogError(problem, "The analysis of {Project} failed", job.Project);
-            Tell(
-                job.Project,
-                new(job.Hash, RunStatus.Failed, 0, "The analysis failed through a fault in the program; the bridge itself is kept")
-            );
+            current.TryRemove(new((job.Project, job.Kind), job));
+            End(RunStatus.Failed, "The analysis failed through a fault in the program; the bridge itself is kept");
         }
     }
 
-    private void Tell(string project, RunState state)
+    private void Work(Job job, Stopwatch clock, CancellationToken cancel)
     {
-        states[project] = state;
-        Send(project, "run");
+        var told = -250L;
+        void Report(double fraction, string doing)
+        {
+            // Four times a second is enough for the eye.
+            var now = clock.ElapsedMilliseconds;
+            if (job.Cancel.IsCancellationRequested || now - Interlocked.Read(ref told) < 250)
+                return;
+            Interlocked.Exchange(ref told, now);
+            Tell(job.Project, job.Kind, new(job.Hash, RunStatus.Running, fraction, doing));
+        }
+        Ground? ground = job.Bridge.Ground is { } named ? grounds.Find(named.Hash) : null;
+        if (job.Kind == JobKind.Comparison)
+        {
+            compared[job.Project] = new(job.Hash, ModelComparison.Of(new(job.Bridge), ground, factors, Report, cancel));
+            return;
+        }
+        var results = BridgeRun.Run(job.Bridge, ground, factors, p => Report(p.Fraction, p.Doing), cancel);
+        kept.Keep(job.Hash, results);
+        if (job.Kind == JobKind.Bridge && !job.Cancel.IsCancellationRequested)
+            Take(job.Project, job.Hash, job.Revision);
     }
 
-    private void Send(string project, string name)
+    private void Tell(string project, JobKind kind, RunState state)
     {
-        foreach (var listener in listeners.Values.Where(l => l.Project == project))
-            listener.Events.Writer.TryWrite(name);
-    }
-
-    private sealed class Reporter(Action<RunProgress> report) : IProgress<RunProgress>
-    {
-        public void Report(RunProgress value) => report(value);
+        states[(project, kind)] = state;
+        Events.TellRun(project);
     }
 }

@@ -1,4 +1,6 @@
+using Pravik.Core.Effects;
 using Pravik.Core.Runs;
+using Pravik.Core.Stages;
 
 namespace Pravik.Web.Runs;
 
@@ -13,11 +15,19 @@ public enum RunStatus
     Failed,
 }
 
-/// <summary>How the analysis of a project stands: for which input hash, how far, and what it is doing.</summary>
+/// <summary>How a piece of work stands: for which input hash, how far, and what it is doing.</summary>
 public sealed record RunState(string Hash, RunStatus Status, double Fraction, string Doing)
 {
     public double Seconds { get; init; }
+
+    /// <summary>A model that can move, and how; null for other states.</summary>
+    public ModelRefusedException? Refused { get; init; }
+
+    public bool IsUnderWay => Status is RunStatus.Running or RunStatus.Waiting;
 }
 
-/// <summary>The latest results of a project and the hash of their inputs; out of date where that differs from the bridge's.</summary>
-public sealed record LatestResults(string Hash, BridgeResults Results);
+/// <summary>Results of a bridge, the hash of their inputs, and the edit of which they are; out of date where the hash differs.</summary>
+public sealed record LatestResults(string Hash, int Revision, BridgeResults Results);
+
+/// <summary>All three models of a bridge compared, with the hash of their inputs.</summary>
+public sealed record LatestComparison(string Hash, ModelComparison Comparison);

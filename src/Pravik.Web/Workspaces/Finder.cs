@@ -1,6 +1,5 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Data;
 using Pravik.Web.Ledgers;
 

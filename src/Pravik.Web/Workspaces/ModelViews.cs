@@ -1,12 +1,9 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
-using Pravik.Core.Checks.En1992;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
-using Pravik.Core.Geometry;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Stages;
 using Pravik.Core.Units;
@@ -18,34 +15,24 @@ using Pravik.Web.Runs;
 
 namespace Pravik.Web.Workspaces;
 
-/// <summary>A quantity along girders: its words, unit, sense, and how it is read.</summary>
-internal sealed record Quantity(string Id, string Words, QuantityKind Kind, bool PositiveDown, Func<EffectRange, bool, int, double> Of)
+/// <summary>A quantity along girders: its words, unit, sense, and the effect that it shows.</summary>
+internal sealed record Quantity(string Id, string Words, QuantityKind Kind, bool PositiveDown, GirderEffect Effect)
 {
-    private static Quantity Force(string id, string words, QuantityKind kind, bool down, Func<SectionForces, double> of) =>
-        new(id, words, kind, down, (r, greatest, i) => of((greatest ? r.Greatest : r.Least).Forces[i]));
-
-    private static Quantity Stress(string id, string words, Func<FaceStresses, double> of) =>
-        new(
-            id,
-            words,
-            QuantityKind.Stress,
-            false,
-            (r, greatest, i) => (greatest ? r.GreatestStress : r.LeastStress) is { IsEmpty: false } s ? of(s[i]) : 0
-        );
-
     public static ImmutableArray<Quantity> All { get; } =
     [
-        Force("M", "Bending moment", QuantityKind.Moment, true, f => f.M),
-        Force("V", "Shear", QuantityKind.Force, false, f => f.V),
-        Force("T", "Torsion", QuantityKind.Moment, false, f => f.T),
-        Force("N", "Axial force", QuantityKind.Force, false, f => f.N),
-        Force("Mz", "Moment across", QuantityKind.Moment, false, f => f.Mz),
-        Force("Vy", "Shear across", QuantityKind.Force, false, f => f.Vy),
-        new("w", "Deflection, up", QuantityKind.Size, false, (r, greatest, i) => (greatest ? r.Greatest : r.Least).Deflection[i]),
-        Stress("bottom", "Stress at the soffit", s => s.Bottom),
-        Stress("girderTop", "Stress at the girder's top", s => s.GirderTop),
-        Stress("slabTop", "Stress at the slab's top", s => s.SlabTop),
+        new("M", "Bending moment", QuantityKind.Moment, true, GirderEffect.M),
+        new("V", "Shear", QuantityKind.Force, false, GirderEffect.V),
+        new("T", "Torsion", QuantityKind.Moment, false, GirderEffect.T),
+        new("N", "Axial force", QuantityKind.Force, false, GirderEffect.N),
+        new("Mz", "Moment across", QuantityKind.Moment, false, GirderEffect.Mz),
+        new("Vy", "Shear across", QuantityKind.Force, false, GirderEffect.Vy),
+        new("w", "Deflection, up", QuantityKind.Size, false, GirderEffect.Deflection),
+        new("bottom", "Stress at the soffit", QuantityKind.Stress, false, GirderEffect.Bottom),
+        new("girderTop", "Stress at the girder's top", QuantityKind.Stress, false, GirderEffect.GirderTop),
+        new("slabTop", "Stress at the slab's top", QuantityKind.Stress, false, GirderEffect.SlabTop),
     ];
+
+    public double Of(EffectRange range, bool greatest, int point) => range.Side(greatest)[point, Effect];
 
     public static Quantity Named(string? id) => All.FirstOrDefault(q => q.Id == id) ?? All[0];
 }
@@ -57,42 +44,36 @@ internal sealed class ModelViews
     private readonly ModelResults results;
     private readonly UnitSystem units;
     private readonly WorkspaceRequest request;
-    private readonly EffectRanges ranges;
-    private readonly EffectRanges? others;
+    private readonly BridgeEffects ranges;
+    private readonly BridgeEffects? others;
     private readonly string otherName;
 
     /// <param name="geometry">The bridge.</param>
-    /// <param name="results">Its model's results.</param>
-    /// <param name="everyday">The everyday analysis, for traffic; null where it is not current.</param>
+    /// <param name="analysed">Its results.</param>
     /// <param name="other">Results to lay under them, with words for what they are.</param>
     /// <param name="units">Units shown.</param>
     /// <param name="request">What the screen asks for.</param>
     public ModelViews(
         BridgeGeometry geometry,
-        ModelResults results,
-        BridgeResults? everyday,
-        (ModelResults Results, string Name)? other,
+        BridgeResults analysed,
+        (BridgeResults Results, string Name)? other,
         UnitSystem units,
         WorkspaceRequest request
     )
     {
-        (this.geometry, this.results, this.units, this.request) = (geometry, results, units, request);
-        var values = geometry.Bridge.Basis.Values;
-        ranges = new(results, geometry.Bridge.Actions.Combinations, everyday is null ? null : Traffic(everyday), values);
-        others =
-            other is { } o && o.Results.Points.Length == results.Points.Length
-                ? new(o.Results, geometry.Bridge.Actions.Combinations, null, values)
-                : null;
+        (this.geometry, results, this.units, this.request) = (geometry, analysed.Model, units, request);
+        ranges = analysed.Effects;
+        others = other is { } o && o.Results.Points.Length == results.Points.Length ? o.Results.Effects : null;
         otherName = other?.Name ?? "";
     }
 
-    public EffectRanges Ranges => ranges;
+    public BridgeEffects Ranges => ranges;
 
     public ModelResults Results => results;
 
     private Quantity Shown => Quantity.Named(request.Quantity);
 
-    private EffectRange Range => ranges.Find(request.Show) ?? ranges.Find("permanent")!;
+    private EffectRange Range => ranges.Find(new(request.Show)) ?? ranges.Find(CaseId.Ultimate)!;
 
     /// <summary>Girders (from 0) that are shown.</summary>
     private IReadOnlyList<int> Girders =>
@@ -100,39 +81,19 @@ internal sealed class ModelViews
             ? [.. some.Select(n => n - 1)]
             : [.. Enumerable.Range(0, geometry.Girders.Length)];
 
-    /// <summary>Traffic at the everyday points, straight between them.</summary>
-    private EffectRange Traffic(BridgeResults everyday)
-    {
-        var points = results.Points;
-        var (upper, lower) = (new SectionForces[points.Length], new SectionForces[points.Length]);
-        var by = everyday.Points.ToLookup(p => (p.Point.Girder, p.Point.Span));
-        for (var i = 0; i < points.Length; i++)
-        {
-            var here = by[(points[i].Girder, points[i].Span)].ToList();
-            var at = points[i].Fraction * EffectPoint.PerSpan;
-            var k = Math.Min((int)at, EffectPoint.PerSpan - 1);
-            double Read(Func<PointResult, double> of) => of(here[k]) + (at - k) * (of(here[k + 1]) - of(here[k]));
-            upper[i] = new(0, 0, Read(p => p.Shear.Traffic.Max.Total), 0, Read(p => p.Moment.Traffic.Max.Total), 0);
-            lower[i] = new(0, 0, Read(p => p.Shear.Traffic.Min.Total), 0, Read(p => p.Moment.Traffic.Min.Total), 0);
-        }
-        ImmutableArray<double> none = [.. new double[points.Length]];
-        ImmutableArray<FaceStresses> stresses = [.. new FaceStresses[points.Length]];
-        return new("traffic", CaseNames.Traffic, "Envelopes", new([.. upper], none), new([.. lower], none), stresses, stresses);
-    }
-
     public IReadOnlyList<SheetControl> Controls(string layout)
     {
-        List<Choice> shown = [.. ranges.All.Select(r => new Choice(r.Id, r.Name) { Group = r.Group })];
+        List<Choice> shown = [.. ranges.All.Select(r => new Choice(r.Id.Value, r.Name) { Group = r.Group })];
         List<Choice> single =
         [
-            .. ranges.All.Where(r => ShownState.Of(results, r.Id) is not null).Select(r => new Choice(r.Id, r.Name) { Group = r.Group }),
+            .. ranges.All.Where(r => ShownState.Of(results, r.Id) is not null).Select(r => new Choice(r.Id.Value, r.Name) { Group = r.Group }),
         ];
         SheetControl Zoom(string name) => new("zoom", name, $"{request.Zoom:0.##}", []) { Least = 0.25, Greatest = 8 };
         return layout switch
         {
             "results" =>
             [
-                new("show", "Shown", Range.Id, shown),
+                new("show", "Shown", Range.Id.Value, shown),
                 new("quantity", "Effect", Shown.Id, [.. Quantity.All.Select(q => new Choice(q.Id, q.Words))]),
                 new("girders", "Girders", request.Girders, []) { IsText = true, Help = "Numbers of girders, as in 1, 3-4, or all." },
                 new("arrange", "Drawn", request.Arrange, [new("over", "over each other"), new("under", "under each other")]),
@@ -152,7 +113,7 @@ internal sealed class ModelViews
             ],
             "deflected" =>
             [
-                new("show", "Shown", ShapeId, single),
+                new("show", "Shown", ShapeId.Value, single),
                 new(
                     "drawn",
                     "Drawn",
@@ -189,12 +150,12 @@ internal sealed class ModelViews
                 new(
                     "load",
                     "Loads of",
-                    results.Find(request.Load) is null ? "" : request.Load,
+                    results.Find(new(request.Load)) is null ? "" : request.Load,
                     [
                         new("", "no case"),
                         .. results
                             .Cases.Where(c => c.Model == results.FinishedModel || c.Stage is not null)
-                            .Select(c => new Choice(c.Id, c.Name)),
+                            .Select(c => new Choice(c.Id.Value, c.Name)),
                     ]
                 ),
             ],
@@ -214,7 +175,7 @@ internal sealed class ModelViews
             new("nAcross", "Slab forces across"),
         ];
 
-    private string ShapeId => ShownState.Of(results, request.Show) is null ? "permanent" : request.Show;
+    private CaseId ShapeId => ShownState.Of(results, new(request.Show)) is null ? CaseId.Permanent : new(request.Show);
 
     // Diagrams
 
@@ -235,7 +196,7 @@ internal sealed class ModelViews
                         Lines(range, quantity, g, girders.Count == 1 ? Pen.Active : Pens[n % Pens.Length], girders.Count > 1, g == worst)
                 )
                 .ToImmutableArray();
-            return new(name, quantity.Kind, quantity.PositiveDown, series, Axes(girders[0]))
+            return new(name, quantity.Kind, quantity.PositiveDown, series, DiagramAxes.Of(geometry, girders[0]))
             {
                 Range = scale,
                 Zoom = request.Zoom,
@@ -292,17 +253,6 @@ internal sealed class ModelViews
         return (values.Min(), values.Max());
     }
 
-    private ImmutableArray<DiagramAxis> Axes(int girder) =>
-        [
-            .. geometry.Axes.Select(
-                (axis, i) =>
-                    new DiagramAxis(
-                        axis.Name,
-                        geometry.Road.Locate(geometry.OnGirder(geometry.Girders[girder], Math.Max(0, i - 1), i == 0 ? 0 : 1)).Station
-                    )
-            ),
-        ];
-
     // Drawings
 
     public Drawing Shape(ViewSize size, double station)
@@ -321,8 +271,11 @@ internal sealed class ModelViews
             Forces = forces,
             Reactions =
             [
-                .. state.Reactions.Select(r =>
-                    (state.Model.Mesh.OfGirder(r.Girder, state.Model.Seats.First(s => s.Axis == r.Axis && s.Girder == r.Girder).Line), r.Up)
+                .. state.Model.Seats.Select(seat =>
+                    (
+                        state.Model.Mesh.OfGirder(seat.Girder, seat.Line),
+                        results.Layout.SeatNamed(state.Model.Frame.Nodes[seat.Node].Id) is { } n ? state.Effects.Seat(n).Up : 0
+                    )
                 ),
             ],
         };
@@ -343,14 +296,13 @@ internal sealed class ModelViews
                 var (first, last) = state.Model.Mesh.Spans[results.Points[i].Span];
                 if (results.Points[i].Line == last || state.Model.GirderBeams[g][results.Points[i].Line] is not (>= 0 and var beam))
                     continue;
-                values[beam] = (of(state.Effects.Forces[i]), of(state.Effects.Forces[i + 1]));
+                values[beam] = (of(state.Effects.Forces(i)), of(state.Effects.Forces(i + 1)));
             }
         }
-        var by = state.Others.ToDictionary(o => o.Name);
         foreach (var other in state.Model.Others)
         {
-            if (by.TryGetValue(other.Name, out var found))
-                values[other.Beam] = (of(found.Start), of(found.End));
+            if (results.Layout.MemberNamed(other.Name) is { } member)
+                values[other.Beam] = (of(state.Effects.End(member, false)), of(state.Effects.End(member, true)));
         }
         return new(quantity.Kind, quantity.PositiveDown, [.. values]);
     }
@@ -397,7 +349,7 @@ internal sealed class ModelViews
 
     public Drawing Frame(ViewSize size, double station, string? picked)
     {
-        var load = results.Find(request.Load);
+        var load = results.Find(new(request.Load));
         var model = load is null ? results.Finished : results.Models[load.Model];
         var names = request.Names switch
         {
@@ -467,58 +419,79 @@ internal sealed class ModelViews
                         ? Columns.Select(q => (object)q.Of(range, true, i))
                         : [quantity.Of(range, true, i), quantity.Of(range, false, i)],
                 ];
-                return ((IReadOnlyList<object>)values, (string?)$"/parts/results/{p.Girder + 1}/{p.Span + 1}/{p.Line}");
+                return ((IReadOnlyList<object>)values, (string?)p.Path);
             });
         return ($"{range.Name}, along the girders", columns, rows);
     }
 
+    /// <summary>Values of a range as columns: one for a single case, greatest and least for others.</summary>
+    private IEnumerable<object> Both(int effect) =>
+        Range.IsSingle ? [Range.Greatest[effect]] : [Range.Greatest[effect], Range.Least[effect]];
+
+    private IEnumerable<(string, QuantityKind?)> Heads(string name, QuantityKind kind) =>
+        Range.IsSingle ? [(name, kind)] : [($"{name}, greatest", kind), ("least", kind)];
+
     private (string, IReadOnlyList<(string, QuantityKind?)>, IEnumerable<(IReadOnlyList<object>, string?)>) RawReactions()
     {
-        var force = units[QuantityKind.Force].Symbol;
-        var state = ShownState.Of(results, Range.Id) ?? ShownState.Of(results, "permanent")!;
+        var (force, layout) = (units[QuantityKind.Force].Symbol, results.Layout);
         return (
-            $"{state.Name}: reactions on the girders",
+            $"{Range.Name}: reactions on the girders",
             [
                 ("Axis", null),
                 ("Girder", null),
-                ($"Up, {force}", QuantityKind.Force),
-                ("Along", QuantityKind.Force),
-                ("Across, to the left", QuantityKind.Force),
+                .. Heads($"Up, {force}", QuantityKind.Force),
+                .. Heads("Along", QuantityKind.Force),
+                .. Heads("Across, to the left", QuantityKind.Force),
             ],
-            state.Reactions.Select(r =>
-                (
-                    (IReadOnlyList<object>)[geometry.Axes[r.Axis].Name, geometry.Girders[r.Girder].Name, r.Up, r.Along, r.Across],
-                    (string?)null
-                )
-            )
+            Enumerable
+                .Range(0, layout.Seats.Length)
+                .Select(i =>
+                {
+                    var (seat, at) = (layout.Seats[i], layout.AtSeat(i));
+                    object[] values =
+                    [
+                        geometry.Axes[seat.Axis].Name,
+                        geometry.Girders[seat.Girder].Name,
+                        .. Both(at + 2),
+                        .. Both(at),
+                        .. Both(at + 1),
+                    ];
+                    return ((IReadOnlyList<object>)values, (string?)null);
+                })
         );
     }
 
     private (string, IReadOnlyList<(string, QuantityKind?)>, IEnumerable<(IReadOnlyList<object>, string?)>) RawMembers()
     {
-        var state = ShownState.Of(results, Range.Id) ?? ShownState.Of(results, "permanent")!;
+        var layout = results.Layout;
         var (force, moment) = (units[QuantityKind.Force].Symbol, units[QuantityKind.Moment].Symbol);
+        (string Name, QuantityKind Kind, GirderEffect At)[] columns =
+        [
+            ($"N, {force}", QuantityKind.Force, GirderEffect.N),
+            ("V", QuantityKind.Force, GirderEffect.V),
+            ("V across", QuantityKind.Force, GirderEffect.Vy),
+            ($"T, {moment}", QuantityKind.Moment, GirderEffect.T),
+            ("M", QuantityKind.Moment, GirderEffect.M),
+            ("M across", QuantityKind.Moment, GirderEffect.Mz),
+        ];
         return (
-            $"{state.Name}: cross members and piers, at both ends",
-            [
-                ("Member", null),
-                ("End", null),
-                ($"N, {force}", QuantityKind.Force),
-                ("V", QuantityKind.Force),
-                ("V across", QuantityKind.Force),
-                ($"T, {moment}", QuantityKind.Moment),
-                ("M", QuantityKind.Moment),
-                ("M across", QuantityKind.Moment),
-            ],
-            state
-                .Others.Where(o => !o.Name.StartsWith('E'))
-                .SelectMany(o => new[] { (o, "start", o.Start), (o, "end", o.End) })
+            $"{Range.Name}: cross members and piers, at both ends",
+            [("Member", null), ("End", null), .. columns.SelectMany(c => Heads(c.Name, c.Kind))],
+            Enumerable
+                .Range(0, layout.Members.Length)
+                .Where(m => layout.Members[m].Kind != MemberKind.Edge)
+                .SelectMany(m => new[] { (Member: m, End: false), (Member: m, End: true) })
                 .Select(r =>
-                    (
-                        (IReadOnlyList<object>)[r.o.Name, r.Item2, r.Item3.N, r.Item3.V, r.Item3.Vy, r.Item3.T, r.Item3.M, r.Item3.Mz],
-                        (string?)null
-                    )
-                )
+                {
+                    var at = layout.AtEnd(r.Member, r.End);
+                    object[] values =
+                    [
+                        layout.Members[r.Member].Name,
+                        r.End ? "end" : "start",
+                        .. columns.SelectMany(c => Both(at + (int)c.At)),
+                    ];
+                    return ((IReadOnlyList<object>)values, (string?)null);
+                })
         );
     }
 
@@ -584,40 +557,22 @@ internal sealed class ModelViews
             foreach (var c in results.OfStage(step.Number))
             {
                 var model = results.Models[c.Model];
-                var section = model.Sections[girder][Math.Min(results.Points[at].Line, model.Mesh.Spans[results.Points[at].Span].Last - 1)];
-                rows.Add(
-                    Row(
-                        step,
-                        c.Name,
-                        section is null ? "–"
-                            : section.HasSlab ? "composite"
-                            : "girder alone",
-                        section?.Composite.SecondMoment,
-                        c.Total.Forces[at],
-                        c.Total.Deflection[at],
-                        c.Stresses[at]
-                    )
-                );
+                var section = model.Sections[girder][model.RowOf(results.Points[at])];
+                var words =
+                    section is null ? "–"
+                    : section.HasSlab ? "composite"
+                    : "girder alone";
+                rows.Add(Row(step, c.Name, words, section?.Composite.SecondMoment, c.Effects));
             }
-            rows.Add(
-                Row(
-                    step,
-                    "Sum so far",
-                    "",
-                    null,
-                    results.UpTo(step.Number).Forces[at],
-                    results.UpTo(step.Number).Deflection[at],
-                    results.StressesUpTo(step.Number)[at]
-                )
-            );
+            rows.Add(Row(step, "Sum so far", "", null, results.UpTo(step.Number)));
         }
-        if (ranges.Find("traffic") is { } traffic)
+        foreach (var c in results.Cases.Where(c => c.Kind is ActionKind.Creep or ActionKind.Shrinkage))
+            rows.Add(Row(null, c.Name, "with time", null, c.Effects));
+        if (ranges.Find(CaseId.Traffic) is { } traffic)
         {
-            rows.Add(Row(results.Steps[^1], "Traffic, greatest", "composite", null, traffic.Greatest.Forces[at], 0, default));
-            rows.Add(Row(results.Steps[^1], "Traffic, least", "composite", null, traffic.Least.Forces[at], 0, default));
+            rows.Add(Row(null, "Traffic, greatest", "composite", null, traffic.Greatest));
+            rows.Add(Row(null, "Traffic, least", "composite", null, traffic.Least));
         }
-        foreach (var c in results.Cases.Where(c => c.Kind == ActionKind.LongTerm))
-            rows.Add(Row(null, c.Name, "with time", null, c.Total.Forces[at], c.Total.Deflection[at], c.Stresses[at]));
         return new(
             $"{geometry.Girders[girder].Name} at station {units.Format(results.Points[at].Station, QuantityKind.Length)}, stage by stage",
             [
@@ -637,8 +592,10 @@ internal sealed class ModelViews
             rows
         );
 
-        TableRow Row(StageStep? step, string load, string section, double? second, SectionForces f, double deflection, FaceStresses s) =>
-            new(
+        TableRow Row(StageStep? step, string load, string section, double? second, EffectValues effects)
+        {
+            var (f, s, deflection) = (effects.Forces(at), effects.Stresses(at), effects[at, GirderEffect.Deflection]);
+            return new(
                 [
                     step is null ? "after" : $"{step.Number + 1}",
                     step is null ? "" : QuantityText.Fixed(step.Stage.Day, 0),
@@ -658,6 +615,7 @@ internal sealed class ModelViews
                 null,
                 load == "Sum so far"
             );
+        }
     }
 
     /// <summary>The balance sheet, case by case, in words.</summary>
@@ -765,5 +723,5 @@ internal sealed class ModelViews
             ? comparison.Values[i]
             : null;
 
-    public static string Refusal(ModelState? state) => state?.Doing ?? "the model runs by itself";
+    public static string Refusal(RunState? state) => state?.Doing ?? "the model runs by itself";
 }

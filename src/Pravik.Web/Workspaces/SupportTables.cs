@@ -1,5 +1,4 @@
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Core.Units;
 
 namespace Pravik.Web.Workspaces;

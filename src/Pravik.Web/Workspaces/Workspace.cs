@@ -1,7 +1,4 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
-using Pravik.Core.Traffic;
-using Pravik.Core.Units;
 using Pravik.Web.Ledgers;
 
 namespace Pravik.Web.Workspaces;
@@ -17,16 +14,10 @@ public sealed record WorkspaceRequest
     /// <summary>Girder from 1.</summary>
     public int Girder { get; init; } = 1;
 
-    /// <summary><c>moment</c> or <c>shear</c>.</summary>
-    public string Effect { get; init; } = "moment";
-
-    /// <summary>What the diagram shows: a combination or the characteristic cases.</summary>
-    public string Case { get; init; } = "ultimate";
-
     /// <summary>
     /// Of a model's results: case, sum, envelope or combination; quantity; girders; how they are arranged; scale and how much larger.
     /// </summary>
-    public string Show { get; init; } = "permanent";
+    public string Show { get; init; } = "ultimate";
     public string Quantity { get; init; } = "M";
     public string Girders { get; init; } = "all";
     public string Arrange { get; init; } = "over";

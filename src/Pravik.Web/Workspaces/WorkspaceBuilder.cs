@@ -1,12 +1,11 @@
-using Pravik.Core.Bridges;
-using Pravik.Core.Checks.En1992;
+using Pravik.Core.Checks;
 using Pravik.Core.Effects;
 using Pravik.Core.Findings;
-using Pravik.Core.Geometry;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Quantities;
 using Pravik.Core.Roads;
+using Pravik.Core.Runs;
 using Pravik.Core.Sections;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
@@ -30,15 +29,22 @@ public sealed record Around(Ground? Ground, IReadOnlyList<LibraryRow> Library, I
 }
 
 /// <summary>
-/// How a project's model stands, whether its results are those of the bridge shown, results to lay under them, and points of the
-/// history that can be.
+/// How a project's run stands, its latest results and those before them, results to lay under them, the comparison of its models, and
+/// points of the history that can be laid under.
 /// </summary>
-public sealed record ModelSeen(
-    ModelState? State,
-    bool IsCurrent,
-    (ModelResults Results, string Name)? Other,
-    IReadOnlyList<(int Revision, string Words)> History
-);
+public sealed record RunsSeen(RunState? State, LatestResults? Latest)
+{
+    public static RunsSeen Nothing { get; } = new(null, null);
+
+    public LatestResults? Before { get; init; }
+    public (BridgeResults Results, string Name)? Other { get; init; }
+
+    /// <summary>Why what is to be laid under is not there yet; null where it is.</summary>
+    public string? OtherWaits { get; init; }
+    public LatestComparison? Compared { get; init; }
+    public RunState? Comparing { get; init; }
+    public IReadOnlyList<(int Revision, string Words)> History { get; init; } = [];
+}
 
 /// <summary>Puts together what the screen shows from a snapshot, the latest results and the request.</summary>
 public sealed class WorkspaceBuilder
@@ -58,29 +64,22 @@ public sealed class WorkspaceBuilder
     private readonly double station;
     private readonly int girder;
     private readonly string? pick;
+    private readonly CheckOutcome? outcome;
     private readonly List<Finding> supportFindings;
     private readonly Lazy<IReadOnlyList<BillItem>> bill;
-    private readonly ModelSeen? model;
+    private readonly RunsSeen seen;
     private readonly ModelViews? modelViews;
 
-    private WorkspaceBuilder(
-        Snapshot snapshot,
-        Around around,
-        RunState? run,
-        LatestResults? latest,
-        WorkspaceRequest request,
-        ModelSeen? model
-    )
+    private WorkspaceBuilder(Snapshot snapshot, Around around, RunsSeen seen, WorkspaceRequest request)
     {
-        (this.snapshot, this.around, ground, this.run, this.request, this.model) = (snapshot, around, around.Ground, run, request, model);
-        geometry = new(snapshot.Bridge);
+        (this.snapshot, this.around, ground, this.seen, this.request) = (snapshot, around, around.Ground, seen, request);
+        (run, geometry) = (seen.State, new(snapshot.Bridge));
         units = UnitSystem.Named(snapshot.Bridge.Basis.Units);
         // Results of another layout of girders and spans do not belong on this bridge, not even as out of date.
-        var fits =
-            latest is not null && latest.Results.Points.Length == geometry.Girders.Length * geometry.SpanCount * (EffectPoint.PerSpan + 1);
-        this.latest = fits ? latest : null;
-        current = this.latest?.Hash == InputHash.Of(snapshot.Bridge);
-        results = this.latest is { } l ? new(geometry, l.Results, units) : null;
+        latest = seen.Latest is { } l && Fits(l.Results.Model) ? l : null;
+        current = latest?.Hash == InputHash.Of(snapshot.Bridge);
+        results = latest is null ? null : new(geometry, latest.Results, units);
+        modelViews = latest is null ? null : new(geometry, latest.Results, seen.Other, units, request);
         pick = request.Pick;
         bill = new(() => Bill.Of(geometry, ground));
         supportFindings =
@@ -88,21 +87,11 @@ public sealed class WorkspaceBuilder
             .. SupportChecks.Check(geometry, ground),
             .. ModelChecks.Expansion(geometry, SupportPlace.All(geometry, ground)),
         ];
-        // Results of another layout do not belong on this bridge.
-        if (
-            model?.State?.Latest is { } made
-            && made.Results.Finished.Mesh.GirderLines.Length == geometry.Girders.Length
-            && made.Results.Finished.Mesh.Spans.Length == geometry.SpanCount
-        )
-            modelViews = new(geometry, made.Results, current ? this.latest?.Results : null, model.Other, units, request);
-        if (request.Step == "checks" && this.latest is { } known && results!.Find(pick) is null)
-            pick = ResultViews.Path(known.Results.Governing, known.Results.Governing.Worst.Bending);
-        var picked = results?.Find(pick);
-        girder = Math.Clamp(
-            picked is { } p && request.Step == "checks" ? p.Point.Point.Girder : request.Girder - 1,
-            0,
-            geometry.Girders.Length - 1
-        );
+        outcome = request.Step == "checks" ? latest?.Results.Find(pick) ?? latest?.Results.Governing : null;
+        if (outcome is not null)
+            pick = latest!.Results.PathOf(outcome);
+        var shown = outcome is null ? request.Girder - 1 : latest!.Results.Points[outcome.Point].Girder;
+        girder = Math.Clamp(shown, 0, geometry.Girders.Length - 1);
         var reach = 0.1 * (geometry.LastStation - geometry.FirstStation) + 2;
         // Not quite the middle, so that the cursor stands clear of what is written there.
         var start = geometry.FirstStation + 0.46 * (geometry.LastStation - geometry.FirstStation);
@@ -113,17 +102,11 @@ public sealed class WorkspaceBuilder
         station = Math.Clamp(request.Station is { } s && double.IsFinite(s) ? s : start, least, Math.Max(least, most));
     }
 
-    public static Workspace Build(
-        Snapshot snapshot,
-        Around around,
-        RunState? run,
-        LatestResults? latest,
-        WorkspaceRequest request,
-        ModelSeen? model = null
-    ) => new WorkspaceBuilder(snapshot, around, run, latest, request, model).Build();
+    private bool Fits(ModelResults made) =>
+        made.Finished.Mesh.GirderLines.Length == geometry.Girders.Length && made.Finished.Mesh.Spans.Length == geometry.SpanCount;
 
-    /// <summary>The layouts of the analysis step that show the bridge's model.</summary>
-    public static IReadOnlyList<string> ModelLayouts { get; } = ["results", "deflected", "frame", "stages", "models", "balance"];
+    public static Workspace Build(Snapshot snapshot, Around around, RunsSeen seen, WorkspaceRequest request) =>
+        new WorkspaceBuilder(snapshot, around, seen, request).Build();
 
     private Workspace Build()
     {
@@ -201,7 +184,6 @@ public sealed class WorkspaceBuilder
             "loads" => [new("loads", "Loads on the section", false), new("ownLoads", "Own loads in plan", false)],
             "analysis" =>
             [
-                new("effects", "Envelopes", false),
                 new("results", "Along girders", false),
                 new("deflected", "Shape", false),
                 new("frame", "Model", false),
@@ -217,7 +199,7 @@ public sealed class WorkspaceBuilder
     {
         var whole = ViewSize.Pixels(request.Width, Math.Max(120, request.Height - CaptionHeight));
         var half = ViewSize.Pixels(request.Width, Math.Max(120, request.Height / 2 - CaptionHeight));
-        ViewPart Plan(ViewSize size, TrafficEffect? traffic = null) =>
+        ViewPart Plan(ViewSize size, TrafficLoading? traffic = null) =>
             Part("plan", PlanView.Draw(geometry, units, size, station, pick, traffic));
         ViewPart Support(ViewSize size) => Part("support", SupportView.Draw(geometry, ground, SupportAxis.Number, units, size, pick));
         ViewPart Section(ViewSize size) =>
@@ -270,9 +252,6 @@ public sealed class WorkspaceBuilder
                 null
             ),
             "ownLoads" => ([Part("plan", PlanView.DrawLoads(geometry, units, whole, station))], null),
-            "effects" => Results(r =>
-                ([Diagram(r.EffectDiagram(girder, Effect, request.Case), half, null)], r.EffectTable(girder, Effect))
-            ),
             "results" => OfModel(m => (Along(m), m.Table())),
             "deflected" => OfModel(m => ([Part("frame", m.Shape(whole, station))], null)),
             "frame" => OfModel(m => ([Part("frame", m.Frame(whole, station, pick))], null)),
@@ -292,20 +271,20 @@ public sealed class WorkspaceBuilder
                     m.StageTable(girder, station)
                 )
             ),
-            "models" => model?.State?.Compared is { } compared
+            "models" => seen.Compared is { } compared
                 ? ([], ModelViews.Comparison(compared.Comparison, units, pick))
-                : ([new("waiting", "Not yet compared", model?.State?.Doing ?? "the models run by themselves", "")], null),
+                : ([new("waiting", "Not yet compared", seen.Comparing?.Doing ?? run?.Doing ?? "the models run by themselves", "")], null),
             "balance" => OfModel(m => ([], m.Balance())),
-            "check" => Results(r => ([Diagram(r.CheckDiagram(girder), half, Picked(r))], r.CheckTable(pick))),
+            "check" => Results(r => ([Diagram(r.CheckDiagram(girder), half, Picked)], r.CheckTable(outcome))),
             "traffic" => Results(r =>
                 (
                     [
-                        Plan(half, r.Find(pick) is { } p ? ResultViews.TrafficOf(p.Point, p.Bending) : null) with
+                        Plan(half, outcome is null ? null : latest!.Results.TrafficBehind(outcome)) with
                         {
                             Title = "Traffic behind the picked value",
                         },
                     ],
-                    r.CheckTable(pick)
+                    r.CheckTable(outcome)
                 )
             ),
             _ => (
@@ -357,21 +336,20 @@ public sealed class WorkspaceBuilder
 
     private MadeSection Shape => new(snapshot.Bridge.Sections[ShapeNumber]);
 
-    private EffectKind Effect => request.Effect == "shear" ? EffectKind.Shear : EffectKind.Moment;
-
     private (IReadOnlyList<ViewPart>, DataTable?) Results(Func<ResultViews, (IReadOnlyList<ViewPart>, DataTable?)> make) =>
-        results is null ? ([new("waiting", "No results yet", run?.Doing ?? "the analysis starts by itself", "")], null) : make(results);
+        results is null ? ([new("waiting", "No results yet", run?.Doing ?? "the analysis starts by itself", "")], null)
+        : latest!.Results.Outcomes.IsEmpty ? ([new("waiting", "Nothing is checked", string.Join(". ", latest.Results.Refusals), "")], null)
+        : make(results);
 
-    private static (double, double, string)? PickedMark((PointResult Point, Bending Bending)? found, UnitSystem units) =>
-        found is not { } f
+    /// <summary>The picked outcome on its diagram: station, effect and words.</summary>
+    private (double, double, string)? Picked =>
+        outcome is null
             ? null
             : (
-                f.Point.Point.Station,
-                f.Point.Of(f.Bending).Effect,
-                $"{units.FormatWithUnit(f.Point.Of(f.Bending).Effect, QuantityKind.Moment)} · {QuantityText.Fixed(f.Point.Of(f.Bending).Utilisation, 2)}"
+                latest!.Results.Points[outcome.Point].Station,
+                outcome.Effect,
+                $"{units.FormatWithUnit(outcome.Effect, QuantityKind.Moment)} · {QuantityText.Fixed(outcome.Utilisation, 2)}"
             );
-
-    private (double, double, string)? Picked(ResultViews r) => PickedMark(r.Find(pick), units);
 
     private ViewPart Diagram(Diagram diagram, ViewSize size, (double, double, string)? picked) =>
         Part("diagram", DiagramView.Draw(diagram, units, size, station, picked));
@@ -431,38 +409,21 @@ public sealed class WorkspaceBuilder
             "substructure" => new SubstructureLedger(snapshot.Bridge, geometry, ground, new(snapshot.Bridge)).Make(SupportAxis),
             "sections" => new SectionLedger(snapshot.Bridge, new(snapshot.Bridge), around.Library).Make(ShapeNumber),
             "loads" => steps.Loads(),
-            "analysis" when ModelLayouts.Contains(request.Layout) => new ModelLedger(
+            "analysis" => new ModelLedger(
                 snapshot.Bridge,
                 new(snapshot.Bridge),
-                model?.State,
-                modelViews
-            ).Show(request.Layout!, pick, StageNumber),
-            "analysis" => results?.AnalysisLedger(run) ?? new("Analysis", run?.Doing ?? "", []),
-            "checks" => results?.Find(pick) is { } found
-                ? results.CheckLedger(snapshot.ProjectId, found.Point, found.Bending)
+                run,
+                modelViews,
+                seen.Compared?.Comparison
+            ).Show(request.Layout ?? "results", pick, StageNumber),
+            "checks" => outcome is not null
+                ? results!.CheckLedger(snapshot.ProjectId, outcome)
                 : new("Checks", run?.Doing ?? "", []),
             _ => steps.Sheets(bill.Value),
         };
     }
 
-    private IReadOnlyList<SheetControl> Controls()
-    {
-        if (request.Step == "analysis" && ModelLayouts.Contains(request.Layout))
-            return ModelControls();
-        if (results is null)
-            return [];
-        var girders = geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name)).ToList();
-        return request.Step switch
-        {
-            "analysis" =>
-            [
-                new("girder", "Girder", $"{girder + 1}", girders),
-                new("effect", "Effect", request.Effect, [new("moment", "Moment"), new("shear", "Shear")]),
-                new("case", "Shown", request.Case, ResultViews.Cases),
-            ],
-            _ => [],
-        };
-    }
+    private IReadOnlyList<SheetControl> Controls() => request.Step == "analysis" ? ModelControls() : [];
 
     private IReadOnlyList<SheetControl> ModelControls()
     {
@@ -471,10 +432,10 @@ public sealed class WorkspaceBuilder
         List<Choice> under =
         [
             new("", "nothing"),
-            .. model?.State?.Before is { } b ? [new Choice("before", $"the run before (edit {b.Revision})")] : Array.Empty<Choice>(),
-            .. model!.History.Select(h => new Choice($"{h.Revision}", h.Words)),
+            .. seen.Before is { } b ? [new Choice("before", $"the run before (edit {b.Revision})")] : Array.Empty<Choice>(),
+            .. seen.History.Select(h => new Choice($"{h.Revision}", h.Words)),
         ];
-        return request.Layout switch
+        return (request.Layout ?? "results") switch
         {
             "results" => [.. m.Controls("results"), new("with", "Laid under", request.With, under)],
             "stages" =>
@@ -502,10 +463,10 @@ public sealed class WorkspaceBuilder
     /// <summary>What a model's results show; while there are none, why, and how a model that can move does.</summary>
     private (IReadOnlyList<ViewPart>, DataTable?) OfModel(Func<ModelViews, (IReadOnlyList<ViewPart>, DataTable?)> make)
     {
-        if (model?.State?.Refused is { Mode: not null } refused && model.State.Hash == InputHash.OfModel(snapshot.Bridge))
+        if (run is { Refused: { Mode: not null } refused } && run.Hash == InputHash.Of(snapshot.Bridge))
             return ([Part("frame", Mode(refused))], null);
         return modelViews is null
-            ? ([new("waiting", "No results yet", model?.State?.Doing ?? "the model runs by itself", "")], null)
+            ? ([new("waiting", "No results yet", run?.Doing ?? "the analysis starts by itself", "")], null)
             : make(modelViews);
     }
 
@@ -551,31 +512,36 @@ public sealed class WorkspaceBuilder
     private List<Finding> AllFindings()
     {
         List<Finding> all = [.. snapshot.Findings];
-        if (current && latest is { } known)
-        {
-            foreach (var (point, outcome) in known.Results.GoverningByGirder().Where(row => !row.Outcome.Passes))
-                all.Add(
-                    Finding.Error(
-                        ResultViews.Path(point, outcome.Bending),
-                        $"{geometry.Girders[point.Point.Girder].Name}, span {point.Point.Span + 1}: {outcome.Name.ToLowerInvariant()} fails with utilisation {QuantityText.Fixed(outcome.Utilisation, 2)}.",
-                        "More strands, slab bars, depth or girders raise the resistance."
-                    ) with
-                    {
-                        Station = point.Point.Station,
-                    }
-                );
-        }
+        if (current)
+            all.AddRange(latest!.Results.GoverningByGirder().Where(o => !o.Passes).Select(Failing));
         all.AddRange(GroundFindings());
         all.AddRange(supportFindings);
-        if (model is { IsCurrent: true } && modelViews is { } seen)
-            all.AddRange(ModelChecks.Members(geometry, seen.Results.Finished));
-        if (model?.State is { Refused: { } refused } failed && failed.Hash == InputHash.OfModel(snapshot.Bridge))
-            all.Add(
-                Finding.Error("/model/supports", refused.Message, "The model is not solved; the everyday analysis is not touched by this.")
-            );
+        if (current)
+        {
+            all.AddRange(ModelChecks.Members(geometry, modelViews!.Results.Finished));
+            all.AddRange(modelViews.Results.Warnings.Concat(modelViews.Ranges.Unknown).Select(w => Finding.Warning("/actions", w)));
+        }
         if (run is { Status: RunStatus.Failed })
-            all.Add(Finding.Error("", run.Doing));
+            all.Add(
+                run.Refused is null
+                    ? Finding.Error("", run.Doing)
+                    : Finding.Error("/model/supports", run.Doing, "Nothing can be analysed or checked until it is held.")
+            );
         return all;
+    }
+
+    private Finding Failing(CheckOutcome o)
+    {
+        var point = latest!.Results.Points[o.Point];
+        var place = $"{geometry.Girders[point.Girder].Name}, span {point.Span + 1}";
+        return Finding.Error(
+            latest.Results.PathOf(o),
+            $"{place}: {o.Name.ToLowerInvariant()} fails with utilisation {QuantityText.Fixed(o.Utilisation, 2)}.",
+            "More strands, bars, depth or girders raise the resistance."
+        ) with
+        {
+            Station = point.Station,
+        };
     }
 
     /// <summary>
@@ -607,7 +573,7 @@ public sealed class WorkspaceBuilder
             snapshot.Findings.Concat(supportFindings).Any(f => paths.Any(p => f.Path.StartsWith(p, StringComparison.Ordinal)))
                 ? new(id, name, "look", "needs a look")
                 : new(id, name, "good", "in order");
-        var fails = current && latest is { } l && !l.Results.Passes;
+        var fails = current && latest!.Results.Fails;
         var state =
             results is null ? ("none", "nothing yet")
             : !current ? ("old", "out of date")
@@ -628,32 +594,15 @@ public sealed class WorkspaceBuilder
 
     private RunInfo Run()
     {
-        if (
-            request.Step == "analysis"
-            && ModelLayouts.Contains(request.Layout)
-            && model?.State is { } of
-            && run is not { Status: RunStatus.Running or RunStatus.Waiting }
-        )
-            return new(
-                of.Status.ToString().ToLowerInvariant(),
-                of.Fraction,
-                of.Status == RunStatus.Done ? $"model solved in {QuantityText.Fixed(of.Seconds, 2)} s"
-                    : of.Status == RunStatus.Failed ? "model not solved"
-                    : of.Doing,
-                of.Status is RunStatus.Running or RunStatus.Waiting
-            );
         var status = current ? RunStatus.Done : run?.Status ?? RunStatus.Waiting;
         var words = status switch
         {
-            RunStatus.Done when latest is { } l => l.Results.Passes
-                ? $"passes, worst {QuantityText.Fixed(l.Results.Governing.Worst.Utilisation, 2)}"
-                : $"fails, worst {QuantityText.Fixed(l.Results.Governing.Worst.Utilisation, 2)}",
-            RunStatus.Stopped => run?.Doing.Split(':')[0].ToLowerInvariant() ?? "stopped",
+            RunStatus.Done when latest is { } l => CheckSummary.Of(snapshot.Bridge.Name, l.Results).Words,
+            RunStatus.Stopped => run?.Doing.ToLowerInvariant() ?? "stopped",
             RunStatus.Failed => "analysis failed",
             _ => run?.Doing ?? "waiting",
         };
-        var name =
-            status == RunStatus.Done && latest is { } known && !known.Results.Passes ? "fails" : status.ToString().ToLowerInvariant();
+        var name = status == RunStatus.Done && latest!.Results.Fails ? "fails" : status.ToString().ToLowerInvariant();
         return new(name, run?.Fraction ?? 0, words, status is RunStatus.Running or RunStatus.Waiting);
     }
 }

@@ -75,7 +75,7 @@ public sealed class UltimateBending : ICheck
                 c.Remark($"Not checked yet: {string.Join(", ", CheckCatalog.NotYet)}.");
             }
             var name = sagging ? "Ultimate bending, sagging" : "Ultimate bending, hogging";
-            return new($"bending.{(sagging ? "sagging" : "hogging")}", name, point, effect, resistance, utilisation, Clause);
+            return new($"bending.{(sagging ? "sagging" : "hogging")}", name, point, from, effect, resistance, utilisation, Clause);
         }
 
         /// <summary>

@@ -1,0 +1,95 @@
+using System.Collections.Immutable;
+using System.Text.Json;
+using Pravik.Core.Runs;
+
+namespace Pravik.Exchange;
+
+/// <summary>A governing check, in SI units; girder and span from 1.</summary>
+public sealed record CheckRow(
+    int Girder,
+    int Span,
+    double Station,
+    string Check,
+    double Effect,
+    double Resistance,
+    double Utilisation,
+    string Clause
+);
+
+/// <summary>How a case balances: load down and reaction up (N).</summary>
+public sealed record BalanceRow(string Load, double Applied, double Reacted);
+
+/// <summary>
+/// What the checks of a bridge say, as JSON: whether all that applies was checked and passes, what was checked, what was not, the
+/// worst utilisation and the governing check of each girder and span.
+/// </summary>
+public sealed record CheckSummary
+{
+    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web) { WriteIndented = true };
+
+    public required string Bridge { get; init; }
+
+    /// <summary>True only where everything that applies was checked and passes.</summary>
+    public required bool Passes { get; init; }
+
+    /// <summary>Whether something that was checked fails.</summary>
+    public required bool Fails { get; init; }
+    public required ImmutableArray<string> Checked { get; init; }
+    public required ImmutableArray<string> NotChecked { get; init; }
+
+    /// <summary>The worst utilisation; null where nothing was checked.</summary>
+    public double? Utilisation { get; init; }
+    public required ImmutableArray<CheckRow> Checks { get; init; }
+    public required ImmutableArray<BalanceRow> Balance { get; init; }
+
+    public static CheckSummary Of(string bridge, BridgeResults results) =>
+        new()
+        {
+            Bridge = bridge,
+            Passes = results.Passes,
+            Fails = results.Fails,
+            Checked = [.. results.Checked],
+            NotChecked = [.. results.NotChecked],
+            Utilisation = results.Governing?.Utilisation,
+            Checks =
+            [
+                .. results
+                    .GoverningByGirder()
+                    .Select(o =>
+                    {
+                        var p = results.Points[o.Point];
+                        return new CheckRow(p.Girder + 1, p.Span + 1, p.Station, o.Name, o.Effect, o.Resistance, o.Utilisation, o.Clause);
+                    }),
+            ],
+            Balance = [.. results.Model.Cases.Select(c => new BalanceRow(c.Name, c.Account.Load, c.Account.Reaction))],
+        };
+
+    /// <summary>What passes or fails, in words: “ultimate bending passes, 0.95”, and what is not checked yet.</summary>
+    public string Words
+    {
+        get
+        {
+            var subjects = string.Join(", ", Checked);
+            var count = NotChecked.Length == 0 ? "" : $"; {NotChecked.Length} {(NotChecked.Length == 1 ? "subject" : "subjects")} not checked yet";
+            return Utilisation is { } worst
+                ? FormattableString.Invariant($"{subjects} {(Fails ? "fails" : "passes")}, {worst:0.00}{count}")
+                : NotChecked.Length > 0 && NotChecked[0].StartsWith("Not checked", StringComparison.Ordinal) ? NotChecked[0].ToLowerInvariant()
+                : "nothing checked";
+        }
+    }
+
+    public string Write() => JsonSerializer.Serialize(this, Options);
+
+    /// <summary>Null where the text is no summary of this version.</summary>
+    public static CheckSummary? Read(string text)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<CheckSummary>(text, Options);
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+    }
+}

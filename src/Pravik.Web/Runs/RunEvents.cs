@@ -1,0 +1,38 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
+using System.Threading.Channels;
+
+namespace Pravik.Web.Runs;
+
+/// <summary>Events of projects: “run” when work moves on, “edit” when the bridge changes. Slow listeners miss the oldest.</summary>
+public sealed class RunEvents
+{
+    private readonly ConcurrentDictionary<Guid, (string Project, Channel<string> Events)> listeners = new();
+
+    /// <summary>Events of a project until the caller goes away.</summary>
+    public async IAsyncEnumerable<string> ListenAsync(string project, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        var key = Guid.NewGuid();
+        var events = Channel.CreateBounded<string>(new BoundedChannelOptions(16) { FullMode = BoundedChannelFullMode.DropOldest });
+        listeners[key] = (project, events);
+        try
+        {
+            await foreach (var item in events.Reader.ReadAllAsync(cancel))
+                yield return item;
+        }
+        finally
+        {
+            listeners.TryRemove(key, out _);
+        }
+    }
+
+    public void TellEdit(string project) => Send(project, "edit");
+
+    public void TellRun(string project) => Send(project, "run");
+
+    private void Send(string project, string name)
+    {
+        foreach (var listener in listeners.Values.Where(l => l.Project == project))
+            listener.Events.Writer.TryWrite(name);
+    }
+}
