@@ -104,7 +104,9 @@ internal static class CheckCommand
         var subjects = string.Join(", ", summary.Checked);
         text.Append(char.ToUpperInvariant(subjects[0]))
             .Append(subjects[1..])
-            .AppendLine($" {(summary.Fails ? "fails" : "passes")}; the worst utilisation is {QuantityText.Fixed(summary.Utilisation ?? 0, 3)}.");
+            .AppendLine(
+                $" {(summary.Fails ? "fails" : "passes")}; the worst utilisation is {QuantityText.Fixed(summary.Utilisation ?? 0, 3)}."
+            );
         return text.Append($"Not checked yet: {string.Join(", ", summary.NotChecked)}.").ToString();
     }
 

@@ -16,8 +16,7 @@ internal static class FrameCommand
         var output = new Option<FileInfo?>("--out") { Description = "Where the model goes; standard output where it is missing." };
         var kind = new Option<ModelKind?>("--model")
         {
-            Description =
-                "line, grillage or shells; the bridge's own choice where it is missing.",
+            Description = "line, grillage or shells; the bridge's own choice where it is missing.",
         };
         var command = new Command("frame", "Write a model of a bridge as a frame model (docs/frame-model.md). Exit status 2: bad input.")
         {

@@ -35,7 +35,11 @@ public sealed record EditOutcome(Snapshot? Snapshot, ImmutableArray<Finding> Ref
 }
 
 /// <summary>Another bridge on the same road.</summary>
-public sealed record Neighbour(string ProjectId, Bridge Bridge);
+public sealed record Neighbour(string ProjectId, Bridge Bridge)
+{
+    /// <summary>Its latest edit; 0 where that is not told.</summary>
+    public int Revision { get; init; }
+}
 
 /// <summary>One line of the history.</summary>
 public sealed record HistoryEntry(int Revision, int Parent, string Label, DateTime At, bool IsHead, string? Name);
@@ -445,7 +449,7 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
             );
             project.Head = number;
             await db.SaveChangesAsync();
-            followers.Add(new(project.Id, moved));
+            followers.Add(new(project.Id, moved) { Revision = number });
         }
         return (followers.ToImmutable(), refusals.ToImmutable());
     }

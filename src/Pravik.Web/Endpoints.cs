@@ -254,8 +254,14 @@ public static class Endpoints
         if (!int.TryParse(request.With, out var revision) || await store.AtAsync(id, revision) is not { } past)
             return seen;
         return runs.RequestPast(id, revision, past) && runs.Kept(past) is { } found
-            ? seen with { Other = (found, $"edit {revision}") }
-            : seen with { OtherWaits = $"edit {revision} is being analysed" };
+            ? seen with
+            {
+                Other = (found, $"edit {revision}"),
+            }
+            : seen with
+            {
+                OtherWaits = $"edit {revision} is being analysed",
+            };
     }
 
     /// <summary>The table of a model's results as a file, for the same query as the screen's.</summary>

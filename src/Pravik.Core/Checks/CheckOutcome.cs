@@ -9,7 +9,16 @@ namespace Pravik.Core.Checks;
 /// <param name="Resistance">Resistance in the same unit.</param>
 /// <param name="Utilisation">Effect over resistance; 0 where the effect has the other sign.</param>
 /// <param name="Clause">Clause that asks for it.</param>
-public sealed record CheckOutcome(string Check, string Name, int Point, int Source, double Effect, double Resistance, double Utilisation, string Clause)
+public sealed record CheckOutcome(
+    string Check,
+    string Name,
+    int Point,
+    int Source,
+    double Effect,
+    double Resistance,
+    double Utilisation,
+    string Clause
+)
 {
     public bool Passes => Utilisation <= 1;
 }

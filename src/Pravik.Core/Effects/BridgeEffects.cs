@@ -21,6 +21,12 @@ public sealed class BridgeEffects
     private readonly Dictionary<CaseId, EffectRange> secondary = [];
     private readonly Dictionary<TrafficGroup, EffectRange> groups = [];
 
+    public const string TemperatureName = "Temperature, the worst together";
+    public const string SettlementsName = "Settlements, any of the supports";
+    public const string BrakingName = "Braking and acceleration";
+    public const string WindName = "Wind from either side";
+    public const string TrafficName = "Traffic, the worst of all groups";
+
     private const string BuiltUp = "Built up to";
     private const string Envelopes = "Envelopes";
     private const string Combinations = "Combinations";
@@ -39,7 +45,7 @@ public sealed class BridgeEffects
         var temperature = Temperature();
         var settlements = Settlements();
         var braking = Braking();
-        var wind = Wind("", CaseNames.Wind, new("windBoth"), "Wind from either side");
+        var wind = Wind("", CaseNames.Wind, new("windBoth"), WindName);
         var windWithTraffic = Wind("Traffic", "", new("windTrafficBoth"), "Wind from either side, on deck and traffic");
         AddTraffic(braking);
         Generate(temperature, settlements, wind, windWithTraffic);
@@ -144,16 +150,14 @@ public sealed class BridgeEffects
                 pairs.Add((1, EffectRange.Sum("temperature", [(values["omegaM"], m), (1, n)], layout)));
             }
         }
-        return Add(EffectRange.OrNothing("Temperature, the worst together", pairs), new("temperature"), Envelopes, "EN 1991-1-5 6.1.5");
+        return Add(EffectRange.OrNothing(TemperatureName, pairs), new("temperature"), Envelopes, "EN 1991-1-5 6.1.5");
     }
 
     /// <summary>Any set of supports may settle: each adds where it worsens.</summary>
     private EffectRange? Settlements()
     {
         var each = Those(c => c.Kind == ActionKind.Settlement).ConvertAll(s => (1.0, EffectRange.OrNothing(s.Item2.Name, [s])));
-        return each.Count == 0
-            ? null
-            : Add(EffectRange.Sum("Settlements, any of the supports", each, layout), new("settlements"), Envelopes);
+        return each.Count == 0 ? null : Add(EffectRange.Sum(SettlementsName, each, layout), new("settlements"), Envelopes);
     }
 
     /// <summary>Braking or acceleration on any one unit of the deck.</summary>
@@ -161,7 +165,7 @@ public sealed class BridgeEffects
     {
         var each = Those(c => c.Kind == ActionKind.Braking);
         return Add(
-            EffectRange.OrNothing("Braking and acceleration", [.. each, .. each.Select(b => (-1.0, b.Item2))]),
+            EffectRange.OrNothing(BrakingName, [.. each, .. each.Select(b => (-1.0, b.Item2))]),
             new("brakingBoth"),
             Envelopes,
             "EN 1991-2 4.4.1"
@@ -219,7 +223,7 @@ public sealed class BridgeEffects
         Group(TrafficGroup.Group2, "Traffic, group 2: braking", "EN 1991-2 Table 4.4a", (1, frequent), (1, braking));
         Group(TrafficGroup.Group3, "Traffic, group 3: footways alone", "EN 1991-2 Table 4.4a", (alone, footways));
         var worst = EffectRange.Envelope(
-            "Traffic, the worst of all groups",
+            TrafficName,
             [(1, groups[TrafficGroup.Group1a]), (1, groups[TrafficGroup.Group2]), (1, groups[TrafficGroup.Group3])]
         );
         Add(worst, CaseId.Traffic, "Traffic", "EN 1991-2 Table 4.4a");

@@ -72,6 +72,7 @@ public static class BridgeValidation
             ("/girders", bridge.Girders),
             ("/girders/strands", bridge.Girders?.Strands),
             ("/girders/slabBars", bridge.Girders?.SlabBars),
+            ("/girders/pierBars", bridge.Girders?.PierBars),
             ("/girders/slabBars/top", bridge.Girders?.SlabBars?.Top),
             ("/girders/slabBars/bottom", bridge.Girders?.SlabBars?.Bottom),
             ("/girders/diaphragm", bridge.Girders?.Diaphragm),
@@ -375,6 +376,10 @@ public static class BridgeValidation
             bounds.Own($"{path}/endLevel", $"Level of strand row {i + 1} at the ends", strands.Rows[i].EndLevel, 0, 5, QuantityKind.Size);
             bounds.Between($"{path}/holdDown", $"Hold-down point of row {i + 1}", strands.Rows[i].HoldDown, 0.05, 0.5, QuantityKind.Number);
         }
+        bounds.Between("/girders/pierBars/count", "Bars over a pier", girders.PierBars.Count, 0, 60, QuantityKind.Count);
+        bounds.Between("/girders/pierBars/diameter", "Diameter", girders.PierBars.Diameter, 0.006, 0.05, QuantityKind.Size);
+        bounds.Between("/girders/pierBars/level", "Level of bars over a pier", girders.PierBars.Level, 0.03, 1, QuantityKind.Size);
+        bounds.Between("/girders/strutSlope", "cot θ of struts", girders.StrutSlope, 1, 2.5, QuantityKind.Number);
         foreach (var (name, layer) in new[] { ("top", girders.SlabBars.Top), ("bottom", girders.SlabBars.Bottom) })
         {
             var path = $"/girders/slabBars/{name}";
@@ -394,6 +399,7 @@ public static class BridgeValidation
     private static void Loads(UnitWeights loads, Bounds bounds)
     {
         bounds.Between("/loads/steelWeight", "Weight of steel", loads.SteelWeight, 60e3, 90e3, QuantityKind.UnitWeight);
+        bounds.Between("/loads/wetConcrete", "Weight of water", loads.WetConcrete, 0, 5e3, QuantityKind.UnitWeight);
         bounds.Between("/loads/concreteWeight", "Weight of concrete", loads.ConcreteWeight, 10e3, 40e3, QuantityKind.UnitWeight);
         bounds.Between("/loads/surfacingWeight", "Weight of surfacing", loads.SurfacingWeight, 0, 40e3, QuantityKind.UnitWeight);
         bounds.Between("/loads/footwayWeight", "Weight of footway fill", loads.FootwayWeight, 0, 40e3, QuantityKind.UnitWeight);

@@ -129,6 +129,7 @@ internal static class ModelValidation
             bounds.Between($"/actions/settlements/{axis}", $"Settlement of axis {axis}", value, -0.5, 0.5, QuantityKind.Size);
         bounds.Own("/actions/braking", "Braking force", actions.Braking, 0, 5e6, QuantityKind.Force);
         bounds.Between("/actions/windVelocity", "Wind velocity", actions.WindVelocity, 0, 60, QuantityKind.Number);
+        bounds.Own("/actions/windHeight", "Height above the ground", actions.WindHeight, 0, 300, QuantityKind.Length);
         bounds.Own("/actions/windFactor", "Wind load factor", actions.WindFactor, 0, 15, QuantityKind.Number);
     }
 
@@ -142,6 +143,8 @@ internal static class ModelValidation
         for (var i = 0; i < actions.Cases.Length; i++)
         {
             var (own, path) = (actions.Cases[i], $"/actions/cases/{i}");
+            foreach (var (psi, value) in new[] { ("psi0", own.Psi0), ("psi1", own.Psi1), ("psi2", own.Psi2) })
+                bounds.Between($"{path}/{psi}", $"{psi} of “{own.Name}”", value, 0, 1, QuantityKind.Number);
             bounds.Text($"{path}/name", "The name of the case", own.Name, 60);
             if (string.IsNullOrWhiteSpace(own.Name) || own.Name.Contains(','))
                 bounds.Error($"{path}/name", "A case needs a name, without a comma in it.");

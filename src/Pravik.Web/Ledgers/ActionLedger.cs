@@ -1,22 +1,22 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Loads;
-using Pravik.Core.Models;
 using Pravik.Core.Places;
+using Pravik.Core.Roads;
 using Pravik.Core.Stages;
 using Pravik.Core.Units;
 
 namespace Pravik.Web.Ledgers;
 
 /// <summary>Groups of the loads step for actions on the whole bridge, own cases, and own combinations.</summary>
-internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, LedgerRows rows)
+internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Ground? ground, LedgerRows rows)
 {
     public IEnumerable<LedgerGroup> Groups()
     {
         yield return new("Temperature", [rows.Entry("/actions/expansion"), rows.Entry("/actions/contraction")])
         {
             Note =
-                "Differences through the depth: EN 1991-1-5 Figure 6.2c, for 100 mm of surfacing, restrained part and self-equilibrating stresses.",
+                "Differences through the depth: EN 1991-1-5 Figure 6.2 with Annex B for the depth of surfacing; restrained part and self-equilibrating stresses.",
         };
         yield return new(
             "Settlement",
@@ -25,25 +25,40 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 .. geometry.Axes.Select(a => rows.Entry($"/actions/settlements/{a.Number}", bridge.Actions.Settlement, $"Axis {a.Name}")),
             ]
         );
-        var values = bridge.Basis.Values;
-        var loads = new ModelLoads(geometry, DeckMesh.Of(geometry, [.. bridge.Axes.Spans.Select(_ => 4)]), bridge.Model);
-        yield return new(
-            "Braking and wind",
-            [
-                rows.Entry("/actions/braking", DeckForces.Braking(geometry.LastStation - geometry.FirstStation, values)),
-                rows.Entry("/actions/windVelocity"),
-                rows.Entry("/actions/windFactor", loads.TableWindFactor),
-                rows.Reading(
-                    "Depth in the wind",
-                    loads.WindDepth,
-                    QuantityKind.Length,
-                    "Girder, haunch, slab, and parapets; open ones count by 0.3 m (EN 1991-1-4 8.3.1)."
-                ),
-                rows.Reading("Wind", loads.WindPerMetre, QuantityKind.LineLoad, "½ ρ v_b² C d_tot, across the bridge."),
-            ]
-        );
+        yield return Horizontal();
         foreach (var group in Cases().Concat(Combinations()))
             yield return group;
+    }
+
+    private LedgerGroup Horizontal()
+    {
+        var wind = new DeckWind(geometry, ground);
+        var middle = geometry.SpanCount / 2;
+        var (deck, traffic) = (wind.Of(middle, false), wind.Of(middle, true));
+        var braking = geometry.Units.Sum(u => DeckForces.Braking(u.End.Station - u.Start.Station, bridge.Basis.Values));
+        return new(
+            "Braking and wind",
+            [
+                rows.Entry("/actions/braking", braking),
+                rows.Entry("/actions/windVelocity"),
+                rows.Entry("/actions/windHeight", wind.Height),
+                rows.Entry("/actions/windFactor", deck.Factor),
+                rows.Reading(
+                    "Depth in the wind",
+                    deck.Depth,
+                    QuantityKind.Length,
+                    "Girder, haunch, slab, edge and parapets; open ones count by 0.3 m (EN 1991-1-4 8.3.1(4)). Each span has its own."
+                ),
+                rows.Reading("Wind", deck.Across, QuantityKind.LineLoad, "½ ρ v_b² C d_tot, across the bridge."),
+                rows.Reading("Wind with traffic", traffic.Across, QuantityKind.LineLoad, "On 2 m above the carriageway (8.3.1(5))."),
+                rows.Reading("Lift", deck.Lift, QuantityKind.LineLoad, "±0.9 q_p b, at b/4 from the middle (8.3.3)."),
+            ]
+        )
+        {
+            Note =
+                $"Readings of span {middle + 1}. Braking acts on each part of the deck by its own length (EN 1991-2 4.4.1(2))."
+                + (wind.Height is null ? " No ground is given: the deck is taken to lie 20 m above it or less." : ""),
+        };
     }
 
     private IEnumerable<LedgerGroup> Cases()
@@ -92,7 +107,8 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Ledge
             ];
             if (c == bridge.Actions.Cases.Length - 1)
                 actions.Add(add);
-            yield return new($"Own case: {own.Name}", [rows.Entry($"{path}/name")]);
+            string[] shown = own.Action == OwnAction.Variable ? ["name", "action", "psi0", "psi1", "psi2"] : ["name", "action"];
+            yield return new($"Own case: {own.Name}", [.. shown.Select(n => rows.Entry($"{path}/{n}"))]);
             for (var l = 0; l < own.Loads.Length; l++)
             {
                 var (load, at) = (own.Loads[l], $"{path}/loads/{l}");

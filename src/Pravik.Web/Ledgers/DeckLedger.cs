@@ -247,16 +247,19 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
             "Readings",
             [
                 rows.Reading("Width overall", section.Width, QuantityKind.Length),
-                rows.Reading(
-                    "Carriageway for traffic",
-                    section.Carriageway?.Width ?? 0,
-                    QuantityKind.Length,
-                    "Between kerbs; over a verge too where no kerb guards it (EN 1991-2 1.4.2.1)."
+                .. section.Carriageways.Select(
+                    (c, i) =>
+                        rows.Reading(
+                            section.Carriageways.Length == 1 ? "Carriageway for traffic" : $"Carriageway {i + 1}",
+                            c.Width,
+                            QuantityKind.Length,
+                            "Between kerbs and restraint systems; over a verge, footway or median too where no kerb of the least height guards it (EN 1991-2 1.4.2.1, 4.2.3)."
+                        )
                 ),
                 LedgerRows.Reading(
                     "Notional lanes",
-                    (section.Carriageway is { } c ? NotionalLanes.On(c.Width, bridge.Basis.Values["laneWidth"]).Count : 0).ToString(),
-                    "EN 1991-2 Table 4.1."
+                    section.Carriageways.Sum(c => NotionalLanes.On(c.Width, bridge.Basis.Values["laneWidth"]).Count).ToString(),
+                    "EN 1991-2 Table 4.1; on all carriageways together."
                 ),
                 rows.Reading("Slab over road line", section.Thickness(0), QuantityKind.Size),
                 rows.Reading(

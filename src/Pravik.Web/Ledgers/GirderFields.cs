@@ -1,5 +1,4 @@
 using Pravik.Core.Units;
-
 using static Pravik.Web.Ledgers.Fields;
 
 namespace Pravik.Web.Ledgers;

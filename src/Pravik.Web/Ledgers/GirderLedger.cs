@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
+using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Sections;
 using Pravik.Core.Units;
@@ -59,6 +60,20 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                     ]
                 )
             );
+        groups.Add(
+            new(
+                "Over the piers, and webs",
+                [
+                    rows.Entry("/girders/pierBars/count"),
+                    rows.Entry("/girders/pierBars/diameter"),
+                    rows.Entry("/girders/pierBars/level"),
+                    rows.Entry("/girders/strutSlope"),
+                ]
+            )
+            {
+                Note = "Bars over a pier carry sagging there; no strand passes from girder to girder.",
+            }
+        );
         groups.AddRange(new GirderPartsLedger(bridge, geometry, rows).Groups(picked));
         groups.AddRange(new MaterialLedger(bridge, rows).Groups());
         return one is { } shown ? new($"{shown.Line.Name}, span {shown.Span + 1}", $"axes {shown.Span + 1} to {shown.Span + 2}", groups)
@@ -99,7 +114,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 rows.Entry($"/girders/own/{key}/shift", 0),
                 rows.Reading(
                     "I, composite",
-                    GrillageBuilder.Composite(geometry, line, span).SecondMoment,
+                    EffectiveSlab.Composite(geometry, line, span).SecondMoment,
                     QuantityKind.SecondMoment,
                     "Half way, short-term and uncracked, in the girder's material, with the span's effective width (EN 1992-1-1 5.3.2.1)."
                 ),

@@ -1,6 +1,5 @@
 using Pravik.Core.Materials;
 using Pravik.Core.Units;
-
 using static Pravik.Web.Ledgers.Fields;
 
 namespace Pravik.Web.Ledgers;

@@ -1,7 +1,6 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Stages;
+using Pravik.Core.Effects;
 using Pravik.Core.Units;
-
 using static Pravik.Web.Ledgers.Fields;
 
 namespace Pravik.Web.Ledgers;
@@ -14,7 +13,7 @@ internal static class ModelFields
         new("/model/kind", "Model", EntryKind.Choice)
         {
             Choices = [new("grillage", "Grillage"), new("line", "Line girders"), new("shells", "Shells and beams")],
-            Help = "The everyday checks always use the plane grillage; this is the model of stages, temperature, wind and the like.",
+            Help = "All results and checks come from it: stages, creep and shrinkage, actions and traffic.",
         },
         new("/model/supports", "Girders rest on", EntryKind.Choice)
         {
@@ -155,6 +154,41 @@ internal static class ModelFields
             "Level of a deflected row at both ends. Empty: straight."
         ),
         Q("/girders/strands/rows/*/holdDown", "Held down at", QuantityKind.Number, "From either end, as a part of the girder's length."),
+        Q(
+            "/girders/pierBars/count",
+            "Bars over a pier, bottom",
+            QuantityKind.Count,
+            "Of every girder, from girder to girder in the pour there."
+        ),
+        Q("/girders/pierBars/diameter", "Diameter", QuantityKind.Size, "They carry sagging over piers: creep, temperature, settlement."),
+        Q("/girders/pierBars/level", "Level", QuantityKind.Size, "Of their axis above the soffit."),
+        Q(
+            "/girders/strutSlope",
+            "cot θ of struts",
+            QuantityKind.Number,
+            "1 to 2.5: by how much moments are shifted, a_l = z·cot θ/2 (EN 1992-1-1 9.2.1.3). 2.5 shifts them farthest."
+        ),
+        Flag("/basis/indirectAtUltimate", "Temperature, settlement, creep at ultimate", "left out", "count"),
+        Own(
+            "/actions/windHeight",
+            "Height above the ground",
+            QuantityKind.Length,
+            "Of the deck above the lowest ground or water (EN 1991-1-4 Table 8.2). Empty: that of the ground; 20 m or less where there is none."
+        ),
+        Q(
+            "/loads/wetConcrete",
+            "Wet concrete, more",
+            QuantityKind.UnitWeight,
+            "EN 1991-1-1 Table A.1, note 2; acts while the slab is wet."
+        ),
+        new("/actions/cases/*/action", "Combined as", EntryKind.Choice)
+        {
+            Choices = [new("variable", "a variable action"), new("permanent", "a permanent action"), new("aside", "not at all")],
+            Help = "How the case enters generated combinations; what a stage puts on is permanent.",
+        },
+        Q("/actions/cases/*/psi0", "ψ₀", QuantityKind.Number, "Combination factor of a variable case beside another leading action."),
+        Q("/actions/cases/*/psi1", "ψ₁", QuantityKind.Number, "Frequent factor."),
+        Q("/actions/cases/*/psi2", "ψ₂", QuantityKind.Number, "Quasi-permanent factor."),
     ];
 
     /// <summary>A field with what the bridge gives it: the unit of a load by its kind, the names that a term can give.</summary>
@@ -162,7 +196,7 @@ internal static class ModelFields
     {
         var parts = path.Split('/');
         if (field.Pattern == "/actions/combinations/*/terms/*/case" && int.TryParse(parts[3], out var combination))
-            return field with { Choices = [.. CaseNames.All(bridge, combination).Select(n => new Choice(n, n))] };
+            return field with { Choices = [.. RangeNames.All(bridge, combination).Select(n => new Choice(n, n))] };
         if (
             field.Pattern != "/actions/cases/*/loads/*/value"
             || !int.TryParse(parts[3], out var c)

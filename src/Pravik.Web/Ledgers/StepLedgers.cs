@@ -36,6 +36,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                         rows.Entry("/name"),
                         LedgerRows.Reading("Code", "EN 1990, 1991, 1992", "Design basis of actions and checks."),
                         rows.Entry("/basis/nationalSet"),
+                        rows.Entry("/basis/indirectAtUltimate"),
                         rows.Entry("/basis/units"),
                     ]
                 ),
@@ -260,7 +261,6 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
     public Ledger Loads()
     {
         var strips = section.Strips;
-        var lanes = Lanes();
         return new(
             "Loads",
             "what acts on the finished deck",
@@ -269,6 +269,7 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                     "Unit weights",
                     [
                         rows.Entry("/loads/concreteWeight"),
+                        rows.Entry("/loads/wetConcrete"),
                         rows.Entry("/loads/steelWeight"),
                         rows.Entry("/loads/surfacingWeight"),
                         rows.Entry("/loads/footwayWeight"),
@@ -312,17 +313,16 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                 new(
                     "Readings: traffic",
                     [
-                        rows.Reading("Carriageway", section.Carriageway?.Width ?? 0, QuantityKind.Length),
-                        LedgerRows.Reading("Notional lanes", lanes.Count.ToString(), "EN 1991-2 Table 4.1"),
-                        rows.Reading("Width of a lane", lanes.Width, QuantityKind.Length),
-                        rows.Reading("Remaining area", lanes.Remaining, QuantityKind.Length),
+                        .. geometry.Carriageways.SelectMany(
+                            (c, i) => Carriageway(geometry.Carriageways.Length == 1 ? "Carriageway" : $"Carriageway {i + 1}", c)
+                        ),
                     ]
                 )
                 {
                     Note =
                         "Load model 1 and footway load of EN 1991-2, factors from the national set (Basis). Lanes go anywhere in the carriageway, tandems anywhere along it, for every effect by itself.",
                 },
-                .. new ActionLedger(bridge, geometry, rows).Groups(),
+                .. new ActionLedger(bridge, geometry, around.Ground, rows).Groups(),
             ]
         );
     }
@@ -358,6 +358,15 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
             ]
         );
 
-    private NotionalLanes Lanes() =>
-        section.Carriageway is { } c ? NotionalLanes.On(c.Width, bridge.Basis.Values["laneWidth"]) : new(0, 0, 0);
+    private IEnumerable<LedgerRow> Carriageway(string name, Carriageway part)
+    {
+        var lanes = NotionalLanes.On(part.Width, bridge.Basis.Values["laneWidth"]);
+        return
+        [
+            rows.Reading(name, part.Width, QuantityKind.Length, "Between kerbs and restraint systems, of all sections together."),
+            LedgerRows.Reading("Notional lanes", lanes.Count.ToString(), "EN 1991-2 Table 4.1"),
+            rows.Reading("Width of a lane", lanes.Width, QuantityKind.Length),
+            rows.Reading("Remaining area", lanes.Remaining, QuantityKind.Length),
+        ];
+    }
 }

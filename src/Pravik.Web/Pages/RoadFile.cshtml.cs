@@ -157,8 +157,8 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
             Problems = [.. outcome?.Refusals.Select(f => $"{f.Message} ({f.Path})") ?? ["The bridge is not there any more."]];
             return Page();
         }
-        await runs.RequestAsync(id, snapshot.Bridge);
-        runs.TellEdit(id);
+        await runs.RequestAsync(id, snapshot.Revision, snapshot.Bridge);
+        runs.Events.TellEdit(id);
         await runs.FollowAsync(outcome);
         return Redirect($"/bridges/{id}/road");
     }

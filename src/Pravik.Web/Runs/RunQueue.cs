@@ -60,9 +60,7 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
     public BridgeResults? Kept(Bridge bridge) => kept.Find(InputHash.Of(bridge));
 
     private LatestResults? Found(ConcurrentDictionary<string, (string Hash, int Revision)> all, string project) =>
-        all.TryGetValue(project, out var known) && kept.Find(known.Hash) is { } results
-            ? new(known.Hash, known.Revision, results)
-            : null;
+        all.TryGetValue(project, out var known) && kept.Find(known.Hash) is { } results ? new(known.Hash, known.Revision, results) : null;
 
     /// <summary>Sees to it that a project's results are or become those of this bridge. Cheap where they already are.</summary>
     public async Task RequestAsync(string project, int revision, Bridge bridge, bool again = false)

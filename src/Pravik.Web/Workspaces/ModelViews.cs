@@ -86,7 +86,9 @@ internal sealed class ModelViews
         List<Choice> shown = [.. ranges.All.Select(r => new Choice(r.Id.Value, r.Name) { Group = r.Group })];
         List<Choice> single =
         [
-            .. ranges.All.Where(r => ShownState.Of(results, r.Id) is not null).Select(r => new Choice(r.Id.Value, r.Name) { Group = r.Group }),
+            .. ranges
+                .All.Where(r => ShownState.Of(results, r.Id) is not null)
+                .Select(r => new Choice(r.Id.Value, r.Name) { Group = r.Group }),
         ];
         SheetControl Zoom(string name) => new("zoom", name, $"{request.Zoom:0.##}", []) { Least = 0.25, Greatest = 8 };
         return layout switch

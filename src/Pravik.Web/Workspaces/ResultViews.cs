@@ -4,6 +4,7 @@ using Pravik.Core.Checks;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
 using Pravik.Core.Units;
+using Pravik.Drawings;
 using Pravik.Drawings.Views;
 using Pravik.Web.Ledgers;
 
@@ -101,16 +102,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
             Lines =
             [
                 .. Calculate(outcome)
-                    .Lines.Select(l => new LedgerLine(
-                        l.Symbol,
-                        l.Formula,
-                        l.Numbers,
-                        l.Value,
-                        l.Unit,
-                        l.Clause,
-                        l.IsHeading,
-                        l.IsRemark
-                    )),
+                    .Lines.Select(l => new LedgerLine(l.Symbol, l.Formula, l.Numbers, l.Value, l.Unit, l.Clause, l.IsHeading, l.IsRemark)),
             ],
             PrintAt =
                 $"/bridges/{project}/calculation?girder={point.Girder + 1}&span={point.Span + 1}&point={point.Line}&bending={path[^1]}",

@@ -409,16 +409,12 @@ public sealed class WorkspaceBuilder
             "substructure" => new SubstructureLedger(snapshot.Bridge, geometry, ground, new(snapshot.Bridge)).Make(SupportAxis),
             "sections" => new SectionLedger(snapshot.Bridge, new(snapshot.Bridge), around.Library).Make(ShapeNumber),
             "loads" => steps.Loads(),
-            "analysis" => new ModelLedger(
-                snapshot.Bridge,
-                new(snapshot.Bridge),
-                run,
-                modelViews,
-                seen.Compared?.Comparison
-            ).Show(request.Layout ?? "results", pick, StageNumber),
-            "checks" => outcome is not null
-                ? results!.CheckLedger(snapshot.ProjectId, outcome)
-                : new("Checks", run?.Doing ?? "", []),
+            "analysis" => new ModelLedger(snapshot.Bridge, new(snapshot.Bridge), run, modelViews, seen.Compared?.Comparison).Show(
+                request.Layout ?? "results",
+                pick,
+                StageNumber
+            ),
+            "checks" => outcome is not null ? results!.CheckLedger(snapshot.ProjectId, outcome) : new("Checks", run?.Doing ?? "", []),
             _ => steps.Sheets(bill.Value),
         };
     }
