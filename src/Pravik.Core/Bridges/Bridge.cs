@@ -349,6 +349,9 @@ public sealed record PierBars
     /// <summary>Height of their axis above the soffit (m).</summary>
     public double Level { get; init; } = 0.08;
 
+    /// <summary>How far they reach into the girders from the axis (m).</summary>
+    public double Reach { get; init; } = 2.5;
+
     /// <summary>Area together (m²).</summary>
     public double Area => Count * Math.PI * Diameter * Diameter / 4;
 }

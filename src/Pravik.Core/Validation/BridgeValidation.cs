@@ -379,6 +379,7 @@ public static class BridgeValidation
         bounds.Between("/girders/pierBars/count", "Bars over a pier", girders.PierBars.Count, 0, 60, QuantityKind.Count);
         bounds.Between("/girders/pierBars/diameter", "Diameter", girders.PierBars.Diameter, 0.006, 0.05, QuantityKind.Size);
         bounds.Between("/girders/pierBars/level", "Level of bars over a pier", girders.PierBars.Level, 0.03, 1, QuantityKind.Size);
+        bounds.Between("/girders/pierBars/reach", "Reach of bars over a pier", girders.PierBars.Reach, 0.1, 20, QuantityKind.Length);
         bounds.Between("/girders/strutSlope", "cot θ of struts", girders.StrutSlope, 1, 2.5, QuantityKind.Number);
         foreach (var (name, layer) in new[] { ("top", girders.SlabBars.Top), ("bottom", girders.SlabBars.Bottom) })
         {

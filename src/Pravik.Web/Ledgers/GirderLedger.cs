@@ -67,6 +67,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                     rows.Entry("/girders/pierBars/count"),
                     rows.Entry("/girders/pierBars/diameter"),
                     rows.Entry("/girders/pierBars/level"),
+                    rows.Entry("/girders/pierBars/reach"),
                     rows.Entry("/girders/strutSlope"),
                 ]
             )

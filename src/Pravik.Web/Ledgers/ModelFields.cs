@@ -162,6 +162,7 @@ internal static class ModelFields
         ),
         Q("/girders/pierBars/diameter", "Diameter", QuantityKind.Size, "They carry sagging over piers: creep, temperature, settlement."),
         Q("/girders/pierBars/level", "Level", QuantityKind.Size, "Of their axis above the soffit."),
+        Q("/girders/pierBars/reach", "Reach", QuantityKind.Length, "From the axis into each girder, anchorage length included."),
         Q(
             "/girders/strutSlope",
             "cot θ of struts",

@@ -58,7 +58,8 @@ public sealed class GirderBending
         double Haunch,
         bool AtPier,
         double FromEnd,
-        double Length
+        double Length,
+        double PierBars
     );
 
     /// <summary>Whether a point lies on the girder or over a pier; beyond a girder's end at the end of the deck there is nothing to check.</summary>
@@ -107,7 +108,8 @@ public sealed class GirderBending
             geometry.Haunch(point.Span),
             StretchOf(point) == Stretch.OverPier,
             0,
-            0
+            0,
+            Math.Round(PierBarsAt(point), 9)
         );
         if (place.AtPier || bridge.Girders.Strands.Rows.All(r => r.Count == 0))
             return place;
@@ -135,6 +137,22 @@ public sealed class GirderBending
         return Math.Min(x, geometry.LengthOf(line, point.Span) - x);
     }
 
+    /// <summary>
+    /// Part of the bars over a pier that is anchored at a point: all of them up to their anchorage length from their end, then less in
+    /// proportion (EN 1992-1-1 8.4.3, 8.4.2: f_bd = 2.25·f_ctd, l_b = φ/4 · f_yd/f_bd, good bond).
+    /// </summary>
+    private double PierBarsAt(ModelPoint point)
+    {
+        var (pier, unit) = (bridge.Girders.PierBars, geometry.UnitOf(point.Span));
+        var (atStart, length) = (point.Fraction < 0.5, geometry.Girders[point.Girder].SpanLength(point.Span));
+        if (pier.Count == 0 || (atStart ? point.Span == unit.FirstSpan : point.Span == unit.LastSpan))
+            return 0;
+        var bond = 2.25 * 0.7 * Math.Min(girder.Fctm, slab.Fctm) / values["gammaC"];
+        var anchored = pier.Diameter / 4 * (bars.Fyk / values["gammaS"]) / bond;
+        var fromAxis = (atStart ? point.Fraction : 1 - point.Fraction) * length;
+        return Math.Clamp((pier.Reach - fromAxis) / anchored, 0, 1);
+    }
+
     private Stretch StretchOf(ModelPoint point)
     {
         if (FromEnd(point) > 1e-9)
@@ -157,7 +175,7 @@ public sealed class GirderBending
 
     private UltimateSection Section(CompositePlace place)
     {
-        var (shape, width, thickness, haunch, atPier, _, _) = place;
+        var (shape, width, thickness, haunch, atPier, _, _, pierBars) = place;
         var slabSoffit = shape.Depth + haunch;
         var fcdSlab = slab.DesignStrength(values["alphaCc"], values["gammaC"]);
         var soffit = atPier && slab.Fck < girder.Fck ? slab : girder;
@@ -183,8 +201,8 @@ public sealed class GirderBending
         layers.Add(Bar("slab bars, top", slabSoffit + thickness - slabBars.Top.AxisDistance, slabBars.Top.AreaPerMetre * width));
         layers.Add(Bar("slab bars, bottom", slabSoffit + slabBars.Bottom.AxisDistance, slabBars.Bottom.AreaPerMetre * width));
         var pier = bridge.Girders.PierBars;
-        if (atPier && pier.Count > 0)
-            layers.Add(Bar("bars over the pier, bottom", pier.Level, pier.Area));
+        if (pierBars > 0)
+            layers.Add(Bar("bars over the pier, bottom", pier.Level, pierBars * pier.Area));
         return new(concrete.ToImmutable(), [.. layers]);
 
         SteelLayer Bar(string name, double height, double area) =>
