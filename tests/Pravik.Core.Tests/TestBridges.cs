@@ -1,7 +1,5 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Places;
 using Pravik.Core.Roads;
-using Pravik.Core.Tests.Bridges;
 using Pravik.Exchange;
 
 namespace Pravik.Core.Tests;

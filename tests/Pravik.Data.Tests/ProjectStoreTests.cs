@@ -2,7 +2,6 @@ using System.Text.Json.Nodes;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Pravik.Core.Bridges;
-using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Exchange;
 

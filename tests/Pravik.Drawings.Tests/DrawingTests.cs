@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using System.Text;
 using System.Xml.Linq;
 using Pravik.Core.Bridges;
-using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Units;

@@ -1,6 +1,4 @@
 using System.Text.Json.Nodes;
-using Pravik.Core.Bridges;
-using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 
 namespace Pravik.Exchange.Tests;

@@ -1,7 +1,5 @@
 using System.Buffers.Binary;
 using System.Text.Json;
-using Pravik.Core.Bridges;
-using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Solids;

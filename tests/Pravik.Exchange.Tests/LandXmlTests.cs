@@ -1,9 +1,7 @@
 using System.Text;
-using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
 using Pravik.Core.Roads;
-using Pravik.Core.Units;
 using Pravik.Exchange.LandXml;
 
 namespace Pravik.Exchange.Tests;

@@ -1,5 +1,4 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Sections;
 
 namespace Pravik.Exchange.Tests;
 

@@ -3,8 +3,6 @@ using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
-using Pravik.Core.Roads;
-using Pravik.Core.Units;
 using Pravik.Exchange;
 
 namespace Pravik.Web.Tests;

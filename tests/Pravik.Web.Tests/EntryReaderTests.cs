@@ -1,6 +1,5 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Core.Validation;
 using Pravik.Exchange;
 using Pravik.Web.Ledgers;

@@ -1,10 +1,8 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
-using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Stages;
-using Pravik.Core.Traffic;
 using Pravik.Exchange;
 using Pravik.Web.Ledgers;
 using Pravik.Web.Runs;

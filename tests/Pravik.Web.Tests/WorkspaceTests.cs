@@ -3,7 +3,6 @@ using Pravik.Core.Findings;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
-using Pravik.Core.Traffic;
 using Pravik.Data;
 using Pravik.Exchange;
 using Pravik.Web.Runs;

@@ -267,7 +267,7 @@ public sealed class ModelBuilder
     /// are hinged to it where they bear. On bearings that are modelled it is these that hold them.
     /// </summary>
     private bool IsSeat(int row, StageState state) =>
-        choices.Supports == ModelSupports.Simple && IsBare(row, state) && !AxisAt(row).Any(axis => IsRunOver(axis));
+        choices.Supports == ModelSupports.Simple && IsBare(row, state) && !AxisAt(row).Any(axis => IsRunOver(axis) || state.Joined[axis]);
 
     private IEnumerable<int> AxisAt(int row) => Mesh.AxisLines().Where(a => a.Line == row).Select(a => a.Axis);
 

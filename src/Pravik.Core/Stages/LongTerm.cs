@@ -76,7 +76,7 @@ public sealed class LongTerm
         return run.told.ToImmutable();
     }
 
-    /// <summary>The intervals in which a slab works with its girder somewhere.</summary>
+    /// <summary>The intervals in which a slab works with its girder somewhere, or girders are joined.</summary>
     public static ImmutableArray<Interval> Intervals(IReadOnlyList<StageStep> steps, int spans, double lastDay)
     {
         List<(StageState State, double From, double To)> all = [];
@@ -89,7 +89,8 @@ public sealed class LongTerm
             Add(Staging.Finished(steps, spans), steps[^1].Stage.Day, Math.Max(lastDay, steps[^1].Stage.Day));
         return
         [
-            .. all.Where(a => a.To > a.From && a.State.Slab.Contains(true)).Select((a, n) => new Interval(n + 1, a.State, a.From, a.To)),
+            .. all.Where(a => a.To > a.From && (a.State.Slab.Contains(true) || a.State.Joined.Contains(true)))
+                .Select((a, n) => new Interval(n + 1, a.State, a.From, a.To)),
         ];
 
         void Add(StageState state, double from, double to)

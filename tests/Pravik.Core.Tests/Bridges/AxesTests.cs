@@ -1,8 +1,6 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;

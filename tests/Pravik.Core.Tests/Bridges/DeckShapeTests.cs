@@ -139,8 +139,8 @@ public class DeckShapeTests
             ),
         };
         var geometry = new BridgeGeometry(bridge);
-        Assert.Equal(new CarriagewayPart(-3.5, 5), geometry.WidestCarriageway);
-        Assert.Equal(7.75, geometry.Deck().At(30).Carriageway!.Value.Width, 1e-9);
+        Assert.Equal([new Carriageway(-3.5, 5)], geometry.Carriageways);
+        Assert.Equal(7.75, geometry.Deck().At(30).Carriageways.Single().Width, 1e-9);
     }
 
     [Fact]

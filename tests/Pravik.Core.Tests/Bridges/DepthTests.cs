@@ -1,12 +1,11 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Findings;
-using Pravik.Core.Geometry;
-using Pravik.Core.Loads;
+using Pravik.Core.Effects;
+using Pravik.Core.Frames;
 using Pravik.Core.Materials;
-using Pravik.Core.Numerics;
+using Pravik.Core.Models;
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Core.Solids;
+using Pravik.Core.Stages;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
@@ -138,15 +137,18 @@ public class DepthTests
     public void Own_weight_on_the_girder_alone()
     {
         var geometry = new BridgeGeometry(Deep(Parabola));
-        var loads = new PermanentLoads(geometry, GrillageBuilder.Build(geometry).Mesh);
+        var girders = Weight(Analysis.Stages.Reading.OnAxes(Deep(Parabola)));
         var expected = 25e3 * Width * Span * Span * (0.9 / 8 + 0.6 / 48);
-        Assert.Equal(expected, loads.Girder(geometry.Girders[0], 0, 0.5, EffectKind.Moment), 1e-6 * expected);
-        Assert.Equal(
-            25e3 * geometry.GirderVolume(geometry.Girders[0], 0) / 2,
-            loads.Girder(geometry.Girders[0], 0, 0, EffectKind.Shear),
-            1
-        );
-        Assert.Equal(0, loads.Girder(geometry.Girders[0], 0, 0.5, EffectKind.Shear), 1e-6 * expected);
+        Assert.Equal(expected, girders.M, 1e-3 * expected);
+        Assert.Equal(0, girders.V, 1e-3 * 25e3 * geometry.GirderVolume(geometry.Girders[0], 0));
+    }
+
+    /// <summary>Forces half way under the girder's own weight, on it alone.</summary>
+    private static SectionForces Weight(Bridge bridge)
+    {
+        var results = ModelRun.Run(new(bridge with { Model = bridge.Model with { Divisions = 40 } }), withTraffic: false);
+        var middle = results.Points.IndexOf(results.Points.First(p => Math.Abs(p.Fraction - 0.5) < 1e-9));
+        return results.Cases.Single(c => c.Name == CaseNames.Girders).Effects.Forces(middle);
     }
 
     /// <summary>
@@ -158,11 +160,10 @@ public class DepthTests
     public void Members_are_short_enough()
     {
         var geometry = new BridgeGeometry(Deep(Parabola));
-        var grillage = GrillageBuilder.Build(geometry);
-        var (nodes, middle) = (grillage.Nodes.Length, grillage.NodeAt(1, (grillage.Lines - 1) / 2));
-        var displacements = new double[3 * nodes];
-        displacements[3 * middle] = -1e3;
-        new GrillageSolver(grillage, new BandedCholesky()).Solve(displacements, 1);
+        var model = new ModelBuilder(geometry, new() { Divisions = 40 }).Build(StageState.Finished(1));
+        var middle = model.Mesh.OfGirder(0, 20);
+        var load = new FrameCase("middle") { Nodal = [DeckShares.Down(middle, 1e3)] };
+        var deflection = -new FrameAnalysis(model.Frame).Solve([load]).Cases[0].Displacements[middle][2];
         var modulus = Concrete.Of(geometry.Bridge.Materials.Girder).Ecm;
         const int Steps = 4000;
         var expected =
@@ -171,13 +172,13 @@ public class DepthTests
                 .Select(i => (i + 0.5) / Steps)
                 .Sum(t =>
                     Math.Pow(Span * Math.Min(t, 1 - t) / 2, 2)
-                    / (modulus * GrillageBuilder.Composite(geometry, geometry.Girders[0], 0, t).SecondMoment)
+                    / (modulus * EffectiveSlab.Composite(geometry, geometry.Girders[0], 0, t).SecondMoment)
                 )
             * Span
             / Steps
             * 1e3;
         // The girder is stiffened by the nominal edge members, by less than 0.2 %.
-        Assert.Equal(expected, -displacements[3 * middle], 0.004 * expected);
+        Assert.Equal(expected, deflection, 0.004 * expected);
     }
 
     [Fact]
@@ -239,11 +240,9 @@ public class DepthTests
         var (plain, level) = (new BridgeGeometry(Deep(null)), new BridgeGeometry(Deep(new() { Start = 0.9, Middle = 0.9 })));
         Assert.Equal(plain.GirderVolume(plain.Girders[0], 0), level.GirderVolume(level.Girders[0], 0), 1e-9);
         Assert.Equal(plain.HaunchOf(plain.Girders[0], 0).SlabDeflection, level.HaunchOf(level.Girders[0], 0).SlabDeflection, 1e-12);
-        Assert.Equal(
-            GrillageBuilder.Build(plain).Members.Select(m => m.Flexural),
-            GrillageBuilder.Build(level).Members.Select(m => m.Flexural),
-            (a, b) => Math.Abs(a - b) < 1e-9 * a
-        );
+        double[] Seconds(BridgeGeometry of) =>
+            [.. new ModelBuilder(of, new()).Build(StageState.Finished(1)).Sections[0].Select(x => x!.Composite.SecondMoment)];
+        Assert.Equal(Seconds(plain), Seconds(level), (a, b) => Math.Abs(a - b) < 1e-9 * a);
     }
 
     [Theory]

@@ -1,11 +1,9 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
-using Pravik.Core.Findings;
-using Pravik.Core.Geometry;
 using Pravik.Core.Loads;
+using Pravik.Core.Models;
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
@@ -55,7 +53,7 @@ public class GeometryTests
         Assert.Equal(-0.085 + 0.12 + 0.045, footway.SurfaceFrom, 1e-12);
         Assert.Equal(-0.1 - 5.2 * 0.025, footway.SlabFrom, 1e-12);
         Assert.Equal(-0.1 - 4 * 0.025, section.SlabTop(-4), 1e-12);
-        Assert.Equal(7.0, section.Carriageway!.Value.Width, 1e-12);
+        Assert.Equal(7.0, section.Carriageways.Single().Width, 1e-12);
     }
 
     /// <summary>The deck with its own crossfalls in place of the road's.</summary>
@@ -141,9 +139,8 @@ public class GeometryTests
         Assert.Equal(4, geometry.Deck().RightEdge(40), 1e-12);
         Assert.Equal(7.0 / 3, geometry.SpacingAt(50), 1e-12);
         Assert.Equal([3, 4.5, 6], geometry.Girders[3].Offsets().Select(o => Math.Round(o, 9)));
-        // What is spread on the grillage is the load of that deck.
-        var grillage = GrillageBuilder.Build(geometry);
-        var loads = new PermanentLoads(geometry, grillage.Mesh);
+        // What is spread on the mesh is the load of that deck.
+        var loads = new PermanentLoads(geometry, DeckMesh.Of(geometry, [.. geometry.Bridge.Axes.Spans.Select(_ => 40)]));
         Assert.Equal(loads.SurfacingTotal, loads.Surfacing.Sum(), loads.SurfacingTotal * 1e-4);
         var carriageway = 40 * (4.5 + 5) - 40 / 200.0 * ((3.5 * 3.5 + 3.5 * 6.5 + 6.5 * 6.5) / 3 - 4.5 * 4.5) / 2;
         Assert.Equal(carriageway * 2400, loads.SurfacingTotal, carriageway * 2400 * 1e-4);
@@ -154,8 +151,8 @@ public class GeometryTests
     {
         var deck = TestBridges.Demo.Deck.Patterns[0];
         var flush = deck with { Right = deck.Right.SetItem(1, deck.Right[1] with { Upstand = 0.05 }) };
-        Assert.Equal(8.0, new DeckSection(flush, 1, 0, 0.1).Carriageway!.Value.Width, 1e-12);
-        Assert.Equal(7.0, new DeckSection(flush, 1, 0, 0.05).Carriageway!.Value.Width, 1e-12);
+        Assert.Equal(8.0, new DeckSection(flush, 1, 0, 0.1).Carriageways.Single().Width, 1e-12);
+        Assert.Equal(7.0, new DeckSection(flush, 1, 0, 0.05).Carriageways.Single().Width, 1e-12);
     }
 
     [Fact]

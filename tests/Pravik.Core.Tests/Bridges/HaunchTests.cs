@@ -1,11 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
-using Pravik.Core.Checks.En1992;
 using Pravik.Core.Findings;
-using Pravik.Core.Geometry;
-using Pravik.Core.Materials;
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Core.Solids;
 using Pravik.Core.Validation;
 

@@ -1,7 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Core.Solids;
 using Pravik.Core.Validation;
 

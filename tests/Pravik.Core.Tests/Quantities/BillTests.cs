@@ -1,9 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
-using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Quantities;
-using Pravik.Core.Roads;
 using Pravik.Core.Solids;
 using Pravik.Core.Tests.Bridges;
 

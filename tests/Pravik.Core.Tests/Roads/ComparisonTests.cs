@@ -1,4 +1,3 @@
-using Pravik.Core.Geometry;
 using Pravik.Core.Roads;
 
 namespace Pravik.Core.Tests.Roads;

@@ -1,6 +1,4 @@
 using System.Collections.Immutable;
-using Pravik.Core.Bridges;
-using Pravik.Core.Numerics;
 using Pravik.Core.Sections;
 
 namespace Pravik.Core.Tests.Sections;

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using Pravik.Core.Checks.En1992;
 using Pravik.Core.Sections;
 
 namespace Pravik.Core.Tests.Sections;

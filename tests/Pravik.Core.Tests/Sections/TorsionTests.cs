@@ -1,6 +1,5 @@
 using Pravik.Core.Geometry;
 using Pravik.Core.Sections;
-using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Sections;
 

@@ -1,11 +1,9 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
-using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Solids;
-using Pravik.Core.Tests.Bridges;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Substructure;

@@ -1,9 +1,8 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Geometry;
+using Pravik.Core.Effects;
+using Pravik.Core.Frames;
 using Pravik.Core.Models;
-using Pravik.Core.Numerics;
 using Pravik.Core.Places;
-using Pravik.Core.Runs;
 using Pravik.Core.Tests.Bridges;
 using Pravik.Core.Traffic;
 
@@ -28,6 +27,8 @@ public class TrafficTests
         Assert.Equal(remaining, lanes.Remaining, 1e-9);
     }
 
+    private static Bridge Fine(Bridge bridge) => bridge with { Model = bridge.Model with { Divisions = 40 } };
+
     /// <summary>
     /// One lane on a simple span of 20 m, by hand. Moment at mid-span: an axle of 300 kN over it and the other 1.2 m off,
     /// 300·(20/4 + (10 − 1.2)/2) = 2820 kNm; lane 9·3·20²/8 = 1350 kNm. Shear at a quarter of the span, load ahead of it:
@@ -38,118 +39,174 @@ public class TrafficTests
     [Fact]
     public void One_lane_on_a_simple_span_agrees_with_hand_values()
     {
-        var results = BridgeRun.Run(TestBridges.OneGirder(20));
-        var middle = results.Points.Single(p => p.Point.Number == 10);
+        var results = ModelRun.Run(new(Fine(TestBridges.OneGirder(20))));
+        var (layout, traffic) = (results.Layout, results.Traffic!.Characteristic);
+        TrafficLoading At(double t, GirderEffect effect, bool greatest)
+        {
+            var point = Array.FindIndex([.. results.Points], p => Math.Abs(p.Fraction - t) < 1e-9);
+            return traffic.Loading(layout.At(point, effect), greatest) ?? TrafficLoading.None;
+        }
+        var middle = At(0.5, GirderEffect.M, true);
         // Wheels stand between girder and edge: near them the edge member and its strips bend by themselves, which shifts up to 0.25 %.
-        Assert.Equal(2820e3, middle.Moment.Traffic.Max.Tandem, 2820e3 * 0.003);
-        Assert.Equal(1350e3, middle.Moment.Traffic.Max.Distributed, 1350e3 * 0.001);
-        Assert.Equal(0, middle.Moment.Traffic.Min.Total, 1);
+        Assert.Equal(2820e3, middle.Tandem, 2820e3 * 0.003);
+        Assert.Equal(1350e3, middle.Distributed, 1350e3 * 0.001);
+        Assert.Equal(0, At(0.5, GirderEffect.M, false).Tandem, 1);
         // Anywhere with an axle on each side of the middle is as bad: the influence line falls alike on both.
-        Assert.InRange(middle.Moment.Traffic.Max.Lanes.Single().TandemStation!.Value, 19.4 - 1e-6, 20.6 + 1e-6);
-        var quarter = results.Points.Single(p => p.Point.Number == 5);
-        Assert.InRange(quarter.Shear.Traffic.Max.Tandem, 402e3, 432e3);
-        Assert.Equal(151.9e3, quarter.Shear.Traffic.Max.Distributed, 151.9e3 * 0.02);
-        Assert.Equal(-quarter.Shear.Traffic.Max.Tandem, results.Points.Single(p => p.Point.Number == 15).Shear.Traffic.Min.Tandem, 1);
-        Assert.InRange(results.Points.Single(p => p.Point.Number == 0).Shear.Traffic.Max.Tandem, 0.88 * 582e3, 582e3);
+        Assert.InRange(middle.Lanes.Single().TandemStation!.Value, 19.4 - 1e-6, 20.6 + 1e-6);
+        var quarter = At(0.25, GirderEffect.V, true);
+        Assert.InRange(quarter.Tandem, 402e3, 432e3);
+        Assert.Equal(151.9e3, quarter.Distributed, 151.9e3 * 0.02);
+        Assert.Equal(-quarter.Tandem, At(0.75, GirderEffect.V, false).Tandem, 1);
+        Assert.InRange(At(0, GirderEffect.V, true).Tandem, 0.88 * 582e3, 582e3);
+        // Deflection under the lane: 5·w·l⁴/384·EI with w = 27 kN/m is the part that the distributed load has in the worst place.
+        var down = At(0.5, GirderEffect.Deflection, false);
+        var section = results.Finished.Sections[0][0]!;
+        Assert.Equal(
+            -5 * 27e3 * Math.Pow(20, 4) / 384 / (section.Modulus * section.Composite.SecondMoment),
+            down.Distributed,
+            1e-3 * Math.Abs(down.Distributed)
+        );
+        // Reactions of the two supports: under the whole lane each has half of it.
+        Assert.Equal(27e3 * 20 / 2, traffic.Loading(layout.AtSeat(0) + 2, true)!.Distributed, 27e3 * 20 / 2 * 0.001);
     }
 
-    private static (Grillage, BridgeGeometry, InfluenceSurface[]) Surfaces(
-        Bridge bridge,
-        params (int Girder, int Span, int Number, EffectKind Kind)[] wanted
-    )
+    /// <summary>A loading put on as a load of its own gives the value for which it was sought, and what acts together with it.</summary>
+    [Theory]
+    [InlineData(ModelKind.Grillage)]
+    [InlineData(ModelKind.Shells)]
+    [InlineData(ModelKind.Line)]
+    public void The_loading_behind_a_value_gives_it_when_it_is_put_on(ModelKind kind)
     {
-        var geometry = new BridgeGeometry(bridge);
-        var grillage = GrillageBuilder.Build(geometry);
-        var points = EffectPoint.All(grillage);
-        var effects = wanted
-            .Select(w => new WantedEffect(points.Single(p => p.Girder == w.Girder && p.Span == w.Span && p.Number == w.Number), w.Kind))
-            .ToList();
-        return (grillage, geometry, InfluenceSurface.Solve(grillage, new GrillageSolver(grillage, new BandedCholesky()), effects));
+        var demo = TestBridges.Demo;
+        var choices = demo.Model with { Kind = kind };
+        var geometry = new BridgeGeometry(demo);
+        var results = ModelRun.Run(geometry, choices);
+        var (layout, traffic) = (results.Layout, results.Traffic!.Characteristic);
+        var (model, mesh, shares) = (results.Finished, results.Finished.Mesh, new DeckShares(results.Finished.Mesh, choices));
+        var (effects, analysis, of) = (new ModelEffects(model, layout), new FrameAnalysis(model.Frame), LoadModel1.Of(demo.Basis.Values));
+        foreach (var (point, effect) in new[] { (30, GirderEffect.M), (75, GirderEffect.M), (137, GirderEffect.M), (95, GirderEffect.T) })
+        {
+            var at = layout.At(point, effect);
+            var loading = traffic.Loading(at, true)!;
+            var nodal = new double[mesh.Nodes.Length];
+            foreach (var lane in loading.Lanes.Where(l => l.TandemStation is not null))
+            {
+                foreach (var (axle, side) in new[] { (-0.6, -1.0), (-0.6, 1), (0.6, -1), (0.6, 1) })
+                {
+                    var line = DeckLine.At(mesh, geometry, lane.From + lane.Width / 2 + side);
+                    Wheel(line, nodal, lane.TandemStation!.Value + axle, of.Axle[lane.Number - 1] / 2);
+                }
+            }
+            var solved = analysis.Solve([new FrameCase("tandems") { Nodal = shares.Put(nodal) }]).Cases[0];
+            Assert.Equal(loading.Tandem, effects.Force(point, (int)effect).Of(solved), Math.Abs(loading.Tandem) * 1e-5);
+            var together = traffic.Together(at, true);
+            Assert.Equal(traffic.Greatest[at], together[(int)effect], 1e-6 * traffic.Greatest[at]);
+        }
     }
 
-    /// <summary>Sum of ordinates under the four wheels, by looking the surface up wheel by wheel.</summary>
-    private static double Tandem(
-        Grillage grillage,
-        BridgeGeometry geometry,
-        InfluenceSurface surface,
-        double from,
-        double width,
-        double station
-    )
+    /// <summary>With a lane alone on a simple beam M = w·a·b/2 has V = w·(l/2 − a) beside it, and the tandem V = R − P: by hand.</summary>
+    [Fact]
+    public void What_acts_together_with_a_moment_is_the_shear_of_the_same_load()
+    {
+        var results = ModelRun.Run(new(Fine(TestBridges.OneGirder(20))));
+        var point = Array.FindIndex([.. results.Points], p => Math.Abs(p.Fraction - 0.25) < 1e-9);
+        var traffic = results.Traffic!.Characteristic;
+        var at = results.Layout.At(point, GirderEffect.M);
+        var loading = traffic.Loading(at, true)!;
+        // Lane over all of the span: V = 27·(10 − 5) = 135 kN. Tandem with its rear axle over the section, read as the mean of both
+        // sides: R = 300·(15 + 13.8)/20 = 432 kN less half an axle, 282 kN.
+        var station = loading.Lanes.Single().TandemStation!.Value;
+        Assert.Equal(15.6, station, 0.02);
+        Assert.Equal(135e3 + 282e3, traffic.Together(at, true)[(int)GirderEffect.V], 0.04 * 417e3);
+    }
+
+    private static void Wheel(DeckLine line, double[] nodal, double station, double load)
+    {
+        var k = Math.Clamp(Array.FindLastIndex(line.Station, s => s <= station), 0, line.Station.Length - 2);
+        var t = Math.Clamp((station - line.Station[k]) / (line.Station[k + 1] - line.Station[k]), 0, 1);
+        foreach (var (row, share) in new[] { (k, 1 - t), (k + 1, t) })
+        {
+            nodal[line.Node[row]] += load * share * (1 - line.Weight[row]);
+            nodal[line.Node[row] + 1] += load * share * line.Weight[row];
+        }
+    }
+
+    /// <summary>
+    /// No arrangement found at random, tandems with their lane loads and the rest of the carriageway on adverse parts, gives more than
+    /// the one that is kept.
+    /// </summary>
+    [Fact]
+    public void No_other_arrangement_gives_more()
+    {
+        var geometry = new BridgeGeometry(TestBridges.Demo);
+        var results = ModelRun.Run(geometry);
+        var (layout, traffic, model) = (results.Layout, results.Traffic!.Characteristic, results.Finished);
+        var (mesh, effects) = (model.Mesh, new ModelEffects(model, results.Layout));
+        var loads = Enumerable.Range(0, mesh.Nodes.Length).Select(n => new[] { DeckShares.Down(n, 1) }).ToList();
+        var solver = new InfluenceSolver(new FrameAnalysis(model.Frame), loads, 4);
+        var (random, carriageway) = (new Random(7), geometry.Carriageways.Single());
+        (double Axle, double Lane)[] numbers = [(300e3, 9e3), (200e3, 2.5e3)];
+        foreach (var point in new[] { 30, 75, 137, 210 })
+        {
+            var ordinates = solver.Ordinates([effects.Force(point, (int)GirderEffect.M)])[0];
+            foreach (var sign in new[] { 1, -1 })
+            {
+                var kept = (sign > 0 ? traffic.Greatest : traffic.Least)[layout.At(point, GirderEffect.M)];
+                var rest = 2.5e3 * Area(carriageway.From, carriageway.Width);
+                for (var i = 0; i < 150; i++)
+                {
+                    // Two lanes of 3 m anywhere, in either order; cells of 0.25 m keep the integrals of both the same.
+                    var first = carriageway.From + 0.25 * random.Next(0, (int)((carriageway.Width - 6) / 0.25) + 1);
+                    var second = first + 3 + 0.25 * random.Next(0, (int)((carriageway.To - first - 6) / 0.25 + 1e-9) + 1);
+                    var order = random.Next(2);
+                    double Lane(double from, (double Axle, double Lane) n) =>
+                        n.Axle / 2 * Math.Max(0, sign * Tandem(from)) + sign * (n.Lane - 2.5e3) * Area(from, 3);
+                    var other = sign * rest + Lane(first, numbers[order]) + Lane(second, numbers[1 - order]);
+                    Assert.True(other <= sign * kept * (1 + 1e-6) + 1, $"{other} beats {sign * kept}");
+                }
+
+                double Area(double from, double width) => Adverse(geometry, mesh, ordinates, from, width, sign);
+                double Tandem(double from) => Sum(geometry, mesh, ordinates, from, 112 + random.NextDouble() * 60.6);
+            }
+        }
+    }
+
+    /// <summary>Integral over a strip of what is adverse, cell by cell and piece by piece at a hundred places each.</summary>
+    private static double Adverse(BridgeGeometry geometry, DeckMesh mesh, double[] ordinates, double from, double width, int sign)
+    {
+        double sum = 0;
+        for (var c = 0; c < (int)Math.Round(width / 0.25); c++)
+        {
+            var line = DeckLine.At(mesh, geometry, from + (c + 0.5) * 0.25);
+            for (var k = 0; k + 1 < line.Station.Length; k++)
+            {
+                var (a, b) = (sign * On(line, ordinates, k), sign * On(line, ordinates, k + 1));
+                for (var i = 0; i < 100; i++)
+                    sum += 0.25 * line.Length[k] / 100 * Math.Max(0, a + (i + 0.5) / 100 * (b - a));
+            }
+        }
+        return sign * sum;
+    }
+
+    private static double On(DeckLine line, double[] ordinates, int k) =>
+        (1 - line.Weight[k]) * ordinates[line.Node[k]] + line.Weight[k] * ordinates[line.Node[k] + 1];
+
+    private static double Sum(BridgeGeometry geometry, DeckMesh mesh, double[] ordinates, double from, double station)
     {
         double sum = 0;
         foreach (var side in new[] { -1.0, 1.0 })
         {
-            var line = DeckLine.At(grillage.Mesh, geometry, from + width / 2 + side);
-            foreach (var axle in new[] { -0.6, 0.6 })
+            var line = DeckLine.At(mesh, geometry, from + 1.5 + side);
+            foreach (var s in new[] { station - 0.6, station + 0.6 })
             {
-                var s = station + axle;
                 var k = Array.FindLastIndex(line.Station, x => x <= s);
                 if (k < 0 || k + 1 >= line.Station.Length)
                     continue;
-                double At(int line1) =>
-                    (1 - line.Weight[line1]) * surface.Ordinates[line.Node[line1]]
-                    + line.Weight[line1] * surface.Ordinates[line.Node[line1] + 1];
                 var t = (s - line.Station[k]) / (line.Station[k + 1] - line.Station[k]);
-                sum += (1 - t) * At(k) + t * At(k + 1);
+                sum += (1 - t) * On(line, ordinates, k) + t * On(line, ordinates, k + 1);
             }
         }
         return sum;
-    }
-
-    [Fact]
-    public void The_position_that_is_kept_gives_the_value_and_no_other_gives_more()
-    {
-        var (grillage, geometry, surfaces) = Surfaces(
-            TestBridges.Demo,
-            (2, 1, 10, EffectKind.Moment),
-            (0, 0, 9, EffectKind.Moment),
-            (3, 1, 0, EffectKind.Moment),
-            (4, 1, 6, EffectKind.Moment)
-        );
-        var values = TestBridges.Demo.Basis.Values;
-        var placement = new TrafficPlacement(grillage, geometry, values);
-        var random = new Random(7);
-        double[] axle = [300e3, 200e3];
-        foreach (var surface in surfaces)
-        {
-            var range = placement.Worst(surface);
-            foreach (var (effect, sign) in new[] { (range.Max, 1), (range.Min, -1) })
-            {
-                var kept = effect
-                    .Lanes.Where(l => l.TandemStation is not null)
-                    .Sum(l => axle[l.Number - 1] / 2 * Tandem(grillage, geometry, surface, l.From, l.Width, l.TandemStation!.Value));
-                Assert.Equal(effect.Tandem, kept, Math.Abs(effect.Tandem) * 1e-6 + 1);
-                for (var i = 0; i < 400; i++)
-                {
-                    // Two lanes of 3 m in a carriageway from −3.4 to 3.6, on the steps that the search uses, in either order.
-                    var first = -3.4 + 0.25 * random.Next(0, 5);
-                    var second = first + 3 + 0.25 * random.Next(0, (int)((3.6 - first - 6) / 0.25 + 1e-9) + 1);
-                    var order = random.Next(2);
-                    double Some(double from) => Tandem(grillage, geometry, surface, from, 3, 112 + random.NextDouble() * 60.6);
-                    var other = axle[order] / 2 * Some(first) + axle[1 - order] / 2 * Some(second);
-                    Assert.True(sign * other <= sign * effect.Total + 1e-6 * Math.Abs(effect.Total), $"{other} beats {effect.Total}");
-                }
-            }
-            // Adverse parts only: together the two signs make up the whole integral of 2.5 kN/m² plus that of lane 1's surplus.
-            Assert.True(range.Max.Distributed >= 0 && range.Min.Distributed <= 0);
-        }
-    }
-
-    [Fact]
-    public void Combinations_agree_with_a_hand_sum()
-    {
-        var values = new Basis().Values;
-        TrafficEffect up = new(1000, 500, []),
-            down = new(-300, -100, []);
-        var effects = new PointEffects(null!, EffectKind.Moment, new(200, 100, -50, 20), new(up, down, up, down, 0.02, -0.2));
-        // 1.35·(200 + 100 + 20) − 1.00·50 + 1.35·(1500 + 3000·0.02)
-        Assert.Equal(1.35 * 320 - 50 + 1.35 * 1560, Combinations.Of(Combination.Ultimate, effects, values).Max, 1e-9);
-        // Footways alone govern downward: 5000·0.2 = 1000 against 400 + 600; equal, group 1a is taken.
-        Assert.Equal(320 - 1.35 * 50 - 1.35 * 1000, Combinations.Of(Combination.Ultimate, effects, values).Min, 1e-9);
-        Assert.Equal(270 + 1560, Combinations.Of(Combination.Characteristic, effects, values).Max, 1e-9);
-        Assert.Equal(270 + 0.75 * 1000 + 0.4 * 500 + 0.4 * 60, Combinations.Of(Combination.Frequent, effects, values).Max, 1e-9);
-        Assert.Equal(270, Combinations.Of(Combination.QuasiPermanent, effects, values).Max, 1e-9);
     }
 
     /// <summary>A verge without kerb widens the carriageway, so nothing can get less.</summary>
@@ -158,8 +215,9 @@ public class TrafficTests
     {
         var demo = TestBridges.Demo;
         var wider = demo with { Deck = demo.Deck.With(p => p with { Right = p.Right.SetItem(1, p.Right[1] with { Upstand = 0.05 }) }) };
-        var (before, after) = (BridgeRun.Run(demo), BridgeRun.Run(wider));
-        foreach (var (a, b) in before.Points.Zip(after.Points))
-            Assert.True(b.Moment.Traffic.Max.Total >= a.Moment.Traffic.Max.Total * (1 - 1e-3) - 1);
+        var (before, after) = (ModelRun.Run(new(demo)), ModelRun.Run(new(wider)));
+        var (a, b) = (before.Traffic!.Characteristic.Greatest, after.Traffic!.Characteristic.Greatest);
+        for (var p = 0; p < before.Points.Length; p++)
+            Assert.True(b[p, GirderEffect.M] >= a[p, GirderEffect.M] * (1 - 1e-3) - 1);
     }
 }

@@ -1,7 +1,5 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
-using Pravik.Core.Tests.Bridges;
 
 namespace Pravik.Core.Tests.Analysis.Frames;
 

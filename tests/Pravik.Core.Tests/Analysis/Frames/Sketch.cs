@@ -1,4 +1,3 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
 

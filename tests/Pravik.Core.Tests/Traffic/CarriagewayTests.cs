@@ -1,0 +1,115 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+using Pravik.Core.Tests.Bridges;
+
+namespace Pravik.Core.Tests.Traffic;
+
+/// <summary>Where traffic may drive (EN 1991-2 1.4.2.1, 4.2.3), found from strips, kerbs and restraint systems.</summary>
+public class CarriagewayTests
+{
+    private static Strip Of(StripKind kind, double width, double upstand = 0) =>
+        new()
+        {
+            Kind = kind,
+            Width = width,
+            Upstand = upstand,
+        };
+
+    private static readonly Strip Edge = Of(StripKind.EdgeBeam, 0.5, 0.05);
+
+    private static Carriageway[] Found(Strip[] left, Strip[] right, params Parapet[] parapets)
+    {
+        var bridge = Bridge.New("Dual") with
+        {
+            Deck = DeckEdits.Of([.. left], [.. right]),
+            Girders = new() { Count = 6, OverhangLeft = 1 },
+            Parapets = [.. parapets],
+        };
+        return [.. new BridgeGeometry(bridge).Carriageways];
+    }
+
+    private static void Are(Carriageway[] found, params (double From, double To)[] expected)
+    {
+        Assert.Equal(expected.Length, found.Length);
+        foreach (var (part, (from, to)) in found.Zip(expected))
+        {
+            Assert.Equal(from, part.From, 1e-9);
+            Assert.Equal(to, part.To, 1e-9);
+        }
+    }
+
+    [Fact]
+    public void A_kerbed_median_parts_two_carriageways_and_both_are_found()
+    {
+        Strip[] side = [Of(StripKind.Median, 1, 0.12), Of(StripKind.Carriageway, 7, -0.12), Edge];
+        Are(Found(side, side), (-8, -1), (1, 8));
+    }
+
+    [Fact]
+    public void A_flush_median_belongs_to_one_carriageway_unless_a_barrier_stands_on_it()
+    {
+        Strip[] side = [Of(StripKind.Median, 1), Of(StripKind.Carriageway, 7), Edge];
+        Are(Found(side, side), (-8, 8));
+        var barrier = new Parapet
+        {
+            Profile = "Concrete barrier",
+            Side = ParapetSide.Both,
+            Boundary = 0,
+            Across = 0.2,
+        };
+        var parted = Found(side, side, barrier);
+        Assert.Equal(2, parted.Length);
+        Assert.Equal(-0.2, parted[0].To, 1.0);
+        Assert.True(parted[0].To < 0 && parted[1].From > 0);
+    }
+
+    [Fact]
+    public void A_verge_with_a_kerb_inside_does_not_switch_traffic_off()
+    {
+        Strip[] left = [Of(StripKind.Verge, 0.6, 0.12), Of(StripKind.Carriageway, 3.5, -0.12), Edge];
+        Are(Found(left, [Of(StripKind.Carriageway, 3.5), Edge]), (-4.1, -0.6), (0, 3.5));
+    }
+
+    [Theory]
+    [InlineData(0.06, 5.5)]
+    [InlineData(0.12, 3.5)]
+    public void A_footway_behind_a_low_kerb_belongs_to_the_carriageway(double kerb, double reach)
+    {
+        Strip[] side = [Of(StripKind.Carriageway, 3.5), Of(StripKind.Footway, 2, kerb), Edge];
+        Are(Found(side, side), (-reach, reach));
+    }
+
+    /// <summary>Both carriageways of a dual road are loaded, and only one lane on the deck has number 1.</summary>
+    [Fact]
+    public void Both_carriageways_are_loaded_with_one_numbering()
+    {
+        Strip[] side = [Of(StripKind.Median, 1, 0.12), Of(StripKind.Carriageway, 7, -0.12), Edge];
+        var bridge = Bridge.New("Dual") with
+        {
+            Deck = DeckEdits.Of([.. side], [.. side]),
+            Girders = new() { Count = 6, OverhangLeft = 1 },
+        };
+        var results = ModelRun.Run(new(bridge));
+        var traffic = results.Traffic!.Characteristic;
+        foreach (var girder in new[] { 0, 5 })
+        {
+            var middle = Array.FindIndex([.. results.Points], p => p.Girder == girder && Math.Abs(p.Fraction - 0.5) < 1e-9);
+            var loading = traffic.Loading(results.Layout.At(middle, GirderEffect.M), true)!;
+            var first = loading.Lanes.Single(l => l.Number == 1);
+            Assert.True(girder == 0 ? first.From < -1 : first.From > 1);
+            Assert.Equal(loading.Lanes.Length, loading.Lanes.Select(l => l.Number).Distinct().Count());
+        }
+        // Mirror images: the outer girders have the same moments.
+        var (a, b) = (Moment(0), Moment(5));
+        Assert.True(a > 500e3);
+        Assert.Equal(a, b, 1e-6 * a);
+
+        double Moment(int girder) =>
+            Enumerable
+                .Range(0, results.Points.Length)
+                .Where(p => results.Points[p].Girder == girder)
+                .Max(p => traffic.Greatest[p, GirderEffect.M]);
+    }
+}
