@@ -26,8 +26,8 @@ public class ArchitectureTests
         "Models",
         "Loads",
         "Stages",
-        "Effects",
         "Traffic",
+        "Effects",
         "Checks",
         "Runs",
     ];

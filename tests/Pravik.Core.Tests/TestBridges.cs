@@ -34,6 +34,7 @@ internal static class TestBridges
             Road = Straight(20 + spans.Sum()),
             Deck = Bridges.DeckEdits.Of([Lane(1.5)], [Lane(1.5)]) with { EndOverhang = 0 },
             Girders = new() { Count = 1, OverhangLeft = 1.5 },
+            Parapets = [],
         };
 
     /// <summary>A deck that is the same on both sides of the road line.</summary>

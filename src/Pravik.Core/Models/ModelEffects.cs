@@ -153,7 +153,7 @@ public sealed class ModelEffects
 
     private Ends Piece(int girder, int row, int beam)
     {
-        if (model.Shells.IsEmpty)
+        if (model.Shells.IsEmpty || !model.Sections[girder][row]!.HasSlab)
             return new([.. Six(c => End(beam, c, false))], [.. Six(c => End(beam, c, true))]);
         var whole = Whole(girder, row, beam);
         var (from, to) = (model.Mesh.OfGirder(girder, row), model.Mesh.OfGirder(girder, row + 1));

@@ -11,6 +11,9 @@ public readonly record struct Carriageway(double From, double To)
 {
     private const double Tiny = 1e-6;
 
+    /// <summary>What is narrower is no carriageway: no vehicle drives there, as behind a barrier on the deck's edge (m).</summary>
+    public const double Least = 2;
+
     public double Width => To - From;
 
     public bool Contains(double offset) => offset > From && offset < To;
@@ -65,7 +68,7 @@ public readonly record struct Carriageway(double From, double To)
         foreach (var restraint in restraints.Where(r => r.To > from && r.From < end).OrderBy(r => r.From).Append(new(end, end)))
         {
             var part = new Carriageway(from, Math.Min(restraint.From, end));
-            if (part.Width > Tiny && strips.Any(s => IsRunning(s.Kind) && Math.Min(s.To, part.To) - Math.Max(s.From, part.From) > Tiny))
+            if (part.Width > Least - Tiny && strips.Any(s => IsRunning(s.Kind) && Math.Min(s.To, part.To) - Math.Max(s.From, part.From) > Tiny))
                 yield return part;
             from = Math.Max(from, restraint.To);
         }

@@ -139,7 +139,9 @@ public class DeckShapeTests
             ),
         };
         var geometry = new BridgeGeometry(bridge);
-        Assert.Equal([new Carriageway(-3.5, 5)], geometry.Carriageways);
+        var carriageway = Assert.Single(geometry.Carriageways);
+        Assert.Equal(-3.5, carriageway.From, 1e-9);
+        Assert.Equal(5, carriageway.To, 1e-9);
         Assert.Equal(7.75, geometry.Deck().At(30).Carriageways.Single().Width, 1e-9);
     }
 

@@ -54,7 +54,7 @@ public class CarriagewayTests
         Are(Found(side, side), (-8, 8));
         var barrier = new Parapet
         {
-            Profile = "Concrete barrier",
+            Profile = "Upright concrete",
             Side = ParapetSide.Both,
             Boundary = 0,
             Across = 0.2,
