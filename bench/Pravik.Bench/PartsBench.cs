@@ -1,9 +1,9 @@
 using BenchmarkDotNet.Attributes;
 using Pravik.Core.Bridges;
-using Pravik.Core.Numerics;
+using Pravik.Core.Effects;
+using Pravik.Core.Frames;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
-using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Drawings.Views;
 using Pravik.Drawings.Writers;
@@ -18,15 +18,13 @@ public class PartsBench
     private readonly Bridge bridge = Demo.Read();
     private readonly string text;
     private readonly BridgeGeometry geometry;
-    private readonly Grillage grillage;
-    private readonly GrillageSolver solver;
+    private readonly FrameModel frame;
 
     public PartsBench()
     {
         text = BridgeJson.Write(bridge);
         geometry = new(bridge);
-        grillage = GrillageBuilder.Build(geometry);
-        solver = new(grillage, new BandedCholesky());
+        frame = ModelRun.Run(geometry, withTraffic: false).Finished.Frame;
     }
 
     [Benchmark(Baseline = true)]
@@ -39,15 +37,13 @@ public class PartsBench
     public string DrawPlan() => SvgWriter.Inline(PlanView.Draw(geometry, UnitSystem.Metric, ViewSize.Pixels(960, 300), 140));
 
     [Benchmark]
-    public GrillageSolver Factorise() => new(grillage, new BandedCholesky());
+    public FrameAnalysis Factorise() => new(frame);
 
     [Benchmark]
-    public InfluenceSurface[] FortyInfluenceSurfaces() =>
-        InfluenceSurface.Solve(
-            grillage,
-            solver,
-            [.. EffectPoint.All(grillage).Take(40).Select(p => new WantedEffect(p, EffectKind.Moment))]
-        );
+    public ModelResults StagesAndActions() => ModelRun.Run(geometry, withTraffic: false);
+
+    [Benchmark]
+    public ModelResults StagesActionsAndTraffic() => ModelRun.Run(geometry);
 
     [Benchmark]
     public BridgeResults WholeRun() => BridgeRun.Run(bridge);

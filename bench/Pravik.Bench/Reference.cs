@@ -24,4 +24,8 @@ internal static class Reference
         }
         return product[Size + 1];
     }
+
+    /// <summary>A time in ms and its ratio to the reference's, in columns.</summary>
+    public static string Line(string what, double time, double reference) =>
+        $"{what.PadRight(58)} {time.ToString("0").PadLeft(7)} ms   {(time / reference).ToString("0.0").PadLeft(6)} × reference";
 }

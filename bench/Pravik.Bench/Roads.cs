@@ -63,13 +63,15 @@ internal static class Roads
         Draw();
         var surroundings = Draw();
         Console.WriteLine(
-            $"Road of {line.EndStation / 1000:0.0} km, {line.Line.Segments.Length} elements, ground of {ground.TriangleCount} triangles, file of {text.Length / 1e6:0.0} MB ({sum:0})"
+            $"Road of {line.EndStation / 1000:0.0} km, {line.Line.Segments.Length} elements, ground of {ground.TriangleCount} "
+                + $"triangles, file of {text.Length / 1e6:0.0} MB ({sum:0})"
         );
-        Console.WriteLine($"read the file                        {read, 8:0} ms   {read / reference, 7:0.0} × reference");
-        Console.WriteLine($"station and offset to x, y, z        {survey * 1000 / stations.Length, 8:0.00} µs");
-        Console.WriteLine($"x, y to station and offset           {locate * 1000 / points.Length, 8:0.00} µs");
-        Console.WriteLine($"plan of the bridge's surroundings    {surroundings, 8:0} ms");
-        Console.WriteLine($"level of the ground                  {level * 1000 / points.Length, 8:0.00} µs");
+        string Micro(string what, double time, int count) => $"{what.PadRight(58)} {(time * 1000 / count).ToString("0.00").PadLeft(7)} µs";
+        Console.WriteLine(Reference.Line("read the file", read, reference));
+        Console.WriteLine(Micro("station and offset to x, y, z", survey, stations.Length));
+        Console.WriteLine(Micro("x, y to station and offset", locate, points.Length));
+        Console.WriteLine(Micro("level of the ground", level, points.Length));
+        Console.WriteLine(Reference.Line("plan of the bridge's surroundings", surroundings, reference));
     }
 
     private static IEnumerable<RoadElement> Four(int i)

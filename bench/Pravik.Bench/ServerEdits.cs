@@ -89,7 +89,8 @@ internal static class ServerEdits
             }
             var reference = Median(references[Warm..]);
             Console.WriteLine(
-                $"Sorrel Brook overbridge, {Environment.ProcessorCount} cores, {Counted} edits in a warm server; times in ms as least / median / greatest"
+                $"Sorrel Brook overbridge, {Environment.ProcessorCount} cores, {Counted} edits in a warm server; times in ms as "
+                    + "least / median / greatest"
             );
             Print("reference: dense product 300 × 300", references[Warm..], reference);
             Print("edit to new drawings", drawings, reference);
@@ -131,8 +132,12 @@ internal static class ServerEdits
 
     private static double Median(IReadOnlyCollection<double> values) => values.Order().ElementAt(values.Count / 2);
 
-    private static void Print(string name, IReadOnlyCollection<double> values, double reference) =>
+    private static void Print(string name, IReadOnlyCollection<double> values, double reference)
+    {
+        string Figure(double value) => value.ToString("0.0").PadLeft(8);
+        var (least, median, greatest) = (values.Min(), Median(values), values.Max());
         Console.WriteLine(
-            $"{name, -36} {values.Min(), 8:0.0} / {Median(values), 8:0.0} / {values.Max(), 8:0.0}   {Median(values) / reference, 7:0.0} × reference"
+            $"{name.PadRight(36)} {Figure(least)} / {Figure(median)} / {Figure(greatest)}   {Figure(median / reference)} × reference"
         );
+    }
 }

@@ -67,7 +67,11 @@ internal static class Shells
             Console.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"{across} x {along}: {e.Unknowns} unknowns, {e.Entries / 1e6:0.0} million entries; order and shape {e.Analysed:0.00} s, factor {e.Factorised:0.00} s{(before > 0 ? $" (x {e.Factorised / before:0.0})" : "")}, 100 right-hand sides {e.Solved:0.00} s; with elements before and all results after {watch.Elapsed.TotalSeconds:0.00} s; {Process.GetCurrentProcess().PeakWorkingSet64 / 1e6:0} MB; imbalance {results.Cases.Max(c => c.Imbalance):0e0}"
+                    $"{across} x {along}: {e.Unknowns} unknowns, {e.Entries / 1e6:0.0} million entries; order and shape "
+                        + $"{e.Analysed:0.00} s, factor {e.Factorised:0.00} s{(before > 0 ? $" (x {e.Factorised / before:0.0})" : "")}, "
+                        + $"100 right-hand sides {e.Solved:0.00} s; with elements before and all results after "
+                        + $"{watch.Elapsed.TotalSeconds:0.00} s; {Process.GetCurrentProcess().PeakWorkingSet64 / 1e6:0} MB; imbalance "
+                        + $"{results.Cases.Max(c => c.Imbalance):0e0}"
                 )
             );
             before = e.Factorised;

@@ -35,7 +35,8 @@ internal static class BridgeFile
         {
             var place = finding.Path.Length > 0 ? $"{path}{finding.Path}" : path;
             Console.Error.WriteLine(
-                $"{(finding.Severity == Severity.Error ? "error" : "note")}: {place}: {finding.Message}{(finding.Why is { } why ? " " + why : "")}"
+                $"{(finding.Severity == Severity.Error ? "error" : "note")}: {place}: "
+                    + $"{finding.Message}{(finding.Why is { } why ? " " + why : "")}"
             );
         }
         return reading.Bridge;

@@ -74,7 +74,8 @@ internal static class ModelsCommand
         }
         var differing = comparison.Values.Count(v => v.Worst > ModelComparison.Limit);
         Console.WriteLine(
-            $"{comparison.Values.Length} values compared; {differing} differ by more than {100 * ModelComparison.Limit:0} % of the greatest of their kind in the grillage."
+            $"{comparison.Values.Length} values compared; {differing} differ by more than {100 * ModelComparison.Limit:0} % of "
+                + "the greatest of their kind in the grillage."
         );
     }
 

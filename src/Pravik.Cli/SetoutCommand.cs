@@ -72,19 +72,23 @@ internal static class SetoutCommand
                 return Refuse(
                     string.Create(
                         CultureInfo.InvariantCulture,
-                        $"Station {station} lies beyond the road “{road.Name}”, which runs from {line.StartStation:0.######} to {line.EndStation:0.######}."
+                        $"Station {station} lies beyond the road “{road.Name}”, which runs from {line.StartStation:0.######} to "
+                            + $"{line.EndStation:0.######}."
                     )
                 );
         }
         if (line.Profile is null)
             Console.Error.WriteLine("note: the road has no profile, so z is empty.");
         else if (!line.Profile.Covers(from) || !line.Profile.Covers(to))
+        {
+            var (least, most) = line.Profile.Range;
             Console.Error.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"note: the profile reaches from {line.Profile.Range.From:0.###} to {line.Profile.Range.To:0.###}; z is empty elsewhere."
+                    $"note: the profile reaches from {least:0.###} to {most:0.###}; z is empty elsewhere."
                 )
             );
+        }
         Console.Write(SetOut.Csv(line, stations, offsets));
         return Exit.Passes;
     }

@@ -65,13 +65,15 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         await db.Database.EnsureCreatedAsync();
         // Databases that were made before points could be named, or before there was a library.
         await db.Database.ExecuteSqlRawAsync(
-            "CREATE TABLE IF NOT EXISTS RestorePoints (ProjectId TEXT NOT NULL, Number INTEGER NOT NULL, Name TEXT NOT NULL, PRIMARY KEY (ProjectId, Number));"
+            "CREATE TABLE IF NOT EXISTS RestorePoints (ProjectId TEXT NOT NULL, Number INTEGER NOT NULL, Name TEXT NOT NULL, "
+                + "PRIMARY KEY (ProjectId, Number));"
         );
         await db.Database.ExecuteSqlRawAsync(
             "CREATE TABLE IF NOT EXISTS RoadShares (ProjectId TEXT NOT NULL PRIMARY KEY, \"Group\" TEXT NOT NULL);"
         );
         await db.Database.ExecuteSqlRawAsync(
-            "CREATE TABLE IF NOT EXISTS Library (Kind TEXT NOT NULL, Name TEXT NOT NULL, Json TEXT NOT NULL, Superseded INTEGER NOT NULL, ChangedAt TEXT NOT NULL, PRIMARY KEY (Kind, Name));"
+            "CREATE TABLE IF NOT EXISTS Library (Kind TEXT NOT NULL, Name TEXT NOT NULL, Json TEXT NOT NULL, Superseded INTEGER "
+                + "NOT NULL, ChangedAt TEXT NOT NULL, PRIMARY KEY (Kind, Name));"
         );
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;");
     }

@@ -35,7 +35,8 @@ app.Use(
     {
         // Styles stand in attributes of the widgets; scripts come from this server only.
         context.Response.Headers.ContentSecurityPolicy =
-            "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; connect-src 'self' blob:; object-src 'none'; base-uri 'self'";
+            "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; connect-src 'self' blob:; "
+            + "object-src 'none'; base-uri 'self'";
         context.Response.Headers.XContentTypeOptions = "nosniff";
         await next();
     }

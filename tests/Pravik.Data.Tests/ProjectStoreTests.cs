@@ -94,14 +94,14 @@ public sealed class ProjectStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task Results_are_kept_under_their_input_hash()
+    public async Task What_checks_say_is_kept_under_its_input_hash()
     {
         var store = await OpenAsync();
-        var results = BridgeRun.Run(Bridge.New("Bridge"));
-        await store.KeepResultsAsync("abc", results);
-        await store.KeepResultsAsync("abc", results);
-        Assert.Equal(results.Governing.Worst.Utilisation, (await (await OpenAsync()).ResultsAsync("abc"))!.Governing.Worst.Utilisation);
-        Assert.Null(await store.ResultsAsync("abd"));
+        var summary = CheckSummary.Of("Bridge", BridgeRun.Run(Bridge.New("Bridge")));
+        await store.KeepSummaryAsync("abc", summary);
+        await store.KeepSummaryAsync("abc", summary);
+        Assert.Equal(summary.Words, (await (await OpenAsync()).SummaryAsync("abc"))!.Words);
+        Assert.Null(await store.SummaryAsync("abd"));
     }
 
     [Fact]

@@ -142,22 +142,34 @@ public class BridgeJsonTests
         Assert.False(BridgeEditing.Meet("/axes/spans/1", "/axes/spans/10"));
     }
 
+    /// <summary>“Passes” is said of what was checked only, and of a bridge only where everything was.</summary>
     [Fact]
-    public void Results_come_back_and_hang_from_what_is_computed()
+    public void A_summary_of_checks_names_what_was_checked_and_what_was_not()
     {
         var bridge = BridgeJson.Read(Demo).Bridge!;
-        var results = BridgeRun.Run(bridge);
-        var back = ResultsJson.Read(ResultsJson.Write(results))!;
-        Assert.Equal(results.Governing.Worst, back.Governing.Worst);
-        Assert.Equal(results.Points.Length, back.Points.Length);
-        Assert.Equal(results.Points[70].Moment.Traffic.Max.Lanes.AsEnumerable(), back.Points[70].Moment.Traffic.Max.Lanes.AsEnumerable());
-        Assert.Null(ResultsJson.Read("{"));
+        var summary = CheckSummary.Of(bridge.Name, BridgeRun.Run(bridge));
+        Assert.False(summary.Fails);
+        Assert.False(summary.Passes);
+        Assert.Equal(["ultimate bending"], summary.Checked.AsEnumerable());
+        Assert.Contains(summary.NotChecked, n => n.Contains("shear", StringComparison.OrdinalIgnoreCase));
+        Assert.StartsWith("ultimate bending passes, 0.9", summary.Words);
+        Assert.EndsWith($"{summary.NotChecked.Length} subjects not checked yet", summary.Words);
+        Assert.Equal(summary.Checks.Max(c => c.Utilisation), summary.Utilisation);
 
+        var back = CheckSummary.Read(summary.Write())!;
+        Assert.Equal(summary.Checks.AsEnumerable(), back.Checks);
+        Assert.Equal(summary.Words, back.Words);
+        Assert.Null(CheckSummary.Read("{"));
+    }
+
+    [Fact]
+    public void Equal_hashes_are_of_what_is_computed()
+    {
+        var bridge = BridgeJson.Read(Demo).Bridge!;
         Assert.Equal(InputHash.Of(bridge), InputHash.Of(bridge with { Name = "Other", Basis = bridge.Basis with { Units = "us" } }));
-        Assert.Equal(
-            InputHash.Of(bridge),
-            InputHash.Of(bridge with { Ground = new("Field", "0"), Crossings = [new()], Road = bridge.Road with { Name = "Lane" } })
-        );
+        Assert.Equal(InputHash.Of(bridge), InputHash.Of(bridge with { Crossings = [new()], Road = bridge.Road with { Name = "Lane" } }));
+        // Foundations stand in the ground.
+        Assert.NotEqual(InputHash.Of(bridge), InputHash.Of(bridge with { Ground = new("Field", "0") }));
         Assert.NotEqual(InputHash.Of(bridge), InputHash.Of(bridge with { Road = bridge.Road with { Profile = [new() { Level = 7 }] } }));
         Assert.NotEqual(InputHash.Of(bridge), InputHash.Of(bridge with { Loads = new() { SurfacingWeight = 23e3 } }));
     }

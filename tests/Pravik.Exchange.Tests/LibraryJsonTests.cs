@@ -80,11 +80,13 @@ public class LibraryJsonTests
         "no area"
     )]
     [InlineData(
-        "{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"nationalSet\", \"value\": {\"name\": \"X\", \"values\": {\"gammaC\": 9}}}]}",
+        "{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"nationalSet\", \"value\": {\"name\": \"X\", "
+            + "\"values\": {\"gammaC\": 9}}}]}",
         "between"
     )]
     [InlineData(
-        "{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"section\", \"value\": {\"family\": \"own\", \"outlines\": []}}]}",
+        "{\"format\": \"pravik-library\", \"version\": 1, \"items\": [{\"kind\": \"section\", \"value\": {\"family\": \"own\", "
+            + "\"outlines\": []}}]}",
         "at least one outline"
     )]
     public void What_is_wrong_with_a_library_is_told_and_nothing_of_it_taken(string text, string words)

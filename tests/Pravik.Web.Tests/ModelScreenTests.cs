@@ -1,8 +1,9 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Places;
+using Pravik.Core.Runs;
 using Pravik.Core.Stages;
+using Pravik.Data;
 using Pravik.Exchange;
 using Pravik.Web.Ledgers;
 using Pravik.Web.Runs;
@@ -37,36 +38,29 @@ public class ModelScreenTests
         },
     };
 
-    private static readonly Lazy<ModelResults> Results = new(() => ModelRun.Run(new(Demo)));
-    private static readonly Lazy<ModelResults> Shells = new(() =>
-        ModelRun.Run(new(Demo), Demo.Model with { Kind = ModelKind.Shells, Supports = ModelSupports.Substructure })
+    private static readonly Lazy<BridgeResults> Results = new(() => BridgeRun.Run(Demo));
+    private static readonly Lazy<BridgeResults> Shells = new(() =>
+        BridgeRun.Run(Demo with { Model = Demo.Model with { Kind = ModelKind.Shells, Supports = ModelSupports.Substructure } })
     );
 
     private static Workspace Show(
         WorkspaceRequest request,
-        ModelResults? results = null,
-        (ModelResults, string)? other = null,
+        BridgeResults? results = null,
+        (BridgeResults, string)? other = null,
         ModelComparison? compared = null
     )
     {
-        var hash = InputHash.OfModel(Demo);
-        var state = new ModelState(hash, RunStatus.Done, 1, "Results are current")
+        var hash = InputHash.Of(Demo);
+        var seen = new RunsSeen(new(hash, RunStatus.Done, 1, "Results are current"), new(hash, 4, results ?? Results.Value))
         {
-            Latest = new(hash, 4, results ?? Results.Value),
-            Compared = compared is null ? null : (hash, compared),
+            Other = other,
+            Compared = compared is null ? null : new(hash, compared),
+            History = [(3, "edit 3: before")],
         };
-        return WorkspaceBuilder.Build(
-            new("p", 4, "Edited", Demo, [], true, false),
-            Around.Nothing,
-            null,
-            null,
-            request with
-            {
-                Step = "analysis",
-            },
-            new(state, true, other, [(3, "edit 3: before")])
-        );
+        return WorkspaceBuilder.Build(Snapshot, Around.Nothing, seen, request with { Step = "analysis" });
     }
+
+    private static Snapshot Snapshot => new("p", 4, "Edited", Demo, [], true, false);
 
     [Theory]
     [InlineData("results")]
@@ -98,14 +92,8 @@ public class ModelScreenTests
     [Fact]
     public void A_model_that_is_not_solved_yet_says_what_it_does()
     {
-        var workspace = WorkspaceBuilder.Build(
-            new("p", 4, "Edited", Demo, [], true, false),
-            Around.Nothing,
-            null,
-            null,
-            new() { Step = "analysis", Layout = "results" },
-            new(new("x", RunStatus.Running, 0.3, "Creep and shrinkage"), false, null, [])
-        );
+        var seen = RunsSeen.Nothing with { State = new("x", RunStatus.Running, 0.3, "Creep and shrinkage") };
+        var workspace = WorkspaceBuilder.Build(Snapshot, Around.Nothing, seen, new() { Step = "analysis", Layout = "results" });
         Assert.Equal("Creep and shrinkage", Assert.Single(workspace.Views).Note);
         Assert.Equal("running", workspace.Run.Status);
         Assert.True(workspace.Run.CanStop);
@@ -130,7 +118,7 @@ public class ModelScreenTests
         Assert.Equal(3 * 21, one.Table!.Rows.Count);
         Assert.Equal(5, Show(new() { Layout = "results", Arrange = "under" }).Views.Count);
         Assert.Contains(
-            "All permanent",
+            "Ultimate, all combinations",
             Show(
                 new()
                 {
@@ -162,22 +150,18 @@ public class ModelScreenTests
     [Fact]
     public void Own_combinations_add_up_and_name_what_they_do_not_find()
     {
-        var ranges = new EffectRanges(Results.Value, Demo.Actions.Combinations, null, Demo.Basis.Values);
-        double At(string id, bool greatest = true) => (greatest ? ranges.Find(id)!.Greatest : ranges.Find(id)!.Least).Forces[31].M;
+        var effects = Results.Value.Effects;
+        double At(string id, bool greatest = true) => effects.Find(new(id))!.Side(greatest).Forces(31).M;
         Assert.Equal(1.35 * At("permanent") + 1.5 * At("own1"), At("combination1"), 1e-6);
         Assert.Equal(Math.Max(At("own1"), At("combination1")), At("combination2"), 1e-6);
         Assert.Equal(Math.Min(At("own1"), At("combination1")), At("combination2", false), 1e-6);
-        Assert.Contains("gone", Assert.Single(ranges.Unknown));
+        Assert.Contains("gone", Assert.Single(effects.Unknown));
         // Each support adds only where it worsens.
         Assert.Equal(Enumerable.Range(1, 4).Sum(a => Math.Max(0, At($"settlement{a}"))), At("settlements"), 1e-6);
         Assert.Equal(-At("windBoth"), At("windBoth", false), 1e-6);
-        // Ultimate by hand: weights by 1.35 or 1.0, prestress, creep and shrinkage by 1, temperature by 1.5.
-        var weights = Results.Value.Cases.Where(c => c.Kind == ActionKind.Stage && c.Primary is null).Select(c => c.Total.Forces[31].M);
-        var rest = Results.Value.Cases.Where(c => c.Primary is not null || c.Kind == ActionKind.LongTerm).Sum(c => c.Total.Forces[31].M);
-        Assert.Equal(weights.Sum(m => Math.Max(1.35 * m, m)) + rest + 1.5 * At("temperature"), At("ultimateTemperature"), 1e-3);
         // Every name that a term can give is that of a range.
-        var known = ranges.All.Select(r => r.Name).Append(CaseNames.Traffic).ToHashSet();
-        Assert.All(CaseNames.All(Demo, 2), n => Assert.Contains(n, known));
+        var known = effects.All.Select(r => r.Name).ToHashSet();
+        Assert.All(RangeNames.All(Demo, 2), n => Assert.Contains(n, known));
     }
 
     [Fact]
@@ -261,7 +245,7 @@ public class ModelScreenTests
                     )
             ),
         };
-        var findings = WorkspaceBuilder.Build(new("p", 4, "Edited", held, [], true, false), Around.Nothing, null, null, new()).Findings;
+        var findings = WorkspaceBuilder.Build(Snapshot with { Bridge = held }, Around.Nothing, RunsSeen.Nothing, new()).Findings;
         Assert.Contains(findings, f => f.Message.Contains("cannot expand", StringComparison.Ordinal));
         Assert.DoesNotContain(Show(new()).Findings, f => f.Message.Contains("cannot expand", StringComparison.Ordinal));
     }

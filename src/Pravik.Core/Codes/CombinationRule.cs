@@ -12,7 +12,9 @@ public enum LimitState
     QuasiPermanent,
 }
 
-/// <summary>What a combination takes of traffic: a group of EN 1991-2 Table 4.4a, or its combination, frequent or quasi-permanent value.</summary>
+/// <summary>
+/// What a combination takes of traffic: a group of EN 1991-2 Table 4.4a, or its combination, frequent or quasi-permanent value.
+/// </summary>
 public enum TrafficGroup
 {
     None,

@@ -317,8 +317,8 @@ public sealed class BridgeEffects
 
     /// <summary>
     /// Permanent actions: weights with one factor where they worsen and another where they relieve, surfacing with its thickness varied
-    /// too (EN 1991-1-1 5.2.3(3)); prestress, at the ultimate state its secondary part, the primary being part of the resistance; creep and shrinkage of the last interval, which has not yet passed when the bridge opens,
-    /// where they worsen.
+    /// too (EN 1991-1-1 5.2.3(3)); prestress, at the ultimate state its secondary part, the primary being part of the resistance; creep and
+    /// shrinkage of the last interval, which has not yet passed when the bridge opens, where they worsen.
     /// </summary>
     private EffectRange PermanentBy(CombinationRule rule)
     {

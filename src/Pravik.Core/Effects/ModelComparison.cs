@@ -83,7 +83,8 @@ public sealed record ComparedValue(
                     "Shells",
                     ShellsDifference,
                     ShellsSum,
-                    "slab and girders of the shell model share by their true stiffness across, and diaphragms over the supports have the slab for a flange"
+                    "slab and girders of the shell model share by their true stiffness across, and diaphragms over the supports "
+                        + "have the slab for a flange"
                 )
             );
         return string.Join(" ", why);
@@ -96,8 +97,10 @@ public sealed record ComparedValue(
         return Effect is not ComparedEffect.Deflection && Math.Abs(total) <= 0.02
                 ? $"{model} {100 * difference:+0.0;−0.0} %: the load is shared otherwise ({together}): {sharing}."
             : Effect is ComparedEffect.Deflection
-                ? $"{model} {100 * difference:+0.0;−0.0} %: stiffness counts here, and sharing ({together}); effective width is smaller than the slab's true one, and {sharing}."
-            : $"{model} {100 * difference:+0.0;−0.0} %, {together}: stiffness along the bridge differs, so that moments over the piers do, and what lies between follows; {sharing}.";
+                ? $"{model} {100 * difference:+0.0;−0.0} %: stiffness counts here, and sharing ({together}); effective width is "
+                    + $"smaller than the slab's true one, and {sharing}."
+            : $"{model} {100 * difference:+0.0;−0.0} %, {together}: stiffness along the bridge differs, so that moments over the "
+                + $"piers do, and what lies between follows; {sharing}.";
     }
 }
 

@@ -17,7 +17,9 @@ public sealed partial class FrameAnalysis
     private readonly ConcurrentDictionary<int, double[][]> shellRows = new();
     private Lazy<ILookup<int, (int Element, int Point)>>? elementsOf;
 
-    /// <summary>The row of an effect for loads at nodes: those along a beam add what <see cref="BeamDiagram"/> takes into account.</summary>
+    /// <summary>
+    /// The row of an effect for loads at nodes: those along a beam add what <see cref="BeamDiagram"/> takes into account.
+    /// </summary>
     public EffectRow RowOf(FrameEffect effect)
     {
         var row = new RowSum(this);

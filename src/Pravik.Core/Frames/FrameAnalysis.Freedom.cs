@@ -65,7 +65,8 @@ public sealed partial class FrameAnalysis
                     throw new FrameRefusedException([
                         new(
                             $"/nodes/{bodies.Roots[b]}",
-                            $"The structure can move: nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”, and case “{load}” loads it."
+                            $"The structure can move: nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”, and "
+                                + $"case “{load}” loads it."
                         ),
                     ]);
                 Warn($"Nothing resists {free} at node “{model.Nodes[bodies.Roots[b]].Id}”; it is held at 0.");

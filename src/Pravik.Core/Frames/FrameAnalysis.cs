@@ -302,7 +302,8 @@ public sealed partial class FrameAnalysis
                 ?? throw new FrameRefusedException([
                     new(
                         $"/cases/{model.Cases.IndexOf(load)}/settlement",
-                        $"Supports of the body of node “{model.Nodes[bodies.Roots[b]].Id}” cannot settle like this together: links make it rigid."
+                        $"Supports of the body of node “{model.Nodes[bodies.Roots[b]].Id}” cannot settle like this together: "
+                            + "links make it rigid."
                     ),
                 ]);
         }

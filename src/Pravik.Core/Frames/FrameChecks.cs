@@ -102,7 +102,8 @@ public static class FrameChecks
                 return $"is inside out or folded at its node {c + 1}: nodes go round the edge, and corners turn outward by less than 180°";
         }
         return 2 * ShellElement.Warp(corners) > MostWarp
-            ? $"is warped: its diagonals pass each other at {200 * ShellElement.Warp(corners):0} % of its size; {100 * MostWarp:0} % are taken"
+            ? $"is warped: its diagonals pass each other at {200 * ShellElement.Warp(corners):0} % of its size; {100 * MostWarp:0} "
+                + "% are taken"
             : null;
     }
 

@@ -31,7 +31,9 @@ public sealed class DeckWind
         Height = actions.WindHeight ?? HeightAbove(ground);
     }
 
-    /// <summary>Height of the deck above the lowest ground (m); null where there is no ground and none is given: 20 m or less is taken.</summary>
+    /// <summary>
+    /// Height of the deck above the lowest ground (m); null where there is no ground and none is given: 20 m or less is taken.
+    /// </summary>
     public double? Height { get; }
 
     /// <summary>Wind on a span: the force across per metre (N/m) and its level below the road line, and the lift per metre.</summary>

@@ -43,8 +43,8 @@ public sealed class TemperatureProfile
     }
 
     /// <summary>
-    /// Composite, with a slab of thickness h: warmer, ΔT₁ at the top to 4 K at 0.6h and to 0 over the next 0.4 m; cooler, ΔT₁ at the top to 0
-    /// at 0.6h and to −8 K over the next 0.4 m, and so to the soffit.
+    /// Composite, with a slab of thickness h: warmer, ΔT₁ at the top to 4 K at 0.6h and to 0 over the next 0.4 m; cooler, ΔT₁ at the top to
+    /// 0 at 0.6h and to −8 K over the next 0.4 m, and so to the soffit.
     /// </summary>
     public static TemperatureProfile OnSteel(double depth, double slab, double surfacing, bool warmer)
     {

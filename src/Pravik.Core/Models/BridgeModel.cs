@@ -71,6 +71,8 @@ public sealed record BridgeModel(ModelKind Kind, StageState State, FrameModel Fr
     /// <summary>The span (from 0) of the piece that begins on a row.</summary>
     public int SpanOf(int line) => Mesh.SpanOf(line);
 
-    /// <summary>The piece of girder at a point, by the row on which it begins: the one ahead, at the end of a span the one behind.</summary>
+    /// <summary>
+    /// The piece of girder at a point, by the row on which it begins: the one ahead, at the end of a span the one behind.
+    /// </summary>
     public int RowOf(ModelPoint point) => Math.Min(point.Line, Mesh.Spans[point.Span].Last - 1);
 }

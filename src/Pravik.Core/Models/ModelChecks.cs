@@ -24,8 +24,10 @@ public static class ModelChecks
             var length = geometry.Axes[unit.LastSpan + 1].Station - geometry.Axes[unit.FirstSpan].Station;
             yield return Finding.Warning(
                 $"/supports/{held[1].Axis.Number}/choices/bearing",
-                $"The deck cannot expand between axes {held[0].Axis.Name} and {held[^1].Axis.Name}: every bearing there holds it along the road.",
-                $"For 30 K it wants {1000 * 30 * ModelBuilder.Expansion * length:0} mm; held, it pushes with E·A·α·ΔT. Let bearings move along at all axes but one."
+                $"The deck cannot expand between axes {held[0].Axis.Name} and {held[^1].Axis.Name}: every bearing there holds it "
+                    + "along the road.",
+                $"For 30 K it wants {1000 * 30 * ModelBuilder.Expansion * length:0} mm; held, it pushes with E·A·α·ΔT. Let "
+                    + "bearings move along at all axes but one."
             ) with
             {
                 Station = held[^1].Axis.Station,
@@ -63,7 +65,8 @@ public static class ModelChecks
                 if (length < wanted * (1 - Shortest))
                     yield return Finding.Warning(
                         "/model/divisions",
-                        $"The members of {girder.Name} in span {span + 1} are {100 * (1 - length / wanted):0.0} % shorter than the girder: chords cut its curve. Take more pieces."
+                        $"The members of {girder.Name} in span {span + 1} are {100 * (1 - length / wanted):0.0} % shorter than "
+                            + "the girder: chords cut its curve. Take more pieces."
                     );
                 foreach (
                     var other in beams

@@ -88,7 +88,9 @@ public sealed class ModelEffects
         return (ratio / whole.Area, ratio * (whole.Centroid - z) / whole.SecondMoment);
     }
 
-    /// <summary>The section of the piece at a point: the one ahead of it, at the end of a span the one behind; null where none stands.</summary>
+    /// <summary>
+    /// The section of the piece at a point: the one ahead of it, at the end of a span the one behind; null where none stands.
+    /// </summary>
     public LayeredSection? SectionAt(ModelPoint point) => model.Sections[point.Girder][model.RowOf(point)];
 
     /// <summary>Whether the girder of a point stands.</summary>

@@ -30,7 +30,8 @@ public readonly record struct Carriageway(double From, double To)
     )
     {
         var all = ImmutableArray.CreateBuilder<Carriageway>();
-        for (var i = 0; i < strips.Length; )
+        var i = 0;
+        while (i < strips.Length)
         {
             var next = i + 1;
             while (next < strips.Length && CanCross(strips[next - 1], strips[next], kerbHeight))
@@ -68,7 +69,10 @@ public readonly record struct Carriageway(double From, double To)
         foreach (var restraint in restraints.Where(r => r.To > from && r.From < end).OrderBy(r => r.From).Append(new(end, end)))
         {
             var part = new Carriageway(from, Math.Min(restraint.From, end));
-            if (part.Width > Least - Tiny && strips.Any(s => IsRunning(s.Kind) && Math.Min(s.To, part.To) - Math.Max(s.From, part.From) > Tiny))
+            if (
+                part.Width > Least - Tiny
+                && strips.Any(s => IsRunning(s.Kind) && Math.Min(s.To, part.To) - Math.Max(s.From, part.From) > Tiny)
+            )
                 yield return part;
             from = Math.Max(from, restraint.To);
         }

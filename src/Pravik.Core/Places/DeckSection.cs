@@ -77,7 +77,9 @@ public sealed class DeckSection
     public double RightEdge { get; }
     public double Width => RightEdge - LeftEdge;
 
-    /// <summary>Where traffic may drive, by kerbs alone: restraint systems may part it further (<see cref="BridgeGeometry.Carriageways"/>).</summary>
+    /// <summary>
+    /// Where traffic may drive, by kerbs alone: restraint systems may part it further (<see cref="BridgeGeometry.Carriageways"/>).
+    /// </summary>
     public ImmutableArray<Carriageway> Carriageways { get; }
 
     /// <summary>Level of the slab's top relative to the road line; beyond the edges the outermost strip continues.</summary>

@@ -112,7 +112,8 @@ public static class Staging
             if (step.Number > 0 && step.Stage.Day < steps[step.Number - 1].Stage.Day)
                 yield return Finding.Error(
                     $"{at}/day",
-                    $"Stage {step.Number + 1} comes before the one above it: its day must be at least {steps[step.Number - 1].Stage.Day:0.#}."
+                    $"Stage {step.Number + 1} comes before the one above it: its day must be at least "
+                        + $"{steps[step.Number - 1].Stage.Day:0.#}."
                 );
             foreach (var load in step.Stage.LoadNames)
             {
@@ -132,7 +133,8 @@ public static class Staging
                 else if (step.State.Slab.Contains(false))
                     yield return Finding.Error(
                         $"{at}/loads",
-                        $"“{load}” lies on the slab, which is not stiff in every span in stage {step.Number + 1}: what is cast in a stage carries from the next one."
+                        $"“{load}” lies on the slab, which is not stiff in every span in stage {step.Number + 1}: what is cast in "
+                            + "a stage carries from the next one."
                     );
             }
         }

@@ -61,7 +61,8 @@ public static class LineBuilder
                 findings.Add(
                     Finding.Error(
                         $"/road/points/{Math.Min(i, points.Length - 2)}/radius",
-                        $"The curves between points {i} and {i + 1} need {-straight:0.###} m more than the {leg:0.###} m between them. Take a smaller radius or shorter transitions."
+                        $"The curves between points {i} and {i + 1} need {-straight:0.###} m more than the {leg:0.###} m between "
+                            + "them. Take a smaller radius or shorter transitions."
                     )
                 );
             if (straight > 1e-9 || elements.Count == 0)
@@ -104,7 +105,8 @@ public static class LineBuilder
             findings.Add(
                 Finding.Error(
                     $"/road/points/{i}/transitionIn",
-                    $"The transitions at point {i + 1} turn further than its whole angle of {delta * 180 / Math.PI:0.###}°. Shorten them or take a greater radius."
+                    $"The transitions at point {i + 1} turn further than its whole angle of {delta * 180 / Math.PI:0.###}°. "
+                        + "Shorten them or take a greater radius."
                 )
             );
             return null;

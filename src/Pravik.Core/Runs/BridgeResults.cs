@@ -66,7 +66,9 @@ public sealed class BridgeResults
                 .OrderByDescending(o => o.Utilisation),
         ];
 
-    /// <summary>The outcome that a path names, such as <c>/parts/results/3/2/51/hogging</c>; the worst of the point without a sense.</summary>
+    /// <summary>
+    /// The outcome that a path names, such as <c>/parts/results/3/2/51/hogging</c>; the worst of the point without a sense.
+    /// </summary>
     public CheckOutcome? Find(string? path)
     {
         if (path is null)

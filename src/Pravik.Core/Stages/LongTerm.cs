@@ -55,7 +55,9 @@ public sealed class LongTerm
         told.Add(new("h_0,slab", "notional size of the slab, m", slabSize, "EN 1992-1-1 3.1.4(5)"));
     }
 
-    /// <summary>Whether a point ends a span where the next one begins on the same row, whose pieces then begin at the point after it.</summary>
+    /// <summary>
+    /// Whether a point ends a span where the next one begins on the same row, whose pieces then begin at the point after it.
+    /// </summary>
     private static bool Ends(ImmutableArray<ModelPoint> points, int i) =>
         points[i + 1].Girder == points[i].Girder && points[i + 1].Line == points[i].Line;
 

@@ -147,7 +147,8 @@ public sealed class StageRun
             state = state with { LetGo = letGo };
             var girder = geometry.Girders[worst.Prop.Girder].Name;
             models.Warn(
-                $"The prop under {girder} in span {worst.Prop.Span + 1} would pull in stage {step.Number + 1} and lets go: it carries nothing from then on."
+                $"The prop under {girder} in span {worst.Prop.Span + 1} would pull in stage {step.Number + 1} and lets go: it "
+                    + "carries nothing from then on."
             );
             models.Solve(models.Of(state, name), [put(CaseNames.LetGo(girder, worst.Prop.Span), ActionKind.Permanent, Released([worst]))]);
         }

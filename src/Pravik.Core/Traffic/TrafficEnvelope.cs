@@ -32,7 +32,9 @@ public sealed class TrafficEnvelope
     public EffectValues Greatest { get; }
     public EffectValues Least { get; }
 
-    /// <summary>Forces at the place of an effect under the loading that gives its greatest or least value, in the order of the block.</summary>
+    /// <summary>
+    /// Forces at the place of an effect under the loading that gives its greatest or least value, in the order of the block.
+    /// </summary>
     public ReadOnlySpan<double> Together(int effect, bool isGreatest) =>
         (isGreatest ? togetherGreatest : togetherLeast).AsSpan(effect * EffectLayout.Forces, Layout.TogetherWith(effect).Count);
 

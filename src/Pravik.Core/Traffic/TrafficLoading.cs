@@ -2,7 +2,9 @@ using System.Collections.Immutable;
 
 namespace Pravik.Core.Traffic;
 
-/// <summary>A loaded lane: its number, the offset of its left edge, its width, and the station of the middle of its tandem (null for none).</summary>
+/// <summary>
+/// A loaded lane: its number, the offset of its left edge, its width, and the station of the middle of its tandem (null for none).
+/// </summary>
 public sealed record LoadedLane(int Number, double From, double Width, double? TandemStation);
 
 /// <summary>

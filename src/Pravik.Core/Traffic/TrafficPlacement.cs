@@ -100,7 +100,9 @@ internal sealed class TrafficPlacement
         return sum;
     }
 
-    /// <summary>What can be loaded of a surface for one sign: sums of ordinates under the tandem of every track, and adverse areas.</summary>
+    /// <summary>
+    /// What can be loaded of a surface for one sign: sums of ordinates under the tandem of every track, and adverse areas.
+    /// </summary>
     public sealed class Adverse
     {
         internal required int Sign { get; init; }
@@ -186,7 +188,8 @@ internal sealed class TrafficPlacement
             distributed += model.Rest * adverse.Area[at++];
         }
         var (loaded, chosen) = (ImmutableArray.CreateBuilder<LoadedLane>(), ImmutableArray.CreateBuilder<(int, int)>());
-        for (int i = 0, set = sets - 1; i < tracks.Tracks.Count && set != 0; )
+        var (i, set) = (0, sets - 1);
+        while (i < tracks.Tracks.Count && set != 0)
         {
             var lane = choice[i * sets + set];
             if (lane < 0)

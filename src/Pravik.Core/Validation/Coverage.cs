@@ -39,7 +39,8 @@ internal static class Coverage
         void Tell((string Name, double Station) corner, double missing, bool atStart)
         {
             var message =
-                $"The road {(atStart ? "begins too late" : "ends too soon")}: the {corner.Name} corner of the deck and a margin of {Text(Margin)} need {Text(missing)} more.";
+                $"The road {(atStart ? "begins too late" : "ends too soon")}: the {corner.Name} corner of the deck and a margin "
+                + $"of {Text(Margin)} need {Text(missing)} more.";
             if (missing > Farthest)
                 bounds.Error(atStart ? "/axes/firstStation" : "/axes/spans", message);
             else

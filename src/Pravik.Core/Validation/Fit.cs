@@ -33,7 +33,8 @@ internal static class Fit
                     : bridge.Girders.Own.FirstOrDefault(o => o.Value.Section == shape.Shape.Name).Key is { } key
                         ? $"/girders/own/{key}/section"
                     : "/girders/ranges",
-                $"The section “{shape.Shape.Name}” is of steel: girders of steel are laid out, drawn, billed and modelled, but not checked in this version."
+                $"The section “{shape.Shape.Name}” is of steel: girders of steel are laid out, drawn, billed and modelled, but "
+                    + "not checked in this version."
             );
         foreach (var shape in geometry.SectionsInUse.Where(s => !s.IsSteel && !bridge.Girders.CastInPlace))
             Strands(bridge, shape, bounds);
@@ -109,14 +110,18 @@ internal static class Fit
                     else if (line.From > unit.Start.Station + 1e-6 || line.To < unit.End.Station - 1e-6)
                         bounds.Warning(
                             path,
-                            $"The line “{name}” runs from station {units.Format(line.From, QuantityKind.Length)} to {units.Format(line.To, QuantityKind.Length)}, not all along {unit.Name}.",
+                            $"The line “{name}” runs from station {units.Format(line.From, QuantityKind.Length)} to "
+                                + $"{units.Format(line.To, QuantityKind.Length)}, not all along {unit.Name}.",
                             "Beyond its ends the deck keeps the width that it has there."
                         );
                 }
             }
         }
-        string Missing(string name) =>
-            $"The road has no line “{name}”. {(geometry.Road.Features.IsEmpty ? "Lines come with a road file." : $"It has {string.Join(", ", geometry.Road.Features.Select(f => f.Name))}.")}";
+        string Missing(string name)
+        {
+            var names = string.Join(", ", geometry.Road.Features.Select(f => f.Name));
+            return $"The road has no line “{name}”. {(names.Length == 0 ? "Lines come with a road file." : $"It has {names}.")}";
+        }
     }
 
     /// <summary>Units must leave a gap between them, and stay joined nowhere.</summary>
@@ -128,7 +133,8 @@ internal static class Fit
             if (overlap > 1e-9)
                 bounds.Error(
                     $"/deck/units/{after.Key}/startOverhang",
-                    $"{before.Name} and {after.Name} overlap by {units.FormatWithUnit(overlap, QuantityKind.Size)} at axis {after.Start.Name}. Let one of them end sooner."
+                    $"{before.Name} and {after.Name} overlap by {units.FormatWithUnit(overlap, QuantityKind.Size)} at axis "
+                        + $"{after.Start.Name}. Let one of them end sooner."
                 );
         }
         foreach (var unit in geometry.Units)
@@ -143,13 +149,15 @@ internal static class Fit
         foreach (var strip in deck.Strips.Where(s => s.Width < 0.01))
             bounds.Error(
                 $"{strip.Path}/width",
-                $"The line that this strip follows leaves it {units.FormatWithUnit(strip.Width, QuantityKind.Size)} wide in {unit.Name}: it must lie outward of the strip before."
+                $"The line that this strip follows leaves it {units.FormatWithUnit(strip.Width, QuantityKind.Size)} wide in "
+                    + $"{unit.Name}: it must lie outward of the strip before."
             );
         foreach (var strip in deck.Strips.Where(s => s.LeastFill < -1e-9))
         {
             bounds.Error(
                 $"{strip.Path}/upstand",
-                $"The surface of this strip lies {units.FormatWithUnit(-strip.LeastFill, QuantityKind.Size)} below the top of the slab. Raise its upstand or lower the slab by more surfacing."
+                $"The surface of this strip lies {units.FormatWithUnit(-strip.LeastFill, QuantityKind.Size)} below the top of the "
+                    + "slab. Raise its upstand or lower the slab by more surfacing."
             );
         }
         var pattern = $"/deck/patterns/{unit.PatternIndex}";
@@ -184,14 +192,16 @@ internal static class Fit
             if (layout.OverhangLeft < flange / 2 || layout.OverhangLeft > deck.Width - flange / 2)
                 bounds.Error(
                     leftPath,
-                    $"The girder would lie at or beyond the deck's edge; its overhang must lie between {Text(flange / 2)} and {Text(deck.Width - flange / 2)}."
+                    $"The girder would lie at or beyond the deck's edge; its overhang must lie between {Text(flange / 2)} and "
+                        + $"{Text(deck.Width - flange / 2)}."
                 );
             return;
         }
         if (layout.OverhangLeft < flange / 2)
             bounds.Error(
                 leftPath,
-                $"The first girder lies on the deck's edge: with a flange of {Text(flange)} the overhang must be at least {Text(flange / 2)}."
+                $"The first girder lies on the deck's edge: with a flange of {Text(flange)} the overhang must be at least "
+                    + $"{Text(flange / 2)}."
             );
         if (!layout.Spacings.IsEmpty)
         {
@@ -200,7 +210,8 @@ internal static class Fit
             if (left < flange / 2)
                 bounds.Error(
                     path,
-                    $"With these spacings the last girder lies {Text(Math.Abs(left))} {(left < 0 ? "beyond" : "from")} the right edge of the deck, {Text(deck.Width)} wide; half its flange, {Text(flange / 2)}, must stay under it."
+                    $"With these spacings the last girder lies {Text(Math.Abs(left))} {(left < 0 ? "beyond" : "from")} the right "
+                        + $"edge of the deck, {Text(deck.Width)} wide; half its flange, {Text(flange / 2)}, must stay under it."
                 );
             else if (layout.Spacings.Min() < flange)
                 bounds.Error(
@@ -216,7 +227,8 @@ internal static class Fit
                 && girders.OverhangRight is null
                     ? leftPath
                     : right,
-                $"The last girder lies on the deck's edge: with a flange of {Text(flange)} the overhang must be at least {Text(flange / 2)}."
+                $"The last girder lies on the deck's edge: with a flange of {Text(flange)} the overhang must be at least "
+                    + $"{Text(flange / 2)}."
             );
         var room = deck.Width - layout.OverhangLeft - layout.OverhangRight;
         var most = (int)Math.Floor(room / flange + 1e-9) + 1;
@@ -225,7 +237,8 @@ internal static class Fit
         else if (layout.Count > most)
             bounds.Error(
                 GirderLayout.PathOf(girders, span, "count", l => l.Count is not null),
-                $"{layout.Count} girders do not fit: between the overhangs there are {Text(room)}, room for {most} with flanges of {Text(flange)}."
+                $"{layout.Count} girders do not fit: between the overhangs there are {Text(room)}, room for {most} with flanges "
+                    + $"of {Text(flange)}."
             );
     }
 
@@ -292,7 +305,8 @@ internal static class Fit
                 {
                     bounds.Error(
                         $"/axes/spans/{span}",
-                        $"{girder.Name} is only {units.FormatWithUnit(length, QuantityKind.Length)} long in span {span + 1}; little is left between its end gaps."
+                        $"{girder.Name} is only {units.FormatWithUnit(length, QuantityKind.Length)} long in span {span + 1}; "
+                            + "little is left between its end gaps."
                     );
                     continue;
                 }
@@ -308,7 +322,9 @@ internal static class Fit
                 if (room < half - 1e-9)
                     bounds.Error(
                         GirderLayout.PathOf(bridge.Girders, span, "overhangLeft", l => l.OverhangLeft is not null),
-                        $"{girder.Name} {(girder.In(span).Curve is null ? "is straight under a curved deck and comes" : "comes")} within {units.FormatWithUnit(Math.Max(0, room), QuantityKind.Length)} of its edge in span {span + 1}, less than half its flange. Widen the overhang."
+                        $"{girder.Name} {(girder.In(span).Curve is null ? "is straight under a curved deck and comes" : "comes")} "
+                            + $"within {units.FormatWithUnit(Math.Max(0, room), QuantityKind.Length)} of its edge in span {span + 1}, "
+                            + "less than half its flange. Widen the overhang."
                     );
             }
         }
@@ -347,7 +363,8 @@ internal static class Fit
                     moved is not null
                         ? $"/girders/own/{moved}/{(geometry.Bridge.Girders.Own[moved].Shift is null ? "section" : "shift")}"
                         : GirderLayout.PathOf(geometry.Bridge.Girders, span, "spacings", l => l.Spacings is not null),
-                    $"{before.Name} and {after.Name} come within {units.FormatWithUnit(near, QuantityKind.Length)} of each other in span {span + 1}: they would cross."
+                    $"{before.Name} and {after.Name} come within {units.FormatWithUnit(near, QuantityKind.Length)} of each other "
+                        + $"in span {span + 1}: they would cross."
                 );
                 return;
             }
@@ -360,7 +377,8 @@ internal static class Fit
             if (step > 0.02)
                 bounds.Warning(
                     $"/girders/spans/{span + 1}",
-                    $"{girder.Name} steps aside by {units.FormatWithUnit(step, QuantityKind.Length)} over axis {geometry.Axes[span].Name}, where the deck is continuous.",
+                    $"{girder.Name} steps aside by {units.FormatWithUnit(step, QuantityKind.Length)} over axis "
+                        + $"{geometry.Axes[span].Name}, where the deck is continuous.",
                     "The model leads its moments straight over the support; the twist that the step causes is not in it.",
                     geometry.Axes[span].Station
                 );
@@ -388,7 +406,8 @@ internal static class Fit
                 Finding.Warning(
                     path,
                     line.Least < 0
-                        ? $"{girder.Name} cuts {least} into the slab in span {span + 1}: its own haunch of {units.FormatWithUnit(line.OverBearings, QuantityKind.Size)} over the bearings is too small."
+                        ? $"{girder.Name} cuts {least} into the slab in span {span + 1}: its own haunch of "
+                            + $"{units.FormatWithUnit(line.OverBearings, QuantityKind.Size)} over the bearings is too small."
                         : $"The haunch of {girder.Name} in span {span + 1} shrinks to {least}; {wanted} are wanted."
                 ) with
                 {
@@ -404,7 +423,9 @@ internal static class Fit
         bounds.Findings.Add(
             Finding.Warning(
                 "/girders/greatestHaunch",
-                $"The haunch of {thickest.Name} in span {at + 1} grows to {units.FormatWithUnit(greatest.Greatest, QuantityKind.Size)}, more than {units.FormatWithUnit(geometry.Bridge.Girders.GreatestHaunch, QuantityKind.Size)}.",
+                $"The haunch of {thickest.Name} in span {at + 1} grows to "
+                    + $"{units.FormatWithUnit(greatest.Greatest, QuantityKind.Size)}, more than "
+                    + $"{units.FormatWithUnit(geometry.Bridge.Girders.GreatestHaunch, QuantityKind.Size)}.",
                 "Thick haunches weigh, and need links and formwork of their own."
             ) with
             {
@@ -430,7 +451,9 @@ internal static class Fit
             else if (least.Height < crossing.Height - 1e-9)
                 bounds.Warning(
                     $"/crossings/{i}/height",
-                    $"{crossing.Name} has a clearance of {units.FormatWithUnit(least.Height, QuantityKind.Length)} under {least.Girder}, {units.FormatWithUnit(crossing.Height - least.Height, QuantityKind.Length)} less than wanted.",
+                    $"{crossing.Name} has a clearance of {units.FormatWithUnit(least.Height, QuantityKind.Length)} under "
+                        + $"{least.Girder}, {units.FormatWithUnit(crossing.Height - least.Height, QuantityKind.Length)} less than "
+                        + "wanted.",
                     "Raise the road, take a shallower girder, or move the axes.",
                     least.Station
                 );
@@ -454,7 +477,8 @@ internal static class Fit
                     continue;
                 bounds.Error(
                     $"{line.Path}/across",
-                    $"The parapet on the {side} stands {units.FormatWithUnit(beyond, QuantityKind.Size)} off the deck at station {units.Format(station, QuantityKind.Length)}. Move it inward."
+                    $"The parapet on the {side} stands {units.FormatWithUnit(beyond, QuantityKind.Size)} off the deck at station "
+                        + $"{units.Format(station, QuantityKind.Length)}. Move it inward."
                 );
                 break;
             }
@@ -500,7 +524,8 @@ internal static class Fit
                         continue;
                     bounds.Warning(
                         $"/actions/cases/{c}/loads/{l}/station",
-                        $"Load {l + 1} of {own.Name} lies off the deck at station {units.Format(station, QuantityKind.Length)}, offset {units.Format(offset, QuantityKind.Length)}: it is put on the nearest edge.",
+                        $"Load {l + 1} of {own.Name} lies off the deck at station {units.Format(station, QuantityKind.Length)}, "
+                            + $"offset {units.Format(offset, QuantityKind.Length)}: it is put on the nearest edge.",
                         null,
                         inside
                     );
@@ -516,7 +541,8 @@ internal static class Fit
         if (!geometry.IsComplete)
             bounds.Warning(
                 "/girders/spans",
-                "Not every girder line has a girder in every span: the girders are laid out, drawn and billed, but neither modelled nor checked in this version."
+                "Not every girder line has a girder in every span: the girders are laid out, drawn and billed, but neither "
+                    + "modelled nor checked in this version."
             );
         if (geometry.RunsOn)
             bounds.Warning(
@@ -539,7 +565,8 @@ internal static class Fit
                 bounds.Warning(
                     $"/axes/spans/{i + 1}",
                     $"Spans {i + 1} and {i + 2} differ by more than the factor 1.5.",
-                    "The distances between points of zero moment in EN 1992-1-1 Figure 5.2, and so the effective widths, hold for neighbouring spans of ratio 2/3 to 1.5."
+                    "The distances between points of zero moment in EN 1992-1-1 Figure 5.2, and so the effective widths, hold "
+                        + "for neighbouring spans of ratio 2/3 to 1.5."
                 );
         }
         foreach (

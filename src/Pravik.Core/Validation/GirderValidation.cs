@@ -85,7 +85,8 @@ internal static class GirderValidation
                 if (SectionFamily.Named(shape.Family)!.Sizes.All(s => s.Name != "depth"))
                     bounds.Error(
                         path,
-                        $"The section “{shape.Name}” has no depth that could change along the girder{where}. Take one of a family with a depth."
+                        $"The section “{shape.Name}” has no depth that could change along the girder{where}. Take one of a family "
+                            + "with a depth."
                     );
                 else if (
                     new[] { law.Least, law.Greatest }
@@ -95,7 +96,9 @@ internal static class GirderValidation
                 )
                     bounds.Error(
                         $"{path}/{(at.Depth == law.Middle ? "middle" : "start")}",
-                        $"“{shape.Name}” cannot be {QuantityText.Entered(at.Depth, QuantityKind.Size, UnitSystem.Named(bridge.Basis.Units))} {UnitSystem.Named(bridge.Basis.Units)[QuantityKind.Size].Symbol} deep{where}: {problem.Message}"
+                        $"“{shape.Name}” cannot be "
+                            + $"{QuantityText.Entered(at.Depth, QuantityKind.Size, UnitSystem.Named(bridge.Basis.Units))} "
+                            + $"{UnitSystem.Named(bridge.Basis.Units)[QuantityKind.Size].Symbol} deep{where}: {problem.Message}"
                     );
             }
             // The same fault in other spans needs no second word.

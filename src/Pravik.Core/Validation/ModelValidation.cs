@@ -112,7 +112,8 @@ internal static class ModelValidation
         if (joints > MostJoints)
             bounds.Error(
                 "/model/divisions",
-                $"The model would have about {joints:0} joints; {MostJoints} are the most. Take fewer pieces along the spans{(model.Kind == ModelKind.Shells ? " or between the girders" : "")}."
+                $"The model would have about {joints:0} joints; {MostJoints} are the most. Take fewer pieces along the "
+                    + $"spans{(model.Kind == ModelKind.Shells ? " or between the girders" : "")}."
             );
     }
 

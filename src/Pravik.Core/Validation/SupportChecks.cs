@@ -51,7 +51,8 @@ public static class SupportChecks
                 continue;
             yield return Warn(
                 shelf,
-                $"The bearing of {bearing.Girder.Name} at axis {axis.Name} reaches {Size(beyond)} beyond its shelf. Widen the shelf, or move the bearing."
+                $"The bearing of {bearing.Girder.Name} at axis {axis.Name} reaches {Size(beyond)} beyond its shelf. Widen the "
+                    + "shelf, or move the bearing."
             );
             break;
         }
@@ -61,7 +62,8 @@ public static class SupportChecks
         if (values.Rows == 2 && values.BearingDistance < gap + lowest.Type.Length / 2 - 1e-9)
             yield return Warn(
                 "bearingDistance",
-                $"Bearings at axis {axis.Name} lie beyond the ends of the girders: from the axis to a bearing must be at least {Size(gap + lowest.Type.Length / 2)}."
+                $"Bearings at axis {axis.Name} lie beyond the ends of the girders: from the axis to a bearing must be at least "
+                    + $"{Size(gap + lowest.Type.Length / 2)}."
             );
         if (!values.IsAbutment && !values.Is("pier", "wall"))
         {
@@ -84,7 +86,9 @@ public static class SupportChecks
         if (!values.IsSeat && support.CapSoffit <= foot + 1e-6)
             yield return Warn(
                 values.Own("foundingLevel") is null ? "foundingDepth" : "foundingLevel",
-                $"At axis {axis.Name} the foundation's top, {units.FormatWithUnit(foot, QuantityKind.Length)}, lies above the underside of what it should carry, {units.FormatWithUnit(support.CapSoffit, QuantityKind.Length)}. Found it deeper."
+                $"At axis {axis.Name} the foundation's top, {units.FormatWithUnit(foot, QuantityKind.Length)}, lies above the "
+                    + $"underside of what it should carry, {units.FormatWithUnit(support.CapSoffit, QuantityKind.Length)}. Found it "
+                    + "deeper."
             );
         if (ground is not null && support.LowestGround is null)
             yield return Warn(
@@ -99,7 +103,8 @@ public static class SupportChecks
         )
             yield return Warn(
                 values.Own("foundingLevel") is null ? "foundingDepth" : "foundingLevel",
-                $"The foundation at axis {axis.Name} stands {units.FormatWithUnit(support.FootTop - lowestGround, QuantityKind.Length)} above the lowest ground under it."
+                $"The foundation at axis {axis.Name} stands "
+                    + $"{units.FormatWithUnit(support.FootTop - lowestGround, QuantityKind.Length)} above the lowest ground under it."
             ) with
             {
                 Repair = values.Own("foundingLevel") is null

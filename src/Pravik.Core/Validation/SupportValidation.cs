@@ -80,7 +80,8 @@ internal static class SupportValidation
                 bounds.Findings.Add(
                     Finding.Warning(
                         $"{path}/follows",
-                        $"The support at axis {key} follows one of the other kind: an abutment and a pier share only bearings and foundation."
+                        $"The support at axis {key} follows one of the other kind: an abutment and a pier share only bearings and "
+                            + "foundation."
                     ) with
                     {
                         Repair = new("Let it stand for itself", [new("remove", $"{path}/follows", "null")]),

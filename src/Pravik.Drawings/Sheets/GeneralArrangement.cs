@@ -49,11 +49,15 @@ public static class GeneralArrangement
         [
             $"1  Stations, levels and dimensions in {units[QuantityKind.Length].Symbol}.",
             $"2  {Skews(geometry, units)}; dimensions along the road line.",
-            $"3  Slab {bridge.Materials.Slab.Class}, {SlabThickness(geometry, units)}; girders {(geometry.Section.IsSteel ? "of steel" : bridge.Materials.Girder.Class)}, depth {units.FormatWithUnit(geometry.Section.Depth, QuantityKind.Size)}.",
+            $"3  Slab {bridge.Materials.Slab.Class}, {SlabThickness(geometry, units)}; girders "
+                + $"{(geometry.Section.IsSteel ? "of steel" : bridge.Materials.Girder.Class)}, depth "
+                + $"{units.FormatWithUnit(geometry.Section.Depth, QuantityKind.Size)}.",
             geometry.Section.IsSteel
                 ? $"4  Bars {bridge.Materials.Reinforcement.Class}."
-                : $"4  Strands {bridge.Materials.Strand.Type}, {bridge.Girders.Strands.Rows.Sum(r => r.Count)} in each girder; bars {bridge.Materials.Reinforcement.Class}.",
-            $"5  Actions to EN 1991 with load model 1; values of the set “{bridge.Basis.NationalSet}”{(bridge.Basis.OwnValues.Count > 0 ? " with own values" : "")}.",
+                : $"4  Strands {bridge.Materials.Strand.Type}, {bridge.Girders.Strands.Rows.Sum(r => r.Count)} in each girder; bars "
+                    + $"{bridge.Materials.Reinforcement.Class}.",
+            "5  Actions to EN 1991 with load model 1; values of the set "
+                + $"“{bridge.Basis.NationalSet}”{(bridge.Basis.OwnValues.Count > 0 ? " with own values" : "")}.",
             $"6  {Checked(geometry, results)}",
         ];
         for (var i = 0; i < notes.Length; i++)

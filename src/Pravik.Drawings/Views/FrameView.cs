@@ -144,7 +144,8 @@ public sealed class FrameView
         );
 
         static string Sizes(FrameView v) =>
-            $"{v.frame.Nodes.Length} joints, {v.frame.Beams.Length} members{(v.frame.Shells.Length > 0 ? $", {v.frame.Shells.Length} shells" : "")},";
+            $"{v.frame.Nodes.Length} joints, {v.frame.Beams.Length} "
+            + $"members{(v.frame.Shells.Length > 0 ? $", {v.frame.Shells.Length} shells" : "")},";
     }
 
     private static double Rounded(double value)

@@ -74,7 +74,8 @@ public sealed class MaterialView
             );
         return view.canvas.Finish(
             "Materials",
-            $"design values with γC {QuantityText.Fixed(gammaC, 2)}, γS {QuantityText.Fixed(gammaS, 2)}, αcc {QuantityText.Fixed(alpha, 2)}; strain in ‰, stress in {units[QuantityKind.Stress].Symbol}"
+            $"design values with γC {QuantityText.Fixed(gammaC, 2)}, γS {QuantityText.Fixed(gammaS, 2)}, αcc "
+                + $"{QuantityText.Fixed(alpha, 2)}; strain in ‰, stress in {units[QuantityKind.Stress].Symbol}"
         );
     }
 

@@ -187,7 +187,8 @@ public sealed class StageView
         var joins = Staging.JoinedIn(geometry.Bridge, step);
         if (joins.Length > 0)
             words.Add(
-                $"cast over {(joins.Length == 1 ? "axis" : "axes")} {string.Join(", ", joins.Select(a => geometry.Axes[a].Name))}: continuous from the next stage"
+                $"cast over {(joins.Length == 1 ? "axis" : "axes")} "
+                    + $"{string.Join(", ", joins.Select(a => geometry.Axes[a].Name))}: continuous from the next stage"
             );
         if (step.Releases.Length > 0)
             words.Add($"props taken from {Spans(step.Releases)}");

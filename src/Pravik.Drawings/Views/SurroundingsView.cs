@@ -58,10 +58,11 @@ public sealed class SurroundingsView
             view.canvas.Line(view.At(geometry.Road.At(station, -8 / view.k)), view.At(geometry.Road.At(station, 8 / view.k)), Pen.Active);
         view.canvas.Arrow(new(size.Width - 8, size.Height - 6), new(size.Width - 8, size.Height - 15), Pen.Edge);
         view.canvas.Text(new(size.Width - 8, size.Height - 16.5), "N", TextKind.Strong, Anchor.Middle);
-        return view.canvas.Finish(
-            "Surroundings",
-            $"north up, {DrawingScale.Text(view.scale)}; {(interval is { } i ? $"contours every {units.FormatWithUnit(i, QuantityKind.Length)}" : ground is null ? "no ground given" : "the ground does not reach here")}"
-        );
+        var contours =
+            interval is { } i ? $"contours every {units.FormatWithUnit(i, QuantityKind.Length)}"
+            : ground is null ? "no ground given"
+            : "the ground does not reach here";
+        return view.canvas.Finish("Surroundings", $"north up, {DrawingScale.Text(view.scale)}; {contours}");
     }
 
     private Point At(Point p) => new(k * (p.X - low.X), canvas.Height - k * (p.Y - low.Y));

@@ -67,8 +67,10 @@ public static class SvgWriter
             var (colour, hatch) = Palette.Of(fill)!.Value;
             var (size, width) = fill == Fill.UseFails ? (1.2, 0.55) : (2.3, 0.18);
             text.Append(
-                $"<pattern id=\"h{fill}\" width=\"{N(size)}\" height=\"{N(size)}\" patternUnits=\"userSpaceOnUse\" patternTransform=\"rotate(45)\">"
-                    + $"<rect width=\"{N(size)}\" height=\"{N(size)}\" fill=\"{colour}\"/><path d=\"M0 0V{N(size)}\" stroke=\"{hatch}\" stroke-width=\"{N(width)}\"/></pattern>"
+                $"<pattern id=\"h{fill}\" width=\"{N(size)}\" height=\"{N(size)}\" patternUnits=\"userSpaceOnUse\" "
+                    + "patternTransform=\"rotate(45)\">"
+                    + $"<rect width=\"{N(size)}\" height=\"{N(size)}\" fill=\"{colour}\"/><path d=\"M0 0V{N(size)}\" "
+                    + $"stroke=\"{hatch}\" stroke-width=\"{N(width)}\"/></pattern>"
             );
         }
         text.Append("</defs>\n");
@@ -106,10 +108,12 @@ public static class SvgWriter
                 var halo = label.Halo ? " stroke=\"#FFFEFB\" stroke-width=\"0.9\" stroke-linejoin=\"round\" paint-order=\"stroke\"" : "";
                 var subscript =
                     label.Subscript.Length > 0
-                        ? $"<tspan dy=\"{N(0.25 * label.Height)}\" font-size=\"{N(Palette.SubscriptSize * label.Height)}\">{Escape(label.Subscript)}</tspan>"
+                        ? $"<tspan dy=\"{N(0.25 * label.Height)}\" "
+                            + $"font-size=\"{N(Palette.SubscriptSize * label.Height)}\">{Escape(label.Subscript)}</tspan>"
                         : "";
                 text.Append(
-                    $"<text x=\"{N(label.At.X)}\" y=\"{N(label.At.Y)}\" font-family=\"{family}\" font-size=\"{N(label.Height)}\" fill=\"{Palette.Of(label.Kind)}\"{weight}{anchor}{halo}>{Escape(label.Text)}{subscript}</text>\n"
+                    $"<text x=\"{N(label.At.X)}\" y=\"{N(label.At.Y)}\" font-family=\"{family}\" font-size=\"{N(label.Height)}\" "
+                        + $"fill=\"{Palette.Of(label.Kind)}\"{weight}{anchor}{halo}>{Escape(label.Text)}{subscript}</text>\n"
                 );
                 break;
         }
@@ -122,7 +126,8 @@ public static class SvgWriter
             $"M{string.Join('L', stroke.Points.Select(At))}{(stroke.Closed ? "Z" : "")}",
             $"M{string.Join('L', stroke.SwingsTo.Select(At))}{(stroke.Closed ? "Z" : "")}"
         );
-        return $"<animate attributeName=\"d\" dur=\"2.6s\" repeatCount=\"indefinite\" calcMode=\"spline\" keyTimes=\"0;0.5;1\" keySplines=\"0.45 0 0.55 1;0.45 0 0.55 1\" values=\"{rest};{far};{rest}\"/>";
+        return "<animate attributeName=\"d\" dur=\"2.6s\" repeatCount=\"indefinite\" calcMode=\"spline\" keyTimes=\"0;0.5;1\" "
+            + $"keySplines=\"0.45 0 0.55 1;0.45 0 0.55 1\" values=\"{rest};{far};{rest}\"/>";
     }
 
     private static string FillOf(Fill fill) =>
@@ -149,9 +154,10 @@ public static class SvgWriter
                 ("Spline Sans Mono", 400, "spline-sans-mono-latin-400-normal"),
             }
         )
-            text.Append(
-                $"@font-face{{font-family:\"{family}\";font-weight:{weight};src:url(data:font/woff2;base64,{Convert.ToBase64String(FontFiles.Read(file + ".woff2"))})}}"
-            );
+        {
+            var content = Convert.ToBase64String(FontFiles.Read(file + ".woff2"));
+            text.Append($"@font-face{{font-family:\"{family}\";font-weight:{weight};src:url(data:font/woff2;base64,{content})}}");
+        }
         return text.ToString();
     }
 

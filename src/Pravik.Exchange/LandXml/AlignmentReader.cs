@@ -163,7 +163,8 @@ internal sealed class AlignmentReader(
             findings.Add(
                 Finding.Warning(
                     Place(where),
-                    $"{Upper(where)}: the radius given, {named:0.###} m, is not the distance from start to centre, {radius:0.###} m, which was taken."
+                    $"{Upper(where)}: the radius given, {named:0.###} m, is not the distance from start to centre, {radius:0.###} "
+                        + "m, which was taken."
                 )
             );
         var sweep = sense * Math.Atan2(to.Cross(from), from.Dot(to));
@@ -293,7 +294,8 @@ internal sealed class AlignmentReader(
             findings.Add(
                 Finding.Warning(
                     Place("Profile"),
-                    $"The profile reaches from station {from:0.###} to {to:0.###}, the road from {road.StartStation:0.###} to {end:0.###}: outside the profile there is no level."
+                    $"The profile reaches from station {from:0.###} to {to:0.###}, the road from {road.StartStation:0.###} to "
+                        + $"{end:0.###}: outside the profile there is no level."
                 )
             );
     }

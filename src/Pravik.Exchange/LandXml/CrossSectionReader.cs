@@ -47,8 +47,10 @@ internal sealed class CrossSectionReader(string name, double unit, List<Finding>
             Finding.Warning(
                 $"Alignments/{name}/CrossSects",
                 entries.Count == 0
-                    ? "The cross-sections hold no design surface with points on both sides of the road line: no crossfalls were taken from them."
-                    : $"Crossfalls were taken from {entries.Count} design cross-sections, between the road line and the first point at least {LeastReach} m out. Check the crossfall table."
+                    ? "The cross-sections hold no design surface with points on both sides of the road line: no crossfalls were "
+                        + "taken from them."
+                    : $"Crossfalls were taken from {entries.Count} design cross-sections, between the road line and the first point "
+                        + $"at least {LeastReach} m out. Check the crossfall table."
             )
         );
         return [.. entries.Values];

@@ -63,7 +63,8 @@ internal sealed class ProfileReader(string alignment, double unit, List<Finding>
                 findings.Add(
                     Finding.Warning(
                         place,
-                        $"Profile “{name}”: {part.Name.LocalName} at station {at.Station:0.###} cannot be read, so the profile was left out."
+                        $"Profile “{name}”: {part.Name.LocalName} at station {at.Station:0.###} cannot be read, so the profile "
+                            + "was left out."
                     )
                 );
                 return [];

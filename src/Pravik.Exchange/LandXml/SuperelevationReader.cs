@@ -94,7 +94,8 @@ internal sealed class SuperelevationReader(Road road, double unit, List<Finding>
             findings.Add(
                 Finding.Warning(
                     $"Alignments/{road.Name}/Superelevation",
-                    "The file gives no normal crossfall; −2.5 % to both sides was taken outside the superelevated stretches. Check the crossfall table."
+                    "The file gives no normal crossfall; −2.5 % to both sides was taken outside the superelevated stretches. "
+                        + "Check the crossfall table."
                 )
             );
         return InOrder(entries);

@@ -16,7 +16,8 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
         yield return new("Temperature", [rows.Entry("/actions/expansion"), rows.Entry("/actions/contraction")])
         {
             Note =
-                "Differences through the depth: EN 1991-1-5 Figure 6.2 with Annex B for the depth of surfacing; restrained part and self-equilibrating stresses.",
+                "Differences through the depth: EN 1991-1-5 Figure 6.2 with Annex B for the depth of surfacing; restrained part "
+                + "and self-equilibrating stresses.",
         };
         yield return new(
             "Settlement",
@@ -91,7 +92,8 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
             {
                 Actions = [add],
                 Note =
-                    "Points, lines and patches anywhere on the deck, by station and offset. A stage can put them on by name; else they act on the finished bridge.",
+                    "Points, lines and patches anywhere on the deck, by station and offset. A stage can put them on by name; "
+                    + "else they act on the finished bridge.",
             };
         for (var c = 0; c < bridge.Actions.Cases.Length; c++)
         {

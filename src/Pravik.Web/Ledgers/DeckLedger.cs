@@ -253,7 +253,8 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
                             section.Carriageways.Length == 1 ? "Carriageway for traffic" : $"Carriageway {i + 1}",
                             c.Width,
                             QuantityKind.Length,
-                            "Between kerbs and restraint systems; over a verge, footway or median too where no kerb of the least height guards it (EN 1991-2 1.4.2.1, 4.2.3)."
+                            "Between kerbs and restraint systems; over a verge, footway or median too where no kerb of the least "
+                                + "height guards it (EN 1991-2 1.4.2.1, 4.2.3)."
                         )
                 ),
                 LedgerRows.Reading(
@@ -549,7 +550,9 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
                 new("Keep in the office library", "", []) { Saves = path },
             ],
             Note =
-                $"Area {rows.Units.FormatWithUnit(shape.Outlines[0].Moments().Area, QuantityKind.Area)}, height {rows.Units.FormatWithUnit(shape.Height, QuantityKind.Size)}. The origin is the foot of the traffic face; points at height 0 follow the deck.",
+                $"Area {rows.Units.FormatWithUnit(shape.Outlines[0].Moments().Area, QuantityKind.Area)}, height "
+                + $"{rows.Units.FormatWithUnit(shape.Height, QuantityKind.Size)}. The origin is the foot of the traffic face; "
+                + "points at height 0 follow the deck.",
         };
     }
 }

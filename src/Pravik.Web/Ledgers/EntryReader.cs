@@ -253,7 +253,17 @@ public static class EntryReader
         if (path.StartsWith("/axes/spans/", StringComparison.Ordinal))
             return $"Span {int.Parse(parts[^1]) + 1}";
         if (parts is ["", "road", "elements" or "points" or "profile" or "crossfalls" or "equations", var item, _])
-            return $"{field.Name} of {parts[2] switch { "elements" => "element", "points" => "point", "profile" => "profile point", "crossfalls" => "crossfall", _ => "equation" }} {int.Parse(item) + 1}";
+        {
+            var kind = parts[2] switch
+            {
+                "elements" => "element",
+                "points" => "point",
+                "profile" => "profile point",
+                "crossfalls" => "crossfall",
+                _ => "equation",
+            };
+            return $"{field.Name} of {kind} {int.Parse(item) + 1}";
+        }
         if (parts is ["", "supports", var support, ..])
             return $"{field.Name} at axis {support}";
         if (parts is ["", "bearings", var bearing, _])

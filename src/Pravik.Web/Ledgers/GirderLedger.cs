@@ -197,10 +197,11 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 Help = isOne ? all[0].Help : "They differ. What is typed holds for all of them.",
             };
         }
+        var named = string.Join(", ", parts.Take(6).Select(p => $"{p.Line.Name} in span {p.Span + 1}"));
+        var more = parts.Count > 6 ? $" and {parts.Count - 6} more" : "";
         return new($"Own values of {parts.Count} girders", [Shared("section"), Shared("shift"), Shared("haunch"), Shared("camber")])
         {
-            Note =
-                $"{string.Join(", ", parts.Take(6).Select(p => $"{p.Line.Name} in span {p.Span + 1}"))}{(parts.Count > 6 ? $" and {parts.Count - 6} more" : "")}. What is typed goes to all of them; an empty value gives theirs back.",
+            Note = $"{named}{more}. What is typed goes to all of them; an empty value gives theirs back.",
             Actions = keys.Any(girders.Own.ContainsKey)
                 ?
                 [
@@ -461,7 +462,8 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                     "Deflection under wet slab",
                     haunch.SlabDeflection,
                     QuantityKind.Size,
-                    "Half way, of the bare girder: 5wL⁴/(384 EI) for a simple span; ∫ M m/(EI) ds where its section changes, on a continuous beam where it runs on over piers."
+                    "Half way, of the bare girder: 5wL⁴/(384 EI) for a simple span; ∫ M m/(EI) ds where its section changes, on "
+                        + "a continuous beam where it runs on over piers."
                 ),
                 rows.Reading("Camber that stays", haunch.Camber, QuantityKind.Size, "Upward, when the road is finished."),
                 rows.Reading("Least haunch", haunch.Least, QuantityKind.Size),

@@ -27,7 +27,8 @@ internal sealed class GirderPartsLedger(Bridge bridge, BridgeGeometry geometry, 
             ],
             Note = placed.IsEmpty
                 ? "Concrete diaphragms and frames of steel, at axes or between them."
-                : "Before and with the slab their weight is on the girders alone, after it on the finished deck. Concrete and single members count in the stiffness; frames of bars do not.",
+                : "Before and with the slab their weight is on the girders alone, after it on the finished deck. Concrete and "
+                    + "single members count in the stiffness; frames of bars do not.",
         };
         var stiffeners = bridge.Girders.Stiffeners;
         for (var i = 0; i < stiffeners.Length; i++)

@@ -66,7 +66,8 @@ internal static class MaterialFields
                 $"{path}/class",
                 "Class",
                 Concrete.Classes,
-                "Strength class of EN 1992-1-1 Table 3.1, or specified strength of AASHTO LRFD. What follows from it is grey and can be replaced."
+                "Strength class of EN 1992-1-1 Table 3.1, or specified strength of AASHTO LRFD. What follows from it is grey and "
+                    + "can be replaced."
             ),
             Own($"{path}/ecm", "E_cm", QuantityKind.Stress, "Secant modulus, 22 (f_cm/10)^0.3 GPa (Table 3.1)."),
             Own($"{path}/fctm", "f_ctm", QuantityKind.Stress, "Mean tensile strength (Table 3.1)."),

@@ -19,7 +19,9 @@ internal static class ModelFields
         {
             Choices = [new("simple", "simple supports"), new("bearings", "bearings"), new("substructure", "bearings, piers and ground")],
             Help =
-                "Simple: rigid on the axes; the middle girder is held along at the first axis of each unit and across at every one, so that the deck is free to expand. Bearings have their freedoms and stiffness; piers and abutments stand on the ground as the substructure step says.",
+                "Simple: rigid on the axes; the middle girder is held along at the first axis of each unit and across at every "
+                + "one, so that the deck is free to expand. Bearings have their freedoms and stiffness; piers and abutments stand "
+                + "on the ground as the substructure step says.",
         },
         Q("/model/divisions", "Pieces along a span", QuantityKind.Count, "Members into which every span is divided."),
         Own("/model/spanDivisions/*", "Pieces", QuantityKind.Count, "Of this span alone. Empty: as all."),
@@ -174,7 +176,8 @@ internal static class ModelFields
             "/actions/windHeight",
             "Height above the ground",
             QuantityKind.Length,
-            "Of the deck above the lowest ground or water (EN 1991-1-4 Table 8.2). Empty: that of the ground; 20 m or less where there is none."
+            "Of the deck above the lowest ground or water (EN 1991-1-4 Table 8.2). Empty: that of the ground; 20 m or less where "
+                + "there is none."
         ),
         Q(
             "/loads/wetConcrete",

@@ -28,7 +28,9 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, RunState? stat
                     new("How to read it", [])
                     {
                         Note =
-                            "Each load by all three models, with the bridge's own refinement and supports, changes by hand left out. A difference is a part of the greatest value of its kind in the grillage, so that small values do not alarm. Pick a row to read why: where all girders together agree, only the sharing differs.",
+                            "Each load by all three models, with the bridge's own refinement and supports, changes by hand left "
+                            + "out. A difference is a part of the greatest value of its kind in the grillage, so that small values "
+                            + "do not alarm. Pick a row to read why: where all girders together agree, only the sharing differs.",
                     },
                 ]
             ),
@@ -127,7 +129,8 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, RunState? stat
                     Change("Another material", "material", v => v["material"] = material.Id),
                 ],
                 Note =
-                    "Changes by hand stay when the model is made again; they are listed below, where factor, part and material can be typed.",
+                    "Changes by hand stay when the model is made again; they are listed below, where factor, part and material "
+                    + "can be typed.",
             };
         }
         else if (frame.Shells.FirstOrDefault(s => s.Id == id) is { } shell)

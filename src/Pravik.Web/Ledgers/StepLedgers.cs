@@ -320,7 +320,8 @@ internal sealed class StepLedgers(Bridge bridge, BridgeGeometry geometry, double
                 )
                 {
                     Note =
-                        "Load model 1 and footway load of EN 1991-2, factors from the national set (Basis). Lanes go anywhere in the carriageway, tandems anywhere along it, for every effect by itself.",
+                        "Load model 1 and footway load of EN 1991-2, factors from the national set (Basis). Lanes go anywhere in "
+                        + "the carriageway, tandems anywhere along it, for every effect by itself.",
                 },
                 .. new ActionLedger(bridge, geometry, around.Ground, rows).Groups(),
             ]

@@ -22,7 +22,8 @@ internal sealed class SubstructureLedger(Bridge bridge, BridgeGeometry geometry,
             {
                 Actions = [.. Copies(axis)],
                 Note =
-                    "Grey values are the usual ones, or those of the support that is followed. Type “like axis 2” into a size to let it follow the same size there, “like axis 2 capWidth” for another.",
+                    "Grey values are the usual ones, or those of the support that is followed. Type “like axis 2” into a size to "
+                    + "let it follow the same size there, “like axis 2 capWidth” for another.",
             },
         ];
         groups.Add(Bearings(support));

@@ -31,13 +31,19 @@ public sealed class LibraryModel(LibraryStore library) : PageModel
     public string Summary(LibraryRow row)
     {
         if (row.Kind == LibraryJson.Pattern && row.Value.Deserialize<DeckPattern>(BridgeJson.Options) is { } pattern)
-            return $"{pattern.Left.Length} + {pattern.Right.Length} strips, {Units.FormatWithUnit(pattern.Left.Concat(pattern.Right).Sum(s => s.Width), QuantityKind.Length)} wide, slab {Units.FormatWithUnit(pattern.Slab.Thickness, QuantityKind.Size)}";
+            return $"{pattern.Left.Length} + {pattern.Right.Length} strips, "
+                + $"{Units.FormatWithUnit(pattern.Left.Concat(pattern.Right).Sum(s => s.Width), QuantityKind.Length)} wide, slab "
+                + $"{Units.FormatWithUnit(pattern.Slab.Thickness, QuantityKind.Size)}";
         if (row.Kind == LibraryJson.Profile && row.Value.Deserialize<OwnProfile>(BridgeJson.Options) is { } profile)
             return $"{profile.Outline.Length} corners, {Units.FormatWithUnit(ParapetProfile.Of(profile).Height, QuantityKind.Size)} high";
         if (row.Kind == LibraryJson.Section && row.Value.Deserialize<SectionShape>(BridgeJson.Options) is { } section)
-            return $"{SectionFamily.Named(section.Family)?.Words}, {Units.FormatWithUnit(new MadeSection(section).Depth, QuantityKind.Size)} deep";
+            return $"{SectionFamily.Named(section.Family)?.Words}, "
+                + $"{Units.FormatWithUnit(new MadeSection(section).Depth, QuantityKind.Size)} deep";
         if (row.Kind == LibraryJson.NationalSet && row.Value.Deserialize<OfficeSet>(BridgeJson.Options) is { } set)
-            return $"{set.NationalSet}{(set.Values.Count == 0 ? "" : $", with {string.Join(", ", set.Values.Select(v => $"{v.Key} {QuantityText.Fixed(v.Value, 3)}").Take(6))}")}";
+        {
+            var values = string.Join(", ", set.Values.Take(6).Select(v => $"{v.Key} {QuantityText.Fixed(v.Value, 3)}"));
+            return values.Length == 0 ? set.NationalSet : $"{set.NationalSet}, with {values}";
+        }
         return "";
     }
 

@@ -87,7 +87,9 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
         {
             if (SetOut.OnRoad(geometry.Road, end) is null)
                 reason ??=
-                    $"station {Units.Format(end, QuantityKind.Length)} lies beyond the road, which runs from {Units.Format(geometry.Road.StartStation, QuantityKind.Length)} to {Units.FormatWithUnit(geometry.Road.EndStation, QuantityKind.Length)}";
+                    $"station {Units.Format(end, QuantityKind.Length)} lies beyond the road, which runs from "
+                    + $"{Units.Format(geometry.Road.StartStation, QuantityKind.Length)} to "
+                    + $"{Units.FormatWithUnit(geometry.Road.EndStation, QuantityKind.Length)}";
         }
         if (reason is not null || stations is null)
         {
@@ -119,11 +121,11 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
     {
         var text = new StringBuilder("name,station,offset,x,y,z,azimuth\n");
         foreach (var r in Rows)
-            text.Append(
-                FormattableString.Invariant(
-                    $"{r.Name},{r.Station:F6},{r.Offset:F6},{r.At.X:F6},{r.At.Y:F6},{(r.At.Z is { } z ? FormattableString.Invariant($"{z:F6}") : "")},{r.At.Azimuth * 180 / Math.PI:F8}\n"
-                )
-            );
+        {
+            var level = r.At.Z is { } z ? FormattableString.Invariant($"{z:F6}") : "";
+            var plan = FormattableString.Invariant($"{r.Station:F6},{r.Offset:F6},{r.At.X:F6},{r.At.Y:F6}");
+            text.Append(FormattableString.Invariant($"{r.Name},{plan},{level},{r.At.Azimuth * 180 / Math.PI:F8}\n"));
+        }
         return text.ToString();
     }
 }

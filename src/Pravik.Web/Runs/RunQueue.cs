@@ -49,7 +49,9 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
 
     public RunState? ComparisonState(string project) => states.GetValueOrDefault((project, JobKind.Comparison));
 
-    /// <summary>The latest results of a project, and those before them; null where there are none or they were given up for others.</summary>
+    /// <summary>
+    /// The latest results of a project, and those before them; null where there are none or they were given up for others.
+    /// </summary>
     public LatestResults? Latest(string project) => Found(latest, project);
 
     public LatestResults? Before(string project) => Found(before, project);

@@ -381,8 +381,19 @@ internal sealed class ModelViews
 
     private static readonly Quantity[] Columns = [.. Quantity.All.Where(q => q.Id is not ("Mz" or "Vy"))];
 
-    private string Head(Quantity q) =>
-        $"{(q.Id is "N" or "V" or "T" or "M" ? q.Id : q.Id switch { "w" => "Deflection", "bottom" => "σ soffit", "girderTop" => "σ girder top", "slabTop" => "σ slab top", _ => q.Words })}, {units[q.Kind].Symbol}";
+    private string Head(Quantity q)
+    {
+        var name = q.Id switch
+        {
+            "N" or "V" or "T" or "M" => q.Id,
+            "w" => "Deflection",
+            "bottom" => "σ soffit",
+            "girderTop" => "σ girder top",
+            "slabTop" => "σ slab top",
+            _ => q.Words,
+        };
+        return $"{name}, {units[q.Kind].Symbol}";
+    }
 
     /// <summary>The table beside the drawing as raw values: columns with their kinds, rows with text or SI values.</summary>
     private (
@@ -556,6 +567,8 @@ internal sealed class ModelViews
         List<TableRow> rows = [];
         foreach (var step in results.Steps)
         {
+            foreach (var gone in results.OfStage(step.Number - 1).Where(c => c.IsPassing))
+                rows.Add(Row(step, $"{gone.Name}, gone", "", null, EffectValues.Sum(results.Layout, [(-1, gone.Effects)])));
             foreach (var c in results.OfStage(step.Number))
             {
                 var model = results.Models[c.Model];
@@ -673,7 +686,8 @@ internal sealed class ModelViews
     public static DataTable Comparison(ModelComparison comparison, UnitSystem units, string? pick)
     {
         return new(
-            $"Line girders, grillage and shells: {comparison.Values.Length} values, {comparison.Differing.Count()} differ by more than {100 * ModelComparison.Limit:0} % of the greatest of their kind",
+            $"Line girders, grillage and shells: {comparison.Values.Length} values, {comparison.Differing.Count()} differ by more "
+                + $"than {100 * ModelComparison.Limit:0} % of the greatest of their kind",
             [
                 new("Load", false),
                 new("Effect", false),

@@ -1,4 +1,5 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Findings;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
@@ -76,7 +77,10 @@ public class UnitTests
     {
         var skew = degrees * Math.PI / 180;
         var whole = BridgeRun.Run(Parted(TestBridges.Symmetric(skew, 18, 16, 20), 3));
-        Assert.All(whole.Model.Cases.Where(c => c.Kind != ActionKind.Settlement), c => Assert.True(c.Account.Imbalance < 1e-8, $"{c.Name}: {c.Account.Imbalance}"));
+        Assert.All(
+            whole.Model.Cases.Where(c => c.Kind != ActionKind.Settlement),
+            c => Assert.True(c.Account.Imbalance < 1e-8, $"{c.Name}: {c.Account.Imbalance}")
+        );
         foreach (var (spans, first, at) in new[] { (new[] { 18.0, 16 }, 0, 30.0), ([20.0], 2, 64.0) })
         {
             var alone = TestBridges.Symmetric(skew, spans);

@@ -62,7 +62,9 @@ public sealed class GirderBending
         double PierBars
     );
 
-    /// <summary>Whether a point lies on the girder or over a pier; beyond a girder's end at the end of the deck there is nothing to check.</summary>
+    /// <summary>
+    /// Whether a point lies on the girder or over a pier; beyond a girder's end at the end of the deck there is nothing to check.
+    /// </summary>
     public bool Applies(ModelPoint point) => StretchOf(point) != Stretch.Beyond;
 
     public bool IsOverPier(ModelPoint point) => StretchOf(point) == Stretch.OverPier;

@@ -68,7 +68,8 @@ public sealed class UltimateBending : ICheck
                     $"{c.Text(effect, QuantityKind.Moment)} / {c.Text(resistance, QuantityKind.Moment)}"
                 );
                 c.Remark(
-                    "The whole moment is set against the composite section; the strain that the girder has when the slab is cast is left out, as is usual. "
+                    "The whole moment is set against the composite section; the strain that the girder has when the slab is cast "
+                        + "is left out, as is usual. "
                         + "Axial force in the girder is left out.",
                     Clause
                 );

@@ -42,7 +42,10 @@ public sealed class ImposedStrainTests
         Assert.Equal(0, moment, 1e-3);
     }
 
-    /// <summary>Figure 6.2c with Table B.3 for a depth of 1 m and 100 mm of surfacing: 13.5 K to 3 K over 0.15 m, to nothing over 0.25 m; 2.5 K at the soffit over 0.2 m.</summary>
+    /// <summary>
+    /// Figure 6.2c with Table B.3 for a depth of 1 m and 100 mm of surfacing: 13.5 K to 3 K over 0.15 m, to nothing over 0.25 m; 2.5 K at
+    /// the soffit over 0.2 m.
+    /// </summary>
     [Fact]
     public void Heating_of_a_rectangle_by_hand()
     {

@@ -172,7 +172,10 @@ public sealed class StageTests
         );
         Assert.Equal(
             0,
-            joined.Cases.First(c => c.Name == "Prestress").Secondary!.Forces(joined.Points.IndexOf(joined.Points.First(p => p.Span == 1))).M,
+            joined
+                .Cases.First(c => c.Name == "Prestress")
+                .Secondary!.Forces(joined.Points.IndexOf(joined.Points.First(p => p.Span == 1)))
+                .M,
             1e-3 * force
         );
     }
