@@ -70,8 +70,7 @@ public sealed record CheckSummary
         get
         {
             var subjects = string.Join(", ", Checked);
-            var count =
-                NotChecked.Length == 0 ? "" : $"; {NotChecked.Length} {(NotChecked.Length == 1 ? "subject" : "subjects")} not checked yet";
+            var count = NotChecked.Length == 0 ? "" : $"; {NotChecked.Length} not checked yet";
             return Utilisation is { } worst ? FormattableString.Invariant($"{subjects} {(Fails ? "fails" : "passes")}, {worst:0.00}{count}")
                 : NotChecked.Length > 0 && NotChecked[0].StartsWith("Not checked", StringComparison.Ordinal)
                     ? NotChecked[0].ToLowerInvariant()

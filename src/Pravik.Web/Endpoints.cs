@@ -260,7 +260,7 @@ public static class Endpoints
             }
             : seen with
             {
-                OtherWaits = $"edit {revision} is being analysed",
+                OtherWaits = true,
             };
     }
 

@@ -153,7 +153,7 @@ public class BridgeJsonTests
         Assert.Equal(["ultimate bending"], summary.Checked.AsEnumerable());
         Assert.Contains(summary.NotChecked, n => n.Contains("shear", StringComparison.OrdinalIgnoreCase));
         Assert.StartsWith("ultimate bending passes, 0.9", summary.Words);
-        Assert.EndsWith($"{summary.NotChecked.Length} subjects not checked yet", summary.Words);
+        Assert.EndsWith($"{summary.NotChecked.Length} not checked yet", summary.Words);
         Assert.Equal(summary.Checks.Max(c => c.Utilisation), summary.Utilisation);
 
         var back = CheckSummary.Read(summary.Write())!;

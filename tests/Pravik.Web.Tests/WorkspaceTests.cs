@@ -58,7 +58,7 @@ public class WorkspaceTests
         Assert.Equal("good", State(workspace, "checks"));
         Assert.Equal("done", workspace.Run.Status);
         Assert.StartsWith("ultimate bending passes, 0.9", workspace.Run.Words);
-        Assert.EndsWith("subjects not checked yet", workspace.Run.Words);
+        Assert.EndsWith("not checked yet", workspace.Run.Words);
         var picked = Assert.Single(workspace.Table!.Rows, r => r.IsPicked);
         Assert.Same(workspace.Table.Rows[0], picked);
         Assert.Equal(Results.Value.Governing!.Utilisation, picked.Use);

@@ -16,6 +16,7 @@ public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageMo
     public string ProjectId { get; private set; } = "";
     public Bridge Bridge { get; private set; } = null!;
     public Calculation? Calculation { get; private set; }
+    public IEnumerable<string> NotChecked { get; private set; } = [];
 
     public async Task<IActionResult> OnGetAsync(string id, int girder, int span, int point, string? bending)
     {
@@ -25,6 +26,7 @@ public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageMo
         if (runs.Kept(snapshot.Bridge) is { } results && results.Find($"/parts/results/{girder}/{span}/{point}/{bending}") is { } outcome)
         {
             var units = UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
+            NotChecked = results.NotChecked;
             Calculation = new ResultViews(new BridgeGeometry(Bridge), results, units).Calculate(outcome);
         }
         return Page();

@@ -97,7 +97,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
     public Ledger CheckLedger(string project, CheckOutcome outcome)
     {
         var (point, path) = (results.Points[outcome.Point], results.PathOf(outcome).Split('/'));
-        return new(outcome.Name, $"{Girder(outcome.Point)} at {Station(outcome.Point)}", [TrafficBehind(outcome)])
+        return new(outcome.Name, $"{Girder(outcome.Point)} at {Station(outcome.Point)}", [TrafficBehind(outcome), NotChecked])
         {
             Lines =
             [
@@ -108,6 +108,9 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 $"/bridges/{project}/calculation?girder={point.Girder + 1}&span={point.Span + 1}&point={point.Line}&bending={path[^1]}",
         };
     }
+
+    /// <summary>What no check covers, beside what is checked.</summary>
+    public LedgerGroup NotChecked => new("Not checked yet", []) { Note = $"{string.Join("; ", results.NotChecked)}." };
 
     private LedgerGroup TrafficBehind(CheckOutcome outcome)
     {

@@ -108,7 +108,14 @@ public sealed record SheetControl(string Parameter, string Name, string Value, I
 }
 
 /// <summary>How the analysis stands.</summary>
-public sealed record RunInfo(string Status, double Fraction, string Words, bool CanStop);
+public sealed record RunInfo(string Status, double Fraction, string Words, bool CanStop)
+{
+    /// <summary>What is not checked; empty while there are no current results.</summary>
+    public string Help { get; init; } = "";
+
+    /// <summary>Whether the run is done but nothing was checked, which is neither good nor bad.</summary>
+    public bool IsPlain { get; init; }
+}
 
 /// <summary>Everything the screen shows.</summary>
 public sealed record Workspace(

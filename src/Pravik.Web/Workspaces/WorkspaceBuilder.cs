@@ -39,8 +39,8 @@ public sealed record RunsSeen(RunState? State, LatestResults? Latest)
     public LatestResults? Before { get; init; }
     public (BridgeResults Results, string Name)? Other { get; init; }
 
-    /// <summary>Why what is to be laid under is not there yet; null where it is.</summary>
-    public string? OtherWaits { get; init; }
+    /// <summary>Whether what is to be laid under is still being analysed.</summary>
+    public bool OtherWaits { get; init; }
     public LatestComparison? Compared { get; init; }
     public RunState? Comparing { get; init; }
     public IReadOnlyList<(int Revision, string Words)> History { get; init; } = [];
@@ -414,12 +414,16 @@ public sealed class WorkspaceBuilder
                 pick,
                 StageNumber
             ),
-            "checks" => outcome is not null ? results!.CheckLedger(snapshot.ProjectId, outcome) : new("Checks", run?.Doing ?? "", []),
+            "checks" => outcome is not null ? results!.CheckLedger(snapshot.ProjectId, outcome)
+            : results is not null ? new("Checks", "nothing is checked", [results.NotChecked])
+            : new("Checks", run?.Doing ?? "", []),
             _ => steps.Sheets(bill.Value),
         };
     }
 
     private IReadOnlyList<SheetControl> Controls() => request.Step == "analysis" ? ModelControls() : [];
+
+    private bool Waits(int revision) => seen.OtherWaits && request.With == $"{revision}";
 
     private IReadOnlyList<SheetControl> ModelControls()
     {
@@ -429,7 +433,7 @@ public sealed class WorkspaceBuilder
         [
             new("", "nothing"),
             .. seen.Before is { } b ? [new Choice("before", $"the run before (edit {b.Revision})")] : Array.Empty<Choice>(),
-            .. seen.History.Select(h => new Choice($"{h.Revision}", h.Words)),
+            .. seen.History.Select(h => new Choice($"{h.Revision}", Waits(h.Revision) ? $"{h.Words} (being analysed)" : h.Words)),
         ];
         return (request.Layout ?? "results") switch
         {
@@ -569,7 +573,6 @@ public sealed class WorkspaceBuilder
             snapshot.Findings.Concat(supportFindings).Any(f => paths.Any(p => f.Path.StartsWith(p, StringComparison.Ordinal)))
                 ? new(id, name, "look", "needs a look")
                 : new(id, name, "good", "in order");
-        var fails = current && latest!.Results.Fails;
         var state =
             results is null ? ("none", "nothing yet")
             : !current ? ("old", "out of date")
@@ -583,7 +586,10 @@ public sealed class WorkspaceBuilder
             Described("substructure", "Substructure", "/supports", "/bearings"),
             Described("loads", "Loads", "/loads", "/basis"),
             new("analysis", "Analysis", state.Item1, state.Item2),
-            fails ? new("checks", "Checks", "fails", "a check fails") : new("checks", "Checks", state.Item1, state.Item2),
+            !current ? new("checks", "Checks", state.Item1, state.Item2)
+            : latest!.Results.Fails ? new("checks", "Checks", "fails", "a check fails")
+            : latest.Results.Outcomes.IsEmpty ? new("checks", "Checks", "none", "nothing is checked")
+            : new("checks", "Checks", "good", "what is checked passes"),
             new("sheets", "Sheets", "good", "in order"),
         ];
     }
@@ -599,6 +605,11 @@ public sealed class WorkspaceBuilder
             _ => run?.Doing ?? "waiting",
         };
         var name = status == RunStatus.Done && latest!.Results.Fails ? "fails" : status.ToString().ToLowerInvariant();
-        return new(name, run?.Fraction ?? 0, words, status is RunStatus.Running or RunStatus.Waiting);
+        var left = status == RunStatus.Done ? $"Not checked yet: {string.Join(", ", latest!.Results.NotChecked)}." : "";
+        return new(name, run?.Fraction ?? 0, words, status is RunStatus.Running or RunStatus.Waiting)
+        {
+            Help = left,
+            IsPlain = status == RunStatus.Done && latest!.Results.Outcomes.IsEmpty,
+        };
     }
 }

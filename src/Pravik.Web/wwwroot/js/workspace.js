@@ -88,7 +88,7 @@ Alpine.data("workspace", () => ({
     this.project = this.$root.dataset.project;
     this.step = this.$root.dataset.step;
     this.api = bridgeApi(this.project);
-    this.choice = { layout: {}, pick: null, station: null, girder: 1, effect: "moment", case: "ultimate" };
+    this.choice = { layout: {}, pick: null, station: null, girder: 1 };
     // What a model's results are shown as; missing ones have the server's defaults.
     this.shown = {};
     this.asked = 0;
@@ -142,8 +142,6 @@ Alpine.data("workspace", () => ({
       station: this.choice.station,
       pick: this.choice.pick,
       girder: this.choice.girder,
-      effect: this.choice.effect,
-      case: this.choice.case,
       ...this.shown,
       width: sheet.clientWidth,
       height: sheet.clientHeight - 34 - (this.hasBar ? sheet.querySelector(".sheetbar").offsetHeight : 0),
@@ -286,9 +284,14 @@ Alpine.data("workspace", () => ({
   },
   loneOf: (c) => c.choices.filter((o) => !o.group),
 
+  // The layout that is shown of the analysis; null in other steps.
+  get analysed() {
+    return this.step === "analysis" ? (this.layouts.find((l) => l.isActive)?.id ?? null) : null;
+  },
+
   // The stages one after the other, from the first where the last is shown.
   get canPlay() {
-    return this.step === "analysis" && this.choice?.layout.analysis === "stages";
+    return this.analysed === "stages";
   },
   get playWords() {
     return this.playing ? "Stop" : "Play";
@@ -310,10 +313,7 @@ Alpine.data("workspace", () => ({
 
   // Many controls have a line of their own.
   get hasBar() {
-    return (
-      this.step === "analysis" &&
-      ["results", "deflected", "frame", "stages"].includes(this.choice?.layout.analysis)
-    );
+    return ["results", "deflected", "frame", "stages"].includes(this.analysed);
   },
   get barControls() {
     return this.hasBar ? this.controls : [];
@@ -324,16 +324,16 @@ Alpine.data("workspace", () => ({
 
   // Files of what is shown.
   get hasModel() {
-    return this.step === "analysis" && Boolean(this.choice?.layout.analysis) && this.controls.length > 0;
+    return this.analysed !== null && this.controls.length > 0;
   },
   get hasReport() {
-    return this.step === "analysis" && this.choice?.layout.analysis === "models" && this.hasTable;
+    return this.analysed === "models" && this.hasTable;
   },
   get reportUrl() {
     return `/bridges/${this.project}/models`;
   },
   get hasModelTable() {
-    return this.hasModel && this.choice.layout.analysis === "results" && this.hasTable;
+    return this.hasModel && this.analysed === "results" && this.hasTable;
   },
   modelTableUrl(format) {
     return this.hasModelTable
@@ -670,10 +670,13 @@ Alpine.data("workspace", () => ({
   // The line at the top
 
   get runStatus() {
-    return this.run.status;
+    return this.run.isPlain ? `${this.run.status} plain` : this.run.status;
   },
   get runWords() {
     return this.run.words;
+  },
+  get runHelp() {
+    return this.run.help;
   },
   get runBar() {
     return `width:${["running", "waiting"].includes(this.run.status) ? this.run.fraction * 100 : 0}%`;
