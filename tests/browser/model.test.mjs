@@ -5,7 +5,7 @@ import { openPage, useApplication } from "./server.mjs";
 
 const used = useApplication();
 const field = (page, path) => page.locator(`[id="f${path.replaceAll("/", "-")}"]`);
-const solved = (page) => page.locator(".run", { hasText: "model solved" }).waitFor();
+const solved = (page) => page.locator(".run.done, .run.fails").waitFor();
 
 async function saved(page, act) {
   const before = await page.locator(".saved").textContent();

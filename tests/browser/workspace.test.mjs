@@ -33,7 +33,7 @@ const step = async (page, name) => {
 test("the demo shows its worst value, its calculation and the traffic behind it", async () => {
   const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/checks`);
   await analysed(page);
-  assert.match(await run(page).textContent(), /^passes, worst 0\.9/);
+  assert.match(await run(page).textContent(), /^ultimate bending passes, 0\.9\d; \d+ not checked yet$/);
   await page.locator(".calc .line").first().waitFor();
   const calculation = await page.locator("#calc").textContent();
   for (const part of ["MRd", "beff", "EN 1992-1-1 6.1(2)", "losses of prestress"])

@@ -311,6 +311,11 @@ Alpine.data("workspace", () => ({
     this.control("stage", control.choices[last ? 0 : at + 1].value);
   },
 
+  // What is being typed stays while an answer comes in.
+  keepTyped(input, value) {
+    if (input !== document.activeElement) input.value = value;
+  },
+
   // Many controls have a line of their own.
   get hasBar() {
     return ["results", "deflected", "frame", "stages"].includes(this.analysed);
