@@ -186,8 +186,15 @@ public sealed class BridgeEffects
         if (results.Traffic is not { } traffic)
             return;
         EffectRange Load(Traffic.TrafficEnvelope of, string name) => EffectRange.Of(name, of);
-        var footways = Load(traffic.Footways, "Footways");
-        var (reduced, alone) = (values["footwayWithTraffic"], values["footwayAlone"]);
+        // Footways are placed under 1 N/m².
+        EffectRange Footways(string value) =>
+            EffectRange.Scaled(
+                FormattableString.Invariant($"Footways, {values[value] / 1000:0.0#} kN/m²"),
+                values[value],
+                Load(traffic.Footways, "Footways"),
+                layout
+            );
+        var (reduced, alone) = (Footways("footwayWithTraffic"), Footways("footwayAlone"));
         void Group(TrafficGroup group, string name, string clause, params (double, EffectRange)[] terms) =>
             groups[group] = Add(EffectRange.Sum(name, terms, layout), new($"traffic{group}"), "Traffic", clause);
         var characteristic = Load(traffic.Characteristic, "Load model 1");
@@ -197,31 +204,31 @@ public sealed class BridgeEffects
             "Traffic, group 1a: load model 1 and footways",
             "EN 1991-2 Table 4.4a",
             (1, characteristic),
-            (reduced, footways)
+            (1, reduced)
         );
         Group(
             TrafficGroup.Group1aBeside,
             "Traffic, group 1a beside another action",
             "EN 1990 Table A2.1",
             (1, Load(traffic.Beside, "Load model 1, ψ₀")),
-            (values["psi0footway"] * reduced, footways)
+            (values["psi0footway"], reduced)
         );
         Group(
             TrafficGroup.Group1aFrequent,
             "Traffic, group 1a, frequent",
             "EN 1990 Table A2.1",
             (1, frequent),
-            (values["psi1footway"] * reduced, footways)
+            (values["psi1footway"], reduced)
         );
         Group(
             TrafficGroup.Group1aQuasiPermanent,
             "Traffic, group 1a, quasi-permanent",
             "EN 1990 Table A2.1",
             (1, Load(traffic.QuasiPermanent, "Load model 1, ψ₂")),
-            (values["psi2footway"] * reduced, footways)
+            (values["psi2footway"], reduced)
         );
         Group(TrafficGroup.Group2, "Traffic, group 2: braking", "EN 1991-2 Table 4.4a", (1, frequent), (1, braking));
-        Group(TrafficGroup.Group3, "Traffic, group 3: footways alone", "EN 1991-2 Table 4.4a", (alone, footways));
+        Group(TrafficGroup.Group3, "Traffic, group 3: footways alone", "EN 1991-2 Table 4.4a", (1, alone));
         var worst = EffectRange.Envelope(
             TrafficName,
             [(1, groups[TrafficGroup.Group1a]), (1, groups[TrafficGroup.Group2]), (1, groups[TrafficGroup.Group3])]

@@ -129,6 +129,28 @@ public abstract class EffectRange
     /// <summary>The traffic loading behind a value where it is one of traffic itself; null for others and for footways.</summary>
     public virtual TrafficLoading? Loading(int effect, bool greatest) => null;
 
+    /// <summary>A range times a positive factor that belongs to it, as a load to what it does per unit.</summary>
+    public static EffectRange Scaled(string name, double factor, EffectRange range, EffectLayout layout) =>
+        new ScaledRange(
+            name,
+            EffectValues.Sum(layout, [(factor, range.Greatest)]),
+            EffectValues.Sum(layout, [(factor, range.Least)]),
+            factor,
+            range
+        );
+
+    private sealed class ScaledRange(string name, EffectValues greatestValues, EffectValues leastValues, double own, EffectRange range)
+        : EffectRange(name, greatestValues, leastValues)
+    {
+        public override void AddTogether(int effect, bool greatest, double factor, Span<double> forces) =>
+            range.AddTogether(effect, greatest, factor * own, forces);
+
+        public override IEnumerable<RangePart> Parts(int effect, bool greatest, double factor) =>
+            factor == 0 ? [] : [new(this, greatest, factor, factor * Side(greatest)[effect])];
+
+        public override TrafficLoading? Loading(int effect, bool greatest) => range.Loading(effect, greatest);
+    }
+
     private sealed class SumRange(
         string name,
         EffectValues greatestValues,

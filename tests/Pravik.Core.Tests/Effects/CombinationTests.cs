@@ -57,6 +57,8 @@ public sealed class CombinationTests
         var effect = Demo.Model.Layout.At(Middle, GirderEffect.M);
         var ultimate = Demo.Effects.Of(LimitState.Ultimate);
         Assert.Equal(At("ultimate"), ultimate.Parts(effect, true).Sum(p => p.Value), 1.0);
+        // Factors are those of the code, not loads.
+        Assert.All(ultimate.Parts(effect, true), p => Assert.InRange(p.Factor, 0.1, 1.62));
     }
 
     /// <summary>Every unit brakes by itself, with its own length; a deck in one has one case.</summary>
