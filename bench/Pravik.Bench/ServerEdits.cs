@@ -45,20 +45,7 @@ internal static class ServerEdits
             {
                 references.Add(Time(() => Reference.Product()));
                 var clock = Stopwatch.StartNew();
-                JsonArray patch =
-                [
-                    new JsonObject
-                    {
-                        ["op"] = "replace",
-                        ["path"] = "/deck/patterns/0/slab/thickness",
-                        ["value"] = 0.22 + (i + 1) * 1e-5,
-                    },
-                ];
-                using var edit = await http.PatchAsync(
-                    $"/api/bridges/sorrel-brook?revision={bridge["revision"]}&label=Bench",
-                    JsonContent.Create(patch)
-                );
-                edit.EnsureSuccessStatusCode();
+                await EditAsync(http, bridge, "/deck/patterns/0/slab/thickness", 0.22 + (i + 1) * 1e-5);
                 bridge = await WorkspaceAsync(http);
                 if (i >= Warm)
                     drawings.Add(clock.Elapsed.TotalMilliseconds);
@@ -67,20 +54,7 @@ internal static class ServerEdits
                 if (i >= Warm)
                     results.Add(clock.Elapsed.TotalMilliseconds);
                 clock.Restart();
-                JsonArray turn =
-                [
-                    new JsonObject
-                    {
-                        ["op"] = "replace",
-                        ["path"] = "/deck/haunch",
-                        ["value"] = 0.03 + (i + 1) * 1e-5,
-                    },
-                ];
-                using var again = await http.PatchAsync(
-                    $"/api/bridges/sorrel-brook?revision={bridge["revision"]}&label=Bench",
-                    JsonContent.Create(turn)
-                );
-                again.EnsureSuccessStatusCode();
+                await EditAsync(http, bridge, "/deck/haunch", 0.03 + (i + 1) * 1e-5);
                 await http.GetByteArrayAsync("/api/bridges/sorrel-brook/model.glb");
                 if (i >= Warm)
                     models.Add(clock.Elapsed.TotalMilliseconds);
@@ -118,6 +92,24 @@ internal static class ServerEdits
                 await Task.Delay(200);
             }
         }
+    }
+
+    private static async Task EditAsync(HttpClient http, JsonNode bridge, string path, double value)
+    {
+        JsonArray patch =
+        [
+            new JsonObject
+            {
+                ["op"] = "replace",
+                ["path"] = path,
+                ["value"] = value,
+            },
+        ];
+        using var edit = await http.PatchAsync(
+            $"/api/bridges/sorrel-brook?revision={bridge["revision"]}&label=Bench",
+            JsonContent.Create(patch)
+        );
+        edit.EnsureSuccessStatusCode();
     }
 
     private static async Task<JsonNode> WorkspaceAsync(HttpClient http) =>

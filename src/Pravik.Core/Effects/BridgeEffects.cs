@@ -111,7 +111,7 @@ public sealed class BridgeEffects
                 BuiltUp
             );
         }
-        var (last, actions) = (bridge.Actions.LastDay, bridge.Actions);
+        var actions = bridge.Actions;
         Add(
             EffectRange.Sum(CaseNames.Permanent, Those(c => (c.Stage is not null && !c.IsPassing) || IsSlow(c)), layout),
             CaseId.Permanent,
