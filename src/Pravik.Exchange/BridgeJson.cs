@@ -41,7 +41,7 @@ public static class BridgeJson
     {
         if (text.Length > LongestDocument)
             return Refused("", $"The document is larger than {LongestDocument / 1_000_000} MB; a bridge of this version needs far less.");
-        return OlderVersions.Named(text) is { } version and (1 or 2)
+        return OlderVersions.Named(text) is { } version and >= 1 and < Bridge.CurrentVersion
             ? Read(() => OlderVersions.Upgrade(text, version).Deserialize<Bridge>(Options))
             : Read(() => JsonSerializer.Deserialize<Bridge>(text, Options));
     }

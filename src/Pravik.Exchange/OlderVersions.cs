@@ -26,7 +26,7 @@ internal static class OlderVersions
     }
 
     /// <summary>
-    /// Brings a document of version 1 or 2 to the present one. Throws <see cref="InvalidOperationException"/> or <see
+    /// Brings a document of version 1 to 3 to the present one. Throws <see cref="InvalidOperationException"/> or <see
     /// cref="FormatException"/>
     /// for text in a number.
     /// </summary>
@@ -35,9 +35,37 @@ internal static class OlderVersions
         var bridge = JsonNode.Parse(text)!.AsObject();
         if (version == 1)
             FromVersion1(bridge);
-        FromVersion2(bridge);
+        if (version <= 2)
+            FromVersion2(bridge);
+        FromVersion3(bridge);
         bridge["version"] = Core.Bridges.Bridge.CurrentVersion;
         return bridge;
+    }
+
+    /// <summary>
+    /// Version 3 had one section, one layout of strands, one rule for the haunch and one concrete for all girders: they become the first
+    /// type.
+    /// </summary>
+    private static void FromVersion3(JsonObject bridge)
+    {
+        var type = new JsonObject { ["name"] = Core.Bridges.GirderType.UsualName };
+        if (bridge["girders"] is JsonObject girders)
+        {
+            foreach (var name in new[] { "section", "strands", "camber", "laterDeflection", "greatestHaunch" })
+            {
+                if (!girders.TryGetPropertyValue(name, out var value))
+                    continue;
+                girders.Remove(name);
+                type[name] = value;
+            }
+            girders["types"] = new JsonArray(type);
+        }
+        if (bridge["materials"] is not JsonObject materials || !materials.TryGetPropertyValue("girder", out var concrete))
+            return;
+        materials.Remove("girder");
+        type["concrete"] = concrete;
+        if (bridge["girders"] is null)
+            bridge["girders"] = new JsonObject { ["types"] = new JsonArray(type) };
     }
 
     /// <summary>

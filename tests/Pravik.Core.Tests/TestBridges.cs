@@ -51,6 +51,13 @@ internal static class TestBridges
             Girders = new() { Count = 4, OverhangLeft = 1.0 },
         };
 
+    /// <summary>The same girders with another first type.</summary>
+    public static Girders Typed(this Girders girders, Func<GirderType, GirderType> change) =>
+        girders with
+        {
+            Types = girders.Types.SetItem(0, change(girders.Types[0])),
+        };
+
     public static Road Straight(double length) => Arc(length, null);
 
     /// <summary>A road of one element; positive radius turns right.</summary>

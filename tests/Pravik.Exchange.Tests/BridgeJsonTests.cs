@@ -34,6 +34,21 @@ public class BridgeJsonTests
         Assert.NotEmpty(BridgeJson.Read(Old.Replace("250", "\"long\"")).Errors);
     }
 
+    /// <summary>Version 3 had one section, one concrete, one layout of strands and one rule for the haunch for all girders.</summary>
+    [Fact]
+    public void A_file_of_version_3_opens_with_its_girders_as_one_type()
+    {
+        const string Old =
+            """{ "format": "pravik-bridge", "version": 3, "name": "Old", "girders": { "count": 4, "section": "Precast I", "camber": 0.03, "greatestHaunch": 0.4, "strands": { "effectiveStress": 9e8, "rows": [{ "level": 0.07, "count": 9 }] } }, "materials": { "girder": { "class": "C50/60" } } }""";
+        var girders = BridgeJson.Read(Old).Bridge!.Girders;
+        var type = Assert.Single(girders.Types);
+        Assert.Equal(("Type A", "Precast I", "C50/60", 4), (type.Name, type.Section, type.Concrete.Class, girders.Count));
+        Assert.Equal((0.03, 0.4, 9e8), (type.Camber, type.GreatestHaunch, type.Strands.EffectiveStress));
+        Assert.Equal((0.07, 9), (type.Strands.Rows.Single().Level, type.Strands.Rows.Single().Count));
+        const string Bare = """{ "format": "pravik-bridge", "version": 3, "materials": { "girder": { "class": "C50/60" } } }""";
+        Assert.Equal("C50/60", BridgeJson.Read(Bare).Bridge!.Girders.Types.Single().Concrete.Class);
+    }
+
     [Fact]
     public void The_published_schema_is_that_of_the_program() =>
         Assert.Equal(BridgeJson.Schema(), File.ReadAllText(Path.Combine(Root, "docs", "bridge.schema.json")));
@@ -47,7 +62,7 @@ public class BridgeJsonTests
     [InlineData("\"count\": 5,", "\"count\": 5.5,", "/girders/count")]
     [InlineData("C35/45", "C36/46", "/materials/slab/class")]
     [InlineData("\"skew\": 0.20943951023931953", "\"skew\": 1.3", "/axes/skew")]
-    [InlineData("\"version\": 3", "\"version\": 4", "/version")]
+    [InlineData("\"version\": 4", "\"version\": 5", "/version")]
     [InlineData("\"startNorth\": 1850", "\"startNorth\": 1850, \"startNorth\": 0", "/road/startNorth")]
     public void What_is_wrong_is_found_at_its_place(string right, string wrong, string path)
     {

@@ -126,7 +126,7 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
     [InlineData("/girders/count", "40", 422)]
     [InlineData("/girders/count", "four", 422)]
     [InlineData("/girders/overhangLeft", "0", 422)]
-    [InlineData("/girders/strands/rows/0/count", "60", 422)]
+    [InlineData("/girders/types/0/strands/rows/0/count", "60", 422)]
     [InlineData("/materials/slab/class", "C99/1", 422)]
     [InlineData("/materials/slab/ecm", "30 GPa", 200)]
     [InlineData("/materials/slab/ecm", "", 200)]

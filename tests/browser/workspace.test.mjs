@@ -72,7 +72,7 @@ test("a bridge is made by typing, broken, mended, undone, and found again after 
   await step(page, "Girders");
   await enter(page, "/girders/count", "6");
   await enter(page, "/girders/overhangLeft", "0.9");
-  await enter(page, "/girders/strands/rows/1/count", "8");
+  await enter(page, "/girders/types/0/strands/rows/1/count", "8");
   await analysed(page);
   const words = await run(page).textContent();
 

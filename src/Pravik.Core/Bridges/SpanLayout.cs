@@ -29,6 +29,9 @@ public sealed record SpanLayout
     /// <summary>Whether girders run on over the axis at the end of the span, in one piece with those of the next.</summary>
     public bool? RunsOn { get; init; }
 
+    /// <summary>Name of the type of its girders.</summary>
+    public string? Type { get; init; }
+
     /// <summary>Depth along the span.</summary>
     public DepthLaw? Depth { get; init; }
 }

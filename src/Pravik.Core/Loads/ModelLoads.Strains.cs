@@ -206,7 +206,7 @@ public sealed partial class ModelLoads
     /// </summary>
     public (double Force, double Moment) Primary(GirderLine girder, int span, double t, double centroid)
     {
-        var (strands, length) = (geometry.Bridge.Girders.Strands, geometry.LengthOf(girder, span));
+        var (strands, length) = (geometry.TypeOf(girder, span).Strands, geometry.LengthOf(girder, span));
         var x = t * girder.SpanLength(span) - geometry.LayoutOf(span).StartGap;
         if (x < 0 || x > length || geometry.SectionOf(girder, span, t).IsSteel)
             return (0, 0);

@@ -36,7 +36,7 @@ public sealed partial class ModelLoads
         List<BeamLoad> diaphragms = [];
         foreach (var bay in geometry.DiaphragmBays().Where(d => spans.Contains(d.Span) && d.Diaphragm.Stage != DiaphragmStage.AfterSlab))
         {
-            var half = geometry.DiaphragmWeight(bay) / 2;
+            var half = bay.Weight(geometry) / 2;
             foreach (var (girder, at) in new[] { (bay.Left, bay.OnLeft), (bay.Right, bay.OnRight) })
             {
                 if (PointOn(model, girder.Number - 1, bay.Span, at) is { } place)

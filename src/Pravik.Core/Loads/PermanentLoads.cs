@@ -19,7 +19,7 @@ public sealed class PermanentLoads
     /// <summary>Half of the weight of a bay's diaphragm on each of its girders, at its place.</summary>
     private IEnumerable<(GirderLine Girder, int Span, double At, double Load)> Halves(DiaphragmBay bay)
     {
-        var half = geometry.DiaphragmWeight(bay) / 2;
+        var half = bay.Weight(geometry) / 2;
         return [(bay.Left, bay.Span, bay.OnLeft, half), (bay.Right, bay.Span, bay.OnRight, half)];
     }
 

@@ -14,11 +14,8 @@ public static class EffectiveSlab
     public static SectionProperties Composite(BridgeGeometry geometry, GirderLine girder, int span, double t = 0.5)
     {
         var section = geometry.SectionOf(girder, span, t);
-        var bridge = geometry.Bridge;
         var width = SlabWidth(geometry, girder, span, section);
-        var ratio =
-            Concrete.Of(bridge.Materials.Slab).Ecm
-            / (section.IsSteel ? StructuralSteel.Of(bridge.Materials.Structural).E : Concrete.Of(bridge.Materials.Girder).Ecm);
+        var ratio = Concrete.Of(geometry.Bridge.Materials.Slab).Ecm / geometry.Sections.Modulus(girder.Number, span);
         return CompositeSection.Of(
             section.Bending,
             width,

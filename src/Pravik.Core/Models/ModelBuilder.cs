@@ -67,11 +67,17 @@ public sealed class ModelBuilder
     public BridgeGeometry Geometry { get; }
     public DeckMesh Mesh { get; }
 
-    /// <summary>Materials by their place in every model.</summary>
+    /// <summary>
+    /// Materials by their place in every model: concrete of the first making of girders, of slab and supports, steel; then the concrete of
+    /// the other makings, in their order.
+    /// </summary>
     public const int GirderMaterial = 0;
     public const int SlabMaterial = 1;
     public const int SupportMaterial = 2;
     public const int SteelMaterial = 3;
+
+    /// <summary>Place of the concrete of a making of girders.</summary>
+    private static int OfMaking(int making) => making == 0 ? GirderMaterial : SteelMaterial + making;
 
     public BridgeModel Build(StageState state)
     {
@@ -124,15 +130,21 @@ public sealed class ModelBuilder
     private List<FrameMaterial> Materials(StageState state)
     {
         var (materials, loads) = (Geometry.Bridge.Materials, Geometry.Bridge.Loads);
+        var (types, makings) = (Geometry.Sections.Types, Geometry.Sections.Makings);
         FrameMaterial Of(string name, ConcreteGrade grade, double factor) =>
             new(name, Concrete.Of(grade).Ecm * factor, CrossMembers.PoissonsRatio, loads.ConcreteWeight / Gravity, Expansion);
         var steel = StructuralSteel.Of(materials.Structural);
         return
         [
-            Of("girder", materials.Girder, state.GirderFactor),
+            Of("girder", types[makings[0].Type].Concrete, state.GirderFactor(0)),
             Of("slab", materials.Slab, state.SlabFactor),
             Of("support", materials.Support, 1),
             new("steel", steel.E, steel.E / 2 / steel.G - 1, loads.SteelWeight / Gravity, Expansion),
+            .. makings
+                .Skip(1)
+                .Select(
+                    (m, i) => Of($"girder {types[m.Type].Name} {m.Section.Shape.Name}", types[m.Type].Concrete, state.GirderFactor(i + 1))
+                ),
         ];
     }
 
@@ -158,9 +170,8 @@ public sealed class ModelBuilder
             return known;
         var made = Geometry.SectionOf(girder, piece.Span, uniform ? 0.5 : piece.Middle);
         // Steel does not creep.
-        var modulus = made.IsSteel
-            ? StructuralSteel.Of(Geometry.Bridge.Materials.Structural).E
-            : Concrete.Of(Geometry.Bridge.Materials.Girder).Ecm * state.GirderFactor;
+        var factor = made.IsSteel ? 1 : state.GirderFactor(Geometry.Sections.MakingIndex(girder.Number, piece.Span));
+        var modulus = Geometry.Sections.Modulus(girder.Number, piece.Span) * factor;
         var (haunch, thickness) = (Geometry.Haunch(piece.Span), Geometry.SlabThickness(girder, piece.Span, 0.5));
         var bare = made.Bending;
         if (!state.Slab[piece.Span])
@@ -216,7 +227,7 @@ public sealed class ModelBuilder
                         ? CompositeSection.Of(section.Girder, 0, 0, section.Haunch, section.HaunchWidth, section.Ratio)
                     : shells ? section.Girder
                     : section.Composite;
-                var material = made.IsSteel ? SteelMaterial : GirderMaterial;
+                var material = made.IsSteel ? SteelMaterial : OfMaking(Geometry.Sections.MakingIndex(girder.Number, span));
                 var share = shells || !section.HasSlab ? 0 : EffectiveSlab.SlabTorsion(Geometry, girder, span, section.SlabThickness);
                 var torsion = made.Properties.J + share * parts.Materials[SlabMaterial].G / parts.Materials[material].G;
                 var inPlane =

@@ -6,16 +6,10 @@ using Pravik.Core.Sections;
 
 namespace Pravik.Core.Places;
 
-/// <summary>A support axis: its number from 1, name, station, skew (rad) and kind.</summary>
-public sealed record AxisPlace(int Number, string Name, double Station, double Skew, AxisKind Kind);
-
 /// <summary>Where everything is. A pure function of a valid bridge.</summary>
 public sealed class BridgeGeometry
 {
-    private readonly Lazy<double> deckArea;
-    private readonly Lazy<ImmutableArray<Carriageway>> carriageways;
-    private readonly Lazy<ImmutableArray<ParapetLine>> parapets;
-    private readonly Dictionary<string, Lazy<MadeSection>> sections;
+    private readonly DeckPlan deck;
     private readonly ImmutableArray<GirderLayout> layouts;
     private readonly System.Collections.Concurrent.ConcurrentDictionary<(int Girder, int Span), HaunchLine> haunches = [];
 
@@ -26,63 +20,41 @@ public sealed class BridgeGeometry
     {
         Bridge = bridge;
         Road = new(bridge.Road);
-        Axes = [.. PlaceAxes(bridge.Axes)];
-        sections = bridge.Sections.DistinctBy(s => s.Name).ToDictionary(s => s.Name, s => new Lazy<MadeSection>(() => new(s)));
-        Section = (
-            bridge.Girders.Section is { } named && sections.TryGetValue(named, out var all) ? all : sections[bridge.Sections[0].Name]
-        ).Value;
+        Axes = [.. AxisPlace.All(bridge.Axes, Road)];
         Units = [.. PlaceUnits()];
-        layouts = [.. Enumerable.Range(0, SpanCount).Select(span => GirderLayout.Of(bridge.Girders, span, SpanCount))];
-        deckArea = new(() => Units.Sum(u => u.Integral((_, _) => 1)));
-        parapets = new(() => ParapetLine.All(this));
-        carriageways = new(FindCarriageways);
-        Girders = placeGirders ? [.. Enumerable.Range(1, layouts.Max(l => l.Count)).Select(Line)] : [];
+        layouts = GirderLayout.All(bridge);
+        Sections = new(bridge, layouts);
+        deck = new(this);
+        Girders = placeGirders ? new GirderPlacing(this).Lines() : [];
     }
 
     public Bridge Bridge { get; }
     public RoadLine Road { get; }
 
-    /// <summary>The section that girders have where they have none of their own.</summary>
-    public MadeSection Section { get; }
+    /// <summary>Types and sections of the girders.</summary>
+    public GirderSections Sections { get; }
+
+    /// <summary>The section of the type that all girders have where neither they nor their span name one.</summary>
+    public MadeSection Section => Sections.Main;
+
+    /// <summary>The type of a girder in a span (from 0).</summary>
+    public GirderType TypeOf(GirderLine girder, int span) => Sections.TypeOf(girder.Number, span);
 
     /// <summary>The section of a girder half way along a span (from 0).</summary>
     public MadeSection SectionOf(GirderLine girder, int span) => SectionOf(girder, span, 0.5);
 
-    /// <summary>
-    /// The section of a girder at fraction t of a span: its own, that of a range or of all girders, as deep as the span's law of depth
-    /// says.
-    /// </summary>
-    public MadeSection SectionOf(GirderLine girder, int span, double t)
-    {
-        var made = BaseSection(girder.Number, span, t);
-        return LayoutOf(span).Depth is { } law ? made.WithDepth(law.At(t, Bridge.Axes.Spans[span])) : made;
-    }
+    /// <summary>The section of a girder at fraction t of a span, with the depth that it has there.</summary>
+    public MadeSection SectionOf(GirderLine girder, int span, double t) => Sections.At(girder.Number, span, t);
 
     /// <summary>
     /// Fractions of a span (from 0) at which the section of a girder may change: its ends, those of ranges, and where a law of depth
     /// has a corner.
     /// </summary>
-    public ImmutableArray<double> Breaks(GirderLine girder, int span)
-    {
-        var (from, to) = EndsOf(girder, span);
-        double[] corners = LayoutOf(span).Depth is { } law ? [law.Reach, 0.5, 1 - law.Reach] : [];
-        return
-        [
-            .. Bridge
-                .Girders.Ranges.Where(r => r.IsIn(span))
-                .SelectMany(r => new[] { r.From, r.To })
-                .Concat(corners)
-                .Where(t => t > from && t < to)
-                .Append(from)
-                .Append(to)
-                .Distinct()
-                .Order(),
-        ];
-    }
+    public ImmutableArray<double> Breaks(GirderLine girder, int span) =>
+        Sections.Breaks(span, EndsOf(girder, span).From, EndsOf(girder, span).To);
 
     /// <summary>Whether a girder has one section from end to end of a span.</summary>
-    public bool IsUniform(GirderLine girder, int span) =>
-        LayoutOf(span).Depth is null && (HasOwnSection(girder.Number, span) || !Bridge.Girders.Ranges.Any(r => r.IsIn(span)));
+    public bool IsUniform(GirderLine girder, int span) => Sections.IsUniform(girder.Number, span);
 
     /// <summary>Volume of a girder in a span (m³), by Gauss's rule between the places where its section changes.</summary>
     public double GirderVolume(GirderLine girder, int span)
@@ -97,83 +69,11 @@ public sealed class BridgeGeometry
         return girder.SpanLength(span) * breaks.Zip(breaks.Skip(1), (a, b) => (b - a) * Area(a, b)).Sum();
     }
 
-    /// <summary>
-    /// Placed diaphragms bay by bay: which, in which span and bay (from 1), between which points of the girders' centre lines, and its
-    /// clear length between their webs.
-    /// </summary>
-    public IEnumerable<DiaphragmBay> DiaphragmBays()
-    {
-        for (var i = 0; i < Bridge.Girders.Diaphragms.Length; i++)
-        {
-            var placed = Bridge.Girders.Diaphragms[i];
-            for (var span = 0; span < SpanCount; span++)
-            {
-                if (!placed.IsIn(span))
-                    continue;
-                var girders = GirdersIn(span);
-                for (var bay = 1; bay < girders.Length; bay++)
-                {
-                    if (!placed.HasBay(bay))
-                        continue;
-                    var (left, right) = (girders[bay - 1], girders[bay]);
-                    var (onLeft, onRight) = Fractions(placed, left, right, span);
-                    var (from, to) = (OnGirder(left, span, onLeft), OnGirder(right, span, onRight));
-                    yield return new(
-                        placed,
-                        i,
-                        span,
-                        bay,
-                        left,
-                        right,
-                        onLeft,
-                        onRight,
-                        from,
-                        to,
-                        Point.Distance(from, to) - (SectionOf(left, span, onLeft).WebWidth + SectionOf(right, span, onRight).WebWidth) / 2
-                    );
-                }
-            }
-        }
-    }
+    /// <summary>Placed diaphragms bay by bay.</summary>
+    public IEnumerable<DiaphragmBay> DiaphragmBays() => DiaphragmBay.All(this);
 
     /// <summary>Stiffeners of girders of steel, one by one.</summary>
     public IEnumerable<StiffenerPlace> StiffenerPlaces() => StiffenerPlace.All(this);
-
-    /// <summary>
-    /// Fractions of the span at which a diaphragm meets the girders of a bay: the same part of both, or square to the left one about
-    /// the middle of the bay.
-    /// </summary>
-    private (double Left, double Right) Fractions(PlacedDiaphragm placed, GirderLine left, GirderLine right, int span)
-    {
-        double Part(GirderLine girder) => placed.Distance is { } distance ? distance / girder.SpanLength(span) : placed.At;
-        if (!placed.Square)
-            return (Part(left), Part(right));
-        // Projections of the middle of the bay on both girders, along which they are all but straight.
-        var middle = Point.Between(OnGirder(left, span, Part(left)), OnGirder(right, span, Part(right)), 0.5);
-        double Foot(GirderLine girder) =>
-            Math.Clamp(
-                Part(girder)
-                    + (middle - OnGirder(girder, span, Part(girder))).Dot(left.In(span).Along(Part(left))) / girder.SpanLength(span),
-                0,
-                1
-            );
-        return (Foot(left), Foot(right));
-    }
-
-    /// <summary>Weight of a diaphragm in a bay (N): its clear length times its section, or its bars.</summary>
-    public double DiaphragmWeight(DiaphragmBay bay)
-    {
-        var placed = bay.Diaphragm;
-        if (placed.Kind == DiaphragmKind.Concrete)
-            return bay.Clear * placed.Width * placed.Depth * Bridge.Loads.ConcreteWeight;
-        return (BarsOf(placed)?.Properties.GrossArea ?? 0) * BarLength(bay) * Bridge.Loads.SteelWeight;
-    }
-
-    /// <summary>Length of the bars of a steel diaphragm in a bay together (m), between the girders' webs.</summary>
-    public static double BarLength(DiaphragmBay bay) =>
-        DiaphragmBay
-            .Bars(bay.Diaphragm)
-            .Sum(b => Math.Sqrt(Math.Pow((b.To.Across - b.From.Across) * bay.Clear, 2) + Math.Pow(b.To.Below - b.From.Below, 2)));
 
     /// <summary>Mean weight of a bare girder in a span (N/m).</summary>
     public double GirderWeight(GirderLine girder, int span) =>
@@ -188,32 +88,7 @@ public sealed class BridgeGeometry
     private double UnitWeight(MadeSection section) => section.IsSteel ? Bridge.Loads.SteelWeight : Bridge.Loads.ConcreteWeight;
 
     /// <summary>The sections that girders have, each once.</summary>
-    public IEnumerable<MadeSection> SectionsInUse =>
-        Enumerable
-            .Range(0, SpanCount)
-            .SelectMany(span =>
-                Enumerable
-                    .Range(1, LayoutOf(span).Count)
-                    .Where(n => IsPresent(n, span))
-                    .SelectMany(n => Places(span).Select(t => BaseSection(n, span, t)))
-            )
-            .Distinct();
-
-    /// <summary>A place within each part of a span in which one section holds.</summary>
-    private IEnumerable<double> Places(int span)
-    {
-        double[] ends =
-        [
-            .. Bridge
-                .Girders.Ranges.Where(r => r.IsIn(span))
-                .SelectMany(r => new[] { r.From, r.To })
-                .Append(0)
-                .Append(1)
-                .Distinct()
-                .Order(),
-        ];
-        return ends.Zip(ends.Skip(1), (a, b) => (a + b) / 2);
-    }
+    public IEnumerable<MadeSection> SectionsInUse => Sections.InUse.Select(u => u.Section).Distinct();
 
     /// <summary>
     /// The section of the bars of a steel diaphragm; null for a concrete one, and where the bridge has no section of steel.
@@ -222,27 +97,11 @@ public sealed class BridgeGeometry
     {
         if (placed.Kind == DiaphragmKind.Concrete)
             return null;
-        var name =
-            placed.Section is { } own && sections.ContainsKey(own)
-                ? own
-                : Bridge.Sections.FirstOrDefault(s => SectionFamily.IsSteel(s))?.Name;
-        return name is null ? null : sections[name].Value;
+        return Sections.Named(placed.Section) ?? Sections.Named(Bridge.Sections.FirstOrDefault(SectionFamily.IsSteel)?.Name);
     }
 
     /// <summary>The section of a girder at a fraction of a span before a law of depth changes it.</summary>
-    public MadeSection BaseSectionOf(GirderLine girder, int span, double t) => BaseSection(girder.Number, span, t);
-
-    private bool HasOwnSection(int number, int span) =>
-        Bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span))?.Section is { } name && sections.ContainsKey(name);
-
-    private MadeSection BaseSection(int number, int span, double t)
-    {
-        if (HasOwnSection(number, span))
-            return sections[Bridge.Girders.Own[HaunchLine.Key(number, span)].Section!].Value;
-        return Bridge.Girders.Ranges.LastOrDefault(r => r.Holds(span, t)) is { } range
-            ? sections[range.Section is { } name && sections.ContainsKey(name) ? name : Bridge.Sections[0].Name].Value
-            : Section;
-    }
+    public MadeSection BaseSectionOf(GirderLine girder, int span, double t) => Sections.BeforeDepth(girder.Number, span, t);
 
     /// <summary>The units of the deck, along the bridge.</summary>
     public ImmutableArray<UnitPlace> Units { get; }
@@ -259,7 +118,7 @@ public sealed class BridgeGeometry
     /// <summary>Whether every line has a girder in every span.</summary>
     public bool IsComplete =>
         layouts.All(l => l.Count == layouts[0].Count)
-        && Enumerable.Range(0, SpanCount).All(span => Enumerable.Range(1, layouts[0].Count).All(n => IsPresent(n, span)));
+        && Enumerable.Range(0, SpanCount).All(span => Enumerable.Range(1, layouts[0].Count).All(n => Sections.IsPresent(n, span)));
 
     /// <summary>Whether girders run on over a pier in one piece anywhere.</summary>
     public bool RunsOn => layouts.Any(l => l.RunsOn);
@@ -272,61 +131,6 @@ public sealed class BridgeGeometry
     public IEnumerable<double> Stations(int pieces) =>
         Enumerable.Range(0, pieces + 1).Select(i => FirstStation + i * (LastStation - FirstStation) / pieces);
 
-    /// <summary>
-    /// Where traffic may drive anywhere on the bridge, from the left: parted by kerbs and restraint systems, of all sections together.
-    /// Where a carriageway narrows this reaches over its kerbs, which is on the safe side. Empty where there is none.
-    /// </summary>
-    public ImmutableArray<Carriageway> Carriageways => carriageways.Value;
-
-    /// <summary>The carriageways of a unit at a station.</summary>
-    public ImmutableArray<Carriageway> CarriagewaysAt(UnitPlace unit, double station)
-    {
-        List<Restraint> restraints = [];
-        foreach (var parapet in parapets.Value.Where(p => p.Unit == unit && p.Covers(station)))
-        {
-            var (face, back) = (parapet.Face(station), parapet.Face(station) + parapet.Side * parapet.Profile.Width);
-            restraints.Add(new(Math.Min(face, back), Math.Max(face, back)));
-        }
-        return Carriageway.Between(unit.Shape.At(station).Strips, restraints, Bridge.Basis.Values["kerbHeight"]);
-    }
-
-    private ImmutableArray<Carriageway> FindCarriageways() =>
-        Carriageway.Union(
-            Units.SelectMany(unit =>
-            {
-                var ends = parapets.Value.Where(p => p.Unit == unit).SelectMany(p => new[] { p.From + 1e-3, p.To - 1e-3 });
-                var stations = unit.Shape.IsConstant ? [unit.Start.Station] : unit.Stations(40);
-                return stations.Concat(ends).SelectMany(station => CarriagewaysAt(unit, station));
-            })
-        );
-
-    /// <summary>Area of the deck in plan, ends cut along the axes and moved out by the overhangs (measured along the road).</summary>
-    public double DeckArea => deckArea.Value;
-
-    /// <summary>
-    /// Volume of the slab (m³): its thickness over the deck's area, less what inset edges take away, plus thickenings over girders.
-    /// </summary>
-    public double SlabVolume =>
-        Units.Sum(unit =>
-        {
-            var slab = unit.Pattern.Slab;
-            double EdgeLoss(int boundary)
-            {
-                var (from, to) = unit.Ends(boundary);
-                var at = unit.Shape.At((from + to) / 2);
-                // A corner moved sideways by e between neighbours whose levels differ by h takes e·h/2 away.
-                var corners = at.SlabCorners.ToList();
-                var (edge, next) = boundary == 0 ? (corners[0], corners[1]) : (corners[^1], corners[^2]);
-                return slab.EdgeInset
-                    * (at.SlabTop(edge) - at.SlabSoffit(next))
-                    / 2
-                    * Road.Line.LengthAt(unit.Shape.Boundary(boundary, (from + to) / 2), from, to);
-            }
-            var loss = slab.EdgeInset == 0 ? 0 : EdgeLoss(0) + EdgeLoss(unit.Shape.Boundaries - 1);
-            var over = Pieces.Where(p => unit.Has(p.Span)).Sum(p => p.Girder.SpanLength(p.Span) * ThickeningArea(slab));
-            return unit.Integral((s, o) => unit.Shape.At(s).Thickness(o)) - loss + over;
-        });
-
     /// <summary>Area of a thickening over a girder: t·(w + 3t), its sides running out at 1:3.</summary>
     public static double ThickeningArea(SlabShape slab) => slab.Thickening * (slab.ThickeningWidth + 3 * slab.Thickening);
 
@@ -338,7 +142,7 @@ public sealed class BridgeGeometry
     {
         foreach (var unit in Units)
         {
-            if (unit == Units[^1] || IsBehind(unit.End, station, offset))
+            if (unit == Units[^1] || unit.End.IsAheadOf(Road, station, offset))
                 return unit;
         }
         return Units[^1];
@@ -348,110 +152,36 @@ public sealed class BridgeGeometry
     public DeckSection SectionAt(double station, double offset = 0) => UnitAt(station, offset).Shape.At(station);
 
     /// <summary>Offset of the deck's left or right edge at a station, that of the unit which has the edge there.</summary>
-    public double LeftEdge(double station) => Edge(station, u => u.Shape.LeftEdge(station));
+    public double LeftEdge(double station) => deck.Edge(station, u => u.Shape.LeftEdge(station));
 
-    public double RightEdge(double station) => Edge(station, u => u.Shape.RightEdge(station));
+    public double RightEdge(double station) => deck.Edge(station, u => u.Shape.RightEdge(station));
 
-    /// <summary>
-    /// The deck as a section square to the road at a station cuts it: near skewed ends and joints only a part, or parts of two units.
-    /// From left
-    /// to right; none beyond the ends.
-    /// </summary>
-    public ImmutableArray<DeckCut> CutAt(double station)
-    {
-        var cuts = ImmutableArray.CreateBuilder<DeckCut>();
-        foreach (var unit in Units)
-        {
-            var section = unit.Shape.At(station);
-            var (left, right) = (section.LeftEdge, section.RightEdge);
-            Narrow(o => station - (Meet(unit.Start, _ => o).Station - unit.StartOverhang));
-            if (left < right)
-                Narrow(o => Meet(unit.End, _ => o).Station + unit.EndOverhang - station);
-            if (right - left > 1e-6)
-                cuts.Add(new(unit, section, left, right));
-
-            // Keeps the offsets at which a measure, which runs one way across the deck, is not negative.
-            void Narrow(Func<double, double> inside)
-            {
-                var (atLeft, atRight) = (inside(left), inside(right));
-                if (atLeft >= 0 && atRight >= 0)
-                    return;
-                if (atLeft < 0 && atRight < 0)
-                    (left, right) = (0, 0);
-                else if (Numerics.Roots.Bisect(inside, left, right) is { } edge)
-                {
-                    if (atLeft < 0)
-                        left = edge;
-                    else
-                        right = edge;
-                }
-            }
-        }
-        return [.. cuts.OrderBy(c => c.From)];
-    }
-
-    private double Edge(double station, Func<UnitPlace, double> edge) =>
-        edge(Units.Length == 1 ? Units[0] : UnitAt(station, edge(UnitAt(station))));
-
-    /// <summary>Whether a place lies behind an axis. Far from it the station tells; near it, the side of the axis's line.</summary>
-    private bool IsBehind(AxisPlace axis, double station, double offset)
-    {
-        var reach = 1 + 2 * Math.Abs(offset * Math.Tan(axis.Skew));
-        if (offset == 0 || Math.Abs(station - axis.Station) > reach)
-            return station < axis.Station;
-        var direction = Point.Towards(Road.Azimuth(axis.Station) + Math.PI / 2 + axis.Skew);
-        return direction.Cross(Road.At(station, offset) - Road.At(axis.Station)) < 0;
-    }
-
-    public Titles Titles => Bridge.Basis.Titles;
-
-    /// <summary>
-    /// Where an axis meets a line along the bridge that is given by its offset at every station, to 1e-12 m. The axis passes through
-    /// the road at
-    /// its station with azimuth = road azimuth + 90° + skew; on a straight road it has the offset o at station s₀ − o·tan(skew).
-    /// </summary>
-    public RoadPlace Meet(AxisPlace axis, Func<double, double> offsetAt)
-    {
-        var direction = Point.Towards(Road.Azimuth(axis.Station) + Math.PI / 2 + axis.Skew);
-        var origin = Road.At(axis.Station);
-        var along = offsetAt(axis.Station) / Math.Cos(axis.Skew);
-        var place = Road.Locate(origin + along * direction);
-        for (var i = 0; i < 60; i++)
-        {
-            var error = offsetAt(place.Station) - place.Offset;
-            if (Math.Abs(error) < 1e-12)
-                break;
-            along += error / Math.Cos(axis.Skew);
-            place = Road.Locate(origin + along * direction);
-        }
-        return place;
-    }
+    /// <summary>The deck as a section square to the road at a station cuts it, from left to right; none beyond the ends.</summary>
+    public ImmutableArray<DeckCut> CutAt(double station) => deck.CutAt(station);
 
     /// <summary>The corners of the deck: the end axes, moved out by the overhang, on the left and the right edge.</summary>
-    public IEnumerable<(string Name, RoadPlace Place)> Corners()
-    {
-        foreach (
-            var (unit, axis, outward, end) in new[]
-            {
-                (Units[0], Axes[0], -Units[0].StartOverhang, "first"),
-                (Units[^1], Axes[^1], Units[^1].EndOverhang, "last"),
-            }
-        )
-        {
-            foreach (var (boundary, side) in new[] { (0, "left"), (unit.Shape.Boundaries - 1, "right") })
-            {
-                var place = unit.BoundaryOnAxis(axis, boundary);
-                yield return ($"{end} {side}", place with { Station = place.Station + outward });
-            }
-        }
-    }
+    public IEnumerable<(string Name, RoadPlace Place)> Corners() => deck.Corners();
 
     /// <summary>Where an axis meets the deck's left and right edges: those of the wider unit at a joint.</summary>
-    public (RoadPlace Left, RoadPlace Right) EdgesOn(AxisPlace axis)
-    {
-        var at = Units.Where(u => axis.Number >= u.Start.Number && axis.Number <= u.End.Number).Select(u => u.OnAxis(axis)).ToList();
-        return (at.MinBy(e => e.Left.Offset).Left, at.MaxBy(e => e.Right.Offset).Right);
-    }
+    public (RoadPlace Left, RoadPlace Right) EdgesOn(AxisPlace axis) => deck.EdgesOn(axis);
+
+    /// <summary>
+    /// Where traffic may drive anywhere on the bridge, from the left: parted by kerbs and restraint systems. Empty where there is none.
+    /// </summary>
+    public ImmutableArray<Carriageway> Carriageways => deck.Carriageways;
+
+    /// <summary>The carriageways of a unit at a station.</summary>
+    public ImmutableArray<Carriageway> CarriagewaysAt(UnitPlace unit, double station) => deck.CarriagewaysAt(unit, station);
+
+    /// <summary>Area of the deck in plan (m²), and volume of its slab (m³).</summary>
+    public double DeckArea => deck.Area;
+
+    public double SlabVolume => deck.SlabVolume;
+
+    /// <summary>Where an axis meets a line along the bridge that is given by its offset at every station (<see cref="AxisPlace.Meet"/>).</summary>
+    public RoadPlace Meet(AxisPlace axis, Func<double, double> offsetAt) => axis.Meet(Road, offsetAt);
+
+    public Titles Titles => Bridge.Basis.Titles;
 
     /// <summary>A point on a girder at fraction t of a span (0 at its first axis).</summary>
     public Point OnGirder(GirderLine girder, int span, double t) => girder.In(span).At(t);
@@ -484,7 +214,7 @@ public sealed class BridgeGeometry
     {
         for (var i = 0; i < SpanCount - 1; i++)
         {
-            if (IsBehind(Axes[i + 1], station, offset))
+            if (Axes[i + 1].IsAheadOf(Road, station, offset))
                 return i;
         }
         return SpanCount - 1;
@@ -567,68 +297,5 @@ public sealed class BridgeGeometry
         var ends = Axes.Where(a => a.Number == 1 || a.Number == Axes.Length || a.Kind == AxisKind.Joint).ToList();
         for (var i = 1; i < ends.Count; i++)
             yield return new(this, i, ends[i - 1], ends[i], kerbHeight);
-    }
-
-    private IEnumerable<AxisPlace> PlaceAxes(Axes axes)
-    {
-        var station = axes.FirstStation;
-        for (var number = 1; number <= axes.Spans.Length + 1; number++)
-        {
-            if (number > 1)
-                station += axes.Spans[number - 2];
-            var own = axes.Own.GetValueOrDefault($"{number}");
-            var skew = own?.Azimuth is { } azimuth
-                ? Math.IEEERemainder(azimuth - Road.Azimuth(station) - Math.PI / 2, Math.PI)
-                : own?.Skew ?? axes.Skew;
-            var kind = own?.Kind ?? (number == 1 || number > axes.Spans.Length ? AxisKind.Abutment : AxisKind.Pier);
-            yield return new(number, own?.Name ?? $"{number}", station, skew, kind);
-        }
-    }
-
-    /// <summary>A girder line, placed by the layout of every span at both of its axes: where the deck widens, girders splay.</summary>
-    private GirderLine Line(int number) =>
-        new(number, [.. Enumerable.Range(0, SpanCount).Select(span => IsPresent(number, span) ? Between(number, span) : null)]);
-
-    private bool IsPresent(int number, int span) =>
-        number <= LayoutOf(span).Count && Bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span))?.Absent != true;
-
-    /// <summary>
-    /// A girder between the axes of a span: straight, or keeping its offset from the road line or a line of its file, evenly from that
-    /// at one axis to that at the other.
-    /// </summary>
-    private GirderSpan Between(int number, int span)
-    {
-        var (start, end) = (GirderOnAxis(Axes[span], span, number), GirderOnAxis(Axes[span + 1], span, number));
-        var straight = new GirderSpan(Road.At(start), Road.At(end), start.Offset, end.Offset);
-        var course = LayoutOf(span).Course;
-        if (course == Bridges.Girders.Straight)
-            return straight;
-        var line = Road.Features.FirstOrDefault(f => f.Name == course);
-        double Guide(double station) => line?.OffsetAt(station) ?? 0;
-        var (first, change) = (start.Offset - Guide(start.Station), end.Offset - Guide(end.Station) - start.Offset + Guide(start.Station));
-        return straight with
-        {
-            Curve = new(
-                Road,
-                start.Station,
-                end.Station,
-                s => Guide(s) + first + (s - start.Station) / (end.Station - start.Station) * change
-            ),
-        };
-    }
-
-    private RoadPlace GirderOnAxis(AxisPlace axis, int span, int number)
-    {
-        var (layout, unit) = (LayoutOf(span), UnitOf(span));
-        var shift = Bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span))?.Shift ?? 0;
-        if (!layout.AlongAxis)
-            return Meet(
-                axis,
-                s => shift + unit.Shape.LeftEdge(s) + layout.FromLeft(number, unit.Shape.RightEdge(s) - unit.Shape.LeftEdge(s))
-            );
-        var edges = unit.OnAxis(axis);
-        var (left, right) = (Road.At(edges.Left), Road.At(edges.Right));
-        var width = Point.Distance(left, right);
-        return Road.Locate(left + (shift / Math.Cos(axis.Skew) + layout.FromLeft(number, width)) / width * (right - left));
     }
 }

@@ -14,7 +14,8 @@ public sealed record GirderLayout(
     double EndGap,
     string Course,
     bool RunsOn,
-    DepthLaw? Depth
+    DepthLaw? Depth,
+    string? Type
 )
 {
     private const int Deepest = 40;
@@ -39,12 +40,17 @@ public sealed record GirderLayout(
             GoesOn(span) ? 0 : First(l => l.EndGap) ?? girders.EndGap,
             chain.Select(l => l.Course).FirstOrDefault(c => c is not null) ?? girders.Course ?? Girders.Straight,
             GoesOn(span),
-            chain.Select(l => l.Depth).FirstOrDefault(d => d is not null) ?? girders.Depth
+            chain.Select(l => l.Depth).FirstOrDefault(d => d is not null) ?? girders.Depth,
+            chain.Select(l => l.Type).FirstOrDefault(t => t is not null) ?? girders.Type
         );
 
         bool GoesOn(int at) =>
             at < spans - 1 && (Chain(girders, at).Select(c => c.Layout.RunsOn).FirstOrDefault(r => r is not null) ?? girders.RunsOn);
     }
+
+    /// <summary>The layouts of all spans.</summary>
+    public static ImmutableArray<GirderLayout> All(Bridge bridge) =>
+        [.. Enumerable.Range(0, bridge.Axes.Spans.Length).Select(span => Of(bridge.Girders, span, bridge.Axes.Spans.Length))];
 
     /// <summary>Whether following leads from a span back to itself.</summary>
     public static bool IsCircular(Girders girders, int span) => Chain(girders, span).Count() > Deepest;

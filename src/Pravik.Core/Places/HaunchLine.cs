@@ -38,8 +38,8 @@ public sealed class HaunchLine
             geometry.SupportAt(geometry.Axes[span]).BearingDistance / line.Length,
             1 - geometry.SupportAt(geometry.Axes[span + 1]).BearingDistance / line.Length
         );
-        var rule = geometry.Bridge.Girders;
-        Own = rule.Own.GetValueOrDefault(Key(girder.Number, span)) ?? new();
+        var rule = geometry.TypeOf(girder, span);
+        Own = geometry.Bridge.Girders.Own.GetValueOrDefault(Key(girder.Number, span)) ?? new();
         law = geometry.LayoutOf(span).Depth;
         SlabDeflection = WetSlabDeflection.Of(geometry, girder, span);
         CastingCamber = Own.Camber ?? rule.Camber ?? SlabDeflection + rule.LaterDeflection;

@@ -19,9 +19,14 @@ public sealed record StageState
     /// <summary>Axes (from 0) over which girders are joined.</summary>
     public required ImmutableArray<bool> Joined { get; init; }
 
-    /// <summary>What the moduli of slab and girder are multiplied by: 1, or 1/(1 + χφ) for what acts slowly.</summary>
+    /// <summary>What the moduli of slab and girders are multiplied by: 1, or 1/(1 + χφ) for what acts slowly.</summary>
     public double SlabFactor { get; init; } = 1;
-    public double GirderFactor { get; init; } = 1;
+
+    /// <summary>That of girders, by their place in <see cref="GirderSections.Makings"/>; empty for 1.</summary>
+    public ImmutableArray<double> GirderFactors { get; init; } = [];
+
+    /// <summary>What the modulus of girders of a making is multiplied by.</summary>
+    public double GirderFactor(int making) => making < GirderFactors.Length ? GirderFactors[making] : 1;
 
     /// <summary>The finished bridge.</summary>
     public static StageState Finished(int spans) =>
@@ -51,12 +56,12 @@ public sealed record StageState
         && Joined.SequenceEqual(other.Joined)
         && LetGo.SetEquals(other.LetGo)
         && SlabFactor == other.SlabFactor
-        && GirderFactor == other.GirderFactor;
+        && GirderFactors.SequenceEqual(other.GirderFactors);
 
     public override int GetHashCode() =>
         HashCode.Combine(
             SlabFactor,
-            GirderFactor,
+            GirderFactors.FirstOrDefault(),
             string.Concat(Girders.Concat(Slab).Concat(Props).Concat(Joined).Select(b => b ? '1' : '0'))
         );
 }

@@ -1,4 +1,3 @@
-using Pravik.Core.Materials;
 using Pravik.Core.Numerics;
 
 namespace Pravik.Core.Places;
@@ -69,9 +68,7 @@ internal static class WetSlabDeflection
                     geometry.WetSlabWidth(girder, span) * geometry.SlabThickness(girder, span, 0.5)
                     + geometry.SectionOf(girder, span).TopWidth * geometry.Haunch(span)
                 );
-            var modulus = geometry.SectionOf(girder, span).IsSteel
-                ? StructuralSteel.Of(bridge.Materials.Structural).E
-                : Concrete.Of(bridge.Materials.Girder).Ecm;
+            var modulus = geometry.Sections.Modulus(girder.Number, span);
             var breaks = geometry.Breaks(girder, span).Concat([0, 0.5, 1]).Distinct().Order().ToList();
             var (rule, uniform) = (GaussLegendre.Five, geometry.IsUniform(girder, span));
             var parts = uniform ? 1 : Parts;

@@ -34,7 +34,7 @@ public static class Bill
             lines.Where(l => !geometry.SectionOf(l.Girder, l.Span).IsSteel).ToList(),
             lines.Where(l => geometry.SectionOf(l.Girder, l.Span).IsSteel).ToList()
         );
-        var (slab, girder, support) = (bridge.Materials.Slab.Class, bridge.Materials.Girder.Class, bridge.Materials.Support.Class);
+        var (slab, support) = (bridge.Materials.Slab.Class, bridge.Materials.Support.Class);
         double Volume(params string[] kinds) => parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Volume);
         double Sides(params string[] kinds) =>
             parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Area(n => Math.Abs(n.Z) < Upright));
@@ -70,13 +70,15 @@ public static class Bill
             superstructure.Strips().Where(p => p.Kind == "edge beams").Sum(p => p.Solid.Volume),
             QuantityKind.Volume
         );
-        Add(
-            "concrete.girders",
-            "Concrete",
-            $"{(bridge.Girders.CastInPlace ? "Girders cast in place" : "Precast girders")}, {girder}",
-            cast.Sum(l => geometry.GirderVolume(l.Girder, l.Span)),
-            QuantityKind.Volume
-        );
+        var byClass = cast.GroupBy(l => geometry.TypeOf(l.Girder, l.Span).Concrete.Class).ToList();
+        foreach (var of in byClass)
+            Add(
+                byClass.Count == 1 ? "concrete.girders" : $"concrete.girders.{of.Key}",
+                "Concrete",
+                $"{(bridge.Girders.CastInPlace ? "Girders cast in place" : "Precast girders")}, {of.Key}",
+                of.Sum(l => geometry.GirderVolume(l.Girder, l.Span)),
+                QuantityKind.Volume
+            );
         Add(
             "concrete.abutments",
             "Concrete",
@@ -139,17 +141,17 @@ public static class Bill
             "steel.frames",
             "Steel",
             "Cross-frames and diaphragms of steel",
-            geometry.DiaphragmBays().Sum(b => (geometry.BarsOf(b.Diaphragm)?.Properties.GrossArea ?? 0) * BridgeGeometry.BarLength(b))
-                * SteelDensity,
+            geometry.DiaphragmBays().Sum(b => (geometry.BarsOf(b.Diaphragm)?.Properties.GrossArea ?? 0) * b.BarLength) * SteelDensity,
             QuantityKind.Mass
         );
         Add("steel.stiffeners", "Steel", "Stiffeners", geometry.StiffenerPlaces().Sum(s => s.Volume) * SteelDensity, QuantityKind.Mass);
-        var strands = bridge.Girders.Strands.Rows.Sum(r => r.Count);
+        var strands = cast.Select(l => (l.Length, Count: geometry.TypeOf(l.Girder, l.Span).Strands.Rows.Sum(r => r.Count))).ToList();
+        var counts = strands.Select(s => s.Count).Distinct().Order().ToList();
         Add(
             "steel.strands",
             "Steel",
-            $"Strands, {strands} in every girder",
-            strands * PrestressingSteel.Of(bridge.Materials.Strand).Area * cast.Sum(l => l.Length) * SteelDensity,
+            counts.Count == 1 ? $"Strands, {counts[0]} in every girder" : $"Strands, {string.Join(" or ", counts)} in a girder",
+            strands.Sum(s => s.Count * s.Length) * PrestressingSteel.Of(bridge.Materials.Strand).Area * SteelDensity,
             QuantityKind.Mass
         );
         Add(

@@ -27,10 +27,8 @@ public sealed class LongTerm
     private readonly ModelLoads loads;
     private readonly ImmutableArray<StageStep> steps;
     private readonly Actions values;
-    private readonly Creep girderCreep;
-    private readonly Creep slabCreep;
-    private readonly Shrinkage girderShrinkage;
-    private readonly Shrinkage slabShrinkage;
+    private readonly ImmutableArray<Ageing> girders;
+    private readonly Ageing slab;
     private readonly Dictionary<(int Girder, int Row), int> pointOf = [];
     private readonly ImmutableArray<TimeValue>.Builder told = ImmutableArray.CreateBuilder<TimeValue>();
 
@@ -38,22 +36,48 @@ public sealed class LongTerm
     {
         (this.geometry, this.models, this.loads, this.steps) = (geometry, models, loads, steps);
         values = geometry.Bridge.Actions;
-        var (girder, slab) = (Concrete.Of(geometry.Bridge.Materials.Girder), Concrete.Of(geometry.Bridge.Materials.Slab));
-        var (line, span) = (geometry.Girders[0], geometry.Girders[0].FirstSpan);
-        var properties = geometry.SectionOf(line, span).Properties;
         // The slab dries at both faces; h0 is then its thickness.
-        var (girderSize, slabSize) = (2 * properties.GrossArea / properties.Perimeter, geometry.SlabThickness(line, span, 0.5));
-        girderCreep = new(girder, values.Humidity, girderSize, values.Cement);
-        slabCreep = new(slab, values.Humidity, slabSize, values.Cement);
-        girderShrinkage = new(girder, values.Humidity, girderSize, values.Cement);
-        slabShrinkage = new(slab, values.Humidity, slabSize, values.Cement);
+        var slabSize = geometry.SlabThickness(geometry.Girders[0], geometry.Girders[0].FirstSpan, 0.5);
+        slab = new(Concrete.Of(geometry.Bridge.Materials.Slab), slabSize, values);
+        girders = [.. geometry.Sections.Makings.Select(Of)];
         var points = models.Layout.Points;
         for (var i = 0; i < points.Length; i++)
             pointOf[(points[i].Girder, points[i].Line)] = i + 1 < points.Length && Ends(points, i) ? i + 1 : i;
-        if (!geometry.SectionOf(line, span).IsSteel)
-            told.Add(new("h_0,girder", "notional size of the girder, 2A/u, m", girderSize, "EN 1992-1-1 3.1.4(5)"));
+        foreach (var making in Concretes)
+            told.Add(new(Name("h_0", making), "notional size of the girder, 2A/u, m", girders[making].Size, "EN 1992-1-1 3.1.4(5)"));
         told.Add(new("h_0,slab", "notional size of the slab, m", slabSize, "EN 1992-1-1 3.1.4(5)"));
     }
+
+    /// <summary>How a concrete creeps and shrinks.</summary>
+    private sealed class Ageing(Concrete concrete, double size, Actions values)
+    {
+        /// <summary>Notional size h₀ = 2A/u (m).</summary>
+        public double Size => size;
+        public Creep Creep { get; } = new(concrete, values.Humidity, size, values.Cement);
+        public Shrinkage Shrinkage { get; } = new(concrete, values.Humidity, size, values.Cement);
+
+        /// <summary>Age-adjusted modulus over E_cm, 1/(1 + χφ), for a load of an age kept to another (days).</summary>
+        public double Factor(double to, double from, double aging) => 1 / (1 + aging * Creep.At(to, from));
+    }
+
+    private Ageing Of(GirderMaking making)
+    {
+        var properties = geometry.Sections.At(making.Number, making.Span, 0.5).Properties;
+        var concrete = Concrete.Of(geometry.Sections.Types[making.Type].Concrete);
+        return new(concrete, 2 * properties.GrossArea / properties.Perimeter, values);
+    }
+
+    /// <summary>Makings of girders that are of concrete.</summary>
+    private IEnumerable<int> Concretes => Enumerable.Range(0, girders.Length).Where(i => !geometry.Sections.Makings[i].Section.IsSteel);
+
+    /// <summary>The symbol of a value of a making of girders: with its type and section only where there are several.</summary>
+    private string Name(string symbol, int making)
+    {
+        var (type, section, _, _) = geometry.Sections.Makings[making];
+        return girders.Length == 1 ? $"{symbol},girder" : $"{symbol},girder {geometry.Sections.Types[type].Name}, {section.Shape.Name}";
+    }
+
+    private Ageing At(int girder, int span) => girders[geometry.Sections.MakingIndex(girder + 1, span)];
 
     /// <summary>
     /// Whether a point ends a span where the next one begins on the same row, whose pieces then begin at the point after it.
@@ -111,14 +135,14 @@ public sealed class LongTerm
         var cast = casts.Count > 0 ? casts.Max() : from;
         var state = interval.State with
         {
-            GirderFactor = 1 / (1 + values.Aging * girderCreep.At(to, from)),
-            SlabFactor = 1 / (1 + values.Aging * slabCreep.At(to - cast, from - cast)),
+            GirderFactors = [.. girders.Select(g => g.Factor(to, from, values.Aging))],
+            SlabFactor = slab.Factor(to - cast, from - cast, values.Aging),
         };
         var model = models.Of(state, $"day {from:0} to {to:0}, slow");
         var made = models[model];
         List<ActionResult> before = [.. models.Cases.Where(c => !c.IsPassing && c.Day < to)];
         LayerStrain Creep(int girder, int row) => Crept(interval, girder, row, before);
-        LayerStrain Shrink(int girder, int row) => Shrunk(interval, made.SpanOf(row), loads.Made(girder, row).IsSteel);
+        LayerStrain Shrink(int girder, int row) => Shrunk(interval, made.SpanOf(row), girder, loads.Made(girder, row).IsSteel);
         SolvedModels.Wanted Case(CaseId id, string name, ActionKind kind, Func<int, int, LayerStrain> strain) =>
             new(id, name, kind, loads.Strain(name, made, (g, row, _) => strain(g, row)))
             {
@@ -139,26 +163,31 @@ public sealed class LongTerm
     {
         var (from, to) = (interval.From, interval.To);
         var days = $"day {from:0} to {to:0}";
-        if (!geometry.SectionOf(geometry.Girders[0], geometry.Girders[0].FirstSpan).IsSteel)
+        foreach (var making in Concretes)
         {
-            told.Add(new("φ_girder", days, girderCreep.At(to, from), "EN 1992-1-1 (B.1)"));
-            told.Add(new("E_girder", $"age-adjusted modulus over E_cm, {days}", state.GirderFactor, "1/(1 + χφ)"));
-            told.Add(new("ε_cs,girder", $"‰, {days}", 1000 * (girderShrinkage.At(to) - girderShrinkage.At(from)), "EN 1992-1-1 (3.8)"));
+            var (creep, shrinkage) = (girders[making].Creep, girders[making].Shrinkage);
+            told.Add(new(Name("φ", making), days, creep.At(to, from), "EN 1992-1-1 (B.1)"));
+            told.Add(new(Name("E", making), $"age-adjusted modulus over E_cm, {days}", state.GirderFactor(making), "1/(1 + χφ)"));
+            told.Add(new(Name("ε_cs", making), $"‰, {days}", 1000 * (shrinkage.At(to) - shrinkage.At(from)), "EN 1992-1-1 (3.8)"));
         }
-        told.Add(new("φ_slab", $"{days}, at {from - cast:0} days of age", slabCreep.At(to - cast, from - cast), "EN 1992-1-1 (B.1)"));
+        told.Add(new("φ_slab", $"{days}, at {from - cast:0} days of age", slab.Creep.At(to - cast, from - cast), "EN 1992-1-1 (B.1)"));
         told.Add(new("E_slab", $"age-adjusted modulus over E_cm, {days}", state.SlabFactor, "1/(1 + χφ)"));
-        told.Add(new("ε_cs,slab", $"‰, {days}", 1000 * (slabShrinkage.At(to - cast) - slabShrinkage.At(from - cast)), "EN 1992-1-1 (3.8)"));
+        told.Add(
+            new("ε_cs,slab", $"‰, {days}", 1000 * (slab.Shrinkage.At(to - cast) - slab.Shrinkage.At(from - cast)), "EN 1992-1-1 (3.8)")
+        );
     }
 
     private double? CastOn(int span) => Staging.CastOn(steps, span);
 
     /// <summary>Shrinkage in an interval, shortening negative; girders of steel do not shrink.</summary>
-    private LayerStrain Shrunk(Interval interval, int span, bool steel)
+    private LayerStrain Shrunk(Interval interval, int span, int girder, bool steel)
     {
         var (from, to) = (interval.From, interval.To);
-        var girder = steel ? 0 : girderShrinkage.At(to) - girderShrinkage.At(from);
-        var slab = CastOn(span) is { } cast && cast < to ? slabShrinkage.At(to - cast) - slabShrinkage.At(Math.Max(0, from - cast)) : 0;
-        return new(_ => -girder, _ => -slab, []);
+        var ofGirder = At(girder, span).Shrinkage;
+        var (below, above) = (steel ? 0 : ofGirder.At(to) - ofGirder.At(from), 0.0);
+        if (CastOn(span) is { } cast && cast < to)
+            above = slab.Shrinkage.At(to - cast) - slab.Shrinkage.At(Math.Max(0, from - cast));
+        return new(_ => -below, _ => -above, []);
     }
 
     /// <summary>Free creep of the piece of a girder that begins on a row, from the strains of all that was put on before.</summary>
@@ -170,6 +199,7 @@ public sealed class LongTerm
             slabCurvature = 0;
         var span = models[0].SpanOf(row);
         var (steel, cast, point) = (loads.Made(girder, row).IsSteel, CastOn(span) ?? interval.From, pointOf[(girder, row)]);
+        var girderCreep = At(girder, span).Creep;
         foreach (var c in before)
         {
             if (models[c.Model].Sections[girder][row] is not { } section)
@@ -183,7 +213,7 @@ public sealed class LongTerm
             (onGirder, girderCurvature) = (onGirder + creep * soffit, girderCurvature + creep * curvature);
             if (!section.HasSlab)
                 continue;
-            creep = Grown(slabCreep, interval, c.Day, cast);
+            creep = Grown(slab.Creep, interval, c.Day, cast);
             (onSlab, slabCurvature) = (onSlab + creep * soffit, slabCurvature + creep * curvature);
         }
         return new(z => onGirder - girderCurvature * z, z => onSlab - slabCurvature * z, []) { IsAlong = true };

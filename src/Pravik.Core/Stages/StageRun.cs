@@ -172,6 +172,7 @@ public sealed class StageRun
 
     /// <summary>Whether girders have strands: some are of concrete, and rows hold some.</summary>
     public static bool IsPrestressed(Bridge bridge) =>
-        bridge.Girders.Strands.Rows.Any(r => r.Count > 0)
-        && new BridgeGeometry(bridge, placeGirders: false).SectionsInUse.Any(s => !s.IsSteel);
+        new BridgeGeometry(bridge, placeGirders: false).Sections.InUse.Any(u =>
+            !u.Section.IsSteel && bridge.Girders.Types[u.Type].Strands.Rows.Any(r => r.Count > 0)
+        );
 }

@@ -31,14 +31,13 @@ public static class BridgeValidation
         Parapets(bridge, bounds);
         Crossings(bridge, bounds);
         SectionValidation.Check(bridge.Sections, bounds);
-        if (bridge.Girders.Section is { } named)
-            bounds.Among("/girders/section", "Section", named, [.. bridge.Sections.Select(x => x.Name)]);
         foreach (var (key, own) in bridge.Girders.Own.Where(o => o.Value?.Section is not null))
             bounds.Among($"/girders/own/{key}/section", "Section", own.Section!, [.. bridge.Sections.Select(x => x.Name)]);
+        GirderTypeValidation.Check(bridge, bounds);
         GirderValidation.Sizes(bridge, bounds);
         SupportValidation.Check(bridge, bounds);
         Steel(bridge.Girders, bounds);
-        MaterialValidation.Check(bridge.Materials, bounds);
+        MaterialValidation.Check(bridge.Materials, bridge.Girders.Types, bounds);
         Loads(bridge.Loads, bounds);
         ModelValidation.Check(bridge, bounds);
         bounds.Text("/costs/currency", "The currency", bridge.Costs.Currency, 12);
@@ -70,7 +69,6 @@ public static class BridgeValidation
             ("/axes", bridge.Axes),
             ("/deck", bridge.Deck),
             ("/girders", bridge.Girders),
-            ("/girders/strands", bridge.Girders?.Strands),
             ("/girders/slabBars", bridge.Girders?.SlabBars),
             ("/girders/pierBars", bridge.Girders?.PierBars),
             ("/girders/slabBars/top", bridge.Girders?.SlabBars?.Top),
@@ -80,7 +78,6 @@ public static class BridgeValidation
             ("/girders/spans", bridge.Girders?.Spans),
             ("/materials", bridge.Materials),
             ("/materials/slab", bridge.Materials?.Slab),
-            ("/materials/girder", bridge.Materials?.Girder),
             ("/materials/support", bridge.Materials?.Support),
             ("/costs", bridge.Costs),
             ("/costs/rates", bridge.Costs?.Rates),
@@ -98,8 +95,6 @@ public static class BridgeValidation
             if (bridge.Axes.Own is null)
                 bounds.Error("/axes/own", "This part is missing.");
             RoadValidation.CheckLists(bridge.Road!, bounds);
-            if (bridge.Girders!.Strands.Rows.IsDefault)
-                bounds.Error("/girders/strands/rows", "The list of strand rows is missing.");
             if (bridge.Parapets.IsDefault)
                 bounds.Error("/parapets", "The list of parapets is missing.");
             else if (bridge.Parapets.Contains(null!))
@@ -117,13 +112,9 @@ public static class BridgeValidation
             DeckValidation.CheckLists(bridge.Deck!, bounds);
             SectionValidation.CheckLists(bridge.Sections, bounds);
             SupportValidation.CheckLists(bridge, bounds);
-            GirderValidation.CheckLists(bridge.Girders, bounds);
+            GirderValidation.CheckLists(bridge.Girders!, bounds);
+            GirderTypeValidation.CheckLists(bridge.Girders!.Types, bounds);
             ModelValidation.CheckLists(bridge, bounds);
-            for (var i = 0; !bridge.Girders.Strands.Rows.IsDefault && i < bridge.Girders.Strands.Rows.Length; i++)
-            {
-                if (bridge.Girders.Strands.Rows[i] is null)
-                    bounds.Error($"/girders/strands/rows/{i}", "This row is missing.");
-            }
         }
         return !bounds.HasErrors;
     }
@@ -347,35 +338,6 @@ public static class BridgeValidation
 
     private static void Steel(Girders girders, Bounds bounds)
     {
-        var strands = girders.Strands;
-        bounds.Between("/girders/strands/effectiveStress", "Effective stress", strands.EffectiveStress, 0, 1700e6, QuantityKind.Stress);
-        if (strands.Rows.Length > 20)
-            bounds.Error("/girders/strands/rows", "There are at most 20 rows of strands.");
-        for (var i = 0; i < strands.Rows.Length; i++)
-        {
-            var path = $"/girders/strands/rows/{i}";
-            bounds.Between($"{path}/level", $"Level of strand row {i + 1}", strands.Rows[i].Level, 0, 5, QuantityKind.Size);
-            bounds.Between($"{path}/count", $"Strands in row {i + 1}", strands.Rows[i].Count, 0, 80, QuantityKind.Count);
-            bounds.Between($"{path}/spacing", $"Spacing in strand row {i + 1}", strands.Rows[i].Spacing, 0.02, 1, QuantityKind.Size);
-            bounds.Between(
-                $"{path}/debonded",
-                $"Debonded strands in row {i + 1}",
-                strands.Rows[i].Debonded,
-                0,
-                strands.Rows[i].Count,
-                QuantityKind.Count
-            );
-            bounds.Between(
-                $"{path}/debondedLength",
-                $"Debonded length in row {i + 1}",
-                strands.Rows[i].DebondedLength,
-                0,
-                60,
-                QuantityKind.Length
-            );
-            bounds.Own($"{path}/endLevel", $"Level of strand row {i + 1} at the ends", strands.Rows[i].EndLevel, 0, 5, QuantityKind.Size);
-            bounds.Between($"{path}/holdDown", $"Hold-down point of row {i + 1}", strands.Rows[i].HoldDown, 0.05, 0.5, QuantityKind.Number);
-        }
         bounds.Between("/girders/pierBars/count", "Bars over a pier", girders.PierBars.Count, 0, 60, QuantityKind.Count);
         bounds.Between("/girders/pierBars/diameter", "Diameter", girders.PierBars.Diameter, 0.006, 0.05, QuantityKind.Size);
         bounds.Between("/girders/pierBars/level", "Level of bars over a pier", girders.PierBars.Level, 0.03, 1, QuantityKind.Size);

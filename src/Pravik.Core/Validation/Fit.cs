@@ -29,15 +29,12 @@ internal static class Fit
         var geometry = new BridgeGeometry(bridge, placeGirders: false);
         foreach (var shape in geometry.SectionsInUse.Where(s => s.IsSteel))
             bounds.Warning(
-                shape == geometry.Section ? "/girders/section"
-                    : bridge.Girders.Own.FirstOrDefault(o => o.Value.Section == shape.Shape.Name).Key is { } key
-                        ? $"/girders/own/{key}/section"
-                    : "/girders/ranges",
+                PathOfSection(bridge, shape.Shape.Name),
                 $"The section “{shape.Shape.Name}” is of steel: girders of steel are laid out, drawn, billed and modelled, but "
                     + "not checked in this version."
             );
-        foreach (var shape in geometry.SectionsInUse.Where(s => !s.IsSteel && !bridge.Girders.CastInPlace))
-            Strands(bridge, shape, bounds);
+        foreach (var (section, type) in geometry.Sections.InUse.Where(u => !u.Section.IsSteel && !bridge.Girders.CastInPlace))
+            Strands(bridge, type, section, bounds);
         Lines(geometry, units, bounds);
         if (bounds.HasErrors)
             return;
@@ -47,7 +44,7 @@ internal static class Fit
             if (!bounds.HasErrors)
                 Strips(unit, section, values, units, bounds);
             if (!bounds.HasErrors)
-                Girders(bridge, span, geometry.Section, section, units, bounds);
+                Girders(bridge, span, Narrowest(geometry, span), section, units, bounds);
             if (!bounds.HasErrors)
                 Bars(section, bridge.Girders.SlabBars, bounds);
         }
@@ -178,6 +175,24 @@ internal static class Fit
         }
     }
 
+    /// <summary>Where a section is named: by a type of girder, by a girder, or by a range.</summary>
+    private static string PathOfSection(Bridge bridge, string name)
+    {
+        var types = bridge.Girders.Types;
+        for (var i = 0; i < types.Length; i++)
+        {
+            if ((types[i].Section ?? bridge.Sections[0].Name) == name)
+                return $"/girders/types/{i}/section";
+        }
+        return bridge.Girders.Own.FirstOrDefault(o => o.Value.Section == name).Key is { } key
+            ? $"/girders/own/{key}/section"
+            : "/girders/ranges";
+    }
+
+    /// <summary>The section with the least flange in a span: whether each girder fits with its own is seen once they are placed.</summary>
+    private static MadeSection Narrowest(BridgeGeometry geometry, int span) =>
+        geometry.Sections.UsedIn(span).Select(u => u.Section).MinBy(s => Math.Max(s.TopWidth, s.BottomWidth))!;
+
     private static void Girders(Bridge bridge, int span, MadeSection shape, DeckSection deck, UnitSystem units, Bounds bounds)
     {
         var (girders, layout) = (bridge.Girders, GirderLayout.Of(bridge.Girders, span, bridge.Axes.Spans.Length));
@@ -242,13 +257,13 @@ internal static class Fit
             );
     }
 
-    private static void Strands(Bridge bridge, MadeSection section, Bounds bounds)
+    private static void Strands(Bridge bridge, int type, MadeSection section, Bounds bounds)
     {
-        var strands = bridge.Girders.Strands;
+        var strands = bridge.Girders.Types[type].Strands;
         var steel = PrestressingSteel.Of(bridge.Materials.Strand);
         for (var i = 0; i < strands.Rows.Length; i++)
         {
-            var (row, path) = (strands.Rows[i], $"/girders/strands/rows/{i}");
+            var (row, path) = (strands.Rows[i], $"/girders/types/{type}/strands/rows/{i}");
             if (row.Count == 0)
                 continue;
             var outermost = new Point((row.Count - 1) * row.Spacing / 2, row.Level);
@@ -269,7 +284,7 @@ internal static class Fit
         }
         if (strands.EffectiveStress > 0.75 * steel.Fpk)
             bounds.Warning(
-                "/girders/strands/effectiveStress",
+                $"/girders/types/{type}/strands/effectiveStress",
                 "The effective stress after losses is above 0.75 fpk.",
                 "EN 1992-1-1 7.2(5) limits the mean value of prestress to 0.75 fpk."
             );
@@ -397,43 +412,44 @@ internal static class Fit
             var (girder, span, line) in all.Where(h => h.Line.Own.Haunch is not null && h.Line.Least < geometry.Bridge.Deck.Haunch - 1e-9)
         )
         {
-            var path = $"/girders/own/{HaunchLine.Key(girder.Number, span)}/haunch";
+            var own = $"/girders/own/{HaunchLine.Key(girder.Number, span)}/haunch";
             var (least, wanted) = (
                 units.FormatWithUnit(Math.Abs(line.Least), QuantityKind.Size),
                 units.FormatWithUnit(geometry.Bridge.Deck.Haunch, QuantityKind.Size)
             );
             bounds.Findings.Add(
                 Finding.Warning(
-                    path,
+                    own,
                     line.Least < 0
                         ? $"{girder.Name} cuts {least} into the slab in span {span + 1}: its own haunch of "
                             + $"{units.FormatWithUnit(line.OverBearings, QuantityKind.Size)} over the bearings is too small."
                         : $"The haunch of {girder.Name} in span {span + 1} shrinks to {least}; {wanted} are wanted."
                 ) with
                 {
-                    Repair = new("Lower its seats to the computed haunch", [new("remove", path, "null")]),
+                    Repair = new("Lower its seats to the computed haunch", [new("remove", own, "null")]),
                 }
             );
         }
-        var (thickest, at, greatest) = (all.MaxBy(h => h.Line.Greatest) is var t ? t.Girder : null!, t.Span, t.Line);
-        if (greatest.Greatest <= geometry.Bridge.Girders.GreatestHaunch)
+        var (thickest, at, greatest) = all.MaxBy(h => h.Line.Greatest - geometry.TypeOf(h.Girder, h.Span).GreatestHaunch);
+        var (type, path) = (geometry.TypeOf(thickest, at), $"/girders/types/{geometry.Sections.TypeIndex(thickest.Number, at)}");
+        if (greatest.Greatest <= type.GreatestHaunch)
             return;
         var sag = greatest.At(0.5) - greatest.OverBearings;
         var camber = Math.Round(greatest.CastingCamber + sag, 3);
         bounds.Findings.Add(
             Finding.Warning(
-                "/girders/greatestHaunch",
+                $"{path}/greatestHaunch",
                 $"The haunch of {thickest.Name} in span {at + 1} grows to "
                     + $"{units.FormatWithUnit(greatest.Greatest, QuantityKind.Size)}, more than "
-                    + $"{units.FormatWithUnit(geometry.Bridge.Girders.GreatestHaunch, QuantityKind.Size)}.",
+                    + $"{units.FormatWithUnit(type.GreatestHaunch, QuantityKind.Size)}.",
                 "Thick haunches weigh, and need links and formwork of their own."
             ) with
             {
                 Repair =
                     sag > 0.01 && camber <= 0.5
                         ? new(
-                            $"Camber all girders by {units.FormatWithUnit(camber, QuantityKind.Size)}",
-                            [new("replace", "/girders/camber", FormattableString.Invariant($"{camber:R}"))]
+                            $"Camber girders of this type by {units.FormatWithUnit(camber, QuantityKind.Size)}",
+                            [new("replace", $"{path}/camber", FormattableString.Invariant($"{camber:R}"))]
                         )
                         : null,
             }

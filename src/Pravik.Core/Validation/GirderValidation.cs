@@ -37,9 +37,6 @@ internal static class GirderValidation
             Depth("/girders/depth", "", depth, bounds);
         Spans(bridge, bounds);
         bounds.Between("/girders/endGap", "End gap", girders.EndGap, 0, 1.5, QuantityKind.Size);
-        bounds.Own("/girders/camber", "Camber when the slab is cast", girders.Camber, -0.3, 0.5, QuantityKind.Size);
-        bounds.Between("/girders/laterDeflection", "Deflection after the slab", girders.LaterDeflection, -0.1, 0.3, QuantityKind.Size);
-        bounds.Between("/girders/greatestHaunch", "Greatest haunch", girders.GreatestHaunch, 0, 1, QuantityKind.Size);
         Single(girders, bounds);
         Ranges(bridge, bounds);
         Diaphragms(bridge, bounds);
@@ -80,7 +77,8 @@ internal static class GirderValidation
                     > law.Reach * bridge.Axes.Spans[span]
             )
                 bounds.Error($"{path}/reach", $"An arc cannot rise that much over its reach{where}.");
-            foreach (var shape in Used(bridge, span).Where(s => SectionFamily.Named(s.Family) is not null))
+            var sections = new GirderSections(bridge, GirderLayout.All(bridge));
+            foreach (var shape in sections.UsedIn(span).Select(u => u.Section.Shape).Distinct())
             {
                 if (SectionFamily.Named(shape.Family)!.Sizes.All(s => s.Name != "depth"))
                     bounds.Error(
@@ -105,22 +103,6 @@ internal static class GirderValidation
             if (bounds.HasErrors)
                 return;
         }
-    }
-
-    /// <summary>Shapes that girders may have in a span.</summary>
-    private static IEnumerable<SectionShape> Used(Bridge bridge, int span)
-    {
-        var girders = bridge.Girders;
-        IEnumerable<string?> names =
-        [
-            girders.Section,
-            .. girders.Ranges.Where(r => r.IsIn(span)).Select(r => r.Section),
-            .. girders
-                .Own.Where(o => o.Key.EndsWith($"-{span + 1}", StringComparison.Ordinal))
-                .Select(o => o.Value.Section)
-                .Where(n => n is not null),
-        ];
-        return names.Select(n => bridge.Sections.FirstOrDefault(s => s.Name == n) ?? bridge.Sections[0]).Distinct();
     }
 
     private static void Spans(Bridge bridge, Bounds bounds)

@@ -8,11 +8,17 @@ namespace Pravik.Core.Validation;
 /// <summary>The bounds of materials: classes, own values and own stress-strain lines.</summary>
 internal static class MaterialValidation
 {
-    public static void Check(MaterialSet materials, Bounds bounds)
+    /// <param name="materials">The materials in use.</param>
+    /// <param name="types">Types of girders, each with concrete of its own.</param>
+    /// <param name="bounds">Where problems are told.</param>
+    public static void Check(MaterialSet materials, ImmutableArray<GirderType> types, Bounds bounds)
     {
-        foreach (var (name, grade) in new[] { ("slab", materials.Slab), ("girder", materials.Girder), ("support", materials.Support) })
+        var concretes = types
+            .Select((t, i) => (Path: $"/girders/types/{i}/concrete", Grade: t.Concrete))
+            .Append(("/materials/slab", materials.Slab))
+            .Append(("/materials/support", materials.Support));
+        foreach (var (path, grade) in concretes)
         {
-            var path = $"/materials/{name}";
             bounds.Among($"{path}/class", "Concrete class", grade.Class ?? "", [.. Concrete.Classes]);
             bounds.Own($"{path}/fctm", "Tensile strength", grade.Fctm, 0.5e6, 10e6, QuantityKind.Stress);
             bounds.Own($"{path}/ecm", "Modulus of elasticity", grade.Ecm, 5e9, 80e9, QuantityKind.Stress);

@@ -44,24 +44,45 @@ public static class GeneralArrangement
     private static void Notes(Canvas canvas, BridgeGeometry geometry, UnitSystem units, BridgeResults? results, double x, double y)
     {
         var bridge = geometry.Bridge;
+        var types = geometry.Sections.InUse.ToList();
         canvas.Text(new(x, y), "Notes", TextKind.Strong, height: 3.2);
         string[] notes =
         [
             $"1  Stations, levels and dimensions in {units[QuantityKind.Length].Symbol}.",
             $"2  {Skews(geometry, units)}; dimensions along the road line.",
-            $"3  Slab {bridge.Materials.Slab.Class}, {SlabThickness(geometry, units)}; girders "
-                + $"{(geometry.Section.IsSteel ? "of steel" : bridge.Materials.Girder.Class)}, depth "
-                + $"{units.FormatWithUnit(geometry.Section.Depth, QuantityKind.Size)}.",
-            geometry.Section.IsSteel
+            $"3  Slab {bridge.Materials.Slab.Class}, {SlabThickness(geometry, units)}; girders " + $"{Girders(geometry, units)}.",
+            types.All(t => t.Section.IsSteel)
                 ? $"4  Bars {bridge.Materials.Reinforcement.Class}."
-                : $"4  Strands {bridge.Materials.Strand.Type}, {bridge.Girders.Strands.Rows.Sum(r => r.Count)} in each girder; bars "
-                    + $"{bridge.Materials.Reinforcement.Class}.",
+                : $"4  Strands {bridge.Materials.Strand.Type}, {Strands(geometry)}; bars {bridge.Materials.Reinforcement.Class}.",
             "5  Actions to EN 1991 with load model 1; values of the set "
                 + $"“{bridge.Basis.NationalSet}”{(bridge.Basis.OwnValues.Count > 0 ? " with own values" : "")}.",
             $"6  {Checked(geometry, results)}",
         ];
         for (var i = 0; i < notes.Length; i++)
             canvas.Text(new(x, y + 5 + i * 4.3), notes[i]);
+    }
+
+    /// <summary>Material and depth of the girders, each once.</summary>
+    private static string Girders(BridgeGeometry geometry, UnitSystem units) =>
+        string.Join(
+            "; ",
+            geometry
+                .Sections.InUse.Select(u =>
+                    $"{(u.Section.IsSteel ? "of steel" : geometry.Sections.Types[u.Type].Concrete.Class)}, depth "
+                    + units.FormatWithUnit(u.Section.Depth, QuantityKind.Size)
+                )
+                .Distinct()
+        );
+
+    private static string Strands(BridgeGeometry geometry)
+    {
+        var counts = geometry
+            .Sections.InUse.Where(u => !u.Section.IsSteel)
+            .Select(u => geometry.Sections.Types[u.Type].Strands.Rows.Sum(r => r.Count))
+            .Distinct()
+            .Order()
+            .ToList();
+        return counts.Count == 1 ? $"{counts[0]} in each girder" : $"{string.Join(" or ", counts)} in a girder";
     }
 
     /// <summary>What was checked, and what was not.</summary>

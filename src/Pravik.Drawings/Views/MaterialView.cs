@@ -11,6 +11,7 @@ namespace Pravik.Drawings.Views;
 public sealed class MaterialView
 {
     private const int Pieces = 60;
+    private const int MostGirders = 3;
     private readonly Canvas canvas;
     private readonly UnitSystem units;
 
@@ -21,11 +22,12 @@ public sealed class MaterialView
         var view = new MaterialView(units, size);
         var (values, materials) = (bridge.Basis.Values, bridge.Materials);
         var (gammaC, gammaS, alpha) = (values["gammaC"], values["gammaS"], values["alphaCc"]);
-        var (girder, slab) = (Concrete.Of(materials.Girder), Concrete.Of(materials.Slab));
+        var slab = Concrete.Of(materials.Slab);
+        var girders = bridge.Girders.Types.Select(t => Concrete.Of(t.Concrete)).DistinctBy(c => c.Class).Take(MostGirders);
         var (strand, bars) = (PrestressingSteel.Of(materials.Strand), ReinforcingSteel.Of(materials.Reinforcement));
         List<(string Name, string Law, Func<double, double> Stress, double Last, (double Strain, string Name)[] Marks)> panels =
         [
-            Pressed($"Girders, {girder.Class}", girder),
+            .. girders.Select(c => Pressed($"Girders, {c.Class}", c)),
             Pressed($"Slab, {slab.Class}", slab),
             (
                 $"Strand, {strand.Type}",
@@ -60,7 +62,8 @@ public sealed class MaterialView
                     ? [(concrete.EpsilonC2, "ε c2, f cd"), (concrete.EpsilonCu2, "ε cu2")]
                     : [(concrete.EpsilonCu2, "ε cu")]
             );
-        var (wide, high) = (size.Width / 2, size.Height / 2);
+        var columns = panels.Count > 4 ? 3 : 2;
+        var (wide, high) = (size.Width / columns, size.Height / 2);
         for (var i = 0; i < panels.Count; i++)
             view.Panel(
                 panels[i].Name,
@@ -68,7 +71,7 @@ public sealed class MaterialView
                 panels[i].Stress,
                 panels[i].Last,
                 panels[i].Marks,
-                new(i % 2 * wide, i / 2 * high),
+                new(i % columns * wide, i / columns * high),
                 wide,
                 high
             );

@@ -334,7 +334,7 @@ public sealed class SectionView
                 picked ? Pen.Active : Pen.Cut
             );
         var radius = Math.Max(0.25, 0.008 * perMetre);
-        foreach (var row in shape.IsSteel ? [] : geometry.Bridge.Girders.Strands.Rows)
+        foreach (var row in shape.IsSteel ? [] : geometry.TypeOf(girder, Cut(girder).Span).Strands.Rows)
         {
             for (var i = 0; i < row.Count; i++)
                 canvas.Circle(

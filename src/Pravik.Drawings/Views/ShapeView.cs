@@ -38,15 +38,16 @@ public sealed class ShapeView
 
     private string Text(double length) => units.Format(length, QuantityKind.Size);
 
-    /// <summary>The girders' section with its strands.</summary>
-    public static Drawing Girder(BridgeGeometry geometry, UnitSystem units, ViewSize size)
+    /// <summary>The section of a type of girder with its strands.</summary>
+    public static Drawing Girder(BridgeGeometry geometry, UnitSystem units, ViewSize size, int type = 0)
     {
-        var view = new ShapeView(geometry.Section, units, size);
+        var shown = geometry.Sections.Types[type];
+        var view = new ShapeView(geometry.Sections.OfType(shown), units, size);
         view.Parts();
-        if (!geometry.Section.IsSteel)
-            view.Strands(geometry.Bridge.Girders.Strands);
+        if (!view.section.IsSteel)
+            view.Strands(type, shown.Strands);
         view.Dimensions();
-        return view.Finish("Girder section");
+        return view.Finish($"Girders of {shown.Name}");
     }
 
     /// <summary>
@@ -89,13 +90,13 @@ public sealed class ShapeView
         canvas.Part = null;
     }
 
-    private void Strands(Strands strands)
+    private void Strands(int type, Strands strands)
     {
         var p = section.Properties;
         for (var i = 0; i < strands.Rows.Length; i++)
         {
             var row = strands.Rows[i];
-            canvas.Part = $"/girders/strands/rows/{i}";
+            canvas.Part = $"/girders/types/{type}/strands/rows/{i}";
             for (var j = 0; j < row.Count; j++)
                 canvas.Circle(
                     At((j - (row.Count - 1) / 2.0) * row.Spacing, section.Bottom + row.Level),

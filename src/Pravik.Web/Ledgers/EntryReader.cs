@@ -28,7 +28,7 @@ public static class EntryReader
         if (IsSupportSize(path) && ReadLink(bridge, field, path, text) is { } link)
             return link;
         if (field.IsOwn && text.Length == 0)
-            return Clear(field, path);
+            return Clear(bridge, field, path);
         if (DerivedEntries.Matches(path))
             return DerivedEntries.Read(bridge, field, path, text);
         var reading = Plain(bridge, field, path, text, units);
@@ -149,15 +149,15 @@ public static class EntryReader
         );
     }
 
-    private static EntryReading Clear(Field field, string path) =>
+    private static EntryReading Clear(Bridge bridge, Field field, string path) =>
         path.StartsWith("/basis/ownValues/", StringComparison.Ordinal)
-            ? new([new("remove", path)], $"{Named(field, path)} as in the national set", null)
-        : IsSize(path) ? new([new("remove", path)], $"{Named(field, path)} given back", null)
-        : new([new("replace", path)], $"{Named(field, path)} given back", null);
+            ? new([new("remove", path)], $"{Named(bridge, field, path)} as in the national set", null)
+        : IsSize(path) ? new([new("remove", path)], $"{Named(bridge, field, path)} given back", null)
+        : new([new("replace", path)], $"{Named(bridge, field, path)} given back", null);
 
     private static EntryReading Taken(Bridge bridge, Field field, string path, JsonNode value, string words)
     {
-        var label = $"{Named(field, path)} set to {words}";
+        var label = $"{Named(bridge, field, path)} set to {words}";
         var parts = path.Split('/');
         IReadOnlyList<string> needs = parts switch
         {
@@ -176,61 +176,11 @@ public static class EntryReader
             _ => [],
         };
         // What is called by its name is called by the new one.
-        if (parts is ["", "deck", "patterns", var pattern, "name"] && int.TryParse(pattern, out var p) && p < bridge.Deck.Patterns.Length)
+        if (parts[^1] == "name" && References.To(bridge, path[..^"/name".Length]).ToList() is { Count: > 0 } references)
             return new(
                 [
                     new("replace", path, value),
-                    .. bridge
-                        .Deck.Units.Where(u => u.Value.Pattern == bridge.Deck.Patterns[p].Name)
-                        .Select(u => new PatchOperation("replace", $"/deck/units/{u.Key}/pattern", value.DeepClone())),
-                ],
-                label,
-                null
-            );
-        if (parts is ["", "profiles", var profile, "name"] && int.TryParse(profile, out var o) && o < bridge.Profiles.Length)
-            return new(
-                [
-                    new("replace", path, value),
-                    .. bridge
-                        .Parapets.Select((q, i) => (q, i))
-                        .Where(x => x.q.Profile == bridge.Profiles[o].Name)
-                        .Select(x => new PatchOperation("replace", $"/parapets/{x.i}/profile", value.DeepClone())),
-                ],
-                label,
-                null
-            );
-        if (parts is ["", "sections", var section, "name"] && int.TryParse(section, out var q) && q < bridge.Sections.Length)
-            return new(
-                [
-                    new("replace", path, value),
-                    .. bridge.Girders.Section == bridge.Sections[q].Name
-                        ? new[] { new PatchOperation("replace", "/girders/section", value.DeepClone()) }
-                        : [],
-                    .. bridge
-                        .Girders.Own.Where(g => g.Value.Section == bridge.Sections[q].Name)
-                        .Select(g => new PatchOperation("replace", $"/girders/own/{g.Key}/section", value.DeepClone())),
-                    .. bridge
-                        .Girders.Ranges.Select((r, i) => (r.Section, i))
-                        .Where(r => r.Section == bridge.Sections[q].Name)
-                        .Select(r => new PatchOperation("replace", $"/girders/ranges/{r.i}/section", value.DeepClone())),
-                    .. bridge
-                        .Girders.Diaphragms.Select((d, i) => (d.Section, i))
-                        .Where(d => d.Section == bridge.Sections[q].Name)
-                        .Select(d => new PatchOperation("replace", $"/girders/diaphragms/{d.i}/section", value.DeepClone())),
-                ],
-                label,
-                null
-            );
-        if (parts is ["", "bearings", var type, "name"] && int.TryParse(type, out var b) && b < bridge.Bearings.Length)
-            return new(
-                [
-                    new("replace", path, value),
-                    .. bridge.Supports.SelectMany(s =>
-                        s.Value.Choices.Where(c =>
-                                c.Value == bridge.Bearings[b].Name && c.Key.StartsWith("bearing", StringComparison.Ordinal)
-                            )
-                            .Select(c => new PatchOperation("replace", $"/supports/{s.Key}/choices/{c.Key}", value.DeepClone()))
-                    ),
+                    .. references.Select(r => new PatchOperation("replace", r.Path, r.Renamed(value.GetValue<string>()))),
                 ],
                 label,
                 null
@@ -245,7 +195,7 @@ public static class EntryReader
     }
 
     /// <summary>The field's name, with the number of the span, strip or row it belongs to.</summary>
-    private static string Named(Field field, string path)
+    private static string Named(Bridge bridge, Field field, string path)
     {
         var parts = path.Split('/');
         if (path.StartsWith("/basis/ownValues/", StringComparison.Ordinal))
@@ -314,14 +264,21 @@ public static class EntryReader
             return $"{field.Name} of strip {int.Parse(own) + 1} {parts[4]}, unit from axis {unit}";
         if (parts is ["", "deck", "units", var from, _])
             return $"{field.Name} of the unit from axis {from}";
-        if (path.StartsWith("/girders/strands/rows/", StringComparison.Ordinal))
-            return $"{field.Name} of strand row {int.Parse(parts[4]) + 1}";
+        if (parts is ["", "girders", "types", _, "strands", "rows", var row, _])
+            return $"{field.Name} of strand row {int.Parse(row) + 1}, {TypeName(bridge, parts[3])}";
+        if (parts is ["", "girders", "types", _, "concrete", ..])
+            return $"{field.Name} of the concrete of {TypeName(bridge, parts[3])}";
+        if (parts is ["", "girders", "types", _, ..])
+            return $"{field.Name} of {TypeName(bridge, parts[3])}";
         if (path.StartsWith("/girders/slabBars/", StringComparison.Ordinal))
             return $"{field.Name} of {parts[3]} slab bars";
         if (path.StartsWith("/materials/", StringComparison.Ordinal))
             return $"{field.Name} of {parts[2]}";
         return field.Name;
     }
+
+    private static string TypeName(Bridge bridge, string index) =>
+        int.TryParse(index, out var i) && i >= 0 && i < bridge.Girders.Types.Length ? bridge.Girders.Types[i].Name : "a type of girder";
 
     private static bool IsSize(string path) =>
         path.Split('/')
@@ -348,7 +305,7 @@ public static class EntryReader
             if (support?.Links.ContainsKey(name) != true)
                 return null;
             if (text.Length == 0)
-                return new([new("remove", link)], $"{Named(field, path)} given back", null);
+                return new([new("remove", link)], $"{Named(bridge, field, path)} given back", null);
             var reading = Read(
                 bridge with
                 {
@@ -375,7 +332,11 @@ public static class EntryReader
             patch.Add(new("add", $"/supports/{parts[2]}", new JsonObject { ["sizes"] = new JsonObject(), ["links"] = new JsonObject() }));
         if (support?.Sizes.ContainsKey(name) == true)
             patch.Add(new("remove", path));
-        return new([.. patch, new("add", link, JsonValue.Create($"{axis}/{target}"))], $"{Named(field, path)} follows axis {axis}", null);
+        return new(
+            [.. patch, new("add", link, JsonValue.Create($"{axis}/{target}"))],
+            $"{Named(bridge, field, path)} follows axis {axis}",
+            null
+        );
     }
 
     private static EntryReading Refused(string reason) => new([], "", reason);

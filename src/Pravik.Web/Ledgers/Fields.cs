@@ -333,7 +333,11 @@ public static class Fields
                 {
                     Choices = [.. bridge.Deck.Patterns.Select(p => new Choice(p.Name, p.Superseded ? $"{p.Name} (superseded)" : p.Name))],
                 },
-                "/girders/section" or "/girders/own/*/section" => field with
+                "/girders/type" or "/girders/spans/*/type" or "/girders/own/*/type" => field with
+                {
+                    Choices = [.. bridge.Girders.Types.Select(t => new Choice(t.Name, t.Name))],
+                },
+                "/girders/types/*/section" or "/girders/own/*/section" => field with
                 {
                     Choices = [.. bridge.Sections.Select(s => new Choice(s.Name, s.Superseded ? $"{s.Name} (superseded)" : s.Name))],
                 },

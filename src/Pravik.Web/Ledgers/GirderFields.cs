@@ -118,32 +118,15 @@ internal static class GirderFields
         Q("/girders/stiffeners/*/width", "Width", QuantityKind.Size, "How far it stands out from the web."),
         Q("/girders/stiffeners/*/thickness", "Thickness", QuantityKind.Size),
         Flag("/girders/stiffeners/*/bothSides", "Stands", "on the right", "on both sides"),
-        Own(
-            "/girders/camber",
-            "Camber at casting",
-            QuantityKind.Size,
-            "Upward, half way, when the slab is cast. Empty: just what deflects later."
-        ),
-        Q("/girders/laterDeflection", "Later deflection", QuantityKind.Size, "Half way, under what is put on after the slab."),
-        Q("/girders/greatestHaunch", "Greatest haunch", QuantityKind.Size, "A haunch greater than this is told."),
         Own("/girders/own/*/haunch", "Haunch over bearings", QuantityKind.Size, "In place of the computed one."),
         Own("/girders/own/*/camber", "Camber at casting", QuantityKind.Size, "Of this girder alone."),
         new("/girders/own/*/section", "Section", EntryKind.Choice)
         {
             IsOwn = true,
-            Help = "Of this girder alone. Empty: that of all girders.",
+            Help = "Of this girder alone. Empty: that of its type.",
         },
         Own("/girders/own/*/shift", "Shift to the right", QuantityKind.Length, "From where the layout puts it, square to the road."),
-        new("/girders/section", "Section", EntryKind.Choice) { IsOwn = true, Help = "Of the sections of this bridge. Empty: the first." },
-        Q(
-            "/girders/strands/effectiveStress",
-            "Effective stress",
-            QuantityKind.Stress,
-            "Stress in the strands after all losses and before external load. Entered, as losses are not worked out yet."
-        ),
-        Q("/girders/strands/rows/*/level", "Level", QuantityKind.Size, "Height of the row above the soffit."),
-        Q("/girders/strands/rows/*/count", "Strands", QuantityKind.Count, "Number of strands in the row, centred on the girder."),
-        Q("/girders/strands/rows/*/spacing", "Spacing", QuantityKind.Size, "Distance between strands of the row."),
+        .. GirderTypeFields.All,
         .. new[] { "top", "bottom" }.SelectMany(layer => Bars($"/girders/slabBars/{layer}")),
         Q(
             "/girders/diaphragm/width",

@@ -2,7 +2,6 @@ using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
-using Pravik.Core.Sections;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 
@@ -32,23 +31,10 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
             groups.Add(SpanLayout(here));
         groups.Add(Depth(here));
         groups.Add(Ranges());
-        groups.Add(
-            new(
-                "Haunch and camber",
-                [
-                    rows.Entry("/deck/haunch"),
-                    rows.Entry("/girders/camber", geometry.HaunchOf(geometry.GirdersIn(0)[0], 0).CastingCamber),
-                    rows.Entry("/girders/laterDeflection"),
-                    rows.Entry("/girders/greatestHaunch"),
-                ]
-            )
-            {
-                Note = "The haunch along every girder follows; the layout “Levels” lists it.",
-            }
-        );
+        var shown = TypeShown(picked, one);
+        groups.AddRange(new GirderTypeLedger(bridge, geometry, rows).Groups(shown));
         if (geometry.SectionsInUse.Any(s => !s.IsSteel) && !girders.CastInPlace)
-            groups.AddRange([Strands(), StrandCourses(), .. Tendons()]);
-        groups.Add(Section(one));
+            groups.AddRange(Tendons());
         foreach (var layer in new[] { "top", "bottom" })
             groups.Add(
                 new(
@@ -76,10 +62,28 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
             }
         );
         groups.AddRange(new GirderPartsLedger(bridge, geometry, rows).Groups(picked));
-        groups.AddRange(new MaterialLedger(bridge, rows).Groups());
-        return one is { } shown ? new($"{shown.Line.Name}, span {shown.Span + 1}", $"axes {shown.Span + 1} to {shown.Span + 2}", groups)
+        groups.AddRange(new MaterialLedger(bridge, rows).Groups(shown));
+        return one is { } only ? new($"{only.Line.Name}, span {only.Span + 1}", $"axes {only.Span + 1} to {only.Span + 2}", groups)
+            : IsType(picked) ? new(girders.Types[shown].Name, "type of girder", groups)
             : parts.Count > 1 ? new($"{parts.Count} girders", "picked together", groups)
             : new("Girders", geometry.IsComplete ? $"{girders.Count} in each span" : "as laid out span by span", groups);
+    }
+
+    private static bool IsType(string? picked) => picked?.StartsWith("/girders/types/", StringComparison.Ordinal) == true;
+
+    /// <summary>Place of the type that is picked, that of the picked girder, or that of all girders.</summary>
+    private int TypeShown(string? picked, (GirderLine Line, int Span)? one)
+    {
+        if (
+            picked?.Split('/') is ["", "girders", "types", var item, ..]
+            && int.TryParse(item, out var i)
+            && i >= 0
+            && i < girders.Types.Length
+        )
+            return i;
+        if (one is { } part)
+            return geometry.Sections.TypeIndex(part.Line.Number, part.Span);
+        return geometry.Sections.TypeIndex(geometry.GirdersIn(0)[0].Number, 0);
     }
 
     private (GirderLine, int)? PartAt(string path) =>
@@ -111,7 +115,8 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                     QuantityKind.Length,
                     "Half the spacing on each side, or the overhang."
                 ),
-                rows.Entry($"/girders/own/{key}/section", inheritedChoice: geometry.Section.Shape.Name),
+                rows.Entry($"/girders/own/{key}/type", inheritedChoice: geometry.TypeOf(line, span).Name),
+                rows.Entry($"/girders/own/{key}/section", inheritedChoice: geometry.SectionOf(line, span).Shape.Name),
                 rows.Entry($"/girders/own/{key}/shift", 0),
                 rows.Reading(
                     "I, composite",
@@ -183,7 +188,9 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                         "haunch" => geometry.HaunchOf(parts[0].Line, parts[0].Span).OverBearings,
                         _ => null,
                     },
-                    inheritedChoice: geometry.Section.Shape.Name
+                    inheritedChoice: value == "type"
+                        ? geometry.TypeOf(parts[0].Line, parts[0].Span).Name
+                        : geometry.SectionOf(parts[0].Line, parts[0].Span).Shape.Name
                 )
             );
             var isOwn = all.Any(r => r.IsOwn);
@@ -199,7 +206,10 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         }
         var named = string.Join(", ", parts.Take(6).Select(p => $"{p.Line.Name} in span {p.Span + 1}"));
         var more = parts.Count > 6 ? $" and {parts.Count - 6} more" : "";
-        return new($"Own values of {parts.Count} girders", [Shared("section"), Shared("shift"), Shared("haunch"), Shared("camber")])
+        return new(
+            $"Own values of {parts.Count} girders",
+            [Shared("type"), Shared("section"), Shared("shift"), Shared("haunch"), Shared("camber")]
+        )
         {
             Note = $"{named}{more}. What is typed goes to all of them; an empty value gives theirs back.",
             Actions = keys.Any(girders.Own.ContainsKey)
@@ -271,6 +281,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
             $"Layout in span {span + 1}",
             [
                 rows.Entry($"{path}/follows", inheritedChoice: ""),
+                rows.Entry($"{path}/type", inheritedChoice: layout.Type ?? girders.Types[0].Name),
                 rows.Entry($"{path}/count", layout.Count),
                 rows.Entry($"{path}/overhangLeft", layout.OverhangLeft),
                 rows.Entry($"{path}/overhangRight", layout.OverhangRight),
@@ -379,26 +390,6 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
             ],
             Actions = [new("Add a range", "Range added", [new("add", "/girders/ranges/-", new JsonObject())])],
             Note = ranges.IsEmpty ? "" : "Parts of the span; an empty span means every one. Where ranges meet the later one holds.",
-        };
-    }
-
-    private LedgerGroup Section((GirderLine Line, int Span)? one)
-    {
-        var (shape, bare) = (geometry.Section.Shape, (one is { } own ? geometry.SectionOf(own.Line, own.Span) : geometry.Section).Bending);
-        var path = $"/sections/{bridge.Sections.IndexOf(shape)}";
-        return new(
-            "Section",
-            [
-                rows.Entry("/girders/section", inheritedChoice: shape.Name),
-                .. SectionFamily.Named(shape.Family)!.Sizes.Select(f => rows.Entry($"{path}/sizes/{f.Name}", f.Usual)),
-                rows.Reading("Area", bare.Area, QuantityKind.SectionArea),
-                rows.Reading("Centroid above soffit", bare.Centroid, QuantityKind.Size),
-                rows.Reading("I, bare", bare.SecondMoment, QuantityKind.SecondMoment),
-            ]
-        )
-        {
-            Actions = [new("Design sections", "", []) { Goes = "sections" }],
-            Note = "All properties, other families, published shapes and own outlines are with the design of sections.",
         };
     }
 
@@ -530,68 +521,5 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 ],
             };
         }
-    }
-
-    /// <summary>Debonding and deflection, row by row.</summary>
-    private LedgerGroup StrandCourses() =>
-        new(
-            "Strands along the girder",
-            [
-                .. girders.Strands.Rows.SelectMany(
-                    (_, i) =>
-                        new[] { LedgerRows.Reading("", $"{i + 1}") }.Concat(
-                            new[] { "debonded", "debondedLength", "endLevel", "holdDown" }.Select(c =>
-                                rows.Entry($"/girders/strands/rows/{i}/{c}", girders.Strands.Rows[i].Level)
-                            )
-                        )
-                ),
-            ]
-        )
-        {
-            Columns =
-            [
-                "Row",
-                "Debonded",
-                $"over, {rows.Units[QuantityKind.Length].Symbol}",
-                $"End level, {rows.Units[QuantityKind.Size].Symbol}",
-                "Held at",
-            ],
-            Note =
-                "Debonded near both ends; a row with an end level runs straight from there to where it is held down (part of the length).",
-        };
-
-    private LedgerGroup Strands()
-    {
-        var strandRows = girders.Strands.Rows;
-        var added = new JsonObject
-        {
-            ["level"] = strandRows.IsEmpty ? 0.06 : Math.Round(strandRows.Max(r => r.Level) + 0.05, 3),
-            ["count"] = 2,
-            ["spacing"] = 0.05,
-        };
-        return new(
-            "Strands of every girder",
-            [
-                .. strandRows.SelectMany(
-                    (_, i) => new[] { "level", "count", "spacing" }.Select(c => rows.Entry($"/girders/strands/rows/{i}/{c}"))
-                ),
-            ]
-        )
-        {
-            Columns = [$"Level, {rows.Units[QuantityKind.Size].Symbol}", "Strands", "Spacing"],
-            RowActions =
-            [
-                .. strandRows.Select(
-                    (_, i) =>
-                        new LedgerAction(
-                            $"Take strand row {i + 1} away",
-                            $"Strand row {i + 1} taken away",
-                            [new("remove", $"/girders/strands/rows/{i}")]
-                        )
-                ),
-            ],
-            Actions = [new("Add a row", "Strand row added", [new("add", "/girders/strands/rows/-", added)])],
-            Note = $"{strandRows.Sum(r => r.Count)} strands in all",
-        };
     }
 }

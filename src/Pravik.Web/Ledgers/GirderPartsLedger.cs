@@ -79,7 +79,7 @@ internal sealed class GirderPartsLedger(Bridge bridge, BridgeGeometry geometry, 
                 rows.Entry($"{path}/lastBay", inheritedChoice: "the last"),
                 rows.Entry($"{path}/stage"),
                 LedgerRows.Reading("Bays", $"{bays.Count}"),
-                rows.Reading("Weight in all", bays.Sum(geometry.DiaphragmWeight), QuantityKind.Force),
+                rows.Reading("Weight in all", bays.Sum(b => b.Weight(geometry)), QuantityKind.Force),
             ]
         )
         {

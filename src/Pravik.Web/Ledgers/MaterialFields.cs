@@ -9,7 +9,7 @@ internal static class MaterialFields
 {
     public static IReadOnlyList<Field> All { get; } =
     [
-        .. new[] { "slab", "girder", "support" }.SelectMany(part => Grade($"/materials/{part}")),
+        .. new[] { "slab", "support" }.SelectMany(part => Grade($"/materials/{part}")),
         Pick(
             "/materials/reinforcement/class",
             "Class",
@@ -51,16 +51,15 @@ internal static class MaterialFields
         Own("/materials/structural/fy", "f_y", QuantityKind.Stress, "Yield strength to 40 mm; an own value holds for every thickness."),
         Own("/materials/structural/fu", "f_u", QuantityKind.Stress, "Tensile strength."),
         Own("/materials/structural/e", "E", QuantityKind.Stress, "Modulus of elasticity."),
-        .. new[] { "slab", "girder", "support", "reinforcement", "strand" }.SelectMany(part =>
-            new[]
-            {
-                Q($"/materials/{part}/line/*/strain", "Strain", QuantityKind.Strain),
-                Q($"/materials/{part}/line/*/stress", "Stress", QuantityKind.Stress),
-            }
-        ),
+        .. new[] { "slab", "support", "reinforcement", "strand" }.SelectMany(part => Line($"/materials/{part}")),
     ];
 
-    private static IEnumerable<Field> Grade(string path) =>
+    /// <summary>An own stress-strain line.</summary>
+    internal static IEnumerable<Field> Line(string path) =>
+        [Q($"{path}/line/*/strain", "Strain", QuantityKind.Strain), Q($"{path}/line/*/stress", "Stress", QuantityKind.Stress)];
+
+    /// <summary>A grade of concrete.</summary>
+    internal static IEnumerable<Field> Grade(string path) =>
         [
             Pick(
                 $"{path}/class",

@@ -12,12 +12,14 @@ internal sealed class MaterialLedger(Bridge bridge, LedgerRows rows)
 {
     private readonly MaterialSet materials = bridge.Materials;
 
-    public IEnumerable<LedgerGroup> Groups()
+    /// <param name="type">Place of the type of girder whose concrete and strands are shown.</param>
+    public IEnumerable<LedgerGroup> Groups(int type)
     {
+        var shown = bridge.Girders.Types[type];
         foreach (
             var (path, title, grade) in new[]
             {
-                ("/materials/girder", "Girder concrete", materials.Girder),
+                ($"/girders/types/{type}/concrete", $"Concrete of {shown.Name}", shown.Concrete),
                 ("/materials/slab", "Slab concrete", materials.Slab),
                 ("/materials/support", "Concrete of supports", materials.Support),
             }
@@ -74,7 +76,6 @@ internal sealed class MaterialLedger(Bridge bridge, LedgerRows rows)
             "Strand",
             [
                 rows.Entry("/materials/strand/type"),
-                rows.Entry("/girders/strands/effectiveStress"),
                 rows.Entry("/materials/strand/area", strand.Area),
                 rows.Entry("/materials/strand/fpk", strand.Fpk),
                 rows.Entry("/materials/strand/fp01k", PrestressingSteel.Of(new StrandGrade { Type = own.Type, Fpk = own.Fpk }).Fp01k),

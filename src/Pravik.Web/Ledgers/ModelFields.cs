@@ -147,15 +147,6 @@ internal static class ModelFields
         Q("/girders/tendons/*/lowLevel", "At the low point", QuantityKind.Size),
         Q("/girders/tendons/*/endLevel", "At the end", QuantityKind.Size),
         Q("/girders/tendons/*/lowAt", "Low point at", QuantityKind.Number, "Part of the span."),
-        Q("/girders/strands/rows/*/debonded", "Debonded", QuantityKind.Count, "Strands of the row that are debonded near both ends."),
-        Q("/girders/strands/rows/*/debondedLength", "over", QuantityKind.Length, "From each end of the girder."),
-        Own(
-            "/girders/strands/rows/*/endLevel",
-            "At the ends",
-            QuantityKind.Size,
-            "Level of a deflected row at both ends. Empty: straight."
-        ),
-        Q("/girders/strands/rows/*/holdDown", "Held down at", QuantityKind.Number, "From either end, as a part of the girder's length."),
         Q(
             "/girders/pierBars/count",
             "Bars over a pier, bottom",

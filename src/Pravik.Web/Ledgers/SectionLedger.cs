@@ -47,7 +47,8 @@ internal sealed class SectionLedger(Bridge bridge, LedgerRows rows, IReadOnlyLis
     }
 
     private bool IsUsed(SectionShape shape) =>
-        (bridge.Girders.Section ?? bridge.Sections[0].Name) == shape.Name || bridge.Girders.Own.Values.Any(o => o.Section == shape.Name);
+        References.To(bridge, $"/sections/{bridge.Sections.IndexOf(shape)}").Any()
+        || (shape == bridge.Sections[0] && bridge.Girders.Types.Any(t => t.Section is null));
 
     private IEnumerable<LedgerAction> Actions(int index)
     {
@@ -59,11 +60,14 @@ internal sealed class SectionLedger(Bridge bridge, LedgerRows rows, IReadOnlyLis
             [new("add", "/sections/-", BridgeJson.Node(shape with { Name = copy, Superseded = false }))]
         );
         if (!IsUsed(shape))
-            yield return new(
-                "Give it to the girders",
-                $"Girders take the section “{shape.Name}”",
-                [new("replace", "/girders/section", JsonValue.Create(shape.Name))]
-            );
+        {
+            foreach (var (type, i) in bridge.Girders.Types.Select((t, i) => (t, i)))
+                yield return new(
+                    $"Give it to {type.Name}",
+                    $"Girders of {type.Name} take the section “{shape.Name}”",
+                    [new("replace", $"/girders/types/{i}/section", JsonValue.Create(shape.Name))]
+                );
+        }
         // The girders hold to the first where they name none.
         if (!IsUsed(shape) && index > 0)
             yield return new("Take it away", $"Section “{shape.Name}” taken away", [new("remove", path)]);

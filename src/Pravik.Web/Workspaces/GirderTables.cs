@@ -14,6 +14,7 @@ internal static class GirderTables
         [
             new("Girder", false),
             new("Span", true),
+            new("Type", false),
             new("Section", false),
             new(Head("Length", QuantityKind.Length), true),
             new(Head("Weight", QuantityKind.Force), true),
@@ -38,6 +39,7 @@ internal static class GirderTables
             [
                 .. new[]
                 {
+                    ("type", line.Own.Type is not null),
                     ("section", line.Own.Section is not null),
                     ("shift", line.Own.Shift is not null),
                     ("haunch", line.Own.Haunch is not null),
@@ -50,6 +52,7 @@ internal static class GirderTables
                 [
                     girder.Name,
                     $"{span + 1}",
+                    geometry.TypeOf(girder, span).Name,
                     section.Shape.Name,
                     units.Format(length, QuantityKind.Length),
                     units.Format(weight, QuantityKind.Force),
@@ -63,6 +66,7 @@ internal static class GirderTables
                 [
                     girder.Number,
                     span + 1,
+                    null,
                     null,
                     length,
                     weight,

@@ -244,7 +244,7 @@ public sealed class WorkspaceBuilder
             "allGirders" => ([Plan(half)], GirderTables.All(geometry, units, pick)),
             "materials" => ([Part("materials", MaterialView.Draw(snapshot.Bridge, units, whole))], null),
             "levels" => ([Elevation(half)], GirderTables.Haunches(geometry, units, pick)),
-            "girder" => ([Part("girder", ShapeView.Girder(geometry, units, whole))], null),
+            "girder" => ([Part("girder", ShapeView.Girder(geometry, units, whole, TypeNumber))], null),
             "shape" => ([Drawn(half)], ShapeTables.Compare(snapshot.Bridge.Sections, units, ShapeNumber)),
             "shapeOnly" => ([Drawn(whole)], null),
             "loads" => (
@@ -325,6 +325,20 @@ public sealed class WorkspaceBuilder
         pick?.Split('/') is ["", "sections", var item, ..] && int.TryParse(item, out var i) && i >= 0 && i < snapshot.Bridge.Sections.Length
             ? i
             : Math.Max(0, snapshot.Bridge.Sections.Select(s => s.Name).ToList().IndexOf(geometry.Section.Shape.Name));
+
+    /// <summary>Place of the type of girder that is picked, or of the picked girder's.</summary>
+    private int TypeNumber =>
+        pick?.Split('/') switch
+        {
+            ["", "girders", "types", var item, ..] when int.TryParse(item, out var i) && i >= 0 && i < geometry.Sections.Types.Length => i,
+            ["", "parts", "girders", var number, "spans", var span]
+                when int.TryParse(number, out var n)
+                    && int.TryParse(span, out var s)
+                    && s >= 1
+                    && s <= geometry.SpanCount
+                    && geometry.Sections.IsPresent(n, s - 1) => geometry.Sections.TypeIndex(n, s - 1),
+            _ => geometry.Sections.TypeIndex(geometry.GirdersIn(0)[0].Number, 0),
+        };
 
     /// <summary>The axis whose support is picked, or the one nearest to the cursor.</summary>
     private AxisPlace SupportAxis =>

@@ -32,12 +32,7 @@ public class DepthTests
                         Sizes = TestSizes(("depth", 0.9), ("width", Width)),
                     },
                 ],
-                Girders = bridge.Girders with
-                {
-                    Depth = law,
-                    EndGap = 0,
-                    Strands = new() { Rows = [] },
-                },
+                Girders = bridge.Girders with { Depth = law, EndGap = 0, Types = [new() { Strands = new() { Rows = [] } }] },
             }
             : null!;
 
@@ -112,7 +107,7 @@ public class DepthTests
     public void Either_the_soffit_or_the_top_keeps_straight()
     {
         var bridge = Deep(Parabola) with { Road = TestBridges.Straight(40) };
-        bridge = bridge with { Girders = bridge.Girders with { Camber = 0, GreatestHaunch = 1 } };
+        bridge = bridge with { Girders = bridge.Girders.Typed(t => t with { Camber = 0, GreatestHaunch = 1 }) };
         var arched = new BridgeGeometry(bridge);
         var (girder, line) = (arched.Girders[0], arched.HaunchOf(arched.Girders[0], 0));
         var flat = line.SlabDeflection;
@@ -120,7 +115,7 @@ public class DepthTests
         var straight = new BridgeGeometry(
             bridge with
             {
-                Girders = bridge.Girders with { Depth = Parabola with { SoffitStraight = true }, Camber = flat },
+                Girders = bridge.Girders.Typed(t => t with { Camber = flat }) with { Depth = Parabola with { SoffitStraight = true } },
             }
         );
         var other = straight.HaunchOf(straight.Girders[0], 0);
@@ -164,7 +159,7 @@ public class DepthTests
         var middle = model.Mesh.OfGirder(0, 20);
         var load = new FrameCase("middle") { Nodal = [DeckShares.Down(middle, 1e3)] };
         var deflection = -new FrameAnalysis(model.Frame).Solve([load]).Cases[0].Displacements[middle][2];
-        var modulus = Concrete.Of(geometry.Bridge.Materials.Girder).Ecm;
+        var modulus = Concrete.Of(geometry.Bridge.Girders.Types[0].Concrete).Ecm;
         const int Steps = 4000;
         var expected =
             Enumerable

@@ -241,9 +241,9 @@ public class GirderCourseTests
         var geometry = new BridgeGeometry(bridge);
         var bay = geometry.DiaphragmBays().First();
         var length = 2 * Math.Sqrt(bay.Clear * bay.Clear + 0.9 * 0.9) + bay.Clear;
-        Assert.Equal(length, BridgeGeometry.BarLength(bay), 1e-9);
+        Assert.Equal(length, bay.BarLength, 1e-9);
         var area = 0.12 * 0.012 + 0.108 * 0.012;
-        Assert.Equal(area * length * 77e3, geometry.DiaphragmWeight(bay), 1e-6);
+        Assert.Equal(area * length * 77e3, bay.Weight(geometry), 1e-6);
         var solids = new BridgeSolids(geometry).Diaphragms().ToList();
         Assert.Equal(9, solids.Count);
         Assert.All(solids, s => Assert.True(s.Solid.IsClosed && s.Solid.Volume > 0));
@@ -263,7 +263,7 @@ public class GirderCourseTests
             return new PermanentLoads(geometry, DeckMesh.Of(geometry, [.. geometry.Bridge.Axes.Spans.Select(_ => 40)])).SuperimposedTotal;
         }
         var weight = new BridgeGeometry(With(TestBridges.Symmetric(0, 20), g => g with { Diaphragms = [new()] })) is var with
-            ? with.DiaphragmBays().Sum(with.DiaphragmWeight)
+            ? with.DiaphragmBays().Sum(b => b.Weight(with))
             : 0;
         Assert.Equal(weight, Later(DiaphragmStage.AfterSlab) - Later(DiaphragmStage.BeforeSlab), 1e-6 * weight);
     }

@@ -153,7 +153,7 @@ public class GirderLayoutTests
         string[] keys = [.. Enumerable.Range(1, 5).SelectMany(g => Enumerable.Range(1, 3).Select(s => $"{g}-{s}"))];
         var (each, all) = (
             BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, keys)),
-            BridgeRun.Run(demo with { Girders = demo.Girders with { Section = "Deeper" } })
+            BridgeRun.Run(demo with { Girders = demo.Girders.Typed(t => t with { Section = "Deeper" }) })
         );
         Assert.Equal(all.Governing!.Utilisation, each.Governing!.Utilisation, 1e-12);
         // One deeper girder draws load to itself, and has a resistance of its own.

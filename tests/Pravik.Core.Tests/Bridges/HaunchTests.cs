@@ -48,9 +48,15 @@ public class HaunchTests
             {
                 Count = 4,
                 OverhangLeft = 1,
-                Camber = camber,
-                LaterDeflection = later,
-                GreatestHaunch = 0.5,
+                Types =
+                [
+                    new()
+                    {
+                        Camber = camber,
+                        LaterDeflection = later,
+                        GreatestHaunch = 0.5,
+                    },
+                ],
             },
         };
 
@@ -104,7 +110,7 @@ public class HaunchTests
             5
             * load
             * Math.Pow(Span, 4)
-            / (384 * Core.Materials.Concrete.Of(geometry.Bridge.Materials.Girder).Ecm * geometry.Section.Bending.SecondMoment);
+            / (384 * Core.Materials.Concrete.Of(geometry.Bridge.Girders.Types[0].Concrete).Ecm * geometry.Section.Bending.SecondMoment);
         Assert.Equal(expected, geometry.HaunchOf(geometry.Girders[1], 0).SlabDeflection, 1e-12);
         Assert.Equal(0, geometry.HaunchOf(geometry.Girders[1], 0).Camber, 1e-15);
     }
@@ -159,12 +165,12 @@ public class HaunchTests
     public void A_thick_haunch_is_told_and_its_repair_mends_it()
     {
         var bridge = Crest(null);
-        bridge = bridge with { Girders = bridge.Girders with { GreatestHaunch = 0.1 } };
-        var finding = Assert.Single(BridgeValidation.Check(bridge), f => f.Path == "/girders/greatestHaunch");
+        bridge = bridge with { Girders = bridge.Girders.Typed(t => t with { GreatestHaunch = 0.1 }) };
+        var finding = Assert.Single(BridgeValidation.Check(bridge), f => f.Path == "/girders/types/0/greatestHaunch");
         var camber = double.Parse(finding.Repair!.Patch[0].Value, System.Globalization.CultureInfo.InvariantCulture);
         Assert.DoesNotContain(
-            BridgeValidation.Check(bridge with { Girders = bridge.Girders with { Camber = camber } }),
-            f => f.Path == "/girders/greatestHaunch"
+            BridgeValidation.Check(bridge with { Girders = bridge.Girders.Typed(t => t with { Camber = camber }) }),
+            f => f.Path == "/girders/types/0/greatestHaunch"
         );
     }
 

@@ -66,12 +66,16 @@ public class ValidationTests
             { "/girders/overhangLeft", b => b with { Girders = b.Girders with { OverhangLeft = 0 } } },
             { "/girders/overhangRight", b => b with { Girders = b.Girders with { OverhangRight = 0.2 } } },
             {
-                "/girders/strands/rows/0/count",
-                b => b with { Girders = b.Girders with { Strands = b.Girders.Strands with { Rows = [new() { Count = 20 }] } } }
+                "/girders/types/0/strands/rows/0/count",
+                b => b with { Girders = b.Girders.Typed(t => t with { Strands = t.Strands with { Rows = [new() { Count = 20 }] } }) }
             },
             {
-                "/girders/strands/rows/0/level",
-                b => b with { Girders = b.Girders with { Strands = b.Girders.Strands with { Rows = [new() { Level = 1.3, Count = 2 }] } } }
+                "/girders/types/0/strands/rows/0/level",
+                b =>
+                    b with
+                    {
+                        Girders = b.Girders.Typed(t => t with { Strands = t.Strands with { Rows = [new() { Level = 1.3, Count = 2 }] } }),
+                    }
             },
             { "/sections/0/sizes/depth", b => WithSection(b, new() { Sizes = Sizes(("depth", 0.5)) }) },
             { "/sections/0/sizes/web", b => WithSection(b, new() { Sizes = Sizes(("web", 0)) }) },
@@ -104,7 +108,7 @@ public class ValidationTests
             },
             { "/sections/0/outlines/0/corners/1/x", b => WithOutlines(b, Outline(false, (0, 0), (100, 0), (1, 1))) },
             { "/sections/0/outlines/0/corners", b => WithOutlines(b, Outline(false, (0, 0), (1, 0))) },
-            { "/girders/section", b => b with { Girders = b.Girders with { Section = "Nowhere" } } },
+            { "/girders/types/0/section", b => b with { Girders = b.Girders.Typed(t => t with { Section = "Nowhere" }) } },
             {
                 "/girders/slabBars/top/axisDistance",
                 b =>
@@ -186,7 +190,7 @@ public class ValidationTests
         var steel = WithSection(TestBridges.Demo, new() { Family = "plateGirder" });
         var findings = BridgeValidation.Check(steel);
         Assert.DoesNotContain(findings, f => f.Severity == Severity.Error);
-        Assert.Contains(findings, f => f.Path == "/girders/section" && f.Message.Contains("not checked"));
+        Assert.Contains(findings, f => f.Path == "/girders/types/0/section" && f.Message.Contains("not checked"));
         var run = BridgeRun.Run(steel);
         Assert.Empty(run.Outcomes);
         Assert.False(run.Passes);

@@ -131,7 +131,7 @@ public class UltimateSectionTests
             var demo = TestBridges.Demo;
             var bridge = demo with
             {
-                Girders = demo.Girders with { Strands = demo.Girders.Strands with { Rows = [new() { Level = 0.06, Count = count }] } },
+                Girders = demo.Girders.Typed(t => t with { Strands = t.Strands with { Rows = [new() { Level = 0.06, Count = count }] } }),
             };
             var point = new ModelPoint(2, 1, 0, 0.5, 0, 0);
             return new GirderBending(new(bridge), bridge.Basis.Values).At(point, Bending.Sagging)!.Moment;

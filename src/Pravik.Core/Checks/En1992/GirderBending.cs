@@ -20,19 +20,27 @@ public sealed class GirderBending
     private readonly NationalValues values;
     private readonly Bridge bridge;
     private readonly Concrete slab;
-    private readonly Concrete girder;
     private readonly PrestressingSteel strand;
     private readonly ReinforcingSteel bars;
-    private readonly StrandAnchorage anchorage;
+    private readonly Typed[] types;
     private readonly Dictionary<(CompositePlace, Bending), UltimateState?> known = [];
 
     public GirderBending(BridgeGeometry geometry, NationalValues values)
     {
         (this.geometry, this.values, bridge) = (geometry, values, geometry.Bridge);
         var materials = bridge.Materials;
-        (slab, girder) = (Concrete.Of(materials.Slab), Concrete.Of(materials.Girder));
+        slab = Concrete.Of(materials.Slab);
         (strand, bars) = (PrestressingSteel.Of(materials.Strand), ReinforcingSteel.Of(materials.Reinforcement));
-        anchorage = new(strand, girder, bridge.Girders.Strands.EffectiveStress, values);
+        types = [.. bridge.Girders.Types.Select(Of)];
+    }
+
+    /// <summary>What girders of a type have in common.</summary>
+    private sealed record Typed(Concrete Concrete, Strands Strands, StrandAnchorage Anchorage);
+
+    private Typed Of(GirderType type)
+    {
+        var concrete = Concrete.Of(type.Concrete);
+        return new(concrete, type.Strands, new(strand, concrete, type.Strands.EffectiveStress, values));
     }
 
     /// <summary>Where a point lies along its girder.</summary>
@@ -48,10 +56,11 @@ public sealed class GirderBending
     }
 
     /// <summary>
-    /// What tells one cross-section from another: the girder's section, effective width, slab thickness and haunch (m), whether it is over
+    /// What tells one cross-section from another: the girder's type and section, effective width, slab thickness and haunch (m), whether it is over
     /// a pier, and where strands or their anchorage change the distance from the girder's end and its length.
     /// </summary>
     private readonly record struct CompositePlace(
+        Typed Type,
         MadeSection Girder,
         double Width,
         double Slab,
@@ -103,7 +112,9 @@ public sealed class GirderBending
     private CompositePlace PlaceOf(ModelPoint point, Calculation? calculation)
     {
         var line = geometry.Girders[point.Girder];
+        var type = TypeAt(point);
         var place = new CompositePlace(
+            type,
             geometry.SectionOf(line, point.Span, point.Fraction),
             Math.Round(Width(point, calculation), 9),
             Math.Round(geometry.SlabThickness(line, point.Span, point.Fraction), 9),
@@ -113,12 +124,12 @@ public sealed class GirderBending
             0,
             Math.Round(PierBarsAt(point), 9)
         );
-        if (place.AtPier || bridge.Girders.Strands.Rows.All(r => r.Count == 0))
+        if (place.AtPier || type.Strands.Rows.All(r => r.Count == 0))
             return place;
         var length = geometry.LengthOf(line, point.Span);
         var fromEnd = FromEnd(point);
         // Well inside, straight and bonded strands are the same everywhere.
-        var same = bridge.Girders.Strands.Rows.All(r => r.EndLevel is null && fromEnd >= r.DebondedLength + anchorage.Anchorage);
+        var same = type.Strands.Rows.All(r => r.EndLevel is null && fromEnd >= r.DebondedLength + type.Anchorage.Anchorage);
         return same
             ? place with
             {
@@ -130,6 +141,8 @@ public sealed class GirderBending
                 Length = Math.Round(length, 9),
             };
     }
+
+    private Typed TypeAt(ModelPoint point) => types[geometry.Sections.TypeIndex(geometry.Girders[point.Girder].Number, point.Span)];
 
     /// <summary>From the nearer end of a girder to a point (m); negative beyond it.</summary>
     private double FromEnd(ModelPoint point)
@@ -149,7 +162,7 @@ public sealed class GirderBending
         var (atStart, length) = (point.Fraction < 0.5, geometry.Girders[point.Girder].SpanLength(point.Span));
         if (pier.Count == 0 || (atStart ? point.Span == unit.FirstSpan : point.Span == unit.LastSpan))
             return 0;
-        var bond = 2.25 * 0.7 * Math.Min(girder.Fctm, slab.Fctm) / values["gammaC"];
+        var bond = 2.25 * 0.7 * Math.Min(TypeAt(point).Concrete.Fctm, slab.Fctm) / values["gammaC"];
         var anchored = pier.Diameter / 4 * (bars.Fyk / values["gammaS"]) / bond;
         var fromAxis = (atStart ? point.Fraction : 1 - point.Fraction) * length;
         return Math.Clamp((pier.Reach - fromAxis) / anchored, 0, 1);
@@ -177,7 +190,8 @@ public sealed class GirderBending
 
     private UltimateSection Section(CompositePlace place)
     {
-        var (shape, width, thickness, haunch, atPier, _, _, pierBars) = place;
+        var (type, shape, width, thickness, haunch, atPier, _, _, pierBars) = place;
+        var girder = type.Concrete;
         var slabSoffit = shape.Depth + haunch;
         var fcdSlab = slab.DesignStrength(values["alphaCc"], values["gammaC"]);
         var soffit = atPier && slab.Fck < girder.Fck ? slab : girder;
@@ -195,7 +209,7 @@ public sealed class GirderBending
                 )
             );
         var gammaS = values["gammaS"];
-        var initial = bridge.Girders.Strands.EffectiveStress / strand.Ep;
+        var initial = type.Strands.EffectiveStress / strand.Ep;
         var layers = Strands(place)
             .Select(r => new SteelLayer($"strand row {r.Row}", r.Level, r.Area, e => strand.Stress(e, gammaS), initial, strand.Limit))
             .ToList();
@@ -214,7 +228,7 @@ public sealed class GirderBending
     /// <summary>Rows of strands with the area that is anchored, and where it lies, at a place.</summary>
     private IEnumerable<(int Row, double Level, double Area)> Strands(CompositePlace place)
     {
-        var rows = bridge.Girders.Strands.Rows;
+        var (rows, anchorage) = (place.Type.Strands.Rows, place.Type.Anchorage);
         for (var i = 0; !place.AtPier && i < rows.Length; i++)
         {
             var (row, x) = (rows[i], place.FromEnd);
@@ -231,7 +245,7 @@ public sealed class GirderBending
     private void Write(Calculation c, UltimateState? state, Bending bending, CompositePlace place)
     {
         var pier = place.AtPier;
-        var strands = bridge.Girders.Strands;
+        var (girder, strands, anchorage) = place.Type;
         var area = Strands(place).Sum(r => r.Area);
         c.Heading("Materials");
         c.Line(

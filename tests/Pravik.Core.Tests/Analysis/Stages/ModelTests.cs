@@ -290,12 +290,15 @@ public sealed class ModelTests
         var heavier = bridge with
         {
             Loads = bridge.Loads with { SurfacingWeight = 30e3 },
-            Girders = bridge.Girders with { Strands = bridge.Girders.Strands with { EffectiveStress = 900e6 } },
+            Girders = bridge.Girders.Typed(t => t with { Strands = t.Strands with { EffectiveStress = 900e6 } }),
         };
         Assert.All(ModelRun.Run(new(heavier), factors: factors).Efforts, e => Assert.True(e.Reused));
         Assert.Contains(
             ModelRun
-                .Run(new(bridge with { Materials = bridge.Materials with { Girder = new() { Class = "C50/60" } } }), factors: factors)
+                .Run(
+                    new(bridge with { Girders = bridge.Girders.Typed(t => t with { Concrete = new() { Class = "C50/60" } }) }),
+                    factors: factors
+                )
                 .Efforts,
             e => !e.Reused
         );

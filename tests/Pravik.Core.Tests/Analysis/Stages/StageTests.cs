@@ -130,10 +130,11 @@ public sealed class StageTests
         var prestress = results.Cases.First(c => c.Name == "Prestress");
         var (bridge, i) = (Beam(), Middle(results));
         var force =
-            bridge.Girders.Strands.Rows.Sum(r => r.Count)
+            bridge.Girders.Types[0].Strands.Rows.Sum(r => r.Count)
             * PrestressingSteel.Of(bridge.Materials.Strand).Area
-            * bridge.Girders.Strands.EffectiveStress;
-        var level = bridge.Girders.Strands.Rows.Sum(r => r.Count * r.Level) / bridge.Girders.Strands.Rows.Sum(r => r.Count);
+            * bridge.Girders.Types[0].Strands.EffectiveStress;
+        var level =
+            bridge.Girders.Types[0].Strands.Rows.Sum(r => r.Count * r.Level) / bridge.Girders.Types[0].Strands.Rows.Sum(r => r.Count);
         for (var p = 0; p < results.Points.Length; p++)
             Assert.Equal(0, prestress.Secondary!.Forces(p).M, 1e-6 * force);
         Assert.Equal(-force, prestress.Effects.Forces(i).N, 1e-9 * force);
@@ -197,7 +198,7 @@ public sealed class StageTests
         };
         var bridge = pair with
         {
-            Girders = pair.Girders with { Strands = new() { Rows = [] } },
+            Girders = pair.Girders.Typed(t => t with { Strands = new() { Rows = [] } }),
             Actions = new()
             {
                 Stages =
@@ -222,7 +223,7 @@ public sealed class StageTests
         var results = ModelRun.Run(geometry);
         var section = geometry.SectionOf(geometry.Girders[0], 0);
         var creep = new Creep(
-            Concrete.Of(bridge.Materials.Girder),
+            Concrete.Of(bridge.Girders.Types[0].Concrete),
             bridge.Actions.Humidity,
             2 * section.Properties.GrossArea / section.Properties.Perimeter,
             bridge.Actions.Cement
@@ -246,7 +247,7 @@ public sealed class StageTests
         var pier = results.Points.IndexOf(results.Points.First(p => p.Girder == 2 && p.Span == 1));
         double Creep(Func<Bridge, Bridge> edit) =>
             ModelRun.Run(new(edit(TestBridges.Demo)), withTraffic: false).Sum(ActionKind.Creep, pier);
-        var without = Creep(b => b with { Girders = b.Girders with { Strands = b.Girders.Strands with { EffectiveStress = 0 } } });
+        var without = Creep(b => b with { Girders = b.Girders.Typed(t => t with { Strands = t.Strands with { EffectiveStress = 0 } }) });
         Assert.True(without < 0, $"{without}");
         Assert.True(results.Sum(ActionKind.Creep, pier) > without);
         Assert.True(results.Find(CaseId.Creep(2))!.Account.Imbalance < 1e-8);
@@ -394,7 +395,7 @@ public sealed class StageTests
         pair = pair with
         {
             Model = new() { Kind = kind, Divisions = 40 },
-            Girders = pair.Girders with { Strands = new() { Rows = [] } },
+            Girders = pair.Girders.Typed(t => t with { Strands = new() { Rows = [] } }),
         };
         var centroid = ModelRun.Run(new(pair)).Finished.Sections[0][5]!.Composite.Centroid;
         const double Sag = 0.4;

@@ -1,0 +1,65 @@
+namespace Pravik.Core.Bridges;
+
+/// <summary>The concrete diaphragm over every support axis, cast with the slab.</summary>
+public sealed record Diaphragm
+{
+    public double Width { get; init; } = 0.9;
+    public double Depth { get; init; } = 1.2;
+}
+
+/// <summary>When a diaphragm is cast or set.</summary>
+public enum DiaphragmStage
+{
+    BeforeSlab,
+    WithSlab,
+    AfterSlab,
+}
+
+/// <summary>What stands between the girders: a concrete diaphragm, or a steel one of a member or a frame of bars.</summary>
+public enum DiaphragmKind
+{
+    Concrete,
+
+    /// <summary>A steel member at half depth.</summary>
+    Beam,
+
+    /// <summary>Two diagonals that cross, and a bar at the bottom.</summary>
+    CrossFrame,
+
+    /// <summary>Two diagonals that meet half way at the bottom bar, and a bar at the top and the bottom.</summary>
+    KFrame,
+}
+
+/// <summary>A diaphragm or cross-frame between the girders, at the same part of every girder's span or square to them.</summary>
+public sealed record PlacedDiaphragm
+{
+    /// <summary>Number of the span; null for every one.</summary>
+    public int? Span { get; init; }
+
+    /// <summary>Where, as a part of the span, which scales with its length.</summary>
+    public double At { get; init; } = 0.5;
+
+    /// <summary>Where, as a distance from the first axis along the girder (m), which does not; null for the part of the span.</summary>
+    public double? Distance { get; init; }
+
+    /// <summary>Square to the girders, bay by bay, instead of at the same part of all.</summary>
+    public bool Square { get; init; }
+    public DiaphragmKind Kind { get; init; }
+    public DiaphragmStage Stage { get; init; } = DiaphragmStage.WithSlab;
+
+    /// <summary>Section of the bars of a steel one; null for the first section of steel.</summary>
+    public string? Section { get; init; }
+    public double Width { get; init; } = 0.3;
+
+    /// <summary>From the girders' top downward.</summary>
+    public double Depth { get; init; } = 0.9;
+
+    /// <summary>First and last bay, counted from the left from 1; null for the outer ones.</summary>
+    public int? FirstBay { get; init; }
+    public int? LastBay { get; init; }
+
+    /// <summary>Whether it stands in a span (from 0), and in a bay (from 1).</summary>
+    public bool IsIn(int span) => Span is null || Span == span + 1;
+
+    public bool HasBay(int bay) => bay >= (FirstBay ?? 1) && bay <= (LastBay ?? int.MaxValue);
+}

@@ -1,0 +1,17 @@
+using Pravik.Core.Materials;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>The materials in use, beside the concrete of each type of girder.</summary>
+public sealed record MaterialSet
+{
+    public ConcreteGrade Slab { get; init; } = new() { Class = "C35/45" };
+
+    /// <summary>Of abutments, piers and foundations.</summary>
+    public ConcreteGrade Support { get; init; } = new() { Class = "C30/37" };
+    public ReinforcementGrade Reinforcement { get; init; } = new();
+    public StrandGrade Strand { get; init; } = new();
+
+    /// <summary>Of girders, frames and stiffeners of steel.</summary>
+    public StructuralGrade Structural { get; init; } = new();
+}

@@ -1,0 +1,56 @@
+using System.Collections.Immutable;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>The pretensioned strands of a girder.</summary>
+public sealed record Strands
+{
+    /// <summary>Stress in the strands after all losses, before external load (Pa), entered.</summary>
+    public double EffectiveStress { get; init; } = 1050e6;
+    public ImmutableArray<StrandRow> Rows { get; init; } =
+    [
+        new()
+        {
+            Level = 0.06,
+            Count = 10,
+            Spacing = 0.05,
+        },
+        new()
+        {
+            Level = 0.11,
+            Count = 10,
+            Spacing = 0.05,
+        },
+    ];
+}
+
+/// <summary>A row of strands, centred on the girder: height above the soffit, number and spacing.</summary>
+public sealed record StrandRow
+{
+    public double Level { get; init; } = 0.06;
+    public int Count { get; init; } = 10;
+    public double Spacing { get; init; } = 0.05;
+
+    /// <summary>Strands of the row that are debonded near both ends, and over what length from each end (m).</summary>
+    public int Debonded { get; init; }
+    public double DebondedLength { get; init; }
+
+    /// <summary>Level at both ends, where the row is deflected; null for a straight one.</summary>
+    public double? EndLevel { get; init; }
+
+    /// <summary>From either end to where a deflected row is held down, as a part of the girder's length.</summary>
+    public double HoldDown { get; init; } = 0.4;
+
+    /// <summary>Bonded strands at a distance from the girder's end (m).</summary>
+    public int CountAt(double x, double length) =>
+        Debonded > 0 && Math.Min(x, length - x) < DebondedLength ? Math.Max(0, Count - Debonded) : Count;
+
+    /// <summary>Height above the soffit at a distance from the girder's end: straight from the end to where the row is held down.</summary>
+    public double LevelAt(double x, double length)
+    {
+        if (EndLevel is not { } end)
+            return Level;
+        var part = Math.Clamp(Math.Min(x, length - x) / (HoldDown * length), 0, 1);
+        return end + part * (Level - end);
+    }
+}
