@@ -19,25 +19,35 @@ public enum Freedom
     Springs,
 }
 
-/// <summary>A type of bearing (m; Pa; N/m).</summary>
+/// <summary>A type of bearing (m; Pa; N/m). Elastomeric ones are laminated, type B of EN 1337-3 5.2: plates within rubber.</summary>
 public sealed record BearingType
 {
-    /// <summary>Modulus of volume change of rubber (EN 1337-3, 5.3.3.7).</summary>
+    /// <summary>Bulk modulus of rubber, E_b (EN 1337-3 5.3.3.7).</summary>
     public const double BulkModulus = 2000e6;
+
+    /// <summary>Outer layers of rubber count in compression from this thickness on (EN 1337-3 5.3.3.1).</summary>
+    private const double CountedOuterLayer = 0.003;
 
     public string Name { get; init; } = "Elastomeric";
     public Freedom Freedom { get; init; } = Freedom.Elastomeric;
 
-    /// <summary>Plan size along and across the girder, and height over all.</summary>
+    /// <summary>Plan size along and across the girder, over the rubber, and height over all.</summary>
     public double Length { get; init; } = 0.25;
     public double Width { get; init; } = 0.40;
-    public double Height { get; init; } = 0.10;
+    public double Height { get; init; } = 0.074;
 
-    /// <summary>Inner layers of rubber and their thickness, for elastomeric ones.</summary>
-    public int Layers { get; init; } = 5;
-    public double LayerThickness { get; init; } = 0.011;
+    /// <summary>Inner layers of rubber and their thickness t_i.</summary>
+    public int Layers { get; init; } = 6;
+    public double LayerThickness { get; init; } = 0.008;
 
-    /// <summary>Shear modulus G of the rubber: 0.9 MPa (EN 1337-3, 4.3.1.1).</summary>
+    /// <summary>Thickness of the steel plates, one more than inner layers, and of the layer of rubber above and below them.</summary>
+    public double PlateThickness { get; init; } = 0.003;
+    public double OuterLayer { get; init; } = 0.0025;
+
+    /// <summary>Rubber around the plates: how far they lie within the plan size on every side.</summary>
+    public double EdgeCover { get; init; } = 0.005;
+
+    /// <summary>Shear modulus G of the rubber: 0.7, 0.9 or 1.15 MPa (EN 1337-3 4.3.1.1).</summary>
     public double ShearModulus { get; init; } = 0.9e6;
 
     /// <summary>Entered stiffness, for springs (N/m).</summary>
@@ -45,20 +55,30 @@ public sealed record BearingType
     public double Across { get; init; } = 2e6;
     public double Upright { get; init; } = 1e9;
 
-    /// <summary>Shape factor S = a·b/(2·t·(a + b)) of a layer.</summary>
-    public double ShapeFactor() => Length * Width / (2 * LayerThickness * (Length + Width));
+    /// <summary>Effective plan area A₁ = a'·b', common to rubber and plates (m², EN 1337-3 5.3.3.1).</summary>
+    public double EffectiveArea() => (Length - 2 * EdgeCover) * (Width - 2 * EdgeCover);
 
     /// <summary>
-    /// Shear stiffness of an elastomeric bearing, K = G·A/ΣT (EN 1337-3, 5.3.3.2); infinite where the bearing holds, 0 where it lets
-    /// go.
+    /// Shape factor S = A₁/(l_p·t_e) of a layer, l_p = 2·(a' + b') its perimeter free of force; t_e is the thickness of an inner layer
+    /// and 1.4 times that of an outer one (EN 1337-3 5.3.3.1).
+    /// </summary>
+    public double ShapeFactor(bool outer = false) =>
+        EffectiveArea() / (2 * (Length + Width - 4 * EdgeCover) * (outer ? 1.4 * OuterLayer : LayerThickness));
+
+    /// <summary>Total thickness of rubber in shear, T_e (m): inner layers, and those above and below the plates.</summary>
+    public double RubberThickness() => Layers * LayerThickness + 2 * OuterLayer;
+
+    /// <summary>Height of rubber and plates together (m).</summary>
+    public double Stack() => RubberThickness() + (Layers + 1) * PlateThickness;
+
+    /// <summary>
+    /// Shear stiffness along and across of an elastomeric bearing, R_xy/v_xy = G·A/T_e with A = a·b the whole plan area (EN 1337-3
+    /// 5.3.3.7); infinite where the bearing holds, 0 where it lets go.
     /// </summary>
     public (double Along, double Across) Shear() =>
         Freedom switch
         {
-            Freedom.Elastomeric => (
-                ShearModulus * Length * Width / (Layers * LayerThickness),
-                ShearModulus * Length * Width / (Layers * LayerThickness)
-            ),
+            Freedom.Elastomeric => (ShearModulus * Length * Width / RubberThickness(), ShearModulus * Length * Width / RubberThickness()),
             Freedom.Springs => (Along, Across),
             Freedom.GuidedAlong => (0, double.PositiveInfinity),
             Freedom.GuidedAcross => (double.PositiveInfinity, 0),
@@ -67,17 +87,17 @@ public sealed record BearingType
         };
 
     /// <summary>
-    /// Compression stiffness of an elastomeric bearing, 1/K = Σ t/A·(1/(5·G·S²) + 1/E_b) (EN 1337-3, 5.3.3.7); infinite for others.
+    /// Compression stiffness of an elastomeric bearing, from v_c = Σ F_z·t_i/A'·(1/(5·G·S₁²) + 1/E_b) (EN 1337-3 5.3.3.7); infinite for
+    /// those that hold. Outer layers count from 3 mm on.
     /// </summary>
-    public double Compression() =>
-        Freedom switch
-        {
-            Freedom.Elastomeric => Length
-                * Width
-                / (Layers * LayerThickness * (1 / (5 * ShearModulus * ShapeFactor() * ShapeFactor()) + 1 / BulkModulus)),
-            Freedom.Springs => Upright,
-            _ => double.PositiveInfinity,
-        };
+    public double Compression()
+    {
+        if (Freedom != Freedom.Elastomeric)
+            return Freedom == Freedom.Springs ? Upright : double.PositiveInfinity;
+        double Yield(double thickness, double shape) => thickness * (1 / (5 * ShearModulus * shape * shape) + 1 / BulkModulus);
+        var outer = OuterLayer < CountedOuterLayer ? 0 : 2 * Yield(OuterLayer, ShapeFactor(outer: true));
+        return EffectiveArea() / (Layers * Yield(LayerThickness, ShapeFactor()) + outer);
+    }
 
     /// <summary>The types that every new bridge begins with.</summary>
     public static IEnumerable<BearingType> Usual =>

@@ -91,14 +91,18 @@ internal static class ActionCases
             var (suffix, words) = traffic ? ("Traffic", ", with traffic") : ("", "");
             yield return new(new($"wind{suffix}"), CaseNames.Wind + words, ActionKind.Wind, loads.Wind(model, wind, traffic));
             foreach (var (side, name) in new[] { (-1, "Left"), (1, "Right") })
-                yield return new(
+                yield return OnDeck(
+                    loads,
                     new($"uplift{suffix}{name}"),
                     $"{CaseNames.Uplift} on its {name.ToLowerInvariant()}{words}",
                     ActionKind.Wind,
-                    loads.Lift(model, wind, side, traffic)
+                    loads.Lift(wind, side, traffic)
                 );
         }
     }
+
+    private static SolvedModels.Wanted OnDeck(ModelLoads loads, CaseId id, string name, ActionKind kind, DeckLoads all) =>
+        new(id, name, kind, loads.Case(name, all)) { OnDeck = all };
 
     private static IEnumerable<SolvedModels.Wanted> Own(Bridge bridge, ModelLoads loads)
     {
@@ -111,7 +115,7 @@ internal static class ActionCases
                 staged.Contains(own.Name) || own.Action == OwnAction.Aside ? ActionKind.Aside
                 : own.Action == OwnAction.Permanent ? ActionKind.Permanent
                 : ActionKind.Variable;
-            yield return new(CaseId.Own(i + 1), own.Name, kind, loads.Own(own));
+            yield return OnDeck(loads, CaseId.Own(i + 1), own.Name, kind, loads.Own(own));
         }
     }
 }

@@ -9,13 +9,13 @@ namespace Pravik.Core.Loads;
 public static class DeckForces
 {
     /// <summary>
-    /// Vertical loads at the joints of a mesh for a case of the engineer's own (N, down positive). Lines and patches are put on as many
+    /// Vertical loads on a mesh for a case of the engineer's own (N, down positive). Lines and patches are put on as many
     /// points, at most 0.25 m apart but no more than 400 each way; each point goes to the four joints around it by the
     /// lever rule. What lies beyond the edges goes to the edge.
     /// </summary>
-    public static double[] Own(BridgeGeometry geometry, DeckMesh mesh, OwnCase own)
+    public static DeckLoads Own(BridgeGeometry geometry, DeckMesh mesh, OwnCase own)
     {
-        var nodal = new double[mesh.Nodes.Length];
+        var all = new DeckLoads(mesh);
         var lines = new Dictionary<double, DeckLine>();
         DeckLine Line(double offset) =>
             lines.TryGetValue(offset, out var known) ? known : lines[offset] = DeckLine.At(mesh, geometry, offset);
@@ -26,7 +26,7 @@ public static class DeckForces
             switch (load.Kind)
             {
                 case OwnLoadKind.Point:
-                    Put(Line(load.Offset), nodal, load.Station, load.Value);
+                    Put(Line(load.Offset), all, load.Station, load.Value);
                     break;
                 case OwnLoadKind.Line:
                     var n = Pieces(Math.Max(Math.Abs(length), Math.Abs(width)));
@@ -39,7 +39,7 @@ public static class DeckForces
                             geometry.Road.At(Station(a), Offset(a)),
                             geometry.Road.At(Station(b), Offset(b))
                         );
-                        Put(Line(Offset((a + b) / 2)), nodal, Station((a + b) / 2), load.Value * piece);
+                        Put(Line(Offset((a + b) / 2)), all, Station((a + b) / 2), load.Value * piece);
                     }
                     break;
                 default:
@@ -55,7 +55,7 @@ public static class DeckForces
                             );
                             Put(
                                 Line(offset),
-                                nodal,
+                                all,
                                 (from + to) / 2,
                                 load.Value
                                     * Math.Abs(geometry.Road.Line.LengthAt(offset, Math.Min(from, to), Math.Max(from, to)))
@@ -67,13 +67,13 @@ public static class DeckForces
                     break;
             }
         }
-        return nodal;
+        return all;
     }
 
     /// <summary>
     /// Shares a load among the joints around a place: along between the rows before and after it, across on each by the lever rule.
     /// </summary>
-    private static void Put(DeckLine line, double[] nodal, double station, double load)
+    private static void Put(DeckLine line, DeckLoads all, double station, double load)
     {
         var last = line.Station.Length - 1;
         var k = 0;
@@ -84,11 +84,8 @@ public static class DeckForces
             k--;
         var size = line.Station[k + 1] - line.Station[k];
         var t = size > 0 ? Math.Clamp((station - line.Station[k]) / size, 0, 1) : 0;
-        foreach (var (row, share) in new[] { (k, 1 - t), (k + 1, t) })
-        {
-            nodal[line.Node[row]] += load * share * (1 - line.Weight[row]);
-            nodal[line.Node[row] + 1] += load * share * line.Weight[row];
-        }
+        all.Put(line, k, atEnd: false, load * (1 - t));
+        all.Put(line, k, atEnd: true, load * t);
     }
 
     /// <summary>

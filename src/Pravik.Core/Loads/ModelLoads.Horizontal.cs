@@ -40,9 +40,9 @@ public sealed partial class ModelLoads
         );
 
     /// <summary>Wind lifting the deck, a quarter of its width left (−1) or right (+1) of its middle.</summary>
-    public FrameCase Lift(BridgeModel model, DeckWind wind, int side, bool withTraffic)
+    public DeckLoads Lift(DeckWind wind, int side, bool withTraffic)
     {
-        var nodal = new double[mesh.Nodes.Length];
+        var loads = new DeckLoads(mesh);
         foreach (var unit in geometry.Units)
         {
             double Offset(double station)
@@ -51,9 +51,9 @@ public sealed partial class ModelLoads
                 return (left + right) / 2 + side * (right - left) / 4;
             }
             double Up(double station) => wind.Of(geometry.SpanAt(station), withTraffic).Lift;
-            DeckLine.Along(mesh, geometry, Offset, unit).Spread(nodal, s => -Up(s));
+            loads.Spread(DeckLine.Along(mesh, geometry, Offset, unit), s => -Up(s));
         }
-        return new("Wind from below") { Nodal = shares.Put(nodal) };
+        return loads;
     }
 
     private double RoadLevel(int line) =>

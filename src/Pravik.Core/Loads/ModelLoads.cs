@@ -87,11 +87,17 @@ public sealed partial class ModelLoads
     }
 
     /// <summary>Edge beams, footways, parapets, and diaphragms that come after the slab.</summary>
-    public FrameCase Edges() => new("Edges and parapets") { Nodal = shares.Put(permanent.Value.Superimposed) };
+    public DeckLoads Edges => permanent.Value.Superimposed;
 
-    public FrameCase Surfacing() => new("Surfacing") { Nodal = shares.Put(permanent.Value.Surfacing) };
+    public DeckLoads Surfacing => permanent.Value.Surfacing;
 
-    public FrameCase Own(OwnCase own) => new(own.Name) { Nodal = shares.Put(DeckForces.Own(geometry, mesh, own)) };
+    public DeckLoads Own(OwnCase own) => DeckForces.Own(geometry, mesh, own);
+
+    /// <summary>Loads on the deck as a case of the model.</summary>
+    public FrameCase Case(string name, DeckLoads onDeck) => new(name) { Nodal = shares.Put(onDeck.OnJoints()) };
+
+    /// <summary>What loads on the deck add to the shear just within the end of a span (<see cref="DeckLoads.EndShear"/>).</summary>
+    public double EndShear(DeckLoads onDeck, ModelPoint point) => onDeck.EndShear(point, shares);
 
     /// <summary>
     /// Loads per metre down on girders, straight along each piece. What lies between an axis and where a girder bears inside it goes to

@@ -4,7 +4,7 @@ using Pravik.Core.Places;
 
 namespace Pravik.Core.Loads;
 
-/// <summary>Permanent loads of the deck: what lies on it at the joints of its mesh, and what the slab weighs on each girder.</summary>
+/// <summary>Permanent loads of the deck: what lies on its mesh, and what the slab weighs on each girder.</summary>
 public sealed class PermanentLoads
 {
     private readonly BridgeGeometry geometry;
@@ -24,15 +24,15 @@ public sealed class PermanentLoads
     }
 
     /// <summary>
-    /// Nodal loads of edge beams, footways, verges, parapets and of diaphragms that come after the slab (N, down positive).
+    /// Loads of edge beams, footways, verges, parapets and of diaphragms that come after the slab.
     /// </summary>
-    public double[] Superimposed { get; }
+    public DeckLoads Superimposed { get; }
 
     /// <summary>Their sum worked out from widths, lengths and weights, not from the nodal loads.</summary>
     public double SuperimposedTotal { get; }
 
-    /// <summary>Nodal loads of surfacing on carriageway and hard strips (N, down positive).</summary>
-    public double[] Surfacing { get; }
+    /// <summary>Loads of surfacing on carriageway and hard strips.</summary>
+    public DeckLoads Surfacing { get; }
     public double SurfacingTotal { get; }
 
     /// <summary>
@@ -74,14 +74,14 @@ public sealed class PermanentLoads
             _ => loads.SurfacingWeight,
         };
 
-    private (double[], double) SpreadSuperimposed(DeckMesh mesh)
+    private (DeckLoads, double) SpreadSuperimposed(DeckMesh mesh)
     {
-        var nodal = new double[mesh.Nodes.Length];
-        var total = SpreadStrips(mesh, nodal, strip => strip.Kind is not (StripKind.Carriageway or StripKind.HardStrip));
+        var loads = new DeckLoads(mesh);
+        var total = SpreadStrips(mesh, loads, strip => strip.Kind is not (StripKind.Carriageway or StripKind.HardStrip));
         foreach (var parapet in ParapetLine.All(geometry))
         {
             double Weight(double station) => parapet.Loads(station) ? parapet.Weight : 0;
-            DeckLine.Along(mesh, geometry, parapet.Centre, parapet.Unit).Spread(nodal, Weight);
+            loads.Spread(DeckLine.Along(mesh, geometry, parapet.Centre, parapet.Unit), Weight);
             total += Along(parapet.Unit, parapet.Centre, Weight, false);
         }
         foreach (
@@ -92,19 +92,19 @@ public sealed class PermanentLoads
         )
         {
             var (first, last) = mesh.Spans[span];
-            nodal[mesh.OfGirder(girder.Number - 1, first + (int)Math.Round(at * (last - first)))] += load;
+            loads.PutOn(mesh.OfGirder(girder.Number - 1, first + (int)Math.Round(at * (last - first))), load);
             total += load;
         }
-        return (nodal, total);
+        return (loads, total);
     }
 
-    private (double[], double) SpreadSurfacing(DeckMesh mesh)
+    private (DeckLoads, double) SpreadSurfacing(DeckMesh mesh)
     {
-        var nodal = new double[mesh.Nodes.Length];
-        return (nodal, SpreadStrips(mesh, nodal, strip => strip.Kind is StripKind.Carriageway or StripKind.HardStrip));
+        var loads = new DeckLoads(mesh);
+        return (loads, SpreadStrips(mesh, loads, strip => strip.Kind is StripKind.Carriageway or StripKind.HardStrip));
     }
 
-    private double SpreadStrips(DeckMesh mesh, double[] nodal, Func<StripPlace, bool> wanted)
+    private double SpreadStrips(DeckMesh mesh, DeckLoads loads, Func<StripPlace, bool> wanted)
     {
         double total = 0;
         foreach (var unit in geometry.Units)
@@ -121,7 +121,7 @@ public sealed class PermanentLoads
                     return StripLoad(here, geometry.Bridge.Loads) * here.Width;
                 }
                 foreach (var line in DeckLine.Cells(mesh, geometry, unit, strip, cells))
-                    line.Spread(nodal, s => PerMetre(s) / cells);
+                    loads.Spread(line, s => PerMetre(s) / cells);
                 total += Total(unit, strip, PerMetre);
             }
         }

@@ -82,26 +82,4 @@ public sealed class DeckLine
     /// <summary>Lines in the middle of equal cells of a unit's strip, numbered from the left edge.</summary>
     public static DeckLine[] Cells(DeckMesh mesh, BridgeGeometry geometry, UnitPlace unit, int strip, int count) =>
         [.. Enumerable.Range(0, count).Select(i => Along(mesh, geometry, s => unit.Shape.Within(strip, (i + 0.5) / count, s), unit, true))];
-
-    /// <summary>Adds a load per metre of this line (N/m), the same everywhere.</summary>
-    public void Spread(double[] nodalLoads, double perMetre) => Spread(nodalLoads, _ => perMetre);
-
-    /// <summary>
-    /// Adds a load per metre of this line (N/m) that may vary with the station: the load of each piece, with the mean of its ends, goes
-    /// in halves to
-    /// its ends and across by the lever rule.
-    /// </summary>
-    public void Spread(double[] nodalLoads, Func<double, double> perMetre)
-    {
-        var ends = Array.ConvertAll(Station, s => perMetre(s));
-        for (var k = 0; k + 1 < Node.Length; k++)
-        {
-            var half = (ends[k] + ends[k + 1]) / 2 * Length[k] / 2;
-            foreach (var end in (ReadOnlySpan<int>)[k, k + 1])
-            {
-                nodalLoads[Node[end]] += half * (1 - Weight[end]);
-                nodalLoads[Node[end] + 1] += half * Weight[end];
-            }
-        }
-    }
 }

@@ -46,6 +46,18 @@ public sealed class DeckShares(DeckMesh mesh, ModelChoices choices)
         return 1.0 / count + (offset - middle) * (at[girder] - middle) / at.Sum(x => (x - middle) * (x - middle));
     }
 
+    /// <summary>
+    /// Share that a girder (from 0) carries of a load on a joint of a support's row: as line girders share it, and by the lever rule on
+    /// other models.
+    /// </summary>
+    public double ByLever(int girder, int node)
+    {
+        if (choices.Kind == ModelKind.Line)
+            return To(girder, node);
+        var line = mesh.Nodes[node].Line;
+        return Lever([.. mesh.GirderLines.Select(k => mesh.Nodes[mesh.NodeAt(k, line)].Offset)], mesh.Nodes[node].Offset, girder);
+    }
+
     /// <summary>Loads down on the model's joints for loads down on the mesh's (N).</summary>
     public ImmutableArray<NodalLoad> Put(double[] nodal)
     {

@@ -125,6 +125,9 @@ public sealed class SolvedModels
         public double Day { get; init; }
         public bool IsPassing { get; init; }
 
+        /// <summary>Loads on the deck, whose parts at the ends of spans the joints lead straight into the supports.</summary>
+        public DeckLoads? OnDeck { get; init; }
+
         /// <summary>Primary effects of prestress at a point; null for other cases.</summary>
         public Func<ModelPoint, SectionForces>? Primary { get; init; }
 
@@ -150,6 +153,8 @@ public sealed class SolvedModels
         var secondary = wanted.Primary is null ? null : new EffectValues(Layout, (double[])values.Clone());
         for (var p = 0; p < Layout.Points.Length; p++)
         {
+            if (wanted.OnDeck is { } onDeck && of.Stands(Layout.Points[p]))
+                values[Layout.At(p, GirderEffect.V)] += loads.EndShear(onDeck, Layout.Points[p]);
             if (wanted.Primary is { } primary)
                 AddPrimary(values, of, p, primary(Layout.Points[p]));
             if (wanted.Strain is { } strain && of.SectionAt(Layout.Points[p]) is { } section)

@@ -106,17 +106,23 @@ public sealed class StageRun
         foreach (var load in step.Stage.LoadNames)
         {
             if (load == "edges")
-                yield return put(CaseNames.Edges, ActionKind.Permanent, loads.Edges());
+                yield return OnDeck(CaseNames.Edges, ActionKind.Permanent, loads.Edges);
             else if (load == "surfacing")
-                yield return put(CaseNames.Surfacing, ActionKind.Surfacing, loads.Surfacing());
+                yield return OnDeck(CaseNames.Surfacing, ActionKind.Surfacing, loads.Surfacing);
             else if (geometry.Bridge.Girders.Tendons.FirstOrDefault(t => t.Name == load) is { } tendon)
                 yield return put(tendon.Name, ActionKind.Prestress, loads.Tendon(model, tendon)) with
                 {
                     Primary = p => Tendon(tendon, model, p),
                 };
             else if (geometry.Bridge.Actions.Cases.FirstOrDefault(c => c.Name == load) is { } own)
-                yield return put(own.Name, ActionKind.Permanent, loads.Own(own));
+                yield return OnDeck(own.Name, ActionKind.Permanent, loads.Own(own));
         }
+
+        SolvedModels.Wanted OnDeck(string name, ActionKind kind, DeckLoads all) =>
+            put(name, kind, loads.Case(name, all)) with
+            {
+                OnDeck = all,
+            };
     }
 
     /// <summary>Props that stand, with what they carry so far (N, up).</summary>

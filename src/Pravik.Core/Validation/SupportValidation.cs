@@ -117,9 +117,27 @@ internal static class SupportValidation
         bounds.Between($"{path}/layers", "Layers of rubber", bearing.Layers, 1, 60, QuantityKind.Count);
         bounds.Between($"{path}/layerThickness", "Thickness of a layer", bearing.LayerThickness, 0.003, 0.05, QuantityKind.Size);
         bounds.Between($"{path}/shearModulus", "Shear modulus", bearing.ShearModulus, 0.5e6, 2e6, QuantityKind.Stress);
-        if (bearing.Freedom == Freedom.Elastomeric && bearing.Layers * bearing.LayerThickness >= bearing.Height)
-            bounds.Error($"{path}/height", "The layers of rubber are thicker than the bearing is high.");
+        bounds.Between($"{path}/plateThickness", "Thickness of the plates", bearing.PlateThickness, 0.001, 0.02, QuantityKind.Size);
+        bounds.Between($"{path}/outerLayer", "Thickness of the outer layers", bearing.OuterLayer, 0, 0.02, QuantityKind.Size);
+        bounds.Between($"{path}/edgeCover", "Rubber around the plates", bearing.EdgeCover, 0, 0.02, QuantityKind.Size);
+        if (bearing.Freedom == Freedom.Elastomeric)
+            Laminated(bearing, path, UnitSystem.Named(bridge.Basis.Units), bounds);
         foreach (var (name, value) in new[] { ("along", bearing.Along), ("across", bearing.Across), ("upright", bearing.Upright) })
             bounds.Between($"{path}/{name}", $"Stiffness {name}", value, 0, 1e12, QuantityKind.LineLoad);
+    }
+
+    /// <summary>Rubber and plates of an elastomeric bearing against its size.</summary>
+    private static void Laminated(BearingType bearing, string path, UnitSystem units, Bounds bounds)
+    {
+        if (bearing.RubberThickness() >= bearing.Height)
+            bounds.Error($"{path}/height", "The layers of rubber are thicker than the bearing is high.");
+        else if (Math.Abs(bearing.Stack() - bearing.Height) > 0.0005)
+            bounds.Warning(
+                $"{path}/height",
+                $"“{bearing.Name}” is {units.FormatWithUnit(bearing.Height, QuantityKind.Size)} high, its rubber and plates together "
+                    + $"{units.FormatWithUnit(bearing.Stack(), QuantityKind.Size)}."
+            );
+        if (Math.Min(bearing.Length, bearing.Width) <= 2 * bearing.EdgeCover)
+            bounds.Error($"{path}/edgeCover", "The rubber around the plates leaves no room for them.");
     }
 }

@@ -21,6 +21,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         var parts = (picked ?? "").Split('+').Select(PartAt).OfType<(GirderLine Line, int Span)>().Distinct().ToList();
         (GirderLine Line, int Span)? one = parts.Count == 1 ? parts[0] : null;
         var here = one?.Span ?? geometry.SpanAt(station);
+        var shown = TypeShown(picked, one);
         List<LedgerGroup> groups = [];
         if (one is { } part)
             groups.AddRange(Single(part.Line, part.Span));
@@ -31,8 +32,8 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
             groups.Add(SpanLayout(here));
         groups.Add(Depth(here));
         groups.Add(Ranges());
-        var shown = TypeShown(picked, one);
-        groups.AddRange(new GirderTypeLedger(bridge, geometry, rows).Groups(shown));
+        // What is picked comes first.
+        groups.InsertRange(IsType(picked) ? 0 : groups.Count, new GirderTypeLedger(bridge, geometry, rows).Groups(shown));
         if (geometry.SectionsInUse.Any(s => !s.IsSteel) && !girders.CastInPlace)
             groups.AddRange(Tendons());
         foreach (var layer in new[] { "top", "bottom" })

@@ -233,7 +233,7 @@ internal sealed class SubstructureLedger(Bridge bridge, BridgeGeometry geometry,
             var (bearing, path) = (bridge.Bearings[i], $"/bearings/{i}");
             string[] more = bearing.Freedom switch
             {
-                Freedom.Elastomeric => ["layers", "layerThickness", "shearModulus"],
+                Freedom.Elastomeric => ["layers", "layerThickness", "plateThickness", "outerLayer", "edgeCover", "shearModulus"],
                 Freedom.Springs => ["along", "across", "upright"],
                 _ => [],
             };
@@ -246,8 +246,24 @@ internal sealed class SubstructureLedger(Bridge bridge, BridgeGeometry geometry,
                     .. bearing.Freedom == Freedom.Elastomeric
                         ? new[]
                         {
-                            rows.Reading("Shear stiffness", bearing.Shear().Along, QuantityKind.LineLoad, "G·A/ΣT (EN 1337-3, 5.3.3.2)."),
-                            rows.Reading("Compression stiffness", bearing.Compression(), QuantityKind.LineLoad, "EN 1337-3, 5.3.3.7."),
+                            rows.Reading("Rubber and plates", bearing.Stack(), QuantityKind.Size, "Height of all layers together."),
+                            LedgerRows.Reading(
+                                "Shape factor",
+                                QuantityText.Fixed(bearing.ShapeFactor(), 2),
+                                "Of an inner layer, from the area of the plates (EN 1337-3 5.3.3.1)."
+                            ),
+                            rows.Reading(
+                                "Shear stiffness",
+                                bearing.Shear().Along,
+                                QuantityKind.LineLoad,
+                                "G A / T e, the whole plan area over all the rubber (EN 1337-3 5.3.3.7)."
+                            ),
+                            rows.Reading(
+                                "Compression stiffness",
+                                bearing.Compression(),
+                                QuantityKind.LineLoad,
+                                "From Σ t / A' (1/(5 G S²) + 1/E b) (EN 1337-3 5.3.3.7)."
+                            ),
                         }
                         : [],
                 ]

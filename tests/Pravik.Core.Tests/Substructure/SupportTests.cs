@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
@@ -125,7 +126,7 @@ public class SupportTests
         Assert.Equal(Math.PI / 4 * (support.CapSoffit - support.FootTop), Volume("Column 2"), 1e-9);
         Assert.Equal(1.4 * 1.2 * (support.LastGirder - support.FirstGirder + 1.2), Volume("Crosshead"), 1e-9);
         Assert.Equal(1.0 * 3.6 * (1.0 + 1.6), Volume("Pad 2"), 1e-9);
-        Assert.Equal(0.25 * 0.40 * 0.10, Volume("Bearing under G1"), 1e-9);
+        Assert.Equal(0.25 * 0.40 * 0.074, Volume("Bearing under G1"), 1e-9);
     }
 
     [Fact]
@@ -226,16 +227,33 @@ public class SupportTests
     }
 
     /// <summary>
-    /// EN 1337-3 by hand: A = 0.1 m², ΣT = 55 mm, S = 250·400/(2·11·650) = 6.993; shear 0.9·0.1/0.055 MN/m; 1/(5·0.9·48.90) + 1/2000 =
-    /// 5.044e-3 per MPa.
+    /// By hand: plates 240 × 390 mm, A₁ = 0.0936 m², l_p = 1.26 m, S = 0.0936/(1.26·0.008) = 9.286; six layers give way by
+    /// 6·0.008·(1/(5·0.9·86.22) + 1/2000)/0.0936 m per MN = 1.5781e-3; T_e = 6·8 + 2·2.5 = 53 mm. Outer layers of 5 mm count with
+    /// t_e = 7 mm, S = 10.61, and take the stiffness to 542.8 MN/m.
     /// </summary>
     [Fact]
-    public void An_elastomeric_bearing_has_the_stiffness_of_its_dimensions()
+    public void An_elastomeric_bearing_has_the_stiffness_of_its_layers()
     {
         var bearing = new BearingType();
-        Assert.Equal(6.993, bearing.ShapeFactor(), 5e-4);
-        Assert.Equal(0.9e6 * 0.1 / 0.055, bearing.Shear().Along, 1);
-        Assert.Equal(0.1e6 / (0.055 * 5.0443e-3), bearing.Compression(), 2e5);
+        Assert.Equal(9.2857, bearing.ShapeFactor(), 1e-4);
+        Assert.Equal(0.9e6 * 0.1 / 0.053, bearing.Shear().Along, 1);
+        Assert.Equal(633.7e6, bearing.Compression(), 0.1e6);
+        Assert.Equal(0.074, bearing.Stack(), 1e-12);
+        Assert.Equal(542.8e6, (bearing with { OuterLayer = 0.005 }).Compression(), 0.1e6);
         Assert.Equal((0, double.PositiveInfinity), new BearingType { Freedom = Freedom.GuidedAlong }.Shear());
+    }
+
+    [Fact]
+    public void A_height_that_is_not_that_of_the_layers_is_told()
+    {
+        Bridge With(BearingType type) => TestBridges.Demo with { Bearings = [type, .. BearingType.Usual.Skip(1)] };
+        Assert.Contains(
+            BridgeValidation.Check(With(new() { Name = "High", Height = 0.1 })),
+            f => f.Path == "/bearings/0/height" && f.Severity == Severity.Warning && f.Message.Contains("74 mm")
+        );
+        Assert.Contains(
+            BridgeValidation.Check(With(new() { Name = "Low", Height = 0.05 })),
+            f => f.Path == "/bearings/0/height" && f.Severity == Severity.Error
+        );
     }
 }
