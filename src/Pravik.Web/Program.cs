@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Pravik.Data;
 using Pravik.Exchange;
 using Pravik.Web;
+using Pravik.Web.Endpoints;
 using Pravik.Web.Runs;
 
 var builder = WebApplication.CreateBuilder(args);
