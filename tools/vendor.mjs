@@ -1,9 +1,9 @@
 // Copies the browser files of npm packages into wwwroot/lib, so that the application ships whole.
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { PurgeCSS } from "purgecss";
 
 const target = "src/Pravik.Web/wwwroot/lib";
 const files = [
-  ["bootstrap/dist/css/bootstrap.min.css", "bootstrap/bootstrap.min.css"],
   ["bootstrap/LICENSE", "bootstrap/LICENSE"],
   ["@alpinejs/csp/dist/module.esm.min.js", "alpine/alpine-csp.js"],
   ...[400, 500, 600].map((w) => [
@@ -35,3 +35,16 @@ for (const [from, to] of files) {
     writeFileSync(`${target}/${to}`, relative(readFileSync(`node_modules/${from}`, "utf8")));
   else cpSync(`node_modules/${from}`, `${target}/${to}`);
 }
+
+// Of Bootstrap only what the pages use is shipped.
+const web = "src/Pravik.Web";
+const [bootstrap] = await new PurgeCSS().purge({
+  content: [`${web}/Pages/**/*.cshtml`, `${web}/wwwroot/js/**/*.js`],
+  css: ["node_modules/bootstrap/dist/css/bootstrap.css"],
+  variables: true,
+  keyframes: true,
+});
+writeFileSync(
+  `${target}/bootstrap/bootstrap.css`,
+  bootstrap.css.replace(/\/\*# sourceMappingURL.*\*\//, "").replaceAll(/[ \t]+$/gm, ""),
+);

@@ -6,6 +6,8 @@ using Pravik.Web;
 using Pravik.Web.Endpoints;
 using Pravik.Web.Runs;
 
+// A run takes as many threads of the pool as there are cores; requests must not wait for more of them to be made.
+ThreadPool.SetMinThreads(4 * Environment.ProcessorCount, 4 * Environment.ProcessorCount);
 var builder = WebApplication.CreateBuilder(args);
 var folder = builder.Configuration["Pravik:Data"] ?? Path.Combine(builder.Environment.ContentRootPath, ".data");
 Directory.CreateDirectory(folder);
