@@ -22,6 +22,9 @@ public sealed class Revision
     /// <summary>The RFC 6902 patch, as JSON; empty for the first.</summary>
     public required string Patch { get; init; }
 
+    /// <summary>Name of the bridge, for the list of bridges: documents are large.</summary>
+    public required string Name { get; init; }
+
     /// <summary>The bridge, as JSON.</summary>
     public required string Document { get; init; }
     public required DateTime CreatedAt { get; init; }

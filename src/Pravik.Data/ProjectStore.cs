@@ -58,23 +58,11 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     private static readonly JsonSerializerOptions PatchOptions = new(JsonSerializerDefaults.Web);
     private readonly SemaphoreSlim writing = new(1, 1);
 
-    /// <summary>Makes the database where there is none.</summary>
+    /// <summary>Makes the database where there is none, and brings one of an older version to the present one.</summary>
     public async Task PrepareAsync()
     {
         await using var db = await contexts.CreateDbContextAsync();
-        await db.Database.EnsureCreatedAsync();
-        // Databases that were made before points could be named, or before there was a library.
-        await db.Database.ExecuteSqlRawAsync(
-            "CREATE TABLE IF NOT EXISTS RestorePoints (ProjectId TEXT NOT NULL, Number INTEGER NOT NULL, Name TEXT NOT NULL, "
-                + "PRIMARY KEY (ProjectId, Number));"
-        );
-        await db.Database.ExecuteSqlRawAsync(
-            "CREATE TABLE IF NOT EXISTS RoadShares (ProjectId TEXT NOT NULL PRIMARY KEY, \"Group\" TEXT NOT NULL);"
-        );
-        await db.Database.ExecuteSqlRawAsync(
-            "CREATE TABLE IF NOT EXISTS Library (Kind TEXT NOT NULL, Name TEXT NOT NULL, Json TEXT NOT NULL, Superseded INTEGER "
-                + "NOT NULL, ChangedAt TEXT NOT NULL, PRIMARY KEY (Kind, Name));"
-        );
+        await Upgrade.RunAsync(db);
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;");
     }
 
@@ -89,16 +77,12 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
                     {
                         p.Id,
                         r.Number,
-                        r.Document,
+                        r.Name,
                         r.CreatedAt,
                     }
             )
             .ToListAsync();
-        return
-        [
-            .. rows.OrderByDescending(r => r.CreatedAt)
-                .Select(r => new ProjectEntry(r.Id, BridgeJson.Read(r.Document).Bridge?.Name ?? "(cannot be read)", r.Number, r.CreatedAt)),
-        ];
+        return [.. rows.OrderByDescending(r => r.CreatedAt).Select(r => new ProjectEntry(r.Id, r.Name, r.Number, r.CreatedAt))];
     }
 
     /// <summary>A new project with a valid bridge as its first revision.</summary>
@@ -483,6 +467,7 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
             Parent = parent,
             Label = label.Length <= LongestLabel ? label : label[..LongestLabel],
             Patch = patch,
+            Name = bridge.Name,
             Document = BridgeJson.Write(bridge),
             CreatedAt = DateTime.UtcNow,
         };

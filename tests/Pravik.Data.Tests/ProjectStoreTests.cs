@@ -43,6 +43,31 @@ public sealed class ProjectStoreTests : IDisposable
         Assert.Equal("Bridge", (await again.ListAsync()).Single().Name);
     }
 
+    /// <summary>A database of the version before migrations, with a bridge in version 3 of the format.</summary>
+    [Fact]
+    public async Task A_database_made_before_migrations_comes_along_whole()
+    {
+        await using (var old = new SqliteConnection($"Data Source={file}"))
+        {
+            await old.OpenAsync();
+            await using var make = old.CreateCommand();
+            make.CommandText = await File.ReadAllTextAsync(Path.Combine(AppContext.BaseDirectory, "before-migrations.sql"));
+            await make.ExecuteNonQueryAsync();
+        }
+        await OpenAsync();
+        // The second opening finds nothing left to do.
+        var store = await OpenAsync();
+        var entry = Assert.Single(await store.ListAsync());
+        Assert.Equal(("Fern Gill bridge", 14), (entry.Name, entry.Revision));
+        var type = Assert.Single((await store.FindAsync(entry.Id))!.Bridge.Girders.Types);
+        Assert.Equal(("C45/55", 8), (type.Concrete.Class, type.Strands.Rows[1].Count));
+        Assert.Equal("Before the widening", (await store.HistoryAsync(entry.Id)).Single(h => h.Revision == 2).Name);
+        Assert.Single(await new LibraryStore(new Contexts(file)).ListAsync());
+        var edited = await store.EditAsync(entry.Id, 14, [new("replace", "/name", JsonValue.Create("Fern bridge"))], "Renamed");
+        Assert.Equal(15, edited!.Snapshot!.Revision);
+        Assert.Equal("Fern bridge", (await store.ListAsync()).Single().Name);
+    }
+
     [Fact]
     public async Task Undo_and_redo_walk_the_history_and_lose_nothing()
     {

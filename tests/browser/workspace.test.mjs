@@ -93,7 +93,9 @@ test("a bridge is made by typing, broken, mended, undone, and found again after 
   await page.locator(".ledger h1").click();
   await page.keyboard.press("z");
   await step(page, "Girders");
-  await page.waitForFunction(() => document.getElementById("f-girders-types-0-strands-rows-1-count")?.value === "10");
+  await page.waitForFunction(
+    () => document.getElementById("f-girders-types-0-strands-rows-1-count")?.value === "10",
+  );
   const address = new URL(page.url()).pathname;
   assert.deepEqual(page.faults, []);
   await page.close();
@@ -106,7 +108,9 @@ test("a bridge is made by typing, broken, mended, undone, and found again after 
   assert.equal(await field(page, "/axes/spans").inputValue(), "18.000 + 22.500 + 22.500");
   await page.getByRole("button", { name: "Redo" }).click();
   await step(page, "Girders");
-  await page.waitForFunction(() => document.getElementById("f-girders-types-0-strands-rows-1-count")?.value === "8");
+  await page.waitForFunction(
+    () => document.getElementById("f-girders-types-0-strands-rows-1-count")?.value === "8",
+  );
   await page.getByRole("button", { name: "History" }).click();
   await page.locator(".history li", { hasText: "Strands of strand row 2, Type A set to 8" }).waitFor();
   await page.close();

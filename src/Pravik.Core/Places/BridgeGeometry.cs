@@ -178,7 +178,7 @@ public sealed class BridgeGeometry
 
     public double SlabVolume => deck.SlabVolume;
 
-    /// <summary>Where an axis meets a line along the bridge that is given by its offset at every station (<see cref="AxisPlace.Meet"/>).</summary>
+    /// <summary>Where an axis meets a line that is given by its offset at every station (<see cref="AxisPlace.Meet"/>).</summary>
     public RoadPlace Meet(AxisPlace axis, Func<double, double> offsetAt) => axis.Meet(Road, offsetAt);
 
     public Titles Titles => Bridge.Basis.Titles;

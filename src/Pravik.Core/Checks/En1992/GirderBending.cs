@@ -56,8 +56,8 @@ public sealed class GirderBending
     }
 
     /// <summary>
-    /// What tells one cross-section from another: the girder's type and section, effective width, slab thickness and haunch (m), whether it is over
-    /// a pier, and where strands or their anchorage change the distance from the girder's end and its length.
+    /// What tells one cross-section from another: the girder's type and section, effective width, slab thickness and haunch (m), whether
+    /// it is over a pier, and where strands or their anchorage change the distance from the girder's end and its length.
     /// </summary>
     private readonly record struct CompositePlace(
         Typed Type,
