@@ -1,7 +1,6 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Places;
 using Pravik.Data;
-using Pravik.Web.Ledgers;
+using Pravik.Web.Steps;
 
 namespace Pravik.Web.Workspaces;
 
@@ -20,16 +19,15 @@ public static class Finder
             return [];
         return
         [
-            .. Everything(snapshot.Bridge)
+            .. Everything(snapshot)
                 .Where(p => words.All(w => $"{p.Words} {p.Where} {p.Step}".Contains(w, StringComparison.OrdinalIgnoreCase)))
                 .Take(Most),
         ];
     }
 
-    private static IEnumerable<FoundPlace> Everything(Bridge bridge)
+    private static IEnumerable<FoundPlace> Everything(Snapshot snapshot)
     {
-        var geometry = new BridgeGeometry(bridge);
-        var ledgers = new StepLedgers(bridge, geometry, geometry.FirstStation, Around.Nothing);
+        var geometry = new BridgeGeometry(snapshot.Bridge);
         foreach (var axis in geometry.Axes)
             yield return new($"Axis {axis.Name}", "axes", "axes", null, $"/parts/axes/{axis.Number}");
         foreach (var (girder, span) in geometry.Pieces)
@@ -42,21 +40,14 @@ public static class Finder
                 $"/parts/girders/{girder.Number}/spans/{span + 1}"
             );
         }
-        (string Step, Ledger Ledger)[] all =
-        [
-            ("basis", ledgers.Basis()),
-            ("road", ledgers.Road()),
-            ("axes", ledgers.Axes()),
-            ("deck", ledgers.Deck(null)),
-            ("girders", ledgers.Girders(null)),
-            ("loads", ledgers.Loads()),
-        ];
-        foreach (var (step, ledger) in all)
+        foreach (var step in StepCatalog.All.Where(s => s.Id is not ("checks" or "analysis")))
         {
+            var screen = new Screen(snapshot, Around.Nothing, RunsSeen.Nothing, new() { Step = step.Id });
+            var ledger = step.Ledger(screen);
             foreach (var group in ledger.Groups)
             {
                 foreach (var row in group.Rows.Where(r => r.Path is not null))
-                    yield return new(row.Name, group.Title, step, row.Path, null);
+                    yield return new(row.Name, group.Title, step.Id, row.Path, null);
             }
         }
     }

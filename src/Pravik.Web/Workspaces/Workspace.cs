@@ -117,7 +117,7 @@ public sealed record RunInfo(string Status, double Fraction, string Words, bool 
     public bool IsPlain { get; init; }
 }
 
-/// <summary>Everything the screen shows.</summary>
+/// <summary>Everything the screen shows; places tell by the beginning of a path to which step a value belongs.</summary>
 public sealed record Workspace(
     string Name,
     int Revision,
@@ -138,5 +138,6 @@ public sealed record Workspace(
     DataTable? Table,
     Ledger Ledger,
     RunInfo Run,
-    IReadOnlyList<double> AxisStations
+    IReadOnlyList<double> AxisStations,
+    IReadOnlyDictionary<string, string> Places
 );

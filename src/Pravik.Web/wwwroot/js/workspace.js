@@ -172,6 +172,7 @@ const screen = () => ({
     this.table = w.table ?? EMPTY;
     this.hasTable = Boolean(w.table);
     this.run = w.run;
+    this.places = w.places;
     document.title = `${w.name} · Pravik`;
     // An outline in hand stays on the drawing that it was begun on.
     if (!this.drawing) this.showViews(w.views);

@@ -18,22 +18,8 @@ export const findings = {
   openFinding(f) {
     this.drawer = "";
     if (f.path.startsWith("/parts/results/")) return this.openResult(f.path);
-    const step = {
-      road: "road",
-      ground: "road",
-      axes: "axes",
-      crossings: "axes",
-      deck: "deck",
-      parapets: "deck",
-      girders: "girders",
-      sections: "sections",
-      materials: "girders",
-      supports: "substructure",
-      bearings: "substructure",
-      loads: "loads",
-      actions: "loads",
-      model: "analysis",
-    }[f.path.split("/")[1]];
+    const places = Object.keys(this.places).filter((start) => f.path.startsWith(start));
+    const step = this.places[places.sort((x, y) => y.length - x.length)[0]];
     if (f.station !== null) this.choice.station = f.station;
     this.focusPath = f.path;
     return this.go(step ?? "basis");

@@ -1,0 +1,141 @@
+using Pravik.Core.Stages;
+using Pravik.Drawings;
+using Pravik.Drawings.Views;
+using Pravik.Exchange;
+using Pravik.Web.Ledgers;
+using Pravik.Web.Workspaces;
+
+namespace Pravik.Web.Steps;
+
+/// <summary>The model of the bridge and what it answers.</summary>
+internal sealed class AnalysisStep : IStep
+{
+    public string Id => "analysis";
+
+    public string Name => "Analysis";
+
+    public IReadOnlyList<StepLayout> Layouts { get; } =
+    [
+        new("results", "Along girders"),
+        new("deflected", "Shape"),
+        new("frame", "Model"),
+        new("stages", "Stages"),
+        new("models", "Three models"),
+        new("balance", "Balance"),
+    ];
+
+    public IReadOnlyList<string> Paths { get; } = ["/model"];
+
+    public SheetContent Sheet(Screen screen, string layout) =>
+        layout switch
+        {
+            "deflected" => OfModel(screen, m => new([Screen.Drawn("frame", m.Shape(screen.Whole, screen.Station))])),
+            "frame" => OfModel(screen, m => new([Screen.Drawn("frame", m.Frame(screen.Whole, screen.Station, screen.Pick))])),
+            "stages" => OfModel(screen, m => new([Stage(screen, m)], m.StageTable(screen.Girder, screen.Station))),
+            "models" => screen.Seen.Compared is { } compared
+                ? new([], ModelViews.Comparison(compared.Comparison, screen.Units, screen.Pick))
+                : new([screen.Waiting("Not yet compared", screen.Seen.Comparing?.Doing)]),
+            "balance" => OfModel(screen, m => new([], m.Balance())),
+            _ => OfModel(screen, m => new(Along(screen, m), m.Table())),
+        };
+
+    public Ledger Ledger(Screen screen) =>
+        new ModelLedger(screen.Snapshot.Bridge, screen.Rows, screen.Seen.State, screen.Model, screen.Seen.Compared?.Comparison).Show(
+            screen.Request.Layout ?? "results",
+            screen.Pick,
+            StageNumber(screen)
+        );
+
+    public StepState State(Screen screen) => new(Id, Name, screen.ResultState.Mark, screen.ResultState.Word);
+
+    public IReadOnlyList<SheetControl> Controls(Screen screen)
+    {
+        if (screen.Model is not { } m)
+            return [];
+        List<Choice> under =
+        [
+            new("", "nothing"),
+            .. screen.Seen.Before is { } b ? [new Choice("before", $"the run before (edit {b.Revision})")] : Array.Empty<Choice>(),
+            .. screen.Seen.History.Select(h => new Choice(
+                $"{h.Revision}",
+                Waits(screen, h.Revision) ? $"{h.Words} (being analysed)" : h.Words
+            )),
+        ];
+        return (screen.Request.Layout ?? "results") switch
+        {
+            "results" => [.. m.Controls("results"), new("with", "Laid under", screen.Request.With, under)],
+            "stages" =>
+            [
+                new(
+                    "stage",
+                    "Stage",
+                    $"{StageNumber(screen) + 1}",
+                    [.. m.Results.Steps.Select(s => new Choice($"{s.Number + 1}", $"{s.Number + 1}  {s.Stage.Name}"))]
+                ),
+                new(
+                    "girder",
+                    "Girder",
+                    $"{screen.Girder + 1}",
+                    [.. screen.Geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name))]
+                ),
+            ],
+            _ => m.Controls(screen.Request.Layout ?? ""),
+        };
+    }
+
+    /// <summary>The stage (from 0) that is picked or chosen.</summary>
+    private static int StageNumber(Screen screen) =>
+        Math.Clamp(
+            screen.Pick?.Split('/') is ["", "actions", "stages", var n, ..] && int.TryParse(n, out var picked)
+                ? picked
+                : screen.Request.Stage - 1,
+            0,
+            screen.Snapshot.Bridge.Actions.StagesOf(screen.Geometry.SpanCount).Length - 1
+        );
+
+    private static bool Waits(Screen screen, int revision) => screen.Seen.OtherWaits && screen.Request.With == $"{revision}";
+
+    private static ViewPart Stage(Screen screen, ModelViews m)
+    {
+        var step = m.Results.Steps[Math.Min(StageNumber(screen), m.Results.Steps.Length - 1)];
+        return Screen.Drawn("stage", StageView.Draw(screen.Geometry, step, screen.Part(0.54, 150), screen.Station));
+    }
+
+    /// <summary>What a model's results show; while there are none, why, and how a model that can move does.</summary>
+    private static SheetContent OfModel(Screen screen, Func<ModelViews, SheetContent> make)
+    {
+        if (screen.Seen.State is { Refused: { Mode: not null } refused } run && run.Hash == InputHash.Of(screen.Snapshot.Bridge))
+            return new([Screen.Drawn("frame", Mode(screen, refused))]);
+        return screen.Model is null ? new([screen.Waiting("No results yet")]) : make(screen.Model);
+    }
+
+    private static Drawing Mode(Screen screen, ModelRefusedException refused) =>
+        FrameView.Draw(
+            refused.Model,
+            new()
+            {
+                Displacements = refused.Mode,
+                Moves = true,
+                Zoom = screen.Request.Zoom,
+            },
+            screen.Units,
+            screen.Whole
+        ) with
+        {
+            Title = "How it can move",
+            Note = refused.State,
+        };
+
+    /// <summary>Diagrams over each other, or one under the other.</summary>
+    private static IReadOnlyList<ViewPart> Along(Screen screen, ModelViews m)
+    {
+        var diagrams = m.Diagrams();
+        var share = (screen.Request.Table == "none" ? 1 : 0.55) / diagrams.Count;
+        return
+        [
+            .. diagrams.Select(
+                (d, i) => Screen.Drawn($"diagram{i}", DiagramView.Draw(d, screen.Units, screen.Part(share, 130), screen.Station))
+            ),
+        ];
+    }
+}

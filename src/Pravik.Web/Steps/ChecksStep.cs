@@ -1,0 +1,55 @@
+using Pravik.Core.Units;
+using Pravik.Drawings.Views;
+using Pravik.Web.Ledgers;
+using Pravik.Web.Workspaces;
+
+namespace Pravik.Web.Steps;
+
+/// <summary>Checks to code, with the calculation and the traffic behind each.</summary>
+internal sealed class ChecksStep : IStep
+{
+    public string Id => "checks";
+
+    public string Name => "Checks";
+
+    public IReadOnlyList<StepLayout> Layouts { get; } = [new("check", "Diagram"), new("traffic", "Traffic on the deck")];
+
+    public IReadOnlyList<string> Paths { get; } = ["/parts/results"];
+
+    public SheetContent Sheet(Screen screen, string layout)
+    {
+        if (screen.Results is not { } results)
+            return new([screen.Waiting("No results yet")]);
+        if (screen.Latest!.Results.Outcomes.IsEmpty)
+            return new([screen.Waiting("Nothing is checked", string.Join(". ", screen.Latest.Results.Refusals))]);
+        var table = results.CheckTable(screen.Outcome);
+        if (layout == "traffic")
+        {
+            var behind = screen.Outcome is null ? null : screen.Latest.Results.TrafficBehind(screen.Outcome);
+            return new([screen.Plan(screen.Half, behind) with { Title = "Traffic behind the picked value" }], table);
+        }
+        var diagram = DiagramView.Draw(results.CheckDiagram(screen.Girder), screen.Units, screen.Half, screen.Station, Picked(screen));
+        return new([Screen.Drawn("diagram", diagram)], table);
+    }
+
+    public Ledger Ledger(Screen screen) =>
+        screen.Outcome is not null ? screen.Results!.CheckLedger(screen.Snapshot.ProjectId, screen.Outcome)
+        : screen.Results is not null ? new("Checks", "nothing is checked", [screen.Results.NotChecked])
+        : new("Checks", screen.Seen.State?.Doing ?? "", []);
+
+    public StepState State(Screen screen) =>
+        !screen.IsCurrent ? new(Id, Name, screen.ResultState.Mark, screen.ResultState.Word)
+        : screen.Latest!.Results.Fails ? new(Id, Name, "fails", "a check fails")
+        : screen.Latest.Results.Outcomes.IsEmpty ? new(Id, Name, "none", "nothing is checked")
+        : new(Id, Name, "good", "what is checked passes");
+
+    /// <summary>The picked screen.Outcome on its diagram: screen.Station, effect and words.</summary>
+    private static (double, double, string)? Picked(Screen screen) =>
+        screen.Outcome is null
+            ? null
+            : (
+                screen.Latest!.Results.Points[screen.Outcome.Point].Station,
+                screen.Outcome.Effect,
+                $"{screen.Units.FormatWithUnit(screen.Outcome.Effect, QuantityKind.Moment)} · {QuantityText.Fixed(screen.Outcome.Utilisation, 2)}"
+            );
+}
