@@ -55,7 +55,11 @@ public sealed record Bridge
             Format = FormatName,
             Version = CurrentVersion,
             Name = name,
+            Girders = new() { Types = [new() { Strands = new() { Rows = [Row(0.06), Row(0.11)] } }] },
         };
+
+    /// <summary>A row of strands at a level, enough of which carry the new bridge.</summary>
+    private static StrandRow Row(double level) => new() { Level = level, Count = 12 };
 }
 
 /// <summary>Names a ground that is kept beside the bridge: a surface is far larger than all the rest.</summary>

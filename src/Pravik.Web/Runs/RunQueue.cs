@@ -19,6 +19,9 @@ namespace Pravik.Web.Runs;
 public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<RunQueue> log) : BackgroundService
 {
     private const int Capacity = 64;
+
+    /// <summary>Comparisons that are kept, of all projects together.</summary>
+    private const int MostComparisons = 30;
     private readonly Channel<Job> jobs = Channel.CreateBounded<Job>(Capacity);
     private readonly ConcurrentDictionary<(string Project, JobKind Kind), Job> current = new();
     private readonly ConcurrentDictionary<(string Project, JobKind Kind), RunState> states = new();
@@ -215,6 +218,8 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
         if (job.Kind == JobKind.Comparison)
         {
             compared[job.Project] = new(job.Hash, ModelComparison.Of(new(job.Bridge), ground, factors, Report, cancel));
+            foreach (var other in compared.Keys.Where(k => k != job.Project).Skip(MostComparisons - 1))
+                compared.TryRemove(other, out _);
             return;
         }
         var results = BridgeRun.Run(job.Bridge, ground, factors, p => Report(p.Fraction, p.Doing), cancel);
