@@ -101,6 +101,7 @@ test("the model in space is valid glTF, is shown, and a part of it can be picked
   for (const kind of ["ground", "slab", "surfacing", "footways", "edge beams", "parapets"])
     await page.getByRole("checkbox", { name: kind, exact: true }).uncheck();
   await page.getByRole("button", { name: "From right" }).click();
+  // The view is drawn by the graphics card: nothing in the page tells that it has turned.
   await page.waitForTimeout(500);
   const box = await restingBox(page.locator(".model canvas"));
   for (
@@ -109,6 +110,7 @@ test("the model in space is valid glTF, is shown, and a part of it can be picked
     dy += 6
   ) {
     await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2 + dy);
+    // A click that meets nothing asks for nothing, so that there is no answer to wait for.
     await page.waitForTimeout(250);
   }
   await page.locator(".ledger h1", { hasText: /G5, span 2/ }).waitFor();

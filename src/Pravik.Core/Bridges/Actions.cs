@@ -7,6 +7,8 @@ public sealed record Actions
 {
     /// <summary>Uniform temperature above and below that at closing (K, EN 1991-1-5 6.1.3.3).</summary>
     public double Expansion { get; init; } = 27;
+
+    /// <summary>Uniform cooling (K), positive.</summary>
     public double Contraction { get; init; } = 33;
 
     /// <summary>Relative humidity of the air (EN 1992-1-1 Annex B).</summary>
@@ -23,6 +25,8 @@ public sealed record Actions
 
     /// <summary>Settlement of each support (m); own ones by number of the axis.</summary>
     public double Settlement { get; init; } = 0.01;
+
+    /// <summary>Settlements of single axes (m), by their number; others have the common one.</summary>
     public ImmutableSortedDictionary<string, double> Settlements { get; init; } = ImmutableSortedDictionary<string, double>.Empty;
 
     /// <summary>Braking force along the whole bridge (N); null for that of EN 1991-2 4.4.1.</summary>
@@ -39,6 +43,8 @@ public sealed record Actions
 
     /// <summary>Own load cases, and own combinations and envelopes.</summary>
     public ImmutableArray<OwnCase> Cases { get; init; } = [];
+
+    /// <summary>Combinations and envelopes of the engineer's own.</summary>
     public ImmutableArray<OwnCombination> Combinations { get; init; } = [];
 
     /// <summary>Stages of construction; null for the usual ones.</summary>
@@ -48,9 +54,13 @@ public sealed record Actions
     public ImmutableArray<Stage> StagesOf(int spans) => Stages ?? Stage.Usual(spans);
 }
 
+/// <summary>What kind of load it is.</summary>
 public enum OwnLoadKind
 {
+    /// <summary>A force at a place (N).</summary>
     Point,
+
+    /// <summary>A force per metre between two places (N/m).</summary>
     Line,
 
     /// <summary>Even over the rectangle between two corners.</summary>
@@ -73,13 +83,22 @@ public enum OwnAction
 /// <summary>A load case of the engineer's own, put on the finished bridge or in a stage.</summary>
 public sealed record OwnCase
 {
+    /// <summary>Name, by which stages and combinations call it.</summary>
     public string Name { get; init; } = "Own case";
+
+    /// <summary>How it enters generated combinations.</summary>
     public OwnAction Action { get; init; }
 
     /// <summary>Combination factors ψ₀, ψ₁ and ψ₂ of a variable one; 1 where none is known is on the safe side.</summary>
     public double Psi0 { get; init; } = 1;
+
+    /// <summary>Combination factor ψ₁.</summary>
     public double Psi1 { get; init; } = 1;
+
+    /// <summary>Combination factor ψ₂.</summary>
     public double Psi2 { get; init; } = 1;
+
+    /// <summary>Its loads.</summary>
     public ImmutableArray<OwnLoad> Loads { get; init; } = [];
 }
 
@@ -88,25 +107,44 @@ public sealed record OwnCase
 /// </summary>
 public sealed record OwnLoad
 {
+    /// <summary>What kind of load it is.</summary>
     public OwnLoadKind Kind { get; init; }
+
+    /// <summary>Station of its first place (m).</summary>
     public double Station { get; init; }
+
+    /// <summary>Offset of its first place (m).</summary>
     public double Offset { get; init; }
+
+    /// <summary>Station of its second place (m); not used by a point.</summary>
     public double ToStation { get; init; }
+
+    /// <summary>Offset of its second place (m); not used by a point.</summary>
     public double ToOffset { get; init; }
+
+    /// <summary>N, N/m or N/m² by its kind, downward positive.</summary>
     public double Value { get; init; } = 100e3;
 }
 
 /// <summary>A sum of cases with factors, or the greatest and least of them.</summary>
 public sealed record OwnCombination
 {
+    /// <summary>Name, by which other combinations call it.</summary>
     public string Name { get; init; } = "Own combination";
+
+    /// <summary>Whether it is the greatest and least of its terms in place of their sum.</summary>
     public bool IsEnvelope { get; init; }
+
+    /// <summary>Its terms.</summary>
     public ImmutableArray<CombinationTerm> Terms { get; init; } = [];
 }
 
 /// <summary>A case or an earlier combination by name, and its factor.</summary>
 public sealed record CombinationTerm
 {
+    /// <summary>Name of a case or of an earlier combination.</summary>
     public string Case { get; init; } = "";
+
+    /// <summary>Factor of it.</summary>
     public double Factor { get; init; } = 1;
 }

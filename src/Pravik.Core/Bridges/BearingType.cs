@@ -3,6 +3,7 @@ namespace Pravik.Core.Bridges;
 /// <summary>Which movements a bearing lets free, along and across the girder.</summary>
 public enum Freedom
 {
+    /// <summary>It holds along and across.</summary>
     Fixed,
 
     /// <summary>It moves along and is held across.</summary>
@@ -10,6 +11,8 @@ public enum Freedom
 
     /// <summary>It moves across and is held along.</summary>
     GuidedAcross,
+
+    /// <summary>It moves along and across.</summary>
     Free,
 
     /// <summary>Its stiffness follows from its dimensions.</summary>
@@ -28,20 +31,31 @@ public sealed record BearingType
     /// <summary>Outer layers of rubber count in compression from this thickness on (EN 1337-3 5.3.3.1).</summary>
     private const double CountedOuterLayer = 0.003;
 
+    /// <summary>Name, by which supports call it.</summary>
     public string Name { get; init; } = "Elastomeric";
+
+    /// <summary>What it lets free.</summary>
     public Freedom Freedom { get; init; } = Freedom.Elastomeric;
 
     /// <summary>Plan size along and across the girder, over the rubber, and height over all.</summary>
     public double Length { get; init; } = 0.25;
+
+    /// <summary>Plan size across the girder (m).</summary>
     public double Width { get; init; } = 0.40;
+
+    /// <summary>Height over all (m).</summary>
     public double Height { get; init; } = 0.074;
 
     /// <summary>Inner layers of rubber and their thickness t_i.</summary>
     public int Layers { get; init; } = 6;
+
+    /// <summary>Thickness t_i of an inner layer (m).</summary>
     public double LayerThickness { get; init; } = 0.008;
 
     /// <summary>Thickness of the steel plates, one more than inner layers, and of the layer of rubber above and below them.</summary>
     public double PlateThickness { get; init; } = 0.003;
+
+    /// <summary>Thickness of the rubber above and of that below the plates (m).</summary>
     public double OuterLayer { get; init; } = 0.0025;
 
     /// <summary>Rubber around the plates: how far they lie within the plan size on every side.</summary>
@@ -52,7 +66,11 @@ public sealed record BearingType
 
     /// <summary>Entered stiffness, for springs (N/m).</summary>
     public double Along { get; init; } = 2e6;
+
+    /// <summary>Entered stiffness across (N/m).</summary>
     public double Across { get; init; } = 2e6;
+
+    /// <summary>Entered stiffness upright (N/m).</summary>
     public double Upright { get; init; } = 1e9;
 
     /// <summary>Effective plan area A₁ = a'·b', common to rubber and plates (m², EN 1337-3 5.3.3.1).</summary>

@@ -10,24 +10,46 @@ namespace Pravik.Core.Bridges;
 /// </summary>
 public sealed record Bridge
 {
+    /// <summary>What the member <c>format</c> of a file says.</summary>
     public const string FormatName = "pravik-bridge";
+
+    /// <summary>The version that is written; older ones are read.</summary>
     public const int CurrentVersion = 4;
 
+    /// <summary>Always <see cref="FormatName"/>.</summary>
     public required string Format { get; init; }
+
+    /// <summary>Version of the format.</summary>
     public required int Version { get; init; }
+
+    /// <summary>Name of the bridge.</summary>
     public string Name { get; init; } = "New bridge";
+
+    /// <summary>What the project is built on.</summary>
     public Basis Basis { get; init; } = new();
+
+    /// <summary>The road that the bridge carries.</summary>
     public Road Road { get; init; } = new();
 
     /// <summary>The ground, by name and hash of its content; null where none is given.</summary>
     public GroundReference? Ground { get; init; }
+
+    /// <summary>What it crosses.</summary>
     public ImmutableArray<Crossing> Crossings { get; init; } = [];
+
+    /// <summary>Support axes and spans.</summary>
     public Axes Axes { get; init; } = new();
+
+    /// <summary>The deck: cross-sections and units.</summary>
     public Deck Deck { get; init; } = new();
+
+    /// <summary>Parapets along the deck.</summary>
     public ImmutableArray<Parapet> Parapets { get; init; } = [new()];
 
     /// <summary>Own parapet profiles, beside those that come with the program.</summary>
     public ImmutableArray<OwnProfile> Profiles { get; init; } = [];
+
+    /// <summary>Girders and what belongs to them.</summary>
     public Girders Girders { get; init; } = new();
 
     /// <summary>Sections of members, at least one.</summary>
@@ -38,7 +60,11 @@ public sealed record Bridge
 
     /// <summary>What supports have of their own, by number of the axis. Those of axes that do not exist are kept.</summary>
     public ImmutableSortedDictionary<string, Support> Supports { get; init; } = ImmutableSortedDictionary<string, Support>.Empty;
+
+    /// <summary>Materials in use.</summary>
     public MaterialSet Materials { get; init; } = new();
+
+    /// <summary>Weights that load the deck.</summary>
     public UnitWeights Loads { get; init; } = new();
 
     /// <summary>Actions beside weights and traffic, own cases, and stages of construction.</summary>
@@ -46,6 +72,8 @@ public sealed record Bridge
 
     /// <summary>The model that is made of the bridge, and what is changed in it by hand.</summary>
     public ModelChoices Model { get; init; } = new();
+
+    /// <summary>Rates that give quantities a cost.</summary>
     public CostRates Costs { get; init; } = new();
 
     /// <summary>A bridge with defaults that give a sound single span, to be edited.</summary>

@@ -7,5 +7,7 @@ public sealed record CostRates
 {
     /// <summary>What amounts are in, such as EUR; only printed.</summary>
     public string Currency { get; init; } = "";
+
+    /// <summary>Rates by key of the quantity, per unit of the project's units.</summary>
     public ImmutableSortedDictionary<string, double> Rates { get; init; } = ImmutableSortedDictionary<string, double>.Empty;
 }

@@ -3,11 +3,19 @@ using Pravik.Core.Roads;
 
 namespace Pravik.Core.Bridges;
 
+/// <summary>What is crossed.</summary>
 public enum CrossingKind
 {
+    /// <summary>A road.</summary>
     Road,
+
+    /// <summary>A railway.</summary>
     Railway,
+
+    /// <summary>A path.</summary>
     Path,
+
+    /// <summary>A stream, river or canal.</summary>
     Water,
 }
 
@@ -18,7 +26,10 @@ public enum CrossingKind
 /// </summary>
 public sealed record Crossing
 {
+    /// <summary>Name of what is crossed.</summary>
     public string Name { get; init; } = "Path";
+
+    /// <summary>What it is.</summary>
     public CrossingKind Kind { get; init; } = CrossingKind.Path;
 
     /// <summary>Station of the road line that its centre line passes under.</summary>
@@ -29,7 +40,11 @@ public sealed record Crossing
 
     /// <summary>Level of its surface under the road line, and its grade to the right of the road.</summary>
     public double Level { get; init; }
+
+    /// <summary>Rise over run of its surface to the right of the road.</summary>
     public double Grade { get; init; }
+
+    /// <summary>Width that must be clear (m).</summary>
     public double Width { get; init; } = 3;
 
     /// <summary>Height that must be clear above its surface (m).</summary>

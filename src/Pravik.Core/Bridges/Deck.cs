@@ -31,12 +31,19 @@ public sealed record Deck
 /// </summary>
 public sealed record DeckPattern
 {
+    /// <summary>Name, by which units call it.</summary>
     public string Name { get; init; } = "Deck section";
 
     /// <summary>Whether it is kept for what was built with it and no longer meant for new units.</summary>
     public bool Superseded { get; init; }
+
+    /// <summary>Strips from the road line outward on the left.</summary>
     public ImmutableArray<Strip> Left { get; init; } = Strip.Usual;
+
+    /// <summary>Strips from the road line outward on the right.</summary>
     public ImmutableArray<Strip> Right { get; init; } = Strip.Usual;
+
+    /// <summary>The slab under the strips.</summary>
     public SlabShape Slab { get; init; } = new();
 
     /// <summary>Thickness of the surfacing on the carriageway.</summary>
@@ -46,10 +53,13 @@ public sealed record DeckPattern
 /// <summary>The slab's thickness and the shape of its soffit and edges.</summary>
 public sealed record SlabShape
 {
+    /// <summary>Thickness of the slab (m); the least one where the soffit is level.</summary>
     public double Thickness { get; init; } = 0.22;
 
     /// <summary>Thickness by place along the bridge, in place of the constant value, which is kept.</summary>
     public ImmutableArray<LawPoint> Thicknesses { get; init; } = [];
+
+    /// <summary>How the soffit runs across.</summary>
     public SoffitLaw Soffit { get; init; }
 
     /// <summary>Thickness at the edges (m), reached from the usual one over <see cref="EdgeTaper"/>; null for the usual one.</summary>
@@ -65,6 +75,8 @@ public sealed record SlabShape
     /// Additional thickness over every girder, full over <see cref="ThickeningWidth"/> and running out at 1:3 on both sides.
     /// </summary>
     public double Thickening { get; init; }
+
+    /// <summary>Width over which the thickening over a girder is full (m).</summary>
     public double ThickeningWidth { get; init; } = 0.6;
 }
 
@@ -81,6 +93,7 @@ public enum SoffitLaw
 /// <summary>A unit of the deck: the pattern of its cross-section, its ends, and values of its own. Null follows.</summary>
 public sealed record DeckUnit
 {
+    /// <summary>Name; null for its number.</summary>
     public string? Name { get; init; }
 
     /// <summary>Name of its pattern; null for the first of the library.</summary>
@@ -93,11 +106,17 @@ public sealed record DeckUnit
 
     /// <summary>How far it reaches ahead beyond its last axis.</summary>
     public double? EndOverhang { get; init; }
+
+    /// <summary>Thickness of the slab (m) in place of the pattern's.</summary>
     public double? SlabThickness { get; init; }
+
+    /// <summary>Thickness of the surfacing (m) in place of the pattern's.</summary>
     public double? Surfacing { get; init; }
 
     /// <summary>Own values of strips, by side and by number from 0 at the road line.</summary>
     public ImmutableSortedDictionary<string, StripOwn> Left { get; init; } = ImmutableSortedDictionary<string, StripOwn>.Empty;
+
+    /// <summary>Own values of strips on the right, by their number from 0 outward.</summary>
     public ImmutableSortedDictionary<string, StripOwn> Right { get; init; } = ImmutableSortedDictionary<string, StripOwn>.Empty;
 
     /// <summary>The cross-section that the unit has: its pattern with its own values put in.</summary>
@@ -118,10 +137,19 @@ public sealed record DeckUnit
 /// <summary>What a strip of a unit has of its own; null follows the pattern.</summary>
 public sealed record StripOwn
 {
+    /// <summary>Width (m) in place of the pattern's.</summary>
     public double? Width { get; init; }
+
+    /// <summary>Crossfall in place of the pattern's.</summary>
     public double? Crossfall { get; init; }
+
+    /// <summary>Upstand (m) in place of the pattern's.</summary>
     public double? Upstand { get; init; }
+
+    /// <summary>Thickness of surfacing on top (m) in place of the pattern's.</summary>
     public double? Surfacing { get; init; }
+
+    /// <summary>Unit weight above the slab (N/m³) in place of the pattern's.</summary>
     public double? UnitWeight { get; init; }
 
     /// <summary>The strip with these values. An own width or crossfall is constant along the unit.</summary>

@@ -3,6 +3,7 @@ namespace Pravik.Core.Bridges;
 /// <summary>How the depth of a girder goes from that at an axis to that half way.</summary>
 public enum DepthCourse
 {
+    /// <summary>Straight.</summary>
     Linear,
 
     /// <summary>A parabola, level where it ends.</summary>
@@ -22,11 +23,16 @@ public enum DepthCourse
 /// </remarks>
 public sealed record DepthLaw
 {
+    /// <summary>How the depth goes from the axis to the middle.</summary>
     public DepthCourse Course { get; init; } = DepthCourse.Parabola;
 
     /// <summary>Depth at the first axis of the span, at the second (null for the same), and half way (m).</summary>
     public double Start { get; init; } = 1.6;
+
+    /// <summary>Depth at the second axis (m); null for that at the first.</summary>
     public double? End { get; init; }
+
+    /// <summary>Depth half way (m).</summary>
     public double Middle { get; init; } = 1.2;
 
     /// <summary>Over what part of the span the depth changes at either end; half of it for all along.</summary>
@@ -35,7 +41,10 @@ public sealed record DepthLaw
     /// <summary>Whether the soffit keeps straight and the top follows the depth, instead of the reverse.</summary>
     public bool SoffitStraight { get; init; }
 
+    /// <summary>The greatest depth (m).</summary>
     public double Greatest => Math.Max(Middle, Math.Max(Start, End ?? Start));
+
+    /// <summary>The least depth (m).</summary>
     public double Least => Math.Min(Middle, Math.Min(Start, End ?? Start));
 
     /// <summary>Depth at fraction t of a span (m); t is taken within 0 and 1. The span's length counts for an arc alone.</summary>
@@ -69,6 +78,8 @@ public sealed record SectionRange
 
     /// <summary>From where to where, as parts of the span.</summary>
     public double From { get; init; }
+
+    /// <summary>Where it ends, as a part of the span.</summary>
     public double To { get; init; } = 0.2;
 
     /// <summary>Name of a section of the bridge; null for the first.</summary>
@@ -77,5 +88,6 @@ public sealed record SectionRange
     /// <summary>Whether it holds at a fraction of a span (from 0).</summary>
     public bool Holds(int span, double t) => IsIn(span) && t >= From && t <= To;
 
+    /// <summary>Whether it holds in a span (from 0).</summary>
     public bool IsIn(int span) => Span is null || Span == span + 1;
 }

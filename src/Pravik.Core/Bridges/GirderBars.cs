@@ -3,6 +3,7 @@ namespace Pravik.Core.Bridges;
 /// <summary>Longitudinal reinforcement of the slab, which carries hogging at the piers.</summary>
 public sealed record SlabBars
 {
+    /// <summary>Bars near the slab's top.</summary>
     public BarLayer Top { get; init; } =
         new()
         {
@@ -10,6 +11,8 @@ public sealed record SlabBars
             Spacing = 0.125,
             AxisDistance = 0.060,
         };
+
+    /// <summary>Bars near the slab's soffit.</summary>
     public BarLayer Bottom { get; init; } =
         new()
         {
@@ -22,8 +25,13 @@ public sealed record SlabBars
 /// <summary>Bars at equal spacing, with the distance of their axis from the nearer face.</summary>
 public sealed record BarLayer
 {
+    /// <summary>Diameter (m).</summary>
     public double Diameter { get; init; }
+
+    /// <summary>Spacing (m).</summary>
     public double Spacing { get; init; }
+
+    /// <summary>From the nearer face of the slab to the axis of the bars (m).</summary>
     public double AxisDistance { get; init; }
 
     /// <summary>Area of bars per metre of width (m²/m).</summary>
@@ -33,7 +41,10 @@ public sealed record BarLayer
 /// <summary>Bars from girder to girder through the diaphragm over a pier, which carry sagging there.</summary>
 public sealed record PierBars
 {
+    /// <summary>Bars of each girder.</summary>
     public int Count { get; init; }
+
+    /// <summary>Diameter (m).</summary>
     public double Diameter { get; init; } = 0.025;
 
     /// <summary>Height of their axis above the soffit (m).</summary>

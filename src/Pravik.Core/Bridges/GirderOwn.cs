@@ -5,6 +5,8 @@ public sealed record GirderOwn
 {
     /// <summary>Haunch over both bearings, in place of the computed one (m).</summary>
     public double? Haunch { get; init; }
+
+    /// <summary>Camber at casting (m), in place of that of its type.</summary>
     public double? Camber { get; init; }
 
     /// <summary>Name of its type of girder.</summary>

@@ -7,8 +7,10 @@ namespace Pravik.Core.Bridges;
 /// </summary>
 public sealed record GirderType
 {
+    /// <summary>Name of the type of a bridge that never named one.</summary>
     public const string UsualName = "Type A";
 
+    /// <summary>Name, by which girders, spans and the bridge call it.</summary>
     public string Name { get; init; } = UsualName;
 
     /// <summary>Name of a section of the bridge; null for the first.</summary>
@@ -16,6 +18,8 @@ public sealed record GirderType
 
     /// <summary>Concrete of girders whose section is not of steel.</summary>
     public ConcreteGrade Concrete { get; init; } = new() { Class = "C45/55" };
+
+    /// <summary>Its pretensioned strands.</summary>
     public Strands Strands { get; init; } = new();
 
     /// <summary>

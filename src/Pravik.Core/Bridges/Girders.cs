@@ -12,8 +12,11 @@ public sealed record Girders
     /// the road file.
     /// </summary>
     public const string Straight = "straight";
+
+    /// <summary>The course of girders that keep their offset from the road line.</summary>
     public const string WithRoad = "road";
 
+    /// <summary>Girders in each span.</summary>
     public int Count { get; init; } = 5;
 
     /// <summary>From the left edge of the deck to the centre line of the first girder.</summary>
@@ -57,6 +60,8 @@ public sealed record Girders
 
     /// <summary>Tendons that are stressed in a stage, in every girder of their spans.</summary>
     public ImmutableArray<Tendon> Tendons { get; init; } = [];
+
+    /// <summary>Bars of the slab along the bridge.</summary>
     public SlabBars SlabBars { get; init; } = new();
 
     /// <summary>Bars that join the girders at their bottom over a pier, in the pour there.</summary>
@@ -66,6 +71,8 @@ public sealed record Girders
     /// cot θ of the struts in the webs, by which the tension force is shifted (EN 1992-1-1 6.2.3(2), 9.2.1.3): 2.5 shifts it farthest.
     /// </summary>
     public double StrutSlope { get; init; } = 2.5;
+
+    /// <summary>The concrete diaphragm on every axis.</summary>
     public Diaphragm Diaphragm { get; init; } = new();
 
     /// <summary>Diaphragms between the axes.</summary>

@@ -44,7 +44,10 @@ public enum LoadShare
 /// <summary>The model that is made of the bridge.</summary>
 public sealed record ModelChoices
 {
+    /// <summary>Line girders, grillage or shells.</summary>
     public ModelKind Kind { get; init; }
+
+    /// <summary>What the superstructure stands on.</summary>
     public ModelSupports Supports { get; init; }
 
     /// <summary>Pieces along each span.</summary>
@@ -58,6 +61,8 @@ public sealed record ModelChoices
 
     /// <summary>Whether the haunch's concrete counts in the stiffness; its height always does.</summary>
     public bool HaunchActs { get; init; } = true;
+
+    /// <summary>How line girders share the deck's load.</summary>
     public LoadShare Share { get; init; }
 
     /// <summary>Share of all that lies on the deck which every line girder carries; null for that of <see cref="Share"/>.</summary>
@@ -98,6 +103,7 @@ public sealed record ModelChange
     /// <summary>Directions in which a joint can be held, in their order.</summary>
     public static readonly ImmutableArray<string> AllDirections = ["ux", "uy", "uz", "rx", "ry", "rz"];
 
+    /// <summary>What the change does.</summary>
     public ModelChangeKind Kind { get; init; }
 
     /// <summary>Name of the member, shell or joint.</summary>

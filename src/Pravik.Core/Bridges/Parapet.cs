@@ -11,6 +11,7 @@ public sealed record Parapet
     /// <summary>Name of a profile of the bridge, or of those that come with the program.</summary>
     public string Profile { get; init; } = "Post and rail on plinth";
 
+    /// <summary>On which side it stands.</summary>
     public ParapetSide Side { get; init; } = ParapetSide.Both;
 
     /// <summary>Boundary of the strips, counted outward from the road line (0); null for the edge of the deck.</summary>
@@ -33,6 +34,8 @@ public sealed record Parapet
 
     /// <summary>First and last station; null for the ends of the deck.</summary>
     public double? From { get; init; }
+
+    /// <summary>Station where it ends (m); null for the end of the deck.</summary>
     public double? To { get; init; }
 
     /// <summary>Own weight per metre (N/m); null for that of the profile.</summary>
@@ -42,7 +45,10 @@ public sealed record Parapet
 /// <summary>A profile of the bridge's own: points of its outline across, from the foot of the traffic face outward, and up (m).</summary>
 public sealed record OwnProfile
 {
+    /// <summary>Name, by which parapets call it.</summary>
     public string Name { get; init; } = "Own profile";
+
+    /// <summary>Corners of its outline, in order.</summary>
     public ImmutableArray<ProfileCorner> Outline { get; init; } = [];
 
     /// <summary>Weight per metre (N/m); null for that of solid concrete.</summary>
@@ -52,13 +58,20 @@ public sealed record OwnProfile
 /// <summary>A corner of a profile: across, outward, and up (m).</summary>
 public sealed record ProfileCorner
 {
+    /// <summary>Outward from the foot of the traffic face (m).</summary>
     public double Across { get; init; }
+
+    /// <summary>Upward from the surface there (m).</summary>
     public double Up { get; init; }
 }
 
+/// <summary>On which side of the deck a parapet stands.</summary>
 public enum ParapetSide
 {
+    /// <summary>Left, looking ahead.</summary>
     Left,
+
+    /// <summary>Right, looking ahead.</summary>
     Right,
 
     /// <summary>Both sides, mirror images.</summary>

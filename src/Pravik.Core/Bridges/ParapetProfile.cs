@@ -16,8 +16,10 @@ public sealed record ParapetProfile(string Name, double? Weight, string Note, Im
     /// <summary>The generic profiles that come with the program.</summary>
     public static ImmutableArray<ParapetProfile> Library { get; } = Read();
 
+    /// <summary>Height above the foot (m).</summary>
     public double Height => Outlines.Max(o => o.Top);
 
+    /// <summary>Width from the traffic face to the back (m).</summary>
     public double Width => Outlines.Max(o => o.Points.Max(p => p.X));
 
     /// <summary>Where its weight acts across: the centroid of the outlines.</summary>
@@ -29,6 +31,7 @@ public sealed record ParapetProfile(string Name, double? Weight, string Note, Im
             ? Of(own)
             : Library.FirstOrDefault(p => p.Name == parapet.Profile);
 
+    /// <summary>A profile of the bridge's own.</summary>
     public static ParapetProfile Of(OwnProfile own) =>
         new(own.Name, own.Weight, "", [new(own.Outline.Select(p => new Point(p.Across, p.Up)))]);
 

@@ -10,7 +10,11 @@ public sealed record SpanLayout
 
     /// <summary>Number of girders in the span, from the left.</summary>
     public int? Count { get; init; }
+
+    /// <summary>Overhang on the left (m); null follows.</summary>
     public double? OverhangLeft { get; init; }
+
+    /// <summary>Overhang on the right (m); null follows.</summary>
     public double? OverhangRight { get; init; }
 
     /// <summary>Spacings from the first girder to the last, in place of equal ones.</summary>
@@ -21,6 +25,8 @@ public sealed record SpanLayout
 
     /// <summary>From the axes to the ends of the girders where the span begins and ends, along the girder.</summary>
     public double? StartGap { get; init; }
+
+    /// <summary>Gap from the end of the girders to the axis (m); null follows.</summary>
     public double? EndGap { get; init; }
 
     /// <summary>What girders follow between the axes (<see cref="Girders.Course"/>).</summary>

@@ -12,6 +12,7 @@ public sealed record Stage
     /// <summary>Loads that a stage can put on beside those of what it builds and own cases.</summary>
     public static readonly ImmutableArray<string> KnownLoads = ["edges", "surfacing"];
 
+    /// <summary>Name of the stage.</summary>
     public string Name { get; init; } = "Stage";
 
     /// <summary>Days after the girders were made.</summary>
@@ -28,6 +29,8 @@ public sealed record Stage
 
     /// <summary>Spans whose girders are propped half way, and spans whose props are taken away.</summary>
     public string Props { get; init; } = "";
+
+    /// <summary>Spans from which props are taken away.</summary>
     public string Releases { get; init; } = "";
 
     /// <summary>Loads put on, by name, with commas between.</summary>

@@ -16,6 +16,7 @@ public enum StiffenerKind
 /// <summary>Stiffeners of the webs of steel girders, plates from flange to flange or along the web.</summary>
 public sealed record PlacedStiffener
 {
+    /// <summary>What it is for.</summary>
     public StiffenerKind Kind { get; init; }
 
     /// <summary>Number of the span; null for every one.</summary>
@@ -23,6 +24,8 @@ public sealed record PlacedStiffener
 
     /// <summary>From where to where, as parts of the span. A transverse one without a distance stands at the first.</summary>
     public double From { get; init; } = 0.1;
+
+    /// <summary>Where the last one stands, as a part of the span.</summary>
     public double To { get; init; } = 0.9;
 
     /// <summary>Greatest distance between transverse ones (m), which share the way between them equally; null for a single one.</summary>
@@ -33,8 +36,13 @@ public sealed record PlacedStiffener
 
     /// <summary>How far it stands out from the web, and its thickness (m).</summary>
     public double Width { get; init; } = 0.15;
+
+    /// <summary>Thickness (m).</summary>
     public double Thickness { get; init; } = 0.015;
+
+    /// <summary>Whether one stands on each side of the web.</summary>
     public bool BothSides { get; init; } = true;
 
+    /// <summary>Whether it stands in a span (from 0).</summary>
     public bool IsIn(int span) => Span is null || Span == span + 1;
 }

@@ -7,6 +7,8 @@ public sealed record Strands
 {
     /// <summary>Stress in the strands after all losses, before external load (Pa), entered.</summary>
     public double EffectiveStress { get; init; } = 1050e6;
+
+    /// <summary>Rows of strands.</summary>
     public ImmutableArray<StrandRow> Rows { get; init; } =
     [
         new()
@@ -27,12 +29,19 @@ public sealed record Strands
 /// <summary>A row of strands, centred on the girder: height above the soffit, number and spacing.</summary>
 public sealed record StrandRow
 {
+    /// <summary>Height above the soffit (m).</summary>
     public double Level { get; init; } = 0.06;
+
+    /// <summary>Strands in the row.</summary>
     public int Count { get; init; } = 10;
+
+    /// <summary>Distance between strands (m).</summary>
     public double Spacing { get; init; } = 0.05;
 
     /// <summary>Strands of the row that are debonded near both ends, and over what length from each end (m).</summary>
     public int Debonded { get; init; }
+
+    /// <summary>Length over which they are debonded, from each end (m).</summary>
     public double DebondedLength { get; init; }
 
     /// <summary>Level at both ends, where the row is deflected; null for a straight one.</summary>

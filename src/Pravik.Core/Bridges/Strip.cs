@@ -13,6 +13,8 @@ public enum CrossfallLaw
 
     /// <summary>The superelevation of the road on its side.</summary>
     Road,
+
+    /// <summary>Level.</summary>
     Level,
 }
 
@@ -21,19 +23,32 @@ public enum CrossfallLaw
 /// </summary>
 public sealed record LawPoint
 {
+    /// <summary>Number of the axis from which the distance counts; null for a station.</summary>
     public int? Axis { get; init; }
 
     /// <summary>Station, or distance ahead of the axis where one is named (m).</summary>
     public double At { get; init; }
+
+    /// <summary>Value there.</summary>
     public double Value { get; init; }
 }
 
+/// <summary>What a strip of the deck is for.</summary>
 public enum StripKind
 {
+    /// <summary>Traffic.</summary>
     Carriageway,
+
+    /// <summary>A marginal strip beside the traffic, level with it.</summary>
     HardStrip,
+
+    /// <summary>A verge, not for traffic.</summary>
     Verge,
+
+    /// <summary>A footway.</summary>
     Footway,
+
+    /// <summary>An edge beam, on which parapets stand.</summary>
     EdgeBeam,
 
     /// <summary>Between two carriageways; traffic does not drive there.</summary>
@@ -46,18 +61,31 @@ public enum StripKind
 /// </summary>
 public sealed record Strip
 {
+    /// <summary>What it is for.</summary>
     public StripKind Kind { get; init; }
 
     /// <summary>Own name, as of a tramway or a service strip; null for that of its kind.</summary>
     public string? Name { get; init; }
+
+    /// <summary>Width (m), square to the road.</summary>
     public double Width { get; init; }
+
+    /// <summary>Widths along the road, in place of one.</summary>
     public ImmutableArray<LawPoint> Widths { get; init; } = [];
 
     /// <summary>Name of a line of the road to which the strip reaches, in place of a width; null for none.</summary>
     public string? WidthLine { get; init; }
+
+    /// <summary>What its crossfall follows.</summary>
     public CrossfallLaw CrossfallLaw { get; init; }
+
+    /// <summary>Rise over run outward from the road line.</summary>
     public double Crossfall { get; init; }
+
+    /// <summary>Crossfalls along the road, in place of one.</summary>
     public ImmutableArray<LawPoint> Crossfalls { get; init; } = [];
+
+    /// <summary>Step up at its inner side (m).</summary>
     public double Upstand { get; init; }
 
     /// <summary>

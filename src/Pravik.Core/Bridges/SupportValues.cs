@@ -32,7 +32,10 @@ public sealed record SupportChoice(
 /// <summary>Where a value of a support comes from.</summary>
 public enum ValueSource
 {
+    /// <summary>The usual value.</summary>
     Usual,
+
+    /// <summary>The support's own value.</summary>
     Own,
 
     /// <summary>From the support that this one follows.</summary>
@@ -48,10 +51,16 @@ public sealed class SupportValues(IReadOnlyDictionary<string, Support> supports,
     private const int Deepest = 40;
     private const double Degree = Math.PI / 180;
 
+    /// <summary>Number of the axis.</summary>
     public int Axis { get; } = axis;
+
+    /// <summary>Whether it is an abutment.</summary>
     public bool IsAbutment { get; } = isAbutment;
+
+    /// <summary>Whether the deck is parted over it.</summary>
     public bool IsJoint { get; } = isJoint;
 
+    /// <summary>All choices of a support.</summary>
     public static ImmutableArray<SupportChoice> AllChoices { get; } =
     [
         new("abutment", "Abutment", "Form", v => v.IsAbutment, [("bankSeat", "Bank seat"), ("wall", "Wall"), ("piled", "Seat on piles")]),
@@ -86,6 +95,7 @@ public sealed class SupportValues(IReadOnlyDictionary<string, Support> supports,
         new("soil", "Ground carries it", "Foundation", _ => true, [("fixed", "Rigidly"), ("springs", "As springs")]),
     ];
 
+    /// <summary>All sizes of a support.</summary>
     public static ImmutableArray<SupportSize> AllSizes { get; } =
     [
         new(
@@ -370,6 +380,7 @@ public sealed class SupportValues(IReadOnlyDictionary<string, Support> supports,
         return !choice.Belongs(this) ? "" : Find(Axis, name, s => s.Choices).Value ?? choice.Values[0].Value;
     }
 
+    /// <summary>Whether a choice has a value.</summary>
     public bool Is(string name, string value) =>
         name switch
         {
@@ -393,6 +404,7 @@ public sealed class SupportValues(IReadOnlyDictionary<string, Support> supports,
     /// <summary>A size where it is given, here or where this support follows; else null.</summary>
     public double? Own(string name) => FindSize(Axis, name, 0).Value;
 
+    /// <summary>Where the value of a size comes from.</summary>
     public ValueSource Source(string name) =>
         AllChoices.Any(c => c.Name == name) ? Find(Axis, name, s => s.Choices).Source : FindSize(Axis, name, 0).Source;
 

@@ -11,6 +11,7 @@ public sealed record CalculationLine(string Symbol, string Formula, string Numbe
     /// <summary>A sentence or heading instead of a value.</summary>
     public bool IsRemark => Value.Length == 0 && Symbol.Length == 0;
 
+    /// <summary>Whether the line is a heading.</summary>
     public bool IsHeading { get; init; }
 }
 
@@ -22,12 +23,19 @@ public sealed class Calculation(string title, UnitSystem units)
 {
     private readonly List<CalculationLine> lines = [];
 
+    /// <summary>Title of the calculation.</summary>
     public string Title { get; } = title;
+
+    /// <summary>Units in which its numbers are written.</summary>
     public UnitSystem Units { get; } = units;
+
+    /// <summary>The lines so far.</summary>
     public IReadOnlyList<CalculationLine> Lines => lines;
 
+    /// <summary>Begins a part.</summary>
     public void Heading(string text) => lines.Add(new("", text, "", "", "", "") { IsHeading = true });
 
+    /// <summary>Says something in words.</summary>
     public void Remark(string text, string clause = "") => lines.Add(new("", text, "", "", "", clause));
 
     /// <summary>A value in SI base units, shown in the units of this calculation.</summary>

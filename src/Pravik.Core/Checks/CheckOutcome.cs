@@ -20,5 +20,6 @@ public sealed record CheckOutcome(
     string Clause
 )
 {
+    /// <summary>Whether the utilisation is at most 1.</summary>
     public bool Passes => Utilisation <= 1;
 }

@@ -7,6 +7,7 @@ namespace Pravik.Core.Checks;
 /// <summary>A check of girders: to what it applies, its outcomes at every point, and the calculation behind each.</summary>
 public interface ICheck
 {
+    /// <summary>Name of the check in paths and files.</summary>
     string Id { get; }
 
     /// <summary>What is checked, in words that go on a sentence: “ultimate bending”.</summary>
@@ -32,6 +33,7 @@ public interface IPointCheck
 /// <summary>All checks, and the subjects that no check covers yet.</summary>
 public static class CheckCatalog
 {
+    /// <summary>All checks, in the order in which they are told.</summary>
     public static IReadOnlyList<ICheck> All { get; } = [new En1992.UltimateBending()];
 
     /// <summary>What is not checked yet, said wherever something passes.</summary>

@@ -8,13 +8,29 @@ public enum ActionKind
 
     /// <summary>Surfacing, whose thickness may become another (EN 1991-1-1 5.2.3(3)).</summary>
     Surfacing,
+
+    /// <summary>Prestress.</summary>
     Prestress,
+
+    /// <summary>Creep.</summary>
     Creep,
+
+    /// <summary>Shrinkage.</summary>
     Shrinkage,
+
+    /// <summary>Settlement of supports.</summary>
     Settlement,
+
+    /// <summary>Temperature.</summary>
     Temperature,
+
+    /// <summary>Wind.</summary>
     Wind,
+
+    /// <summary>Braking and acceleration.</summary>
     Braking,
+
+    /// <summary>Traffic.</summary>
     Traffic,
 
     /// <summary>A variable action of the engineer's own.</summary>

@@ -7,8 +7,14 @@ public enum LimitState
 {
     /// <summary>Ultimate, persistent and transient situations, expression (6.10).</summary>
     Ultimate,
+
+    /// <summary>Characteristic.</summary>
     Characteristic,
+
+    /// <summary>Frequent.</summary>
     Frequent,
+
+    /// <summary>Quasi-permanent.</summary>
     QuasiPermanent,
 }
 
@@ -17,6 +23,7 @@ public enum LimitState
 /// </summary>
 public enum TrafficGroup
 {
+    /// <summary>None.</summary>
     None,
 
     /// <summary>Load model 1 with the reduced load on footways.</summary>
@@ -41,8 +48,13 @@ public enum TrafficGroup
 /// <summary>The combination value that actions of the engineer's own have in a combination.</summary>
 public enum OwnPart
 {
+    /// <summary>ψ₀, beside what leads.</summary>
     Psi0,
+
+    /// <summary>ψ₁, frequent.</summary>
     Psi1,
+
+    /// <summary>ψ₂, quasi-permanent.</summary>
     Psi2,
 }
 
@@ -52,14 +64,25 @@ public enum OwnPart
 /// </summary>
 public sealed record CombinationRule(string Id, string Name, LimitState State, string Clause)
 {
+    /// <summary>γ of weights where they worsen.</summary>
     public double WeightAdverse { get; init; } = 1;
+
+    /// <summary>γ of weights where they relieve.</summary>
     public double WeightRelieving { get; init; } = 1;
+
+    /// <summary>Factor of settlements.</summary>
     public double Settlement { get; init; } = 1;
 
     /// <summary>On what creep and shrinkage restrain.</summary>
     public double Restraint { get; init; } = 1;
+
+    /// <summary>Which group of traffic actions.</summary>
     public TrafficGroup Group { get; init; }
+
+    /// <summary>Factor of that group.</summary>
     public double Traffic { get; init; }
+
+    /// <summary>Factor of temperature.</summary>
     public double Temperature { get; init; }
 
     /// <summary>On wind on the deck alone.</summary>
@@ -70,6 +93,8 @@ public sealed record CombinationRule(string Id, string Name, LimitState State, s
 
     /// <summary>On variable actions of the engineer's own, times their combination value.</summary>
     public double Own { get; init; }
+
+    /// <summary>Which combination factor own actions have.</summary>
     public OwnPart OwnPart { get; init; }
 }
 

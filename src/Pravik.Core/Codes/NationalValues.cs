@@ -23,8 +23,10 @@ public sealed class NationalValues
         values = entries.ToImmutableDictionary(e => e.Name, e => e.Value);
     }
 
+    /// <summary>Name of the set.</summary>
     public string Name { get; }
 
+    /// <summary>Its values.</summary>
     public ImmutableArray<NationalValue> Entries { get; }
 
     /// <summary>The names of the sets that can be chosen.</summary>
@@ -35,6 +37,7 @@ public sealed class NationalValues
     /// </summary>
     public double this[string name] => values[name];
 
+    /// <summary>Whether there is a value of that name.</summary>
     public bool Has(string name) => values.ContainsKey(name);
 
     /// <summary>The shipped set of that name, or null.</summary>

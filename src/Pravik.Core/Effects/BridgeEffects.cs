@@ -21,10 +21,19 @@ public sealed class BridgeEffects
     private readonly Dictionary<CaseId, EffectRange> secondary = [];
     private readonly Dictionary<TrafficGroup, EffectRange> groups = [];
 
+    /// <summary>Name of the envelope of temperature.</summary>
     public const string TemperatureName = "Temperature, the worst together";
+
+    /// <summary>Name of the envelope of settlements.</summary>
     public const string SettlementsName = "Settlements, any of the supports";
+
+    /// <summary>Name of the envelope of braking.</summary>
     public const string BrakingName = "Braking and acceleration";
+
+    /// <summary>Name of the envelope of wind.</summary>
     public const string WindName = "Wind from either side";
+
+    /// <summary>Name of the envelope of traffic.</summary>
     public const string TrafficName = "Traffic, the worst of all groups";
 
     private const string BuiltUp = "Built up to";
@@ -52,16 +61,19 @@ public sealed class BridgeEffects
         Unknown = AddOwn();
     }
 
+    /// <summary>All ranges, in the order in which they are listed.</summary>
     public ImmutableArray<EffectRange> All => [.. all];
 
     /// <summary>Terms of own combinations that name nothing.</summary>
     public ImmutableArray<string> Unknown { get; }
 
+    /// <summary>The range of an id; null where there is none.</summary>
     public EffectRange? Find(CaseId? id) => all.Find(r => r.Id == id);
 
     /// <summary>The envelope of all combinations of a limit state.</summary>
     public EffectRange Of(LimitState state) => Find(IdOf(state))!;
 
+    /// <summary>The id of the envelope of a limit state.</summary>
     public static CaseId IdOf(LimitState state) =>
         state switch
         {

@@ -28,13 +28,19 @@ public abstract class EffectRange
     /// <summary>Where its factors come from.</summary>
     public string Clause { get; private set; } = "";
 
+    /// <summary>Greatest values of all effects.</summary>
     public EffectValues Greatest { get; }
+
+    /// <summary>Least values of all effects.</summary>
     public EffectValues Least { get; }
 
+    /// <summary>Whether greatest and least are the same.</summary>
     public bool IsSingle => ReferenceEquals(Greatest, Least);
 
+    /// <summary>The places of the effects.</summary>
     public EffectLayout Layout => Greatest.Layout;
 
+    /// <summary>The greatest values, or the least.</summary>
     public EffectValues Side(bool greatest) => greatest ? Greatest : Least;
 
     /// <summary>The same as one that is shown.</summary>
@@ -60,8 +66,10 @@ public abstract class EffectRange
     /// <summary>Of what a value is made, down to cases and traffic; parts whose factor is 0 are left out.</summary>
     public abstract IEnumerable<RangePart> Parts(int effect, bool greatest, double factor = 1);
 
+    /// <summary>A single case.</summary>
     public static EffectRange Of(string name, EffectValues values) => new SingleRange(name, values);
 
+    /// <summary>An envelope of traffic.</summary>
     public static EffectRange Of(string name, TrafficEnvelope traffic) => new TrafficRange(name, traffic);
 
     /// <summary>Σ factor · range; a negative factor turns a range over.</summary>

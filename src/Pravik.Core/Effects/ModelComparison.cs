@@ -12,10 +12,19 @@ namespace Pravik.Core.Effects;
 /// <summary>What is compared between models.</summary>
 public enum ComparedEffect
 {
+    /// <summary>Greatest moment in a span.</summary>
     SaggingMoment,
+
+    /// <summary>Least moment over a support.</summary>
     HoggingMoment,
+
+    /// <summary>Greatest shear.</summary>
     Shear,
+
+    /// <summary>Reaction of a support.</summary>
     Reaction,
+
+    /// <summary>Deflection.</summary>
     Deflection,
 }
 
@@ -34,11 +43,19 @@ public sealed record ComparedValue(
     double Greatest
 )
 {
+    /// <summary>Sum of all line girders there.</summary>
     public double LineSum { get; init; }
+
+    /// <summary>Sum of all girders of the grillage there.</summary>
     public double GrillageSum { get; init; }
+
+    /// <summary>Sum of all girders of the shell model there.</summary>
     public double ShellsSum { get; init; }
 
+    /// <summary>Line girders against the grillage, as a part of the greatest.</summary>
     public double LineDifference => Part(Line - Grillage);
+
+    /// <summary>Shells against the grillage, as a part of the greatest.</summary>
     public double ShellsDifference => Part(Shells - Grillage);
 
     /// <summary>The effect in words, and the kind of its unit.</summary>
@@ -107,8 +124,10 @@ public sealed record ComparedValue(
 /// <summary>The same bridge by three models.</summary>
 public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
 {
+    /// <summary>A difference above this part is told with its reason.</summary>
     public const double Limit = 0.05;
 
+    /// <summary>Values that differ by more than <see cref="Limit"/>.</summary>
     public IEnumerable<ComparedValue> Differing => Values.Where(v => v.Worst > Limit).OrderByDescending(v => v.Worst);
 
     /// <summary>
@@ -141,6 +160,7 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
         return Of(geometry, Run(ModelKind.Line, 0), Run(ModelKind.Grillage, 1), Run(ModelKind.Shells, 2));
     }
 
+    /// <summary>Compares results that are there already.</summary>
     public static ModelComparison Of(BridgeGeometry geometry, ModelResults line, ModelResults grillage, ModelResults shells)
     {
         var all = ImmutableArray.CreateBuilder<ComparedValue>();

@@ -17,7 +17,10 @@ public sealed record ModelResults(
 {
     private readonly Dictionary<CaseId, ActionResult> byId = Cases.ToDictionary(c => c.Id);
 
+    /// <summary>What each structure cost.</summary>
     public required ImmutableArray<ModelEffort> Efforts { get; init; }
+
+    /// <summary>What is told about the models and stages.</summary>
     public ImmutableArray<string> Warnings { get; init; } = [];
 
     /// <summary>Values behind creep and shrinkage, in words.</summary>
@@ -28,8 +31,11 @@ public sealed record ModelResults(
 
     /// <summary>The model of the finished bridge.</summary>
     public BridgeModel Finished => Models[FinishedModel];
+
+    /// <summary>Place of the finished bridge among the models.</summary>
     public required int FinishedModel { get; init; }
 
+    /// <summary>The points of the girders.</summary>
     public ImmutableArray<ModelPoint> Points => Layout.Points;
 
     /// <summary>The finished bridge with what acts on it, named in words, to be read, checked or changed elsewhere.</summary>
@@ -39,6 +45,7 @@ public sealed record ModelResults(
             Cases = [.. Cases.Where(c => c.Model == FinishedModel).Select(c => c.Load with { Id = c.Name })],
         };
 
+    /// <summary>The case of an id; null where there is none.</summary>
     public ActionResult? Find(CaseId id) => byId.GetValueOrDefault(id);
 
     /// <summary>The cases of a stage (from 0).</summary>

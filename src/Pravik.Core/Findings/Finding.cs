@@ -25,11 +25,18 @@ public sealed record Repair(string Label, IReadOnlyList<RepairOperation> Patch);
 /// </summary>
 public sealed record Finding(Severity Severity, string Message, string Path)
 {
+    /// <summary>Why it matters, or how it may be mended.</summary>
     public string? Why { get; init; }
+
+    /// <summary>Station to which it leads (m).</summary>
     public double? Station { get; init; }
+
+    /// <summary>The edit that mends it; null where none is known.</summary>
     public Repair? Repair { get; init; }
 
+    /// <summary>What stands in the way.</summary>
     public static Finding Error(string path, string message, string? why = null) => new(Severity.Error, message, path) { Why = why };
 
+    /// <summary>What is told and does not stand in the way.</summary>
     public static Finding Warning(string path, string message, string? why = null) => new(Severity.Warning, message, path) { Why = why };
 }

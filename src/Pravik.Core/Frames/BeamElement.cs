@@ -18,6 +18,7 @@ public sealed class BeamElement : FrameElement
     private readonly int[] released;
     private readonly double[] inverse;
 
+    /// <summary>A beam between two joints.</summary>
     public BeamElement(FrameBeam beam, FrameMaterial material, FrameSection section, Point3 i, Point3 j)
         : base(
             [beam.I, beam.J],
@@ -36,10 +37,19 @@ public sealed class BeamElement : FrameElement
         Stiffness = Condensed();
     }
 
+    /// <summary>The member.</summary>
     public FrameBeam Beam { get; }
+
+    /// <summary>Its material.</summary>
     public FrameMaterial Material { get; }
+
+    /// <summary>Its section.</summary>
     public FrameSection Section { get; }
+
+    /// <summary>Where it begins, its offset counted.</summary>
     public Point3 Start { get; }
+
+    /// <summary>Length between its ends (m).</summary>
     public double Length { get; }
 
     /// <summary>Rotational stiffness that the ends would have without releases: what vanishing is set against.</summary>

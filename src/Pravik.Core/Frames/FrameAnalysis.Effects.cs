@@ -54,6 +54,7 @@ public sealed partial class FrameAnalysis
     /// <summary>Solves for right-hand sides over the unknowns, in place: unknown u of side r at <c>u · count + r</c>.</summary>
     internal void SolveSides(double[] sides, int count, CancellationToken cancel) => factor.Solve(sides, count, cancel);
 
+    /// <summary>Unknowns of the factor.</summary>
     public int Unknowns => matrix.Unknowns;
 
     private static void AddTo(double[] f, Point3 force, Point3 turn)

@@ -91,6 +91,7 @@ public sealed partial class FrameAnalysis
     /// <summary>The stiffness matrix between the free directions of bodies.</summary>
     public BlockMatrix Matrix => matrix;
 
+    /// <summary>What was noticed: held rotations, loss of digits.</summary>
     public IReadOnlyList<string> Warnings => warnings;
 
     private void Warn(string words) => warnings.Add(words);

@@ -39,6 +39,7 @@ public sealed class FrameBodies
     /// <summary>Node at the root of every body.</summary>
     public int[] Roots { get; }
 
+    /// <summary>The body to which a joint belongs.</summary>
     public int Of(int node) => bodyOf[node];
 
     /// <summary>From the root of its body to a node.</summary>

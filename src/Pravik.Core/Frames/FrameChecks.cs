@@ -11,6 +11,7 @@ public static class FrameChecks
     /// <summary>Distance of the diagonals of a shell over the square root of its area, beyond which it is too warped.</summary>
     public const double MostWarp = 0.1;
 
+    /// <summary>What is wrong with a model; empty where it can be solved.</summary>
     public static IReadOnlyList<FrameProblem> Check(FrameModel model)
     {
         List<FrameProblem> problems = [.. Links(model), .. Beams(model), .. Shells(model)];

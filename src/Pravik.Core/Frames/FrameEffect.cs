@@ -7,7 +7,11 @@ public enum EffectSource
 {
     /// <summary>Section force at end i, half way along, or at end j of a beam: N, Vy, Vz, T, My, Mz by their place (N, Nm).</summary>
     BeamStart,
+
+    /// <summary>A force half way along a beam.</summary>
     BeamMiddle,
+
+    /// <summary>A force at the end of a beam.</summary>
     BeamEnd,
 
     /// <summary>Force per metre of a shell at its centre: nxx, nyy, nxy, mxx, myy, mxy, vxz, vyz by their place (N/m, N).</summary>
@@ -32,6 +36,7 @@ public readonly record struct EffectTerm(EffectSource Source, int Part, int Comp
 /// </summary>
 public sealed record FrameEffect(ImmutableArray<EffectTerm> Terms)
 {
+    /// <summary>The functional that is 0 for every load.</summary>
     public static FrameEffect Nothing { get; } = new([]);
 
     /// <summary>The value of the effect in a solved case.</summary>
@@ -43,8 +48,10 @@ public sealed record FrameEffect(ImmutableArray<EffectTerm> Terms)
         return sum;
     }
 
+    /// <summary>The sum of two functionals.</summary>
     public static FrameEffect operator +(FrameEffect a, FrameEffect b) => new([.. a.Terms, .. b.Terms]);
 
+    /// <summary>A functional times a factor.</summary>
     public static FrameEffect operator *(double factor, FrameEffect effect) =>
         new([.. effect.Terms.Select(t => t with { Factor = factor * t.Factor })]);
 

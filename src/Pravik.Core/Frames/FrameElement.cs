@@ -10,13 +10,19 @@ public abstract class FrameElement
 {
     private protected FrameElement(int[] nodes, Point3[] arms, LocalAxes axes) => (Nodes, Arms, Axes) = (nodes, arms, axes);
 
+    /// <summary>Its joints.</summary>
     public int[] Nodes { get; }
+
+    /// <summary>From its joints to where it is joined to them (m).</summary>
     public Point3[] Arms { get; }
+
+    /// <summary>Its own axes.</summary>
     public LocalAxes Axes { get; }
 
     /// <summary>Stiffness in local axes, 6n × 6n, row by row.</summary>
     public double[] Stiffness { get; private protected set; } = [];
 
+    /// <summary>Number of its degrees of freedom.</summary>
     public int Size => 6 * Nodes.Length;
 
     /// <summary>

@@ -9,20 +9,38 @@ namespace Pravik.Core.Frames;
 /// </summary>
 public sealed record FrameModel
 {
+    /// <summary>Materials.</summary>
     public ImmutableArray<FrameMaterial> Materials { get; init; } = [];
+
+    /// <summary>Sections.</summary>
     public ImmutableArray<FrameSection> Sections { get; init; } = [];
+
+    /// <summary>Joints.</summary>
     public ImmutableArray<FrameNode> Nodes { get; init; } = [];
+
+    /// <summary>Beams.</summary>
     public ImmutableArray<FrameBeam> Beams { get; init; } = [];
+
+    /// <summary>Shells.</summary>
     public ImmutableArray<FrameShell> Shells { get; init; } = [];
+
+    /// <summary>Springs.</summary>
     public ImmutableArray<FrameSpring> Springs { get; init; } = [];
+
+    /// <summary>Supports.</summary>
     public ImmutableArray<FrameSupport> Supports { get; init; } = [];
+
+    /// <summary>Rigid links.</summary>
     public ImmutableArray<FrameLink> Links { get; init; } = [];
+
+    /// <summary>Load cases.</summary>
     public ImmutableArray<FrameCase> Cases { get; init; } = [];
 }
 
 /// <summary>Modulus of elasticity (Pa), Poisson's ratio, density (kg/m³), thermal expansion (1/K).</summary>
 public sealed record FrameMaterial(string Id, double E, double Nu, double Density = 0, double Alpha = 0)
 {
+    /// <summary>Shear modulus, E/(2·(1 + ν)) (Pa).</summary>
     public double G => E / (2 * (1 + Nu));
 }
 
@@ -31,6 +49,7 @@ public sealed record FrameMaterial(string Id, double E, double Nu, double Densit
 /// </summary>
 public sealed record FrameSection(string Id, double A, double Iy, double Iz, double J, double Avy = 0, double Avz = 0);
 
+/// <summary>A joint and its place (m).</summary>
 public sealed record FrameNode(string Id, Point3 At);
 
 /// <summary>
@@ -39,10 +58,19 @@ public sealed record FrameNode(string Id, Point3 At);
 /// </summary>
 public sealed record FrameBeam(string Id, int I, int J, int Material, int Section)
 {
+    /// <summary>Direction of its local z, up where null.</summary>
     public Point3? Up { get; init; }
+
+    /// <summary>From the first joint to the beam's end (m).</summary>
     public Point3 OffsetI { get; init; }
+
+    /// <summary>From the second joint to the beam's end (m).</summary>
     public Point3 OffsetJ { get; init; }
+
+    /// <summary>Local directions (0 to 5) in which its first end is free.</summary>
     public ImmutableArray<int> ReleaseI { get; init; } = [];
+
+    /// <summary>Local directions (0 to 5) in which its second end is free.</summary>
     public ImmutableArray<int> ReleaseJ { get; init; } = [];
 }
 
@@ -52,14 +80,20 @@ public sealed record FrameShell(string Id, ImmutableArray<int> Nodes, int Materi
 /// <summary>A spring between two nodes: stiffness along and about its axes (N/m, Nm/rad), in the order ux uy uz rx ry rz.</summary>
 public sealed record FrameSpring(string Id, int I, int J, ImmutableArray<double> Stiffness)
 {
+    /// <summary>Direction of the local x axis; null for the global one.</summary>
     public Point3? X { get; init; }
+
+    /// <summary>Direction of the local z axis; null for the global one.</summary>
     public Point3? Up { get; init; }
 }
 
 /// <summary>A support: directions held, and springs to the ground, in its axes.</summary>
 public sealed record FrameSupport(int Node, ImmutableArray<int> Fix, ImmutableArray<double> Springs)
 {
+    /// <summary>Direction of the local x axis; null for the global one.</summary>
     public Point3? X { get; init; }
+
+    /// <summary>Direction of the local z axis; null for the global one.</summary>
     public Point3? Up { get; init; }
 }
 
@@ -69,15 +103,29 @@ public sealed record FrameLink(int Master, int Slave);
 /// <summary>A load case.</summary>
 public sealed record FrameCase(string Id)
 {
+    /// <summary>Acceleration that all masses bear (m/s²).</summary>
     public Point3 Gravity { get; init; }
+
+    /// <summary>Forces and moments on joints.</summary>
     public ImmutableArray<NodalLoad> Nodal { get; init; } = [];
+
+    /// <summary>Loads on beams.</summary>
     public ImmutableArray<BeamLoad> Beams { get; init; } = [];
+
+    /// <summary>Loads on shells.</summary>
     public ImmutableArray<ShellLoad> Shells { get; init; } = [];
+
+    /// <summary>Temperatures of beams.</summary>
     public ImmutableArray<BeamThermal> BeamThermal { get; init; } = [];
+
+    /// <summary>Temperatures of shells.</summary>
     public ImmutableArray<ShellThermal> ShellThermal { get; init; } = [];
+
+    /// <summary>Given movements of supports.</summary>
     public ImmutableArray<Settlement> Settlements { get; init; } = [];
 }
 
+/// <summary>A force (N) and a moment (Nm) on a joint.</summary>
 public sealed record NodalLoad(int Node, Point3 Force, Point3 Moment);
 
 /// <summary>

@@ -6,6 +6,7 @@ namespace Pravik.Core.Frames;
 public sealed class FrameRefusedException(IReadOnlyList<FrameProblem> problems)
     : Exception(string.Join(Environment.NewLine, problems.Select(p => $"{p.Path}: {p.Message}")))
 {
+    /// <summary>What is wrong with the model.</summary>
     public IReadOnlyList<FrameProblem> Problems { get; } = problems;
 
     /// <summary>Displacements of a free movement of the whole, node by node, where the structure can move.</summary>
@@ -85,4 +86,5 @@ public sealed record FrameEffort(
     double Solved
 );
 
+/// <summary>Results of all cases, and what was noticed.</summary>
 public sealed record FrameResults(ImmutableArray<FrameCaseResults> Cases, ImmutableArray<string> Warnings, FrameEffort Effort);

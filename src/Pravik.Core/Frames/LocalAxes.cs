@@ -8,6 +8,7 @@ public readonly record struct LocalAxes(Point3 X, Point3 Y, Point3 Z)
     /// <summary>Sine of the angle below which a direction counts as parallel to another.</summary>
     public const double Parallel = 1e-3;
 
+    /// <summary>The axes of the model itself.</summary>
     public static LocalAxes Global { get; } = new(new(1, 0, 0), new(0, 1, 0), new(0, 0, 1));
 
     /// <summary>
@@ -40,10 +41,13 @@ public readonly record struct LocalAxes(Point3 X, Point3 Y, Point3 Z)
         return new(x, z.Cross(x), z);
     }
 
+    /// <summary>A vector in these axes.</summary>
     public Point3 ToLocal(Point3 v) => new(v.Dot(X), v.Dot(Y), v.Dot(Z));
 
+    /// <summary>A vector of these axes in those of the model.</summary>
     public Point3 ToGlobal(Point3 v) => v.X * X + v.Y * Y + v.Z * Z;
 
+    /// <summary>The axis of a direction, 0 to 2.</summary>
     public Point3 this[int direction] =>
         direction switch
         {

@@ -5,6 +5,7 @@ namespace Pravik.Core.Frames;
 /// <summary>Forces per metre at the centre of a shell, in its axes, with the signs of the frame format.</summary>
 public readonly record struct ShellForces(double Nxx, double Nyy, double Nxy, double Mxx, double Myy, double Mxy, double Vxz, double Vyz)
 {
+    /// <summary>Forces told of a shell: n_x, n_y, n_xy, m_x, m_y, m_xy, v_x, v_y.</summary>
     public const int Components = 8;
 
     /// <summary>A force by its place.</summary>
@@ -37,13 +38,22 @@ public abstract class ShellElement : FrameElement
         Plane = [e, e * material.Nu, 0, e * material.Nu, e, 0, 0, 0, material.G];
     }
 
+    /// <summary>The shell.</summary>
     public FrameShell Shell { get; }
+
+    /// <summary>Its material.</summary>
     public FrameMaterial Material { get; }
+
+    /// <summary>Its thickness (m).</summary>
     public double Thickness { get; }
+
+    /// <summary>Its centre.</summary>
     public Point3 Centre { get; }
 
     /// <summary>Corners in the plane of the shell, about its centre.</summary>
     public Point[] Local { get; }
+
+    /// <summary>Its area (m²).</summary>
     public double Area { get; private protected set; }
 
     /// <summary>Shares of the corners in a load that is even over the surface.</summary>
@@ -77,6 +87,7 @@ public abstract class ShellElement : FrameElement
         return (new(x, z.Cross(x), z), 1.0 / corners.Count * corners.Aggregate((a, b) => a + b));
     }
 
+    /// <summary>The element of three or four corners.</summary>
     public static ShellElement Of(FrameShell shell, FrameMaterial material, IReadOnlyList<Point3> corners)
     {
         var (axes, centre) = Frame(corners);

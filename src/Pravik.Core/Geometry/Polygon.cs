@@ -7,6 +7,7 @@ namespace Pravik.Core.Geometry;
 /// </summary>
 public sealed class Polygon
 {
+    /// <summary>A polygon of at least three points, in either direction.</summary>
     public Polygon(IEnumerable<Point> points)
     {
         Points = [.. points];
@@ -14,6 +15,7 @@ public sealed class Polygon
             throw new ArgumentException("A polygon has at least three points.", nameof(points));
     }
 
+    /// <summary>Its corners, in order.</summary>
     public ImmutableArray<Point> Points { get; }
 
     /// <summary>A circle as a polygon of the circle's own area, standing on an edge where the corners are a multiple of four.</summary>
@@ -29,7 +31,10 @@ public sealed class Polygon
     /// <summary>Whether its points run clockwise, with y upward.</summary>
     public bool IsClockwise => Points.Select((p, i) => p.Cross(Points[(i + 1) % Points.Length])).Sum() < 0;
 
+    /// <summary>Its highest level.</summary>
     public double Top => Points.Max(p => p.Y);
+
+    /// <summary>Its lowest level.</summary>
     public double Bottom => Points.Min(p => p.Y);
 
     /// <summary>

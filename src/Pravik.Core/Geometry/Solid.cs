@@ -5,16 +5,22 @@ namespace Pravik.Core.Geometry;
 /// <summary>A point in space: x east, y north, z up (m).</summary>
 public readonly record struct Point3(double X, double Y, double Z)
 {
+    /// <summary>The vector from one point to another.</summary>
     public static Point3 operator -(Point3 a, Point3 b) => new(a.X - b.X, a.Y - b.Y, a.Z - b.Z);
 
+    /// <summary>The sum of two vectors.</summary>
     public static Point3 operator +(Point3 a, Point3 b) => new(a.X + b.X, a.Y + b.Y, a.Z + b.Z);
 
+    /// <summary>A vector times a number.</summary>
     public static Point3 operator *(double factor, Point3 a) => new(factor * a.X, factor * a.Y, factor * a.Z);
 
+    /// <summary>Length.</summary>
     public double Length => Math.Sqrt(Dot(this));
 
+    /// <summary>The scalar product.</summary>
     public double Dot(Point3 o) => X * o.X + Y * o.Y + Z * o.Z;
 
+    /// <summary>The vector product.</summary>
     public Point3 Cross(Point3 o) => new(Y * o.Z - Z * o.Y, Z * o.X - X * o.Z, X * o.Y - Y * o.X);
 }
 

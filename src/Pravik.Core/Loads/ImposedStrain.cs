@@ -7,6 +7,7 @@ namespace Pravik.Core.Loads;
 /// <summary>A free strain of a layer that stays plane: at its centroid (lengthening positive) and as a sagging curvature (1/m).</summary>
 public readonly record struct PlaneStrain(double Axial, double Curvature)
 {
+    /// <summary>The sum of two strains.</summary>
     public static PlaneStrain operator +(PlaneStrain a, PlaneStrain b) => new(a.Axial + b.Axial, a.Curvature + b.Curvature);
 }
 
@@ -57,6 +58,7 @@ public sealed class ImposedStrain
     /// <summary>Stress that stays at a height of the girder or the slab (Pa), tension positive.</summary>
     public double GirderStress(double z) => section.Modulus * (Plane(z) - girder(z));
 
+    /// <summary>Stress in the slab at a height above the girder's soffit (Pa).</summary>
     public double SlabStress(double z) => section.HasSlab ? section.Modulus * section.Ratio * (Plane(z) - slab(z)) : 0;
 
     private double Plane(double z) => Whole.Axial + Whole.Curvature * (section.Composite.Centroid - z);

@@ -16,6 +16,7 @@ public sealed partial class ModelLoads
     private readonly Lazy<PermanentLoads> permanent;
     private readonly Dictionary<(int Girder, int Span), double> wet = [];
 
+    /// <summary>The loads of a bridge on a mesh.</summary>
     public ModelLoads(BridgeGeometry geometry, DeckMesh mesh, ModelChoices choices)
     {
         (this.geometry, this.mesh, shares) = (geometry, mesh, new(mesh, choices));
@@ -89,8 +90,10 @@ public sealed partial class ModelLoads
     /// <summary>Edge beams, footways, parapets, and diaphragms that come after the slab.</summary>
     public DeckLoads Edges => permanent.Value.Superimposed;
 
+    /// <summary>Loads of the surfacing.</summary>
     public DeckLoads Surfacing => permanent.Value.Surfacing;
 
+    /// <summary>Loads of a case of the engineer's own.</summary>
     public DeckLoads Own(OwnCase own) => DeckForces.Own(geometry, mesh, own);
 
     /// <summary>Loads on the deck as a case of the model.</summary>

@@ -9,6 +9,7 @@ public sealed class PermanentLoads
 {
     private readonly BridgeGeometry geometry;
 
+    /// <summary>The permanent loads of a bridge on a mesh.</summary>
     public PermanentLoads(BridgeGeometry geometry, DeckMesh mesh)
     {
         this.geometry = geometry;
@@ -33,6 +34,8 @@ public sealed class PermanentLoads
 
     /// <summary>Loads of surfacing on carriageway and hard strips.</summary>
     public DeckLoads Surfacing { get; }
+
+    /// <summary>The sum of the surfacing's loads, worked out from its geometry (N).</summary>
     public double SurfacingTotal { get; }
 
     /// <summary>

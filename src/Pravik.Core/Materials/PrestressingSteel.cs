@@ -7,9 +7,17 @@ public sealed record StrandGrade
 {
     /// <summary>Type and diameter in mm, such as <c>Y1860S7 15.7</c>.</summary>
     public string Type { get; init; } = "Y1860S7 15.7";
+
+    /// <summary>Area of one strand (m²); null for that of the type.</summary>
     public double? Area { get; init; }
+
+    /// <summary>f_pk (Pa); null for that of the type.</summary>
     public double? Fpk { get; init; }
+
+    /// <summary>f_p0.1k (Pa); null for that of the type.</summary>
     public double? Fp01k { get; init; }
+
+    /// <summary>E_p (Pa); null for 195 GPa.</summary>
     public double? Ep { get; init; }
 
     /// <summary>Relaxation class 1, 2 or 3 (EN 1992-1-1 3.3.2(4)); low-relaxation strand is of class 2.</summary>
@@ -58,6 +66,7 @@ public sealed record PrestressingSteel(
         ("Grade 270, 0.6 in", 15.24e-3, 140.0e-6, 270 * Ksi),
     ];
 
+    /// <summary>The types that are known.</summary>
     public static IReadOnlyList<string> Types { get; } = [.. Table.Select(row => row.Type)];
 
     /// <summary>Throws <see cref="ArgumentException"/> for an unknown type.</summary>

@@ -5,8 +5,13 @@ namespace Pravik.Core.Materials;
 /// <summary>Reinforcement as entered: its class and own values (Pa).</summary>
 public sealed record ReinforcementGrade
 {
+    /// <summary>Class, such as <c>B500B</c>.</summary>
     public string Class { get; init; } = "B500B";
+
+    /// <summary>f_yk (Pa); null for that of the class.</summary>
     public double? Fyk { get; init; }
+
+    /// <summary>E_s (Pa); null for 200 GPa.</summary>
     public double? Es { get; init; }
 
     /// <summary>How the stress goes on beyond yield.</summary>
@@ -14,6 +19,8 @@ public sealed record ReinforcementGrade
 
     /// <summary>Own strain at greatest force, and ratio of tensile to yield strength.</summary>
     public double? EpsilonUk { get; init; }
+
+    /// <summary>k, tensile over yield strength; null for that of the class.</summary>
     public double? Ratio { get; init; }
 
     /// <summary>Own stress-strain line, in place of the class's.</summary>
@@ -42,6 +49,7 @@ public sealed record ReinforcingSteel(string Class, double Fyk, double Es, Branc
         ("Grade 80", 80 * Ksi, 29000 * Ksi, 'B'),
     ];
 
+    /// <summary>The classes that are known.</summary>
     public static IReadOnlyList<string> Classes { get; } = [.. Table.Select(row => row.Class)];
 
     /// <summary>Own stress-strain line; empty for the class's.</summary>

@@ -8,14 +8,20 @@ namespace Pravik.Core.Materials;
 /// </summary>
 public sealed record LinePoint
 {
+    /// <summary>Strain.</summary>
     public double Strain { get; init; }
+
+    /// <summary>Stress (Pa).</summary>
     public double Stress { get; init; }
 }
 
 /// <summary>How a steel goes on beyond its yield or proof strength.</summary>
 public enum Branch
 {
+    /// <summary>It stays at the design strength.</summary>
     Level,
+
+    /// <summary>It rises to the tensile strength.</summary>
     Rising,
 }
 

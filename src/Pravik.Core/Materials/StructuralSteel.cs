@@ -3,9 +3,16 @@ namespace Pravik.Core.Materials;
 /// <summary>Structural steel as entered: its grade and own values (Pa).</summary>
 public sealed record StructuralGrade
 {
+    /// <summary>Grade, such as <c>S355</c>.</summary>
     public string Class { get; init; } = "S355";
+
+    /// <summary>f_y to 40 mm (Pa); null for that of the grade.</summary>
     public double? Fy { get; init; }
+
+    /// <summary>f_u (Pa); null for that of the grade.</summary>
     public double? Fu { get; init; }
+
+    /// <summary>E (Pa); null for that of the grade.</summary>
     public double? E { get; init; }
 }
 
@@ -35,6 +42,7 @@ public sealed record StructuralSteel(string Class, double Fy, double FyThick, do
         Grade270("Grade HPS 70W", 70, 85),
     ];
 
+    /// <summary>The grades that are known.</summary>
     public static IReadOnlyList<string> Classes { get; } = [.. Table.Select(s => s.Class)];
 
     /// <summary>Throws <see cref="ArgumentException"/> for an unknown class. Own strengths hold for every thickness.</summary>

@@ -28,6 +28,7 @@ public sealed record LayeredSection(
     double Modulus
 )
 {
+    /// <summary>Whether a slab works with the girder.</summary>
     public bool HasSlab => SlabWidth > 0;
 
     /// <summary>Level of the middle of the slab above the girder's soffit.</summary>
@@ -59,7 +60,11 @@ public sealed record BridgeModel(ModelKind Kind, StageState State, FrameModel Fr
 
     /// <summary>Shells of the slab, [row][bay]; −1 where there is none. Empty for models without shells.</summary>
     public ImmutableArray<ImmutableArray<int>> Shells { get; init; } = [];
+
+    /// <summary>Where girders are held.</summary>
     public required ImmutableArray<ModelSeat> Seats { get; init; }
+
+    /// <summary>Members that are not of girders.</summary>
     public required ImmutableArray<ModelMember> Others { get; init; }
 
     /// <summary>Props: span and girder (from 0) and the node that is held.</summary>

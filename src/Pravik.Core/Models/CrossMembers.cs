@@ -10,13 +10,22 @@ namespace Pravik.Core.Models;
 /// <summary>What a member of a model stands for.</summary>
 public enum MemberKind
 {
+    /// <summary>A girder.</summary>
     Girder,
+
+    /// <summary>An edge of the slab along the deck.</summary>
     Edge,
+
+    /// <summary>A strip of slab across.</summary>
     Strip,
+
+    /// <summary>A diaphragm or cross-frame.</summary>
     Diaphragm,
 
     /// <summary>Of the substructure.</summary>
     Crosshead,
+
+    /// <summary>A column of a pier.</summary>
     Column,
 }
 
@@ -28,6 +37,8 @@ public sealed record CrossMember(int I, int J, MemberKind Kind, double Flexural,
 
     /// <summary>Width and depth (m); 0 for bars of steel.</summary>
     public double Width { get; init; }
+
+    /// <summary>Depth (m).</summary>
     public double Depth { get; init; }
 }
 
@@ -41,7 +52,10 @@ public sealed record CrossMember(int I, int J, MemberKind Kind, double Flexural,
 /// </remarks>
 public sealed class CrossMembers
 {
+    /// <summary>ν of concrete, uncracked (EN 1992-1-1 3.1.3(4)).</summary>
     public const double PoissonsRatio = 0.2;
+
+    /// <summary>Up to this skew (rad) strips across lie along the axes.</summary>
     public const double GreatestAlignedSkew = 20 * Math.PI / 180;
     private readonly BridgeGeometry geometry;
     private readonly Bridge bridge;

@@ -21,6 +21,8 @@ public sealed class DeckLine
 
     /// <summary>Share of the joint on the right.</summary>
     public double[] Weight { get; }
+
+    /// <summary>Station at each mesh line.</summary>
     public double[] Station { get; }
 
     /// <summary>Plan length to the next mesh line; 0 over a joint and at the end.</summary>

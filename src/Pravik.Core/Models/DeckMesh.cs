@@ -32,6 +32,7 @@ public sealed record DeckMesh(
     ImmutableArray<int> GirderLines
 )
 {
+    /// <summary>The joint where a longitudinal meets a mesh line.</summary>
     public int NodeAt(int longitudinal, int line) => line * Longitudinals + longitudinal;
 
     /// <summary>The joint of a girder (from 0) on a row.</summary>

@@ -72,6 +72,7 @@ public sealed class DeckShares(DeckMesh mesh, ModelChoices choices)
         return [.. sums.Select(s => Down(s.Key, s.Value))];
     }
 
+    /// <summary>A load down on a joint (N).</summary>
     public static NodalLoad Down(int node, double load) => new(node, new Point3(0, 0, -load), default);
 
     private static double Lever(double[] at, double offset, int girder)

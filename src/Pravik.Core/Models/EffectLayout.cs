@@ -7,10 +7,20 @@ public enum GirderEffect
 {
     /// <summary>Axial force, shear across, shear, torsion, sagging moment, moment across (N, Nm).</summary>
     N,
+
+    /// <summary>Shear across (N).</summary>
     Vy,
+
+    /// <summary>Shear upright (N).</summary>
     V,
+
+    /// <summary>Torsion (Nm).</summary>
     T,
+
+    /// <summary>Sagging moment (Nm).</summary>
     M,
+
+    /// <summary>Moment across (Nm).</summary>
     Mz,
 
     /// <summary>Deflection, up (m).</summary>
@@ -18,7 +28,11 @@ public enum GirderEffect
 
     /// <summary>Stresses at the girder's soffit and top and at the slab's top (Pa).</summary>
     Bottom,
+
+    /// <summary>Stress at the girder's top (Pa).</summary>
     GirderTop,
+
+    /// <summary>Stress at the slab's top (Pa).</summary>
     SlabTop,
 }
 
@@ -34,8 +48,13 @@ public sealed record MemberPlace(MemberKind Kind, string Name);
 /// </summary>
 public sealed class EffectLayout
 {
+    /// <summary>Effects of a point.</summary>
     public const int OfPoint = 10;
+
+    /// <summary>Effects of a seat.</summary>
     public const int OfSeat = 3;
+
+    /// <summary>Effects of an end of a member.</summary>
     public const int OfEnd = 6;
 
     /// <summary>How many of a point's effects are forces, which act together.</summary>
@@ -43,6 +62,7 @@ public sealed class EffectLayout
     private readonly Dictionary<string, int> seats;
     private readonly Dictionary<string, int> members;
 
+    /// <summary>The places of a bridge's effects: those of its finished model.</summary>
     public EffectLayout(ImmutableArray<ModelPoint> points, BridgeModel finished)
     {
         Points = points;
@@ -52,8 +72,13 @@ public sealed class EffectLayout
         members = Members.Select((m, i) => (m.Name, i)).ToDictionary(m => m.Name, m => m.i);
     }
 
+    /// <summary>Points along the girders.</summary>
     public ImmutableArray<ModelPoint> Points { get; }
+
+    /// <summary>Seats of the girders.</summary>
     public ImmutableArray<SeatPlace> Seats { get; }
+
+    /// <summary>Members that are not of girders.</summary>
     public ImmutableArray<MemberPlace> Members { get; }
 
     private int FirstSeat => OfPoint * Points.Length;
@@ -62,6 +87,7 @@ public sealed class EffectLayout
     /// <summary>How many effects there are.</summary>
     public int Count => FirstEnd + 2 * OfEnd * Members.Length;
 
+    /// <summary>Place of an effect at a point.</summary>
     public int At(int point, GirderEffect effect) => OfPoint * point + (int)effect;
 
     /// <summary>First of the three forces of a seat: along, across, up.</summary>
@@ -73,6 +99,7 @@ public sealed class EffectLayout
     /// <summary>Number of a seat or member by its name in a model; null where the finished bridge has none of that name.</summary>
     public int? SeatNamed(string name) => seats.TryGetValue(name, out var seat) ? seat : null;
 
+    /// <summary>Number of a member by its name in a model; null where the finished bridge has none of that name.</summary>
     public int? MemberNamed(string name) => members.TryGetValue(name, out var member) ? member : null;
 
     /// <summary>The forces that act together with an effect: where they begin and how many they are.</summary>
@@ -85,23 +112,32 @@ public sealed class EffectLayout
 /// <summary>The values of all effects, in the places of a layout. Not changed once it is made.</summary>
 public sealed class EffectValues(EffectLayout layout, double[] values)
 {
+    /// <summary>The places of the values.</summary>
     public EffectLayout Layout { get; } = layout;
 
+    /// <summary>All values.</summary>
     public ReadOnlySpan<double> All => values;
 
+    /// <summary>The value at a place.</summary>
     public double this[int effect] => values[effect];
 
+    /// <summary>The value of an effect at a point.</summary>
     public double this[int point, GirderEffect effect] => values[Layout.At(point, effect)];
 
+    /// <summary>Values that are all 0.</summary>
     public static EffectValues None(EffectLayout layout) => new(layout, new double[layout.Count]);
 
+    /// <summary>The forces at a point.</summary>
     public SectionForces Forces(int point) => At(Layout.At(point, GirderEffect.N));
 
+    /// <summary>The stresses at a point.</summary>
     public FaceStresses Stresses(int point) =>
         new(this[point, GirderEffect.Bottom], this[point, GirderEffect.GirderTop], this[point, GirderEffect.SlabTop]);
 
+    /// <summary>The forces of a seat.</summary>
     public SeatForces Seat(int seat) => Layout.AtSeat(seat) is var i ? new(values[i], values[i + 1], values[i + 2]) : default;
 
+    /// <summary>The forces at an end of a member.</summary>
     public SectionForces End(int member, bool atEnd) => At(Layout.AtEnd(member, atEnd));
 
     private SectionForces At(int i) => new(values[i], values[i + 1], values[i + 2], values[i + 3], values[i + 4], values[i + 5]);

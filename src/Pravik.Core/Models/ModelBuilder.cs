@@ -33,6 +33,7 @@ public sealed class ModelBuilder
     private readonly double depth;
     private readonly Dictionary<(int Girder, int Piece), LayeredSection> sections = [];
 
+    /// <summary>A builder of models; ground is wanted where they stand on piers.</summary>
     public ModelBuilder(BridgeGeometry geometry, ModelChoices choices, Ground? ground = null)
     {
         (Geometry, this.choices, this.ground) = (geometry, choices, ground);
@@ -64,7 +65,10 @@ public sealed class ModelBuilder
         return [.. Enumerable.Range(0, geometry.SpanCount).Select(Of)];
     }
 
+    /// <summary>The bridge.</summary>
     public BridgeGeometry Geometry { get; }
+
+    /// <summary>The joints of the deck.</summary>
     public DeckMesh Mesh { get; }
 
     /// <summary>
@@ -72,13 +76,20 @@ public sealed class ModelBuilder
     /// the other makings, in their order.
     /// </summary>
     public const int GirderMaterial = 0;
+
+    /// <summary>Place of the slab's concrete.</summary>
     public const int SlabMaterial = 1;
+
+    /// <summary>Place of the supports' concrete.</summary>
     public const int SupportMaterial = 2;
+
+    /// <summary>Place of structural steel.</summary>
     public const int SteelMaterial = 3;
 
     /// <summary>Place of the concrete of a making of girders.</summary>
     private static int OfMaking(int making) => making == 0 ? GirderMaterial : SteelMaterial + making;
 
+    /// <summary>The model of a moment of construction.</summary>
     public BridgeModel Build(StageState state)
     {
         var parts = new FrameParts(Materials(state));

@@ -20,6 +20,7 @@ public sealed class ModelEffects
     private readonly EffectLayout layout;
     private readonly Ends?[][] pieces;
 
+    /// <summary>The effects of a model in the places of a layout.</summary>
     public ModelEffects(BridgeModel model, EffectLayout layout)
     {
         (this.model, this.layout) = (model, layout);
@@ -126,6 +127,7 @@ public sealed class ModelEffects
             : FrameEffect.Nothing;
     }
 
+    /// <summary>Deflection of a point, up (m).</summary>
     public FrameEffect Deflection(int point) =>
         new([new(EffectSource.Node, model.Mesh.OfGirder(layout.Points[point].Girder, layout.Points[point].Line), 2, 1)]);
 

@@ -15,6 +15,7 @@ public sealed class BandedCholesky : ILinearSolver
 {
     private const double ZeroPivot = 1e-12;
 
+    /// <summary>Factorises; throws <see cref="SingularMatrixException"/> where a pivot is not positive.</summary>
     public IFactor Factorise(SymmetricMatrix matrix)
     {
         int n = matrix.Size,

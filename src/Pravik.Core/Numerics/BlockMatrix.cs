@@ -28,11 +28,16 @@ public sealed class BlockMatrix
         }
     }
 
+    /// <summary>Unknowns of each block.</summary>
     public int[] Sizes { get; }
+
+    /// <summary>Blocks that are joined to each.</summary>
     public int[][] Neighbours { get; }
 
     /// <summary>Number of the first unknown of every vertex, and the number of all at the end.</summary>
     public int[] First { get; }
+
+    /// <summary>Unknowns in all.</summary>
     public int Unknowns => First[^1];
 
     /// <summary>

@@ -33,6 +33,9 @@ public sealed class GaussLegendre
         }
     }
 
+    /// <summary>Places within 0 and 1.</summary>
     public double[] At { get; }
+
+    /// <summary>Weights, which add up to 1.</summary>
     public double[] Weight { get; }
 }

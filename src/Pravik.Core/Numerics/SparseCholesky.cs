@@ -64,6 +64,8 @@ public sealed class SparseCholesky
     /// lost.
     /// </summary>
     public double LeastPivot { get; private set; } = double.PositiveInfinity;
+
+    /// <summary>The greatest pivot.</summary>
     public double GreatestPivot { get; private set; }
 
     private void Branches(List<int> supernodes, Action<int> act)

@@ -5,6 +5,7 @@ public sealed class SymmetricMatrix(int size)
 {
     private readonly Dictionary<int, double>[] rows = [.. Enumerable.Range(0, size).Select(_ => new Dictionary<int, double>())];
 
+    /// <summary>Rows and columns.</summary>
     public int Size => rows.Length;
 
     /// <summary>The greatest distance of an entry from the diagonal.</summary>

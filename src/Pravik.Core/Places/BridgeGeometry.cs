@@ -28,7 +28,10 @@ public sealed class BridgeGeometry
         Girders = placeGirders ? new GirderPlacing(this).Lines() : [];
     }
 
+    /// <summary>The bridge.</summary>
     public Bridge Bridge { get; }
+
+    /// <summary>Its road line.</summary>
     public RoadLine Road { get; }
 
     /// <summary>Types and sections of the girders.</summary>
@@ -105,7 +108,11 @@ public sealed class BridgeGeometry
 
     /// <summary>The units of the deck, along the bridge.</summary>
     public ImmutableArray<UnitPlace> Units { get; }
+
+    /// <summary>Its support axes, along the road.</summary>
     public ImmutableArray<AxisPlace> Axes { get; }
+
+    /// <summary>Its lines of girders, from the left.</summary>
     public ImmutableArray<GirderLine> Girders { get; }
 
     /// <summary>The lines that have a girder in a span (from 0), from the left.</summary>
@@ -123,8 +130,13 @@ public sealed class BridgeGeometry
     /// <summary>Whether girders run on over a pier in one piece anywhere.</summary>
     public bool RunsOn => layouts.Any(l => l.RunsOn);
 
+    /// <summary>Number of spans.</summary>
     public int SpanCount => Axes.Length - 1;
+
+    /// <summary>Station of the first axis (m).</summary>
     public double FirstStation => Axes[0].Station;
+
+    /// <summary>Station of the last axis (m).</summary>
     public double LastStation => Axes[^1].Station;
 
     /// <summary>Stations from the first axis to the last, in equal steps.</summary>
@@ -154,6 +166,7 @@ public sealed class BridgeGeometry
     /// <summary>Offset of the deck's left or right edge at a station, that of the unit which has the edge there.</summary>
     public double LeftEdge(double station) => deck.Edge(station, u => u.Shape.LeftEdge(station));
 
+    /// <summary>Offset of the deck's right edge at a station.</summary>
     public double RightEdge(double station) => deck.Edge(station, u => u.Shape.RightEdge(station));
 
     /// <summary>The deck as a section square to the road at a station cuts it, from left to right; none beyond the ends.</summary>
@@ -176,11 +189,13 @@ public sealed class BridgeGeometry
     /// <summary>Area of the deck in plan (m²), and volume of its slab (m³).</summary>
     public double DeckArea => deck.Area;
 
+    /// <summary>Volume of the slab (m³).</summary>
     public double SlabVolume => deck.SlabVolume;
 
     /// <summary>Where an axis meets a line that is given by its offset at every station (<see cref="AxisPlace.Meet"/>).</summary>
     public RoadPlace Meet(AxisPlace axis, Func<double, double> offsetAt) => axis.Meet(Road, offsetAt);
 
+    /// <summary>Titles of the project.</summary>
     public Titles Titles => Bridge.Basis.Titles;
 
     /// <summary>A point on a girder at fraction t of a span (0 at its first axis).</summary>

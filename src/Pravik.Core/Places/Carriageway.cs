@@ -14,8 +14,10 @@ public readonly record struct Carriageway(double From, double To)
     /// <summary>What is narrower is no carriageway: no vehicle drives there, as behind a barrier on the deck's edge (m).</summary>
     public const double Least = 2;
 
+    /// <summary>Width (m).</summary>
     public double Width => To - From;
 
+    /// <summary>Whether an offset lies within it.</summary>
     public bool Contains(double offset) => offset > From && offset < To;
 
     /// <summary>

@@ -22,6 +22,8 @@ public sealed record StripPlace(
     /// The part by which it is picked: <c>/parts/units/2/left/1</c>. <see cref="Path"/> leads to its values in the pattern.
     /// </summary>
     public string Part { get; init; } = "";
+
+    /// <summary>Name that it was given; null for none.</summary>
     public string? OwnName { get; init; }
 
     /// <summary>Its own name, or that of its kind.</summary>
@@ -39,12 +41,17 @@ public sealed record StripPlace(
 
     /// <summary>Own unit weight of what lies on the slab (N/m³), or null.</summary>
     public double? UnitWeight { get; init; }
+
+    /// <summary>Width (m).</summary>
     public double Width => To - From;
+
+    /// <summary>Offset of its middle (m).</summary>
     public double Middle => (From + To) / 2;
 
     /// <summary>Mean depth between slab top and surface.</summary>
     public double MeanFill => (SurfaceFrom + SurfaceTo - SlabFrom - SlabTo) / 2;
 
+    /// <summary>The least fill above the slab (m).</summary>
     public double LeastFill => Math.Min(SurfaceFrom - SlabFrom, SurfaceTo - SlabTo);
 }
 
@@ -73,8 +80,14 @@ public sealed class DeckSection
 
     /// <summary>All strips from the left edge to the right.</summary>
     public ImmutableArray<StripPlace> Strips { get; }
+
+    /// <summary>Offset of the left edge (m).</summary>
     public double LeftEdge { get; }
+
+    /// <summary>Offset of the right edge (m).</summary>
     public double RightEdge { get; }
+
+    /// <summary>Width over all (m).</summary>
     public double Width => RightEdge - LeftEdge;
 
     /// <summary>

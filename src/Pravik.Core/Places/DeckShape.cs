@@ -51,10 +51,13 @@ public sealed class DeckShape
             only = Make(0);
     }
 
+    /// <summary>Whether no width changes along the unit.</summary>
     public bool HasConstantWidths { get; }
 
     /// <summary>Whether the section is the same everywhere.</summary>
     public bool IsConstant => only is not null;
+
+    /// <summary>Place of the pattern in the list.</summary>
     public int PatternIndex { get; }
 
     /// <summary>Number of boundaries: strips and one.</summary>
@@ -80,8 +83,10 @@ public sealed class DeckShape
     /// <summary>Offset at fraction t of a strip (0 at its left boundary), strips numbered from the left edge.</summary>
     public double Within(int strip, double t, double station) => (1 - t) * Boundary(strip, station) + t * Boundary(strip + 1, station);
 
+    /// <summary>Offset of the left edge at a station (m).</summary>
     public double LeftEdge(double station) => Boundary(0, station);
 
+    /// <summary>Offset of the right edge at a station (m).</summary>
     public double RightEdge(double station) => Boundary(Boundaries - 1, station);
 
     /// <summary>Stations at which a table has an entry.</summary>

@@ -7,8 +7,10 @@ namespace Pravik.Core.Places;
 /// <summary>A girder line: its number from the left, and where it runs in each span; null in spans that it has no girder in.</summary>
 public sealed record GirderLine(int Number, ImmutableArray<GirderSpan?> Spans)
 {
+    /// <summary>Name, G and its number.</summary>
     public string Name => $"G{Number}";
 
+    /// <summary>Whether there is a girder in a span (from 0).</summary>
     public bool IsIn(int span) => Spans[span] is not null;
 
     /// <summary>The girder in a span (from 0); throws <see cref="InvalidOperationException"/> where there is none.</summary>
@@ -30,7 +32,10 @@ public sealed record GirderSpan(Point Start, Point End, double StartOffset, doub
     /// <summary>The line that it follows; null for a straight one.</summary>
     public GirderCurve? Curve { get; init; }
 
+    /// <summary>Length from axis to axis (m).</summary>
     public double Length => Curve?.Length ?? Point.Distance(Start, End);
+
+    /// <summary>Offset half way (m).</summary>
     public double MiddleOffset => Curve?.MiddleOffset ?? (StartOffset + EndOffset) / 2;
 
     /// <summary>
@@ -41,6 +46,7 @@ public sealed record GirderSpan(Point Start, Point End, double StartOffset, doub
     /// <summary>Directions of length 1 at fraction t: along the girder, and to its right.</summary>
     public Point Along(double t) => Curve?.Along(t) ?? 1 / Length * (End - Start);
 
+    /// <summary>Direction to its right at fraction t, of length 1.</summary>
     public Point Right(double t) => Along(t) is var ahead ? new(ahead.Y, -ahead.X) : default;
 
     /// <summary>Points from axis to axis, enough to draw it.</summary>
@@ -78,11 +84,16 @@ public sealed class GirderCurve
         MiddleOffset = offset((from + to) / 2);
     }
 
+    /// <summary>Length (m).</summary>
     public double Length => along[^1];
+
+    /// <summary>Offset half way (m).</summary>
     public double MiddleOffset { get; }
 
+    /// <summary>The point at fraction t of the length; t is taken within 0 and 1.</summary>
     public Point At(double t) => PointOf(StationAt(t));
 
+    /// <summary>Direction along it at fraction t, of length 1.</summary>
     public Point Along(double t)
     {
         var (station, step) = (StationAt(t), (stations[^1] - stations[0]) / Pieces / 2);

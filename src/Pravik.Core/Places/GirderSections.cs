@@ -26,6 +26,7 @@ public sealed class GirderSections
     private readonly ImmutableArray<GirderLayout> layouts;
     private readonly Dictionary<string, Lazy<MadeSection>> sections;
 
+    /// <summary>Types and sections of a bridge's girders, by the layouts of its spans.</summary>
     public GirderSections(Bridge bridge, ImmutableArray<GirderLayout> layouts)
     {
         (this.bridge, this.layouts) = (bridge, layouts);
@@ -40,6 +41,7 @@ public sealed class GirderSections
         ];
     }
 
+    /// <summary>The types of the bridge.</summary>
     public ImmutableArray<GirderType> Types => bridge.Girders.Types;
 
     /// <summary>The section of the type that all girders have where neither they nor their span name one.</summary>
@@ -63,6 +65,7 @@ public sealed class GirderSections
     /// <summary>Place in the list of the type of a girder in a span.</summary>
     public int TypeIndex(int number, int span) => IndexOf(Own(number, span)?.Type, layouts[span].Type);
 
+    /// <summary>The type of a girder in a span.</summary>
     public GirderType TypeOf(int number, int span) => Types[TypeIndex(number, span)];
 
     /// <summary>The section that a type names, or the first of the bridge.</summary>

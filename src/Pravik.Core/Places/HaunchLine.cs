@@ -52,10 +52,13 @@ public sealed class HaunchLine
     /// <summary>Under which name the bridge keeps a girder's own values in a span (from 0).</summary>
     public static string Key(int girder, int span) => $"{girder}-{span + 1}";
 
+    /// <summary>What the girder has of its own.</summary>
     public GirderOwn Own { get; }
 
     /// <summary>Fractions of the span at which the girder bears.</summary>
     public double From { get; }
+
+    /// <summary>Fraction of the span at which the girder bears at its end.</summary>
     public double To { get; }
 
     /// <summary>Deflection of the bare girder half way under the wet slab (m, downward).</summary>
@@ -63,6 +66,8 @@ public sealed class HaunchLine
 
     /// <summary>Camber half way when the slab is cast, and what is left of it when the road is finished (m, upward).</summary>
     public double CastingCamber { get; }
+
+    /// <summary>What is left of the camber when the road is finished (m, upward).</summary>
     public double Camber { get; }
 
     /// <summary>Haunch on the centre line over both bearings (m).</summary>
@@ -82,6 +87,8 @@ public sealed class HaunchLine
 
     /// <summary>Least and greatest haunch over the flange.</summary>
     public double Least => OverBearings - highest;
+
+    /// <summary>The greatest haunch over the flange (m).</summary>
     public double Greatest =>
         Enumerable.Range(0, Samples + 1).Select(i => From + (To - From) * i / Samples).Max(t => SoffitAt(t).Flange.Max(p => p.Y) - Top(t));
 

@@ -9,6 +9,7 @@ namespace Pravik.Core.Places;
 /// </summary>
 public sealed record Measurement(double Plan, double Slope, double Vertical, double Along, double Square, RoadPlace From, RoadPlace To)
 {
+    /// <summary>What lies between two points in space.</summary>
     public static Measurement Between(RoadLine road, Point3 a, Point3 b)
     {
         var (from, to) = (road.Locate(new(a.X, a.Y)), road.Locate(new(b.X, b.Y)));

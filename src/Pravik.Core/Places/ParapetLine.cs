@@ -36,14 +36,23 @@ public sealed class ParapetLine
 
     /// <summary>The unit of the deck on which it stands; a parapet is parted where the deck is.</summary>
     public UnitPlace Unit { get; }
+
+    /// <summary>−1 on the left, +1 on the right.</summary>
     public int Side { get; }
+
+    /// <summary>Its profile.</summary>
     public ParapetProfile Profile { get; }
+
+    /// <summary>Station where it begins (m).</summary>
     public double From { get; }
+
+    /// <summary>Station where it ends (m).</summary>
     public double To { get; }
 
     /// <summary>Weight per metre (N/m).</summary>
     public double Weight { get; }
 
+    /// <summary>Path of the parapet in the document.</summary>
     public string Path => $"/parapets/{Index}";
 
     /// <summary>Length of the traffic face, along its own offset (m).</summary>
@@ -93,6 +102,7 @@ public sealed class ParapetLine
     /// </summary>
     public bool Loads(double station) => station >= loads.From - 1e-9 && station <= loads.To + 1e-9;
 
+    /// <summary>Whether it stands at a station.</summary>
     public bool Covers(double station) => station >= From - 1e-9 && station <= To + 1e-9;
 
     /// <summary>Offset of the traffic face at a station.</summary>

@@ -10,7 +10,11 @@ public sealed record StageState
 {
     /// <summary>Spans (from 0) in which girders stand, in which the slab is stiff, and whose girders are propped half way.</summary>
     public required ImmutableArray<bool> Girders { get; init; }
+
+    /// <summary>Spans (from 0) in which the slab is stiff.</summary>
     public required ImmutableArray<bool> Slab { get; init; }
+
+    /// <summary>Spans (from 0) whose girders are propped half way.</summary>
     public required ImmutableArray<bool> Props { get; init; }
 
     /// <summary>Props that have let go because they would pull.</summary>
@@ -48,6 +52,7 @@ public sealed record StageState
             Joined = [.. Enumerable.Repeat(false, spans + 1)],
         };
 
+    /// <summary>Whether the same stands, as stiff.</summary>
     public bool Equals(StageState? other) =>
         other is not null
         && Girders.SequenceEqual(other.Girders)
@@ -58,6 +63,7 @@ public sealed record StageState
         && SlabFactor == other.SlabFactor
         && GirderFactors.SequenceEqual(other.GirderFactors);
 
+    /// <inheritdoc/>
     public override int GetHashCode() =>
         HashCode.Combine(
             SlabFactor,

@@ -7,9 +7,16 @@ namespace Pravik.Core.Places;
 /// <summary>A stage worked out: what stands under its loads, and what is put on; spans and axes from 0.</summary>
 public sealed record StageStep(int Number, Stage Stage, StageState State)
 {
+    /// <summary>Spans in which girders are set.</summary>
     public ImmutableArray<int> NewGirders { get; init; } = [];
+
+    /// <summary>Spans in which the slab is cast.</summary>
     public ImmutableArray<int> Pours { get; init; } = [];
+
+    /// <summary>Axes over which girders are joined.</summary>
     public ImmutableArray<int> Joins { get; init; } = [];
+
+    /// <summary>Spans from which props are taken away.</summary>
     public ImmutableArray<int> Releases { get; init; } = [];
 }
 
@@ -65,6 +72,7 @@ public static class Staging
     public static double ReadyOn(IReadOnlyList<StageStep> steps, StageState finished) =>
         steps.FirstOrDefault(s => s.State.Equals(finished))?.Stage.Day ?? (steps.Count > 0 ? steps[^1].Stage.Day : 0);
 
+    /// <summary>Day on which the slab of a span (from 0) is cast; null where it never is.</summary>
     public static double? CastOn(IReadOnlyList<StageStep> steps, int span) => steps.FirstOrDefault(s => s.Pours.Contains(span))?.Stage.Day;
 
     /// <summary>What is wrong with the stages of a bridge.</summary>

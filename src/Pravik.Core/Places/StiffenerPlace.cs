@@ -16,6 +16,7 @@ public sealed record StiffenerPlace(
     double Volume
 )
 {
+    /// <summary>Whether it stands upright.</summary>
     public bool IsUpright => Stiffener.Kind != StiffenerKind.Longitudinal;
 
     /// <summary>Where an upright stiffener stands on girders of a span, and where a longitudinal one begins and ends.</summary>

@@ -28,6 +28,8 @@ public sealed record BearingPlace(
 
     /// <summary>Directions of length 1: along the girder there, and to its right.</summary>
     public Point Along => Girder.In(Span).Along(Fraction);
+
+    /// <summary>Direction to its right, of length 1.</summary>
     public Point Right => Girder.In(Span).Right(Fraction);
 
     /// <summary>Level of the girder's soffit.</summary>
@@ -88,22 +90,43 @@ public sealed class SupportPlace
                 ?? (LowestGround is { } lowest ? lowest - Values.Size("foundingDepth") : ShelfLevel - Values.Size("height"));
     }
 
+    /// <summary>The bridge.</summary>
     public BridgeGeometry Geometry { get; }
+
+    /// <summary>Its axis.</summary>
     public AxisPlace Axis { get; }
+
+    /// <summary>Its sizes and choices.</summary>
     public SupportValues Values { get; }
+
+    /// <summary>Where the axis meets the road line.</summary>
     public Point Origin { get; }
+
+    /// <summary>Direction along the axis to the right, of length 1.</summary>
     public Point Across { get; }
+
+    /// <summary>Direction ahead, square to the axis, of length 1.</summary>
     public Point Ahead { get; }
 
     /// <summary>Towards which side of the axis the bridge lies from an abutment: 1 ahead, −1 back.</summary>
     public int Front { get; }
+
+    /// <summary>Its bearings.</summary>
     public ImmutableArray<BearingPlace> Bearings { get; }
+
+    /// <summary>Level of the shelf on which plinths stand (m).</summary>
     public double ShelfLevel { get; }
 
     /// <summary>Along the axis: the deck's edges and the outer girders.</summary>
     public double LeftEdge { get; }
+
+    /// <summary>Distance along the axis to the deck's right edge (m).</summary>
     public double RightEdge { get; }
+
+    /// <summary>Distance along the axis to the first girder (m).</summary>
     public double FirstGirder { get; }
+
+    /// <summary>Distance along the axis to the last girder (m).</summary>
     public double LastGirder { get; }
 
     /// <summary>What stands on the foundation, in plan: columns, wall, or the seat's wall.</summary>
@@ -114,10 +137,14 @@ public sealed class SupportPlace
 
     /// <summary>Lowest and highest ground under the foundation; null where there is none under all of it.</summary>
     public double? LowestGround { get; }
+
+    /// <summary>Highest ground under it (m); null where none is known.</summary>
     public double? HighestGround { get; }
 
     /// <summary>Level of the foundation's underside, and of its top.</summary>
     public double FoundingLevel { get; }
+
+    /// <summary>Level of the top of the foundation (m).</summary>
     public double FootTop => Values.IsSeat ? CapSoffit : FoundingLevel + Values.Size("footThickness");
 
     /// <summary>Underside of the crosshead or seat beam.</summary>
@@ -137,8 +164,10 @@ public sealed class SupportPlace
     /// <summary>A pad or cap in plan.</summary>
     public readonly record struct Foot(double From, double To, double Back, double Ahead);
 
+    /// <summary>A point in plan along and square to the axis.</summary>
     public Point Local(Point world) => new((world - Origin).Dot(Across), (world - Origin).Dot(Ahead));
 
+    /// <summary>The point in plan of one along and square to the axis.</summary>
     public Point World(Point local) => Origin + local.X * Across + local.Y * Ahead;
 
     /// <summary>Spacing of columns along the axis.</summary>
@@ -181,6 +210,7 @@ public sealed class SupportPlace
         }
     }
 
+    /// <summary>Distance between piles (m).</summary>
     public double PileSpacing => Values.Own("pileSpacing") ?? 3 * Values.Size("pileDiameter");
 
     /// <summary>All supports of a bridge.</summary>

@@ -26,10 +26,20 @@ public sealed class UnitPlace
 
     /// <summary>Under which name the bridge keeps its own values: the number of its first axis.</summary>
     public string Key => $"{Start.Number}";
+
+    /// <summary>Name of the unit.</summary>
     public string Name => Own.Name ?? $"Unit {Number}";
+
+    /// <summary>What it has of its own.</summary>
     public DeckUnit Own { get; }
+
+    /// <summary>The road line.</summary>
     public RoadLine Road => geometry.Road;
+
+    /// <summary>The axis at which it begins.</summary>
     public AxisPlace Start { get; }
+
+    /// <summary>The axis at which it ends.</summary>
     public AxisPlace End { get; }
 
     /// <summary>
@@ -37,16 +47,26 @@ public sealed class UnitPlace
     /// short.
     /// </summary>
     public double StartOverhang { get; }
+
+    /// <summary>How far it reaches beyond its last axis (m).</summary>
     public double EndOverhang { get; }
+
+    /// <summary>Place of its pattern in the list.</summary>
     public int PatternIndex { get; }
 
     /// <summary>The cross-section, own values put in.</summary>
     public DeckPattern Pattern { get; }
+
+    /// <summary>Its cross-section along the road.</summary>
     public DeckShape Shape { get; }
 
     /// <summary>Its first and last span (from 0).</summary>
     public int FirstSpan => Start.Number - 1;
+
+    /// <summary>Its last span (from 0).</summary>
     public int LastSpan => End.Number - 2;
+
+    /// <summary>Number of its spans.</summary>
     public int SpanCount => LastSpan - FirstSpan + 1;
 
     /// <summary>Stations from its first axis to its last, in equal steps.</summary>

@@ -22,6 +22,7 @@ public static class Bill
     /// <summary>A face whose normal rises less than this above the horizontal counts as upright.</summary>
     private const double Upright = 0.5;
 
+    /// <summary>All quantities of a bridge; ground is wanted for foundations.</summary>
     public static IReadOnlyList<BillItem> Of(BridgeGeometry geometry, Ground? ground)
     {
         var bridge = geometry.Bridge;

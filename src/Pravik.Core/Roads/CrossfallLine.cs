@@ -9,6 +9,7 @@ public sealed class CrossfallLine(ImmutableArray<Crossfall> entries)
 {
     private readonly double[] stations = [.. entries.Select(e => e.Station)];
 
+    /// <summary>Whether crossfalls were entered.</summary>
     public bool IsGiven => entries.Length > 0;
 
     /// <summary>Rise per metre outward, left and right of the road line.</summary>

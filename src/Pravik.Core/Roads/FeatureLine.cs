@@ -11,6 +11,7 @@ public sealed class FeatureLine
     private readonly HorizontalLine line;
     private readonly (double Along, double Station)[] places;
 
+    /// <summary>A line beside a road, found from its own elements.</summary>
     public FeatureLine(RoadFeature feature, HorizontalLine road)
     {
         Name = feature.Name;
@@ -25,10 +26,13 @@ public sealed class FeatureLine
             Array.Reverse(places);
     }
 
+    /// <summary>Name of the line.</summary>
     public string Name { get; }
 
     /// <summary>Stations of the road between which the line runs.</summary>
     public double From => places[0].Station;
+
+    /// <summary>Station where it ends (m).</summary>
     public double To => places[^1].Station;
 
     /// <summary>Point of the line at a distance from its start.</summary>

@@ -51,9 +51,16 @@ public sealed class Ground
             ForCells(t, c => members[next[c]++] = t);
     }
 
+    /// <summary>Number of triangles.</summary>
     public int TriangleCount => triangles.Length / 3;
+
+    /// <summary>Number of points.</summary>
     public int PointCount => coordinates.Length / 3;
+
+    /// <summary>x, y and z of all points, one after the other (m).</summary>
     public ReadOnlySpan<double> Coordinates => coordinates;
+
+    /// <summary>Numbers of the points of all triangles, three by three.</summary>
     public ReadOnlySpan<int> Triangles => triangles;
 
     /// <summary>Level at a point, linear in its triangle; null where no triangle lies.</summary>

@@ -32,8 +32,13 @@ public sealed class HorizontalLine
         tree = new(segments);
     }
 
+    /// <summary>Its pieces, along the road.</summary>
     public ImmutableArray<LineSegment> Segments { get; }
+
+    /// <summary>Station where it begins (m).</summary>
     public double StartStation => Segments[0].Station;
+
+    /// <summary>Station where it ends (m).</summary>
     public double EndStation => Segments[^1].EndStation;
 
     /// <summary>Whether a station lies on the line; an end is met within 1e-6 m.</summary>

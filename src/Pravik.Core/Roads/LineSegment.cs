@@ -15,26 +15,50 @@ public sealed class LineSegment(double station, double length, Point start, doub
 {
     private readonly double rate = (endCurvature - startCurvature) / length;
 
+    /// <summary>Station where it begins (m).</summary>
     public double Station { get; } = station;
+
+    /// <summary>Length (m).</summary>
     public double Length { get; } = length;
+
+    /// <summary>Where it begins.</summary>
     public Point Start { get; } = start;
+
+    /// <summary>Direction where it begins, clockwise from north (rad).</summary>
     public double StartAzimuth { get; } = azimuth;
+
+    /// <summary>Curvature where it begins (1/m), positive to the right.</summary>
     public double StartCurvature { get; } = startCurvature;
+
+    /// <summary>Curvature where it ends (1/m).</summary>
     public double EndCurvature { get; } = endCurvature;
+
+    /// <summary>Station where it ends (m).</summary>
     public double EndStation => Station + Length;
+
+    /// <summary>Where it ends.</summary>
     public Point End => At(Length);
+
+    /// <summary>Direction where it ends (rad).</summary>
     public double EndAzimuth => Azimuth(Length);
+
+    /// <summary>Whether it is straight.</summary>
     public bool IsStraight => StartCurvature == 0 && EndCurvature == 0;
+
+    /// <summary>Whether it is an arc.</summary>
     public bool IsArc => rate == 0 && StartCurvature != 0;
 
     /// <summary>The middle of the piece: every point of it lies within half its length from there.</summary>
     public Point Middle { get; } =
         new LineSegmentPosition(start, azimuth, startCurvature, (endCurvature - startCurvature) / length).At(length / 2);
 
+    /// <summary>Curvature at a distance from its beginning (1/m).</summary>
     public double Curvature(double distance) => StartCurvature + rate * distance;
 
+    /// <summary>Direction at a distance from its beginning (rad).</summary>
     public double Azimuth(double distance) => StartAzimuth + distance * (StartCurvature + rate * distance / 2);
 
+    /// <summary>The point at a distance from its beginning.</summary>
     public Point At(double distance) => new LineSegmentPosition(Start, StartAzimuth, StartCurvature, rate).At(distance);
 
     /// <summary>

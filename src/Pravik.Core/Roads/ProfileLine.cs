@@ -35,14 +35,17 @@ public sealed class ProfileLine
         starts = [.. list.Select(p => p.From)];
     }
 
+    /// <summary>Points where grades meet, along the road.</summary>
     public ImmutableArray<ProfilePoint> Points { get; }
 
     /// <summary>Stations of the first and last point: beyond them the profile is not given.</summary>
     public (double From, double To) Range =>
         Points.Length == 1 ? (double.NegativeInfinity, double.PositiveInfinity) : (Points[0].Station, Points[^1].Station);
 
+    /// <summary>Whether a station lies between its ends.</summary>
     public bool Covers(double station) => station >= Range.From - 1e-6 && station <= Range.To + 1e-6;
 
+    /// <summary>Level at a station (m); beyond the ends the grade goes on.</summary>
     public double Level(double station) => Find(station).Level(station);
 
     /// <summary>Rise over run looking ahead.</summary>

@@ -8,6 +8,7 @@ namespace Pravik.Core.Roads;
 /// </summary>
 public sealed record Road
 {
+    /// <summary>Name of the road.</summary>
     public string Name { get; init; } = "Road";
 
     /// <summary>Station at which the line begins. Stations inside the program run on from it with the length of the line.</summary>
@@ -15,12 +16,20 @@ public sealed record Road
 
     /// <summary>Which of the two entries of the line is in force. The other is kept.</summary>
     public LineEntry Entry { get; init; } = LineEntry.Elements;
+
+    /// <summary>Easting where the line begins (m).</summary>
     public double StartEast { get; init; }
+
+    /// <summary>Northing where the line begins (m).</summary>
     public double StartNorth { get; init; }
 
     /// <summary>Direction at the start, clockwise from north (rad); for a line entered as elements.</summary>
     public double Azimuth { get; init; } = Math.PI / 2;
+
+    /// <summary>The line as elements.</summary>
     public ImmutableArray<RoadElement> Elements { get; init; } = [new() { Length = 200 }];
+
+    /// <summary>The line as intersection points.</summary>
     public ImmutableArray<IntersectionPoint> Points { get; init; } = [];
 
     /// <summary>The profile; without points the road has no level.</summary>
@@ -28,6 +37,8 @@ public sealed record Road
 
     /// <summary>Crossfalls by station, linear between entries; none is level.</summary>
     public ImmutableArray<Crossfall> Crossfalls { get; init; } = [];
+
+    /// <summary>Where stations shown differ from running ones.</summary>
     public ImmutableArray<StationEquation> Equations { get; init; } = [];
 
     /// <summary>Other lines of the road file, as kerbs and edges, that strips and parapets may follow.</summary>
@@ -37,14 +48,20 @@ public sealed record Road
 /// <summary>A line beside the road: its name and its elements, each with its own start.</summary>
 public sealed record RoadFeature
 {
+    /// <summary>Name of the line.</summary>
     public string Name { get; init; } = "";
+
+    /// <summary>Its elements.</summary>
     public ImmutableArray<RoadElement> Elements { get; init; } = [];
 }
 
 /// <summary>How the horizontal line is entered.</summary>
 public enum LineEntry
 {
+    /// <summary>Straights, arcs and clothoids.</summary>
     Elements,
+
+    /// <summary>Intersection points with their curves.</summary>
     Points,
 }
 
@@ -54,9 +71,16 @@ public enum LineEntry
 /// </summary>
 public sealed record RoadElement
 {
+    /// <summary>Length (m).</summary>
     public double Length { get; init; }
+
+    /// <summary>Radius where it begins (m), positive to the right; null for straight.</summary>
     public double? StartRadius { get; init; }
+
+    /// <summary>Radius where it ends (m), positive to the right; null for straight.</summary>
     public double? EndRadius { get; init; }
+
+    /// <summary>Where it begins, in place of the end of the element before.</summary>
     public ElementStart? Start { get; init; }
 }
 
@@ -69,10 +93,19 @@ public sealed record ElementStart(double East, double North, double Azimuth);
 /// </summary>
 public sealed record IntersectionPoint
 {
+    /// <summary>Easting (m).</summary>
     public double East { get; init; }
+
+    /// <summary>Northing (m).</summary>
     public double North { get; init; }
+
+    /// <summary>Radius of the arc (m); null for a kink.</summary>
     public double? Radius { get; init; }
+
+    /// <summary>Length of the clothoid before the arc (m).</summary>
     public double TransitionIn { get; init; }
+
+    /// <summary>Length of the clothoid after the arc (m).</summary>
     public double TransitionOut { get; init; }
 }
 
@@ -83,18 +116,32 @@ public sealed record IntersectionPoint
 /// </summary>
 public sealed record ProfilePoint
 {
+    /// <summary>Station where the grades meet (m).</summary>
     public double Station { get; init; }
+
+    /// <summary>Level where the grades meet (m).</summary>
     public double Level { get; init; }
+
+    /// <summary>Length of the parabola about the point (m); 0 for none.</summary>
     public double CurveLength { get; init; }
+
+    /// <summary>Length of its second half (m), where it is not as long as the first.</summary>
     public double? CurveLengthOut { get; init; }
+
+    /// <summary>Radius of a circular curve (m), in place of a parabola.</summary>
     public double? Radius { get; init; }
 }
 
 /// <summary>Crossfall left and right of the road line at a station: rise per metre outward, negative falls away.</summary>
 public sealed record Crossfall
 {
+    /// <summary>Station (m).</summary>
     public double Station { get; init; }
+
+    /// <summary>Rise over run outward on the left.</summary>
     public double Left { get; init; }
+
+    /// <summary>Rise over run outward on the right.</summary>
     public double Right { get; init; }
 }
 
@@ -103,7 +150,12 @@ public sealed record Crossfall
 /// </summary>
 public sealed record StationEquation
 {
+    /// <summary>Running station of the equation (m).</summary>
     public double At { get; init; }
+
+    /// <summary>Station shown just before it (m).</summary>
     public double Back { get; init; }
+
+    /// <summary>Station shown from it on (m).</summary>
     public double Ahead { get; init; }
 }

@@ -7,6 +7,7 @@ namespace Pravik.Core.Roads;
 /// </summary>
 public sealed record RoadChange(string Place, double Station, double Along, double Across, double? Level, double Left, double Right)
 {
+    /// <summary>Whether both roads are the same.</summary>
     public bool IsNothing =>
         Math.Abs(Along) < 5e-4 && Math.Abs(Across) < 5e-4 && Math.Abs(Level ?? 0) < 5e-4 && Math.Abs(Left) < 5e-6 && Math.Abs(Right) < 5e-6;
 }

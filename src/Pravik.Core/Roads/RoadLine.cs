@@ -26,15 +26,28 @@ public sealed class RoadLine
         features = new(() => [.. road.Features.Select(f => new FeatureLine(f, Line))]);
     }
 
+    /// <summary>The road as it was entered.</summary>
     public Road Road { get; }
+
+    /// <summary>Its line in plan.</summary>
     public HorizontalLine Line { get; }
+
+    /// <summary>Its levels; null where none are given.</summary>
     public ProfileLine? Profile => profile;
+
+    /// <summary>Its crossfalls.</summary>
     public CrossfallLine Crossfalls { get; }
+
+    /// <summary>Stations as they are shown.</summary>
     public Stationing Stationing { get; }
 
     /// <summary>Other lines of the road file.</summary>
     public ImmutableArray<FeatureLine> Features => features.Value;
+
+    /// <summary>Station where it begins (m).</summary>
     public double StartStation => Line.StartStation;
+
+    /// <summary>Station where it ends (m).</summary>
     public double EndStation => Line.EndStation;
 
     /// <summary>Direction of the road at a station, clockwise from north (rad), not reduced to one turn.</summary>

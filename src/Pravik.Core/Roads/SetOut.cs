@@ -6,6 +6,7 @@ namespace Pravik.Core.Roads;
 /// <summary>Points to set out: a table of stations and offsets with their coordinates.</summary>
 public static class SetOut
 {
+    /// <summary>More points than this are refused.</summary>
     public const int MostPoints = 1_000_000;
     private const double EndTolerance = 1e-6;
 

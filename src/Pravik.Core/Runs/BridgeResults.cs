@@ -26,13 +26,19 @@ public sealed class BridgeResults
         ByPoint = outcomes.ToLookup(o => o.Point);
     }
 
+    /// <summary>Results of the model.</summary>
     public ModelResults Model { get; }
+
+    /// <summary>Every effect and combination.</summary>
     public BridgeEffects Effects { get; }
+
+    /// <summary>The points of the girders.</summary>
     public ImmutableArray<ModelPoint> Points => Model.Points;
 
     /// <summary>Outcomes of all checks, point by point.</summary>
     public ImmutableArray<CheckOutcome> Outcomes { get; }
 
+    /// <summary>Outcomes by their point.</summary>
     public ILookup<int, CheckOutcome> ByPoint { get; }
 
     /// <summary>Why checks do not cover this bridge.</summary>

@@ -21,7 +21,10 @@ public sealed record SectionSize(
 /// <summary>A family of sections: what it is called, its sizes, and how they make its parts.</summary>
 public sealed class SectionFamily
 {
+    /// <summary>Name of the family of I-girders.</summary>
     public const string IGirder = "iGirder";
+
+    /// <summary>Name of the family of outlines of one's own.</summary>
     public const string Own = "own";
     private readonly Func<SectionShape, IEnumerable<SectionPart>> make;
     private readonly Func<SectionShape, (string Size, string Message)?> check;
@@ -38,13 +41,19 @@ public sealed class SectionFamily
         (Name, Words, Material, Sizes, this.make, this.check) = (name, words, material, sizes, make, check);
     }
 
+    /// <summary>Name in files.</summary>
     public string Name { get; }
+
+    /// <summary>Name in words.</summary>
     public string Words { get; }
 
     /// <summary><c>concrete</c>, <c>steel</c> or empty for either.</summary>
     public string Material { get; }
+
+    /// <summary>Its sizes.</summary>
     public ImmutableArray<SectionSize> Sizes { get; }
 
+    /// <summary>The parts of a shape of this family.</summary>
     public ImmutableArray<SectionPart> Make(SectionShape shape) => [.. make(shape)];
 
     /// <summary>
@@ -52,6 +61,7 @@ public sealed class SectionFamily
     /// </summary>
     public (string Size, string Message)? Problem(SectionShape shape) => check(shape);
 
+    /// <summary>All families.</summary>
     public static ImmutableArray<SectionFamily> All { get; } =
     [
         new(
@@ -387,6 +397,7 @@ public sealed class SectionFamily
     /// <summary>Whether a shape is of a family of steel.</summary>
     public static bool IsSteel(SectionShape shape) => Named(shape.Family)?.Material == "steel";
 
+    /// <summary>The family of a name; null where there is none.</summary>
     public static SectionFamily? Named(string? name) => All.FirstOrDefault(f => f.Name == name);
 
     /// <summary>

@@ -5,7 +5,10 @@ namespace Pravik.Core.Sections;
 /// </summary>
 public sealed record SectionProperties(double Area, double Centroid, double SecondMoment, double Depth)
 {
+    /// <summary>Section modulus at the top (m³).</summary>
     public double TopModulus => SecondMoment / (Depth - Centroid);
+
+    /// <summary>Section modulus at the bottom (m³).</summary>
     public double BottomModulus => SecondMoment / Centroid;
 }
 

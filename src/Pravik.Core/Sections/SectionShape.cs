@@ -10,6 +10,7 @@ namespace Pravik.Core.Sections;
 /// </summary>
 public sealed record SectionShape
 {
+    /// <summary>Name, by which girders, types and diaphragms call it.</summary>
     public string Name { get; init; } = "Girder";
 
     /// <summary>Whether it is kept for what was built with it and no longer meant for new work.</summary>
@@ -39,15 +40,23 @@ public sealed record SectionShape
 /// </summary>
 public sealed record OwnOutline
 {
+    /// <summary>Corners, in order.</summary>
     public ImmutableArray<SectionCorner> Corners { get; init; } = [];
+
+    /// <summary>Whether it is taken away in place of added.</summary>
     public bool IsVoid { get; init; }
+
+    /// <summary>Modulus of this part over that of the section's material.</summary>
     public double Weight { get; init; } = 1;
 }
 
 /// <summary>A corner of an own outline (m).</summary>
 public sealed record SectionCorner
 {
+    /// <summary>Across (m).</summary>
     public double X { get; init; }
+
+    /// <summary>Up (m).</summary>
     public double Y { get; init; }
 }
 
@@ -78,10 +87,13 @@ public sealed class MadeSection
         (Bottom, Top) = (solid.Min(p => p.Y), solid.Max(p => p.Y));
     }
 
+    /// <summary>What was entered.</summary>
     public SectionShape Shape { get; }
 
     /// <summary>Whether its family is one of steel.</summary>
     public bool IsSteel => SectionFamily.IsSteel(Shape);
+
+    /// <summary>Its outlines and voids.</summary>
     public ImmutableArray<SectionPart> Parts { get; }
 
     /// <summary>Heights between which a girder of steel has its web alone; null for one of concrete and for own outlines.</summary>
@@ -95,14 +107,26 @@ public sealed class MadeSection
                 "angle" => null,
                 _ => (Shape.Size("bottom"), Shape.Size("depth") - Shape.Size("top")),
             };
+
+    /// <summary>All that follows from them.</summary>
     public ShapeProperties Properties => properties.Value;
+
+    /// <summary>Level of its soffit in its own axes (m).</summary>
     public double Bottom { get; }
+
+    /// <summary>Level of its top in its own axes (m).</summary>
     public double Top { get; }
+
+    /// <summary>Depth (m).</summary>
     public double Depth => Top - Bottom;
 
     /// <summary>Width over all at the top and at the bottom, and the least width of solid material between.</summary>
     public double TopWidth => Extent(Top - 1e-6 * Depth);
+
+    /// <summary>Width at the soffit (m).</summary>
     public double BottomWidth => Extent(Bottom + 1e-6 * Depth);
+
+    /// <summary>Width of the web, or of all webs together (m).</summary>
     public double WebWidth => web.Value;
 
     /// <summary>Area, centroid above the soffit and second moment, without the torsion constant.</summary>

@@ -53,16 +53,38 @@ public sealed class ShapeProperties
 
     /// <summary>Area by weight, and as it is drawn.</summary>
     public double Area { get; }
+
+    /// <summary>Area of all parts, whatever their moduli (m²).</summary>
     public double GrossArea { get; }
+
+    /// <summary>Centroid, each part by its ratio of moduli.</summary>
     public Point Centroid { get; }
+
+    /// <summary>Second moment about the horizontal axis (m⁴).</summary>
     public double Ix { get; }
+
+    /// <summary>Second moment about the vertical axis (m⁴).</summary>
     public double Iy { get; }
+
+    /// <summary>Product of inertia (m⁴).</summary>
     public double Ixy { get; }
+
+    /// <summary>Leftmost place (m).</summary>
     public double Left { get; }
+
+    /// <summary>Rightmost place (m).</summary>
     public double Right { get; }
+
+    /// <summary>Lowest level (m).</summary>
     public double Bottom { get; }
+
+    /// <summary>Highest level (m).</summary>
     public double Top { get; }
+
+    /// <summary>Depth (m).</summary>
     public double Depth => Top - Bottom;
+
+    /// <summary>Width (m).</summary>
     public double Width => Right - Left;
 
     /// <summary>Length of all outlines, voids too; edges between parts count for both.</summary>
@@ -82,9 +104,16 @@ public sealed class ShapeProperties
         }
     }
 
+    /// <summary>Section modulus at the top (m³).</summary>
     public double TopModulus => Ix / (Top - Centroid.Y);
+
+    /// <summary>Section modulus at the bottom (m³).</summary>
     public double BottomModulus => Ix / (Centroid.Y - Bottom);
+
+    /// <summary>Section modulus at the left (m³).</summary>
     public double LeftModulus => Iy / (Centroid.X - Left);
+
+    /// <summary>Section modulus at the right (m³).</summary>
     public double RightModulus => Iy / (Right - Centroid.X);
 
     /// <summary>
@@ -92,6 +121,8 @@ public sealed class ShapeProperties
     /// call.
     /// </summary>
     public double J => (torsion.Value.Lower + torsion.Value.Upper) / 2;
+
+    /// <summary>Half the distance of both bounds of the torsion constant, as a part of it.</summary>
     public double TorsionError => (torsion.Value.Upper - torsion.Value.Lower) / 2 / J;
 
     /// <summary>

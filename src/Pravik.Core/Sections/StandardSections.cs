@@ -12,6 +12,7 @@ public static class StandardSections
 {
     private const double Inch = 0.0254;
 
+    /// <summary>The published shapes.</summary>
     public static ImmutableArray<SectionShape> All { get; } = Read();
 
     private static ImmutableArray<SectionShape> Read()

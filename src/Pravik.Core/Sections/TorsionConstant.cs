@@ -60,6 +60,7 @@ public static class TorsionConstant
         return simple.Length < 4 ? outline : new(simple.SkipLast(1).Select(c => new Point(c.X, c.Y)));
     }
 
+    /// <summary>The torsion constant, the mean of both bounds (m⁴).</summary>
     public static double Of(IReadOnlyList<SectionPart> parts)
     {
         var (lower, upper) = Bounds(parts);

@@ -13,6 +13,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
 {
     private const double LongestPiece = 1;
 
+    /// <summary>All solids of the superstructure.</summary>
     public IReadOnlyList<PartSolid> All() =>
         [.. Slabs(), .. Strips(), .. Girders(), .. Haunches(), .. Diaphragms(), .. Stiffeners(), .. Parapets()];
 
@@ -331,6 +332,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         }
     }
 
+    /// <summary>Parapets.</summary>
     public IEnumerable<PartSolid> Parapets()
     {
         foreach (var line in ParapetLine.All(geometry))

@@ -15,6 +15,7 @@ public sealed class SupportSolids(SupportPlace support)
     public static IEnumerable<PartSolid> All(BridgeGeometry geometry, Ground? ground) =>
         SupportPlace.All(geometry, ground).SelectMany(s => new SupportSolids(s).Parts());
 
+    /// <summary>All solids of the support.</summary>
     public IEnumerable<PartSolid> Parts() => [.. Bearings(), .. support.Values.IsAbutment ? Abutment() : Pier(), .. Foundation()];
 
     private PartSolid Part(string kind, string name, Solid solid) =>

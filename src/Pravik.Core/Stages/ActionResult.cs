@@ -13,6 +13,8 @@ public sealed record CaseAccount(ImmutableArray<double> Applied, ImmutableArray<
 {
     /// <summary>Vertical load down and reaction up (N).</summary>
     public double Load => -Applied[2];
+
+    /// <summary>Force that the supports answer with, upright (N).</summary>
     public double Reaction => Reacted[2];
 }
 
@@ -26,6 +28,7 @@ public sealed record CaseAccount(ImmutableArray<double> Applied, ImmutableArray<
 /// </param>
 public sealed record ActionResult(CaseId Id, string Name, ActionKind Kind, int Model, EffectValues Effects)
 {
+    /// <summary>The stage (from 0) that puts it on; null for none.</summary>
     public int? Stage { get; init; }
 
     /// <summary>Day on which it acts, for creep.</summary>
@@ -42,7 +45,11 @@ public sealed record ActionResult(CaseId Id, string Name, ActionKind Kind, int M
 
     /// <summary>Displacements of the joints of the model (m, rad).</summary>
     public required double[][] Displacements { get; init; }
+
+    /// <summary>Forces of the shells.</summary>
     public required ImmutableArray<ShellForces> Shells { get; init; }
+
+    /// <summary>Loads against reactions.</summary>
     public required CaseAccount Account { get; init; }
 }
 
@@ -63,6 +70,7 @@ public sealed record ModelEffort(
     bool Reused
 )
 {
+    /// <summary>Memory of the factor (MB).</summary>
     public double Megabytes => 8e-6 * Entries;
 }
 

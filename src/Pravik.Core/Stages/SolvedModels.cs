@@ -12,7 +12,10 @@ namespace Pravik.Core.Stages;
 public sealed class ModelRefusedException(BridgeModel model, string state, FrameRefusedException reason)
     : Exception($"{reason.Problems[0].Message} ({char.ToUpperInvariant(state[0])}{state[1..]}.)", reason)
 {
+    /// <summary>The model that can move.</summary>
     public BridgeModel Model { get; } = model;
+
+    /// <summary>The moment of construction, in words.</summary>
     public string State { get; } = state;
 
     /// <summary>How it moves, where it can: displacements of the joints.</summary>
@@ -51,16 +54,28 @@ public sealed class SolvedModels
         Layout = new(ModelPoint.All(builder.Geometry, builder.Mesh), finished);
     }
 
+    /// <summary>The places of all effects.</summary>
     public EffectLayout Layout { get; }
+
+    /// <summary>The models made so far.</summary>
     public IReadOnlyList<BridgeModel> All => models;
+
+    /// <summary>The cases solved so far.</summary>
     public IReadOnlyList<ActionResult> Cases => cases;
+
+    /// <summary>What each model cost.</summary>
     public IReadOnlyList<ModelEffort> Efforts => efforts;
+
+    /// <summary>What is told about them, each once.</summary>
     public ImmutableArray<string> Warnings => [.. warnings.Distinct()];
 
+    /// <summary>A model by its place.</summary>
     public BridgeModel this[int model] => models[model];
 
+    /// <summary>The effects of a model by its place.</summary>
     public ModelEffects EffectsOf(int model) => effects[model];
 
+    /// <summary>Tells something.</summary>
     public void Warn(string words) => warnings.Add(words);
 
     /// <summary>The model of a state, made and factorised the first time that it is wanted.</summary>
@@ -121,8 +136,13 @@ public sealed class SolvedModels
     /// <summary>A case to be solved: what it is, its loads, and what is not in the model's answer.</summary>
     public sealed record Wanted(CaseId Id, string Name, ActionKind Kind, FrameCase Load)
     {
+        /// <summary>The stage (from 0) that puts it on; null for none.</summary>
         public int? Stage { get; init; }
+
+        /// <summary>Day on which it is put on.</summary>
         public double Day { get; init; }
+
+        /// <summary>Whether it is gone with the next stage.</summary>
         public bool IsPassing { get; init; }
 
         /// <summary>Loads on the deck, whose parts at the ends of spans the joints lead straight into the supports.</summary>

@@ -25,11 +25,16 @@ public sealed class TrafficEnvelope
         (Greatest, Least) = (new(layout, greatest), new(layout, least));
     }
 
+    /// <summary>The places of the values.</summary>
     public EffectLayout Layout { get; }
 
     /// <summary>Factors on tandems and on distributed loads that are in the values.</summary>
     public TrafficWeights Weights { get; }
+
+    /// <summary>Greatest values of all effects.</summary>
     public EffectValues Greatest { get; }
+
+    /// <summary>Least values of all effects.</summary>
     public EffectValues Least { get; }
 
     /// <summary>

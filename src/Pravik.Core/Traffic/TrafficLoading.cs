@@ -13,5 +13,6 @@ public sealed record LoadedLane(int Number, double From, double Width, double? T
 /// </summary>
 public sealed record TrafficLoading(double Tandem, double Distributed, ImmutableArray<LoadedLane> Lanes)
 {
+    /// <summary>No traffic.</summary>
     public static TrafficLoading None { get; } = new(0, 0, []);
 }

@@ -5,6 +5,7 @@ namespace Pravik.Core.Units;
 /// <summary>The outcome of reading a typed entry: a value in SI base units, or the reason why there is none.</summary>
 public readonly record struct ParsedQuantity(double Value, string? Error)
 {
+    /// <summary>Whether it was understood.</summary>
     public bool IsValid => Error is null;
 }
 

@@ -69,8 +69,10 @@ public sealed class UnitSystem
             )
         );
 
+    /// <summary>Name in files.</summary>
     public string Name { get; }
 
+    /// <summary>The unit of a kind of quantity.</summary>
     public Unit this[QuantityKind kind] => units[kind];
 
     /// <summary>The system called <paramref name="name"/> (<c>metric</c> or <c>us</c>); metric for any other name.</summary>

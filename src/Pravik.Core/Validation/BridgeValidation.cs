@@ -12,8 +12,11 @@ namespace Pravik.Core.Validation;
 public static class BridgeValidation
 {
     private const int MostAxes = 31;
+
+    /// <summary>The greatest skew of an axis (rad).</summary>
     public const double GreatestSkew = 60 * Math.PI / 180;
 
+    /// <summary>All findings of a bridge, errors first to stand in the way.</summary>
     public static IReadOnlyList<Finding> Check(Bridge bridge)
     {
         var bounds = new Bounds(UnitSystem.Named(bridge.Basis?.Units));

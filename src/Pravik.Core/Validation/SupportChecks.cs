@@ -8,6 +8,7 @@ namespace Pravik.Core.Validation;
 /// <summary>What does not fit together at a support: levels, bearings and their shelf, columns, piles and ground.</summary>
 public static class SupportChecks
 {
+    /// <summary>What does not fit about supports and the ground under them.</summary>
     public static IEnumerable<Finding> Check(BridgeGeometry geometry, Ground? ground)
     {
         var units = UnitSystem.Named(geometry.Bridge.Basis.Units);

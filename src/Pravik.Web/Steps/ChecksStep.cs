@@ -43,13 +43,13 @@ internal sealed class ChecksStep : IStep
         : screen.Latest.Results.Outcomes.IsEmpty ? new(Id, Name, "none", "nothing is checked")
         : new(Id, Name, "good", "what is checked passes");
 
-    /// <summary>The picked screen.Outcome on its diagram: screen.Station, effect and words.</summary>
-    private static (double, double, string)? Picked(Screen screen) =>
-        screen.Outcome is null
-            ? null
-            : (
-                screen.Latest!.Results.Points[screen.Outcome.Point].Station,
-                screen.Outcome.Effect,
-                $"{screen.Units.FormatWithUnit(screen.Outcome.Effect, QuantityKind.Moment)} · {QuantityText.Fixed(screen.Outcome.Utilisation, 2)}"
-            );
+    /// <summary>The picked outcome on its diagram: station, effect and words.</summary>
+    private static (double, double, string)? Picked(Screen screen)
+    {
+        if (screen.Outcome is not { } outcome)
+            return null;
+        var effect = screen.Units.FormatWithUnit(outcome.Effect, QuantityKind.Moment);
+        var station = screen.Latest!.Results.Points[outcome.Point].Station;
+        return (station, outcome.Effect, $"{effect} · {QuantityText.Fixed(outcome.Utilisation, 2)}");
+    }
 }

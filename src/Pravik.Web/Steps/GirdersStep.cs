@@ -44,7 +44,7 @@ internal sealed class GirdersStep : IStep
     public Ledger Ledger(Screen screen) =>
         new GirderLedger(screen.Snapshot.Bridge, screen.Geometry, screen.Rows, screen.Station).Show(screen.Pick);
 
-    /// <summary>Place of the type of screen.Girder that is picked, or of the picked girder's.</summary>
+    /// <summary>Place of the type of girder that is picked, or of the picked girder's.</summary>
     private static int TypeNumber(Screen screen) =>
         screen.Pick?.Split('/') switch
         {

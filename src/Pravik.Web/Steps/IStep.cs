@@ -9,7 +9,7 @@ public sealed record SheetContent(IReadOnlyList<ViewPart> Views, DataTable? Tabl
 /// <summary>A layout of a step: its name in requests, and what it is called on the screen.</summary>
 public sealed record StepLayout(string Id, string Name);
 
-/// <summary>A step of the work, a file each: its layouts, what each shows, its ledger and controls, and the values that belong to it.</summary>
+/// <summary>A step of the work, a file each: layouts and what they show, ledger, controls, and the values that belong to it.</summary>
 internal interface IStep
 {
     /// <summary>Its name in addresses and requests.</summary>

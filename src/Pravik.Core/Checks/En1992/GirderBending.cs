@@ -25,6 +25,7 @@ public sealed class GirderBending
     private readonly Typed[] types;
     private readonly Dictionary<(CompositePlace, Bending), UltimateState?> known = [];
 
+    /// <summary>The resistances of a bridge's girders, worked out as they are asked for.</summary>
     public GirderBending(BridgeGeometry geometry, NationalValues values)
     {
         (this.geometry, this.values, bridge) = (geometry, values, geometry.Bridge);
@@ -76,6 +77,7 @@ public sealed class GirderBending
     /// </summary>
     public bool Applies(ModelPoint point) => StretchOf(point) != Stretch.Beyond;
 
+    /// <summary>Whether the section is the diaphragm's, between girder ends that meet over a pier.</summary>
     public bool IsOverPier(ModelPoint point) => StretchOf(point) == Stretch.OverPier;
 
     /// <summary>Depth of the whole section at a point (m).</summary>

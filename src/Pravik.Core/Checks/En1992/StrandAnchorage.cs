@@ -36,10 +36,14 @@ public sealed class StrandAnchorage
 
     /// <summary>σ_pd and σ_pm0 (Pa).</summary>
     public double Design { get; }
+
+    /// <summary>σ_pm0, stress just after release (Pa).</summary>
     public double AtRelease { get; }
 
     /// <summary>l_pt2 and l_bpd (m).</summary>
     public double Transmission { get; }
+
+    /// <summary>l_bpd, length over which the design stress is anchored (m).</summary>
     public double Anchorage { get; }
 
     /// <summary>Part of σ_pd that is anchored at a distance from where bond begins: 0 before it, 1 beyond l_bpd.</summary>
@@ -49,6 +53,7 @@ public sealed class StrandAnchorage
         : distance < Anchorage ? (effective + (Design - effective) * (distance - Transmission) / (Anchorage - Transmission)) / Design
         : 1;
 
+    /// <summary>Writes the lengths.</summary>
     public void Write(Calculation c)
     {
         c.Line("l_pt2", "1.2 α_1 α_2 φ σ_pm0 / f_bpt, transmission length", Transmission, QuantityKind.Size, "EN 1992-1-1 (8.16), (8.18)");

@@ -11,18 +11,23 @@ namespace Pravik.Core.Checks.En1992;
 /// <summary>Ultimate bending of prestressed composite girders, both ways, by strain compatibility (EN 1992-1-1 6.1).</summary>
 public sealed class UltimateBending : ICheck
 {
+    /// <summary>The clause that the check follows.</summary>
     public const string Clause = "EN 1992-1-1 6.1";
 
+    /// <inheritdoc/>
     public string Id => "bending";
 
+    /// <inheritdoc/>
     public string Subject => "ultimate bending";
 
+    /// <inheritdoc/>
     public string? Refusal(BridgeGeometry geometry) =>
         geometry.SectionsInUse.Any(s => s.IsSteel) ? "Not checked: girders of steel"
         : geometry.Bridge.Girders.CastInPlace ? "Not checked: girders cast in place"
         : geometry.RunsOn ? "Not checked: girders that run on over piers in one piece"
         : null;
 
+    /// <inheritdoc/>
     public IPointCheck Of(BridgeGeometry geometry, BridgeEffects effects) => new OfGirders(geometry, effects);
 
     private sealed class OfGirders(BridgeGeometry geometry, BridgeEffects effects) : IPointCheck
