@@ -94,7 +94,7 @@ test("a bridge is made by typing, broken, mended, undone, and found again after 
   await page.keyboard.press("z");
   await step(page, "Girders");
   await page.waitForFunction(
-    () => document.getElementById("f-girders-types-0-strands-rows-1-count")?.value === "10",
+    () => document.getElementById("f-girders-types-0-strands-rows-1-count")?.value === "12",
   );
   const address = new URL(page.url()).pathname;
   assert.deepEqual(page.faults, []);
