@@ -1,3 +1,6 @@
+using System.Collections.Immutable;
+using System.Runtime.InteropServices;
+
 namespace Pravik.Core.Frames;
 
 /// <summary>Section forces along a beam from the forces at its first end and the loads up to a place.</summary>
@@ -8,11 +11,31 @@ namespace Pravik.Core.Frames;
 /// </remarks>
 internal static class BeamDiagram
 {
-    private static readonly double[] Usual = [0, 0.25, 0.5, 0.75, 1];
+    private static readonly ImmutableArray<double> Usual = [0, 0.25, 0.5, 0.75, 1];
+
+    /// <summary>Places of a beam whose loads are even or straight along all of it, and whether what stands there counts.</summary>
+    private static readonly ImmutableArray<bool> UsualAfter = [true, true, true, true, false];
 
     public static BeamForces Of(BeamElement beam, double[] ends, BeamLoad[] loads)
     {
-        // Places twice where a point load makes a value jump: just before it and just after it.
+        var (places, after) = Array.TrueForAll(loads, l => !l.IsPoint && l.From == 0 && l.To == 1) ? (Usual, UsualAfter) : Places(loads);
+        var forces = new double[6][];
+        for (var c = 0; c < forces.Length; c++)
+            forces[c] = new double[places.Length];
+        Span<double> at = stackalloc double[6];
+        for (var p = 0; p < places.Length; p++)
+        {
+            At(beam, ends, loads, places[p], after[p], at);
+            for (var c = 0; c < forces.Length; c++)
+                forces[c][p] = at[c];
+        }
+        ImmutableArray<double> Force(int c) => ImmutableCollectionsMarshal.AsImmutableArray(forces[c]);
+        return new(places, Force(0), Force(1), Force(2), Force(3), Force(4), Force(5));
+    }
+
+    /// <summary>Places twice where a point load makes a value jump: just before it and just after it.</summary>
+    private static (ImmutableArray<double> At, ImmutableArray<bool> After) Places(BeamLoad[] loads)
+    {
         var places = Usual
             .Concat(loads.Where(l => !l.IsPoint).SelectMany(l => new[] { l.From, l.To }))
             .Concat(loads.Where(l => l.IsPoint).Select(l => l.From))
@@ -20,20 +43,11 @@ internal static class BeamDiagram
             .Order()
             .SelectMany(t => t is > 0 and < 1 && loads.Any(l => l.IsPoint && l.From == t) ? new[] { (t, false), (t, true) } : [(t, t < 1)])
             .ToList();
-        var all = places.Select(p => At(beam, ends, loads, p.Item1, p.Item2)).ToList();
-        return new(
-            [.. places.Select(p => p.Item1)],
-            [.. all.Select(f => f[0])],
-            [.. all.Select(f => f[1])],
-            [.. all.Select(f => f[2])],
-            [.. all.Select(f => f[3])],
-            [.. all.Select(f => f[4])],
-            [.. all.Select(f => f[5])]
-        );
+        return ([.. places.Select(p => p.Item1)], [.. places.Select(p => p.Item2)]);
     }
 
     /// <summary>N, Vy, Vz, T, My, Mz at a fraction of the length; point loads at that place are counted or not.</summary>
-    private static double[] At(BeamElement beam, double[] ends, BeamLoad[] loads, double t, bool after)
+    private static void At(BeamElement beam, double[] ends, BeamLoad[] loads, double t, bool after, Span<double> forces)
     {
         var x = t * beam.Length;
         var (n, vy, vz, torsion, my, mz) = (-ends[0], ends[1], ends[2], -ends[3], ends[4] + ends[2] * x, -ends[5] + ends[1] * x);
@@ -59,7 +73,7 @@ internal static class BeamDiagram
                 mz -= direction.Z * total;
             }
         }
-        return [n, vy, vz, torsion, my, mz];
+        (forces[0], forces[1], forces[2], forces[3], forces[4], forces[5]) = (n, vy, vz, torsion, my, mz);
     }
 
     /// <summary>∫ q ds and ∫ q·(x − s) ds of a trapezium up to a fraction t.</summary>

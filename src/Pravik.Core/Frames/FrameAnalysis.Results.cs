@@ -5,6 +5,9 @@ namespace Pravik.Core.Frames;
 // From a solution to displacements, forces, reactions and their balance.
 public sealed partial class FrameAnalysis
 {
+    /// <summary>Elements that are joined to a held body.</summary>
+    private bool[]? held;
+
     /// <summary>Six components of every node for a solution and prescribed movements of bodies.</summary>
     private double[][] Displacements(double[] x, int count, int number, double[]?[] prescribed)
     {
@@ -40,7 +43,7 @@ public sealed partial class FrameAnalysis
         var force = new double[bodies.Roots.Length][];
         var (beams, shells) = (new BeamForces[model.Beams.Length], new ShellForces[model.Shells.Length]);
         var ends = new double[elements.Length][];
-        var isHeld = Array.ConvertAll(elements, e => e.Nodes.Any(n => rowsOf[bodies.Of(n)].Count > 0));
+        var isHeld = held ??= Array.ConvertAll(elements, e => Array.Exists(e.Nodes, n => rowsOf[bodies.Of(n)].Count > 0));
         var temperatures = loads.Case.ShellThermal.ToLookup(t => t.Shell);
         Parallel.For(
             0,
@@ -155,11 +158,19 @@ public sealed partial class FrameAnalysis
             CaseLoads.Sum(reacted, size, force, new Point3(r.Force[3], r.Force[4], r.Force[5]) + model.Nodes[r.Node].At.Cross(force));
         }
         // Where only temperature or settlements act, sums are set against the forces in the members, or those that would hold them.
-        double Inside(int from) =>
-            ends.Where(f => f is not null)
-                .Concat(loads.ByElement.Values)
-                .DefaultIfEmpty(new double[6])
-                .Max(f => Enumerable.Range(0, f.Length).Where(i => i % 6 >= from && i % 6 < from + 3).Max(i => Math.Abs(f[i])));
+        double Inside(int from)
+        {
+            double greatest = 0;
+            foreach (var forces in ends.Where(f => f is not null).Concat(loads.ByElement.Values))
+            {
+                for (var i = from; i < forces.Length; i += 6)
+                    greatest = Math.Max(
+                        greatest,
+                        Math.Max(Math.Abs(forces[i]), Math.Max(Math.Abs(forces[i + 1]), Math.Abs(forces[i + 2])))
+                    );
+            }
+            return greatest;
+        }
         // A force at the far end of the model is worth as much as its moment, and the reverse.
         var reach = Math.Max(1e-9, model.Nodes.Max(n => n.At.Length));
         double Size(int from) => Math.Max(Inside(from), Enumerable.Range(from, 3).Max(i => size[i]));

@@ -13,9 +13,25 @@ public sealed class PermanentLoads
     public PermanentLoads(BridgeGeometry geometry, DeckMesh mesh)
     {
         this.geometry = geometry;
-        (Superimposed, SuperimposedTotal) = SpreadSuperimposed(mesh);
-        (Surfacing, SurfacingTotal) = SpreadSurfacing(mesh);
+        (Superimposed, Surfacing) = (new(mesh), new(mesh));
+        SpreadStrips(mesh, Superimposed, IsSuperimposed);
+        SpreadStrips(mesh, Surfacing, s => !IsSuperimposed(s));
+        foreach (var parapet in ParapetLine.All(geometry))
+            Superimposed.Spread(DeckLine.Along(mesh, geometry, parapet.Centre, parapet.Unit), s => Weight(parapet, s));
+        foreach (var (girder, span, at, load) in Later)
+        {
+            var (first, last) = mesh.Spans[span];
+            Superimposed.PutOn(mesh.OfGirder(girder.Number - 1, first + (int)Math.Round(at * (last - first))), load);
+        }
     }
+
+    private static bool IsSuperimposed(StripPlace strip) => strip.Kind is not (StripKind.Carriageway or StripKind.HardStrip);
+
+    private static double Weight(ParapetLine parapet, double station) => parapet.Loads(station) ? parapet.Weight : 0;
+
+    /// <summary>Diaphragms that come after the slab.</summary>
+    private IEnumerable<(GirderLine Girder, int Span, double At, double Load)> Later =>
+        geometry.DiaphragmBays().Where(d => d.Diaphragm.Stage == DiaphragmStage.AfterSlab).SelectMany(Halves);
 
     /// <summary>Half of the weight of a bay's diaphragm on each of its girders, at its place.</summary>
     private IEnumerable<(GirderLine Girder, int Span, double At, double Load)> Halves(DiaphragmBay bay)
@@ -29,14 +45,17 @@ public sealed class PermanentLoads
     /// </summary>
     public DeckLoads Superimposed { get; }
 
-    /// <summary>Their sum worked out from widths, lengths and weights, not from the nodal loads.</summary>
-    public double SuperimposedTotal { get; }
+    /// <summary>Their sum worked out from widths, lengths and weights, not from the loads on joints (N), which are held against it.</summary>
+    public double SuperimposedTotal() =>
+        Total(IsSuperimposed)
+        + ParapetLine.All(geometry).Sum(p => Along(p.Unit, p.Centre, s => Weight(p, s), false))
+        + Later.Sum(l => l.Load);
 
     /// <summary>Loads of surfacing on carriageway and hard strips.</summary>
     public DeckLoads Surfacing { get; }
 
     /// <summary>The sum of the surfacing's loads, worked out from its geometry (N).</summary>
-    public double SurfacingTotal { get; }
+    public double SurfacingTotal() => Total(s => !IsSuperimposed(s));
 
     /// <summary>
     /// Weight of the slab and haunch that a girder carries while they are wet (N/m): the mean along the span, by Simpson's rule, of the
@@ -77,59 +96,36 @@ public sealed class PermanentLoads
             _ => loads.SurfacingWeight,
         };
 
-    private (DeckLoads, double) SpreadSuperimposed(DeckMesh mesh)
+    private void SpreadStrips(DeckMesh mesh, DeckLoads loads, Func<StripPlace, bool> wanted)
     {
-        var loads = new DeckLoads(mesh);
-        var total = SpreadStrips(mesh, loads, strip => strip.Kind is not (StripKind.Carriageway or StripKind.HardStrip));
-        foreach (var parapet in ParapetLine.All(geometry))
+        foreach (var (unit, strip, width) in Strips(wanted))
         {
-            double Weight(double station) => parapet.Loads(station) ? parapet.Weight : 0;
-            loads.Spread(DeckLine.Along(mesh, geometry, parapet.Centre, parapet.Unit), Weight);
-            total += Along(parapet.Unit, parapet.Centre, Weight, false);
+            var cells = Math.Max(2, (int)Math.Ceiling(width / 0.25));
+            // A skew line crosses the strip's width; what the strip weighs is that in its middle.
+            var middle = DeckLine.Along(mesh, geometry, s => unit.Shape.Within(strip, 0.5, s), unit, true);
+            var ofCell = Array.ConvertAll(middle.Station, s => PerMetre(unit, strip, s) / cells);
+            foreach (var line in DeckLine.Cells(mesh, geometry, unit, strip, cells))
+                loads.Spread(line, ofCell);
         }
-        foreach (
-            var (girder, span, at, load) in geometry
-                .DiaphragmBays()
-                .Where(d => d.Diaphragm.Stage == DiaphragmStage.AfterSlab)
-                .SelectMany(d => Halves(d))
-        )
-        {
-            var (first, last) = mesh.Spans[span];
-            loads.PutOn(mesh.OfGirder(girder.Number - 1, first + (int)Math.Round(at * (last - first))), load);
-            total += load;
-        }
-        return (loads, total);
     }
 
-    private (DeckLoads, double) SpreadSurfacing(DeckMesh mesh)
+    private IEnumerable<(UnitPlace Unit, int Strip, double Width)> Strips(Func<StripPlace, bool> wanted) =>
+        geometry.Units.SelectMany(unit =>
+            unit.Shape.At(unit.Start.Station)
+                .Strips.Select((s, i) => (Strip: s, i))
+                .Where(s => wanted(s.Strip))
+                .Select(s => (unit, s.i, s.Strip.Width))
+        );
+
+    /// <summary>Load of a strip per metre along the road at a station (N/m).</summary>
+    private double PerMetre(UnitPlace unit, int strip, double station)
     {
-        var loads = new DeckLoads(mesh);
-        return (loads, SpreadStrips(mesh, loads, strip => strip.Kind is StripKind.Carriageway or StripKind.HardStrip));
+        var here = unit.Shape.At(station).Strips[strip];
+        return StripLoad(here, geometry.Bridge.Loads) * here.Width;
     }
 
-    private double SpreadStrips(DeckMesh mesh, DeckLoads loads, Func<StripPlace, bool> wanted)
-    {
-        double total = 0;
-        foreach (var unit in geometry.Units)
-        {
-            var strips = unit.Shape.At(unit.Start.Station).Strips;
-            for (var i = 0; i < strips.Length; i++)
-            {
-                if (!wanted(strips[i]))
-                    continue;
-                var (strip, cells) = (i, Math.Max(2, (int)Math.Ceiling(strips[i].Width / 0.25)));
-                double PerMetre(double station)
-                {
-                    var here = unit.Shape.At(station).Strips[strip];
-                    return StripLoad(here, geometry.Bridge.Loads) * here.Width;
-                }
-                foreach (var line in DeckLine.Cells(mesh, geometry, unit, strip, cells))
-                    loads.Spread(line, s => PerMetre(s) / cells);
-                total += Total(unit, strip, PerMetre);
-            }
-        }
-        return total;
-    }
+    private double Total(Func<StripPlace, bool> wanted) =>
+        Strips(wanted).Sum(s => Total(s.Unit, s.Strip, at => PerMetre(s.Unit, s.Strip, at)));
 
     /// <summary>
     /// Load of a strip between the axes of its unit, worked out from its geometry: Gauss's rule across it of integrals along it.

@@ -36,9 +36,11 @@ public sealed class DeckLoads(DeckMesh mesh)
     /// Puts a load per metre of a line that may vary with the station (N/m): the load of each piece, with the mean of its ends, goes in
     /// halves to its ends.
     /// </summary>
-    public void Spread(DeckLine line, Func<double, double> perMetre)
+    public void Spread(DeckLine line, Func<double, double> perMetre) => Spread(line, Array.ConvertAll(line.Station, s => perMetre(s)));
+
+    /// <summary>The same with the load per metre on each mesh line.</summary>
+    public void Spread(DeckLine line, double[] ends)
     {
-        var ends = Array.ConvertAll(line.Station, s => perMetre(s));
         for (var row = 0; row + 1 < ends.Length; row++)
         {
             var half = (ends[row] + ends[row + 1]) / 2 * line.Length[row] / 2;

@@ -89,7 +89,11 @@ public class BeamTests
         var results = ModelRun.Run(geometry, withTraffic: false);
         var permanent = new PermanentLoads(geometry, results.Finished.Mesh);
         foreach (
-            var (name, total) in new[] { (CaseNames.Edges, permanent.SuperimposedTotal), (CaseNames.Surfacing, permanent.SurfacingTotal) }
+            var (name, total) in new[]
+            {
+                (CaseNames.Edges, permanent.SuperimposedTotal()),
+                (CaseNames.Surfacing, permanent.SurfacingTotal()),
+            }
         )
         {
             var account = results.Cases.Single(c => c.Name == name).Account;
