@@ -45,7 +45,7 @@ public sealed class PermanentLoads
     /// </summary>
     public DeckLoads Superimposed { get; }
 
-    /// <summary>Their sum worked out from widths, lengths and weights, not from the loads on joints (N), which are held against it.</summary>
+    /// <summary>Their sum from widths, lengths and weights, not from the loads on joints, which are held against it (N).</summary>
     public double SuperimposedTotal() =>
         Total(IsSuperimposed)
         + ParapetLine.All(geometry).Sum(p => Along(p.Unit, p.Centre, s => Weight(p, s), false))
