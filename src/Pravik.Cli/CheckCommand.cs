@@ -107,7 +107,7 @@ internal static class CheckCommand
             .AppendLine(
                 $" {(summary.Fails ? "fails" : "passes")}; the worst utilisation is {QuantityText.Fixed(summary.Utilisation ?? 0, 3)}."
             );
-        return text.Append($"Not checked yet: {string.Join(", ", summary.NotChecked)}.").ToString();
+        return text.Append(CheckWords.Missing(summary.NotChecked)).ToString();
     }
 
     /// <summary>The full calculation of every governing check.</summary>

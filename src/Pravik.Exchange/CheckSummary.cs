@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using Pravik.Core.Checks;
 using Pravik.Core.Runs;
 
 namespace Pravik.Exchange;
@@ -65,18 +66,7 @@ public sealed record CheckSummary
         };
 
     /// <summary>What passes or fails, in words: “ultimate bending passes, 0.95”, and what is not checked yet.</summary>
-    public string Words
-    {
-        get
-        {
-            var subjects = string.Join(", ", Checked);
-            var count = NotChecked.Length == 0 ? "" : $"; {NotChecked.Length} not checked yet";
-            return Utilisation is { } worst ? FormattableString.Invariant($"{subjects} {(Fails ? "fails" : "passes")}, {worst:0.00}{count}")
-                : NotChecked.Length > 0 && NotChecked[0].StartsWith("Not checked", StringComparison.Ordinal)
-                    ? NotChecked[0].ToLowerInvariant()
-                : "nothing checked";
-        }
-    }
+    public string Words => CheckWords.Verdict(Checked, NotChecked, Utilisation, Fails);
 
     public string Write() => JsonSerializer.Serialize(this, Options);
 

@@ -114,11 +114,7 @@ public sealed class BridgeEffects
         {
             var here = stage;
             Add(
-                EffectRange.Sum(
-                    CaseNames.After(results.Steps[stage].Stage),
-                    Those(c => c.Stage <= here && (!c.IsPassing || c.Stage == here)),
-                    layout
-                ),
+                EffectRange.Sum(CaseNames.After(results.Steps[stage].Stage), Those(c => c.IsThereAfter(here)), layout),
                 CaseId.UpTo(stage + 1),
                 BuiltUp
             );

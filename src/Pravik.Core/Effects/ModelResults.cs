@@ -52,6 +52,5 @@ public sealed record ModelResults(
     public IEnumerable<ActionResult> OfStage(int stage) => Cases.Where(c => c.Stage == stage);
 
     /// <summary>Effects of all that is put on up to a stage and in it.</summary>
-    public EffectValues UpTo(int stage) =>
-        EffectValues.Sum(Layout, Cases.Where(c => c.Stage <= stage && (!c.IsPassing || c.Stage == stage)).Select(c => (1.0, c.Effects)));
+    public EffectValues UpTo(int stage) => EffectValues.Sum(Layout, Cases.Where(c => c.IsThereAfter(stage)).Select(c => (1.0, c.Effects)));
 }

@@ -48,7 +48,10 @@ public sealed class BridgeResults
     public IEnumerable<string> Checked => checks.Select(c => c.Check.Subject);
 
     /// <summary>What was not: what this bridge has and no check covers yet.</summary>
-    public IEnumerable<string> NotChecked => [.. Refusals, .. CheckCatalog.NotYet];
+    public ImmutableArray<string> NotChecked => [.. Refusals, .. CheckCatalog.NotYet];
+
+    /// <summary>What passes or fails, in words (<see cref="CheckWords"/>).</summary>
+    public string Words => CheckWords.Verdict(Checked, NotChecked, Governing?.Utilisation, Fails);
 
     /// <summary>The outcome with the greatest utilisation; null where nothing was checked.</summary>
     public CheckOutcome? Governing => Outcomes.IsEmpty ? null : Outcomes.MaxBy(o => o.Utilisation);
@@ -57,7 +60,7 @@ public sealed class BridgeResults
     public bool Fails => Outcomes.Any(o => !o.Passes);
 
     /// <summary>Whether all that applies was checked and passes.</summary>
-    public bool Passes => !Fails && !Outcomes.IsEmpty && !NotChecked.Any();
+    public bool Passes => !Fails && !Outcomes.IsEmpty && NotChecked.IsEmpty;
 
     /// <summary>The greatest utilisation at a point; 0 where nothing was checked.</summary>
     public double UtilisationAt(int point) => ByPoint[point].Select(o => o.Utilisation).DefaultIfEmpty(0).Max();

@@ -28,6 +28,9 @@ public sealed record CaseAccount(ImmutableArray<double> Applied, ImmutableArray<
 /// </param>
 public sealed record ActionResult(CaseId Id, string Name, ActionKind Kind, int Model, EffectValues Effects)
 {
+    /// <summary>Whether a stage up to that one (from 0) put it on, and it is still there.</summary>
+    public bool IsThereAfter(int stage) => Stage <= stage && (!IsPassing || Stage == stage);
+
     /// <summary>The stage (from 0) that puts it on; null for none.</summary>
     public int? Stage { get; init; }
 

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
+using Pravik.Core.Checks;
 using Pravik.Core.Places;
 using Pravik.Core.Units;
 using Pravik.Data;
@@ -16,7 +17,7 @@ public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageMo
     public string ProjectId { get; private set; } = "";
     public Bridge Bridge { get; private set; } = null!;
     public Calculation? Calculation { get; private set; }
-    public IEnumerable<string> NotChecked { get; private set; } = [];
+    public string NotChecked { get; private set; } = "";
 
     public async Task<IActionResult> OnGetAsync(string id, int girder, int span, int point, string? bending)
     {
@@ -26,7 +27,7 @@ public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageMo
         if (runs.Kept(snapshot.Bridge) is { } results && results.Find($"/parts/results/{girder}/{span}/{point}/{bending}") is { } outcome)
         {
             var units = UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
-            NotChecked = results.NotChecked;
+            NotChecked = CheckWords.Missing(results.NotChecked);
             Calculation = new ResultViews(new BridgeGeometry(Bridge), results, units).Calculate(outcome);
         }
         return Page();

@@ -110,7 +110,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
     }
 
     /// <summary>What no check covers, beside what is checked.</summary>
-    public LedgerGroup NotChecked => new("Not checked yet", []) { Note = $"{string.Join("; ", results.NotChecked)}." };
+    public LedgerGroup NotChecked => new("Not checked yet", []) { Note = $"{string.Join(", ", results.NotChecked)}." };
 
     private LedgerGroup TrafficBehind(CheckOutcome outcome)
     {

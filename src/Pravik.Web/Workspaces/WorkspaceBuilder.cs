@@ -5,7 +5,6 @@ using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Units;
 using Pravik.Data;
-using Pravik.Exchange;
 using Pravik.Web.Runs;
 using Pravik.Web.Steps;
 
@@ -140,13 +139,13 @@ public sealed class WorkspaceBuilder
         var status = screen.IsCurrent ? RunStatus.Done : run?.Status ?? RunStatus.Waiting;
         var words = status switch
         {
-            RunStatus.Done when screen.Latest is { } l => CheckSummary.Of(screen.Snapshot.Bridge.Name, l.Results).Words,
+            RunStatus.Done when screen.Latest is { } l => l.Results.Words,
             RunStatus.Stopped => run?.Doing.ToLowerInvariant() ?? "stopped",
             RunStatus.Failed => "analysis failed",
             _ => run?.Doing ?? "waiting",
         };
         var name = status == RunStatus.Done && screen.Latest!.Results.Fails ? "fails" : status.ToString().ToLowerInvariant();
-        var left = status == RunStatus.Done ? $"Not checked yet: {string.Join(", ", screen.Latest!.Results.NotChecked)}." : "";
+        var left = status == RunStatus.Done ? CheckWords.Missing(screen.Latest!.Results.NotChecked) : "";
         return new(name, run?.Fraction ?? 0, words, status is RunStatus.Running or RunStatus.Waiting)
         {
             Help = left,

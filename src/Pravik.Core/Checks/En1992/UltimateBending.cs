@@ -78,7 +78,7 @@ public sealed class UltimateBending : ICheck
                         + "Axial force in the girder is left out.",
                     Clause
                 );
-                c.Remark($"Not checked yet: {string.Join(", ", CheckCatalog.NotYet)}.");
+                c.Remark(CheckWords.Missing(CheckCatalog.NotYet));
             }
             var name = sagging ? "Ultimate bending, sagging" : "Ultimate bending, hogging";
             return new($"bending.{(sagging ? "sagging" : "hogging")}", name, point, from, effect, resistance, utilisation, Clause);
