@@ -74,7 +74,8 @@ public sealed class LongTerm
     private string Name(string symbol, int making)
     {
         var (type, section, _, _) = geometry.Sections.Makings[making];
-        return girders.Length == 1 ? $"{symbol},girder" : $"{symbol},girder {geometry.Sections.Types[type].Name}, {section.Shape.Name}";
+        var named = girders.Length == 1 ? "girder" : $"girder {geometry.Sections.Types[type].Name}, {section.Shape.Name}";
+        return $"{symbol}{(symbol.Contains('_') ? ',' : '_')}{named}";
     }
 
     private Ageing At(int girder, int span) => girders[geometry.Sections.MakingIndex(girder + 1, span)];

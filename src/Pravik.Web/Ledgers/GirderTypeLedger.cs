@@ -75,7 +75,13 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
             type.Name,
             [
                 rows.Entry($"{path}/name"),
-                rows.Entry($"{path}/concrete/class", name: "Concrete"),
+                .. geometry.Sections.OfType(type).IsSteel
+                    ? Array.Empty<LedgerRow>()
+                    :
+                    [
+                        rows.Entry($"{path}/concrete/class", name: "Concrete"),
+                        .. girders.CastInPlace ? Array.Empty<LedgerRow>() : [rows.Entry($"{path}/strands/effectiveStress")],
+                    ],
                 rows.Entry("/deck/haunch"),
                 rows.Entry($"{path}/camber", camber),
                 rows.Entry($"{path}/laterDeflection"),
