@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
 using Pravik.Core.Places;
@@ -86,6 +87,55 @@ public class ModelScreenTests
             Assert.All(workspace.Views, v => Assert.Contains("<path", v.Svg));
             Assert.True(workspace.Views.Count > 0 || workspace.Table!.Rows.Count > 15);
             Assert.NotEmpty(workspace.Ledger.Groups);
+        }
+    }
+
+    public static TheoryData<string, Func<Bridge, Bridge>> Edits =>
+        new()
+        {
+            { "spans", b => b with { Axes = b.Axes with { Spans = [18, 21.5, 21.5] } } },
+            { "long spans", b => b with { Axes = b.Axes with { Spans = [17.4, 40, 17.4] } } },
+            { "skew", b => b with { Axes = b.Axes with { Skew = 0 } } },
+            { "stages", b => b with { Actions = b.Actions with { Stages = [Stage.Usual(3)[0], Stage.Usual(3)[1]] } } },
+            { "cases", b => b with { Actions = b.Actions with { Cases = [], Combinations = [] } } },
+            { "settlements", b => b with { Actions = b.Actions with { Settlement = 0 } } },
+            { "girder", b => b with { Girders = b.Girders with { Own = b.Girders.Own.SetItem("5-2", new() { Absent = true }) } } },
+            { "kind", b => b with { Model = b.Model with { Kind = ModelKind.Shells, Between = 3 } } },
+            { "pieces", b => b with { Model = b.Model with { Divisions = 8 } } },
+            { "tendon", b => b with { Girders = b.Girders with { Tendons = [new()] } } },
+        };
+
+    /// <summary>Until new results are in, those of before the edit are shown, as out of date, on the bridge as it is now.</summary>
+    [Theory]
+    [MemberData(nameof(Edits))]
+    public void Results_of_before_an_edit_are_shown_until_new_ones_are_in(string name, Func<Bridge, Bridge> edit)
+    {
+        var edited = Snapshot with { Bridge = edit(Demo) };
+        var seen = new RunsSeen(new(InputHash.Of(edited.Bridge), RunStatus.Running, 0.3, name), new("before", 3, Results.Value));
+        Workspace On(string step, string? layout = null, int stage = 1)
+        {
+            var request = new WorkspaceRequest
+            {
+                Step = step,
+                Layout = layout,
+                Stage = stage,
+                Names = "members",
+            };
+            return WorkspaceBuilder.Build(edited, Around.Nothing, seen, request);
+        }
+        foreach (var step in On("basis").Steps.Select(s => s.Id).Append("sections"))
+        {
+            foreach (var layout in On(step).Layouts.Select(l => l.Id))
+            {
+                for (var stage = 1; stage <= (layout == "stages" ? 7 : 1); stage++)
+                {
+                    var workspace = On(step, layout, stage);
+                    Assert.True(workspace.Views.Count > 0 || workspace.Table is not null, $"{step} {layout}");
+                    Assert.Equal("old", workspace.Steps.Single(s => s.Id == "analysis").State);
+                    // As it goes to the screen: no number that JSON cannot hold.
+                    JsonSerializer.Serialize(workspace);
+                }
+            }
         }
     }
 
