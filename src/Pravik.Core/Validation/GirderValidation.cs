@@ -53,6 +53,7 @@ internal static class GirderValidation
     private static void Layouts(Bridge bridge, Bounds bounds)
     {
         var girders = bridge.Girders;
+        var sections = new Lazy<GirderSections>(() => new(bridge, GirderLayout.All(bridge)));
         for (var span = 0; span < bridge.Axes.Spans.Length; span++)
         {
             var (layout, where) = (GirderLayout.Of(girders, span, bridge.Axes.Spans.Length), $" in span {span + 1}");
@@ -77,8 +78,7 @@ internal static class GirderValidation
                     > law.Reach * bridge.Axes.Spans[span]
             )
                 bounds.Error($"{path}/reach", $"An arc cannot rise that much over its reach{where}.");
-            var sections = new GirderSections(bridge, GirderLayout.All(bridge));
-            foreach (var shape in sections.UsedIn(span).Select(u => u.Section.Shape).Distinct())
+            foreach (var shape in sections.Value.UsedIn(span).Select(u => u.Section.Shape).Distinct())
             {
                 if (SectionFamily.Named(shape.Family)!.Sizes.All(s => s.Name != "depth"))
                     bounds.Error(

@@ -29,10 +29,15 @@ internal sealed class Screen
     private readonly Lazy<IReadOnlyList<BillItem>> bill;
     private readonly Lazy<IReadOnlyList<Finding>> supportFindings;
 
-    public Screen(Snapshot snapshot, Around around, RunsSeen seen, WorkspaceRequest request)
+    /// <param name="snapshot">The bridge as it stands.</param>
+    /// <param name="around">What is around it.</param>
+    /// <param name="seen">Its runs.</param>
+    /// <param name="request">What is wanted.</param>
+    /// <param name="geometry">Its places, where they are known already.</param>
+    public Screen(Snapshot snapshot, Around around, RunsSeen seen, WorkspaceRequest request, BridgeGeometry? geometry = null)
     {
         (Snapshot, Around, Seen, Request) = (snapshot, around, seen, request);
-        Geometry = new(snapshot.Bridge);
+        Geometry = geometry ?? new(snapshot.Bridge);
         Units = UnitSystem.Named(snapshot.Bridge.Basis.Units);
         Rows = new(snapshot.Bridge);
         // Results of another layout of girders and spans do not belong on this bridge, not even as out of date.

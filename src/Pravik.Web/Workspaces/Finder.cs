@@ -42,7 +42,7 @@ public static class Finder
         }
         foreach (var step in StepCatalog.All.Where(s => s.Id is not ("checks" or "analysis")))
         {
-            var screen = new Screen(snapshot, Around.Nothing, RunsSeen.Nothing, new() { Step = step.Id });
+            var screen = new Screen(snapshot, Around.Nothing, RunsSeen.Nothing, new() { Step = step.Id }, geometry);
             var ledger = step.Ledger(screen);
             foreach (var group in ledger.Groups)
             {
