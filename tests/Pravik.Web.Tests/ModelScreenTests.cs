@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
+using Pravik.Core.Findings;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
 using Pravik.Core.Stages;
@@ -88,6 +89,21 @@ public class ModelScreenTests
             Assert.True(workspace.Views.Count > 0 || workspace.Table!.Rows.Count > 15);
             Assert.NotEmpty(workspace.Ledger.Groups);
         }
+    }
+
+    /// <summary>A finding marks the step at which its value is looked for, those of sections and of the basis too.</summary>
+    [Theory]
+    [InlineData("/sections/0/sizes/depth", "girders")]
+    [InlineData("/materials/slab/class", "girders")]
+    [InlineData("/basis/nationalSet", "loads")]
+    [InlineData("/actions/stages/0", "loads")]
+    [InlineData("/crossings/0", "axes")]
+    [InlineData("/bearings/0/height", "substructure")]
+    public void A_finding_marks_its_step(string path, string step)
+    {
+        var told = Snapshot with { Findings = [Finding.Warning(path, "Look here.")] };
+        var steps = WorkspaceBuilder.Build(told, Around.Nothing, RunsSeen.Nothing, new()).Steps;
+        Assert.Equal([step], steps.Where(s => s.State == "look").Select(s => s.Id));
     }
 
     public static TheoryData<string, Func<Bridge, Bridge>> Edits =>

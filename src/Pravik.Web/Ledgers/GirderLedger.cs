@@ -21,7 +21,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         var parts = (picked ?? "").Split('+').Select(PartAt).OfType<(GirderLine Line, int Span)>().Distinct().ToList();
         (GirderLine Line, int Span)? one = parts.Count == 1 ? parts[0] : null;
         var here = one?.Span ?? geometry.SpanAt(station);
-        var shown = TypeShown(picked, one);
+        var shown = GirderTypeLedger.Shown(geometry, picked);
         List<LedgerGroup> groups = [];
         if (one is { } part)
             groups.AddRange(Single(part.Line, part.Span));
@@ -71,21 +71,6 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
     }
 
     private static bool IsType(string? picked) => picked?.StartsWith("/girders/types/", StringComparison.Ordinal) == true;
-
-    /// <summary>Place of the type that is picked, that of the picked girder, or that of all girders.</summary>
-    private int TypeShown(string? picked, (GirderLine Line, int Span)? one)
-    {
-        if (
-            picked?.Split('/') is ["", "girders", "types", var item, ..]
-            && int.TryParse(item, out var i)
-            && i >= 0
-            && i < girders.Types.Length
-        )
-            return i;
-        if (one is { } part)
-            return geometry.Sections.TypeIndex(part.Line.Number, part.Span);
-        return geometry.Sections.TypeIndex(geometry.GirdersIn(0)[0].Number, 0);
-    }
 
     private (GirderLine, int)? PartAt(string path) =>
         path.Split('/') is ["", "parts", "girders", var number, "spans", var span]

@@ -12,6 +12,21 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
 {
     private readonly Girders girders = bridge.Girders;
 
+    /// <summary>Place of the type that is picked, that of the picked girder, or that of the first.</summary>
+    public static int Shown(BridgeGeometry geometry, string? picked) =>
+        picked?.Split('/') switch
+        {
+            ["", "girders", "types", var item, ..] when int.TryParse(item, out var i) && i >= 0 && i < geometry.Sections.Types.Length => i,
+            ["", "parts", "girders", var number, "spans", var span]
+                when int.TryParse(number, out var n)
+                    && n >= 1
+                    && int.TryParse(span, out var s)
+                    && s >= 1
+                    && s <= geometry.SpanCount
+                    && geometry.Sections.IsPresent(n, s - 1) => geometry.Sections.TypeIndex(n, s - 1),
+            _ => geometry.Sections.TypeIndex(geometry.GirdersIn(0)[0].Number, 0),
+        };
+
     /// <param name="shown">Place of the type whose values are shown.</param>
     public IEnumerable<LedgerGroup> Groups(int shown)
     {

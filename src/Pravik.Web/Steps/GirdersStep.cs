@@ -24,6 +24,8 @@ internal sealed class GirdersStep : IStep
 
     public IReadOnlyList<string> Paths { get; } = ["/girders", "/materials"];
 
+    public IReadOnlyList<string> Watched => [.. Paths, "/sections"];
+
     public SheetContent Sheet(Screen screen, string layout)
     {
         // On an axis the section shows what stands there.
@@ -31,7 +33,12 @@ internal sealed class GirdersStep : IStep
             Math.Abs(screen.SupportAxis.Station - screen.Station) < 0.3 ? screen.Support(size) : screen.Section(size);
         return layout switch
         {
-            "girder" => new([Screen.Drawn("girder", ShapeView.Girder(screen.Geometry, screen.Units, screen.Whole, TypeNumber(screen)))]),
+            "girder" => new([
+                Screen.Drawn(
+                    "girder",
+                    ShapeView.Girder(screen.Geometry, screen.Units, screen.Whole, GirderTypeLedger.Shown(screen.Geometry, screen.Pick))
+                ),
+            ]),
             "allGirders" => new([screen.Plan(screen.Half)], GirderTables.All(screen.Geometry, screen.Units, screen.Pick)),
             "levels" => new([screen.Elevation(screen.Half)], GirderTables.Haunches(screen.Geometry, screen.Units, screen.Pick)),
             "materials" => new([Screen.Drawn("materials", MaterialView.Draw(screen.Snapshot.Bridge, screen.Units, screen.Whole))]),
@@ -43,19 +50,4 @@ internal sealed class GirdersStep : IStep
 
     public Ledger Ledger(Screen screen) =>
         new GirderLedger(screen.Snapshot.Bridge, screen.Geometry, screen.Rows, screen.Station).Show(screen.Pick);
-
-    /// <summary>Place of the type of girder that is picked, or of the picked girder's.</summary>
-    private static int TypeNumber(Screen screen) =>
-        screen.Pick?.Split('/') switch
-        {
-            ["", "girders", "types", var item, ..]
-                when int.TryParse(item, out var i) && i >= 0 && i < screen.Geometry.Sections.Types.Length => i,
-            ["", "parts", "girders", var number, "spans", var span]
-                when int.TryParse(number, out var n)
-                    && int.TryParse(span, out var s)
-                    && s >= 1
-                    && s <= screen.Geometry.SpanCount
-                    && screen.Geometry.Sections.IsPresent(n, s - 1) => screen.Geometry.Sections.TypeIndex(n, s - 1),
-            _ => screen.Geometry.Sections.TypeIndex(screen.Geometry.GirdersIn(0)[0].Number, 0),
-        };
 }

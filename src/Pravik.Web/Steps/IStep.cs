@@ -23,8 +23,11 @@ internal interface IStep
     /// <summary>At least one; the first is shown where none is asked for.</summary>
     IReadOnlyList<StepLayout> Layouts { get; }
 
-    /// <summary>Beginnings of the paths of values that are entered here: findings about them lead here, and tell how it stands.</summary>
+    /// <summary>Beginnings of the paths of values that are entered here: findings about them lead here.</summary>
     IReadOnlyList<string> Paths { get; }
+
+    /// <summary>Beginnings of the paths that tell how it stands; those of a step that is not listed are told by another.</summary>
+    IReadOnlyList<string> Watched => Paths;
 
     SheetContent Sheet(Screen screen, string layout);
 
@@ -34,5 +37,6 @@ internal interface IStep
     IReadOnlyList<SheetControl> Controls(Screen screen) => [];
 
     /// <summary>How it stands: a mark and its word.</summary>
-    StepState State(Screen screen) => screen.IsMentioned(Paths) ? new(Id, Name, "look", "needs a look") : new(Id, Name, "good", "in order");
+    StepState State(Screen screen) =>
+        screen.IsMentioned(Watched) ? new(Id, Name, "look", "needs a look") : new(Id, Name, "good", "in order");
 }
