@@ -19,6 +19,7 @@ public class ArchitectureTests
         "Sections",
         "Codes",
         "Bridges",
+        "Entries",
         "Places",
         "Validation",
         "Solids",

@@ -133,7 +133,7 @@ public class EntryReaderTests
         string Label(string path, string text) => EntryReader.Read(Demo, path, text).Label;
         Assert.Equal("Axis 2 moved to 130.500 m", Label("/axes/stations/2", "130.5"));
         Assert.Equal("Length of element 3 set to 150.000 m", Label("/road/elements/2/length", "150"));
-        Assert.Equal("Crossfall follows of strip 1 left set to Level", Label("/deck/patterns/0/left/0/crossfallLaw", "level"));
+        Assert.Equal("Law of the crossfall of strip 1 on the left set to Level", Label("/deck/patterns/0/left/0/crossfallLaw", "level"));
         Assert.Equal("Stands of parapet 1 set to square to the deck", Label("/parapets/0/squareToDeck", "true"));
         Assert.Equal("Level of crossing 1 set to 39.250 m", Label("/crossings/0/level", "39.25"));
         Assert.Equal("Weight given back", Label("/parapets/0/weight", "").Replace(" of parapet 1", ""));

@@ -7,6 +7,9 @@ namespace Pravik.Core.Bridges;
 /// </summary>
 public sealed record Axes
 {
+    /// <summary>The greatest skew of an axis (rad).</summary>
+    public const double GreatestSkew = 60 * Math.PI / 180;
+
     /// <summary>Station of the first axis (m).</summary>
     public double FirstStation { get; init; } = 20;
 

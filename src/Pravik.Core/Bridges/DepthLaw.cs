@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Pravik.Core.Bridges;
 
 /// <summary>How the depth of a girder goes from that at an axis to that half way.</summary>
@@ -42,9 +44,11 @@ public sealed record DepthLaw
     public bool SoffitStraight { get; init; }
 
     /// <summary>The greatest depth (m).</summary>
+    [JsonIgnore]
     public double Greatest => Math.Max(Middle, Math.Max(Start, End ?? Start));
 
     /// <summary>The least depth (m).</summary>
+    [JsonIgnore]
     public double Least => Math.Min(Middle, Math.Min(Start, End ?? Start));
 
     /// <summary>Depth at fraction t of a span (m); t is taken within 0 and 1. The span's length counts for an arc alone.</summary>

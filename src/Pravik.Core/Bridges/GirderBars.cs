@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Pravik.Core.Bridges;
 
 /// <summary>Longitudinal reinforcement of the slab, which carries hogging at the piers.</summary>
@@ -35,6 +37,7 @@ public sealed record BarLayer
     public double AxisDistance { get; init; }
 
     /// <summary>Area of bars per metre of width (m²/m).</summary>
+    [JsonIgnore]
     public double AreaPerMetre => Math.PI * Diameter * Diameter / 4 / Spacing;
 }
 
@@ -54,5 +57,6 @@ public sealed record PierBars
     public double Reach { get; init; } = 2.5;
 
     /// <summary>Area together (m²).</summary>
+    [JsonIgnore]
     public double Area => Count * Math.PI * Diameter * Diameter / 4;
 }

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 
 namespace Pravik.Core.Bridges;
 
@@ -37,6 +38,7 @@ public sealed record Stage
     public string Loads { get; init; } = "";
 
     /// <summary>The names in <see cref="Loads"/>.</summary>
+    [JsonIgnore]
     public IEnumerable<string> LoadNames => Loads.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
 
     /// <summary>

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
-using Pravik.Core.Units;
 
 namespace Pravik.Core.Validation;
 
@@ -34,16 +33,16 @@ internal static class GirderTypeValidation
         for (var i = 0; i < types.Length; i++)
         {
             var (type, path) = (types[i], $"/girders/types/{i}");
-            bounds.Text($"{path}/name", "The type's name", type.Name, 60);
+            bounds.Text($"{path}/name", type.Name);
             if (string.IsNullOrWhiteSpace(type.Name))
                 bounds.Error($"{path}/name", "A type of girder needs a name.");
             else if (types.Take(i).Any(t => t.Name == type.Name))
                 bounds.Error($"{path}/name", $"There is another type of girder called “{type.Name}”.");
             if (type.Section is { } section)
-                bounds.Among($"{path}/section", "Section", section, [.. bridge.Sections.Select(s => s.Name)]);
-            bounds.Own($"{path}/camber", "Camber when the slab is cast", type.Camber, -0.3, 0.5, QuantityKind.Size);
-            bounds.Between($"{path}/laterDeflection", "Deflection after the slab", type.LaterDeflection, -0.1, 0.3, QuantityKind.Size);
-            bounds.Between($"{path}/greatestHaunch", "Greatest haunch", type.GreatestHaunch, 0, 1, QuantityKind.Size);
+                bounds.Among($"{path}/section", section, [.. bridge.Sections.Select(s => s.Name)]);
+            bounds.Check($"{path}/camber", type.Camber);
+            bounds.Check($"{path}/laterDeflection", type.LaterDeflection);
+            bounds.Check($"{path}/greatestHaunch", type.GreatestHaunch);
             Strands($"{path}/strands", type.Strands, bounds);
         }
         Named("/girders/type", bridge.Girders.Type);
@@ -55,27 +54,27 @@ internal static class GirderTypeValidation
         void Named(string path, string? name)
         {
             if (name is not null)
-                bounds.Among(path, "Type of girder", name, [.. types.Select(t => t.Name)]);
+                bounds.Among(path, name, [.. types.Select(t => t.Name)]);
         }
     }
 
     private static void Strands(string path, Strands strands, Bounds bounds)
     {
-        bounds.Between($"{path}/effectiveStress", "Effective stress", strands.EffectiveStress, 0, 1700e6, QuantityKind.Stress);
+        bounds.Check($"{path}/effectiveStress", strands.EffectiveStress);
         if (strands.Rows.Length > MostRows)
             bounds.Error($"{path}/rows", $"There are at most {MostRows} rows of strands.");
         for (var i = 0; i < strands.Rows.Length; i++)
-            Row($"{path}/rows/{i}", i + 1, strands.Rows[i], bounds);
+            Row($"{path}/rows/{i}", strands.Rows[i], bounds);
     }
 
-    private static void Row(string path, int number, StrandRow row, Bounds bounds)
+    private static void Row(string path, StrandRow row, Bounds bounds)
     {
-        bounds.Between($"{path}/level", $"Level of strand row {number}", row.Level, 0, 5, QuantityKind.Size);
-        bounds.Between($"{path}/count", $"Strands in row {number}", row.Count, 0, 80, QuantityKind.Count);
-        bounds.Between($"{path}/spacing", $"Spacing in strand row {number}", row.Spacing, 0.02, 1, QuantityKind.Size);
-        bounds.Between($"{path}/debonded", $"Debonded strands in row {number}", row.Debonded, 0, row.Count, QuantityKind.Count);
-        bounds.Between($"{path}/debondedLength", $"Debonded length in row {number}", row.DebondedLength, 0, 60, QuantityKind.Length);
-        bounds.Own($"{path}/endLevel", $"Level of strand row {number} at the ends", row.EndLevel, 0, 5, QuantityKind.Size);
-        bounds.Between($"{path}/holdDown", $"Hold-down point of row {number}", row.HoldDown, 0.05, 0.5, QuantityKind.Number);
+        bounds.Check($"{path}/level", row.Level);
+        bounds.Check($"{path}/count", row.Count);
+        bounds.Check($"{path}/spacing", row.Spacing);
+        bounds.Check($"{path}/debonded", row.Debonded, greatest: row.Count);
+        bounds.Check($"{path}/debondedLength", row.DebondedLength);
+        bounds.Check($"{path}/endLevel", row.EndLevel);
+        bounds.Check($"{path}/holdDown", row.HoldDown);
     }
 }

@@ -27,22 +27,22 @@ internal static class GirderValidation
     public static void Sizes(Bridge bridge, Bounds bounds)
     {
         var girders = bridge.Girders;
-        bounds.Between("/girders/count", "Number of girders", girders.Count, 1, 40, QuantityKind.Count);
-        bounds.Between("/girders/overhangLeft", "Overhang on the left", girders.OverhangLeft, 0, 10, QuantityKind.Length);
-        bounds.Own("/girders/overhangRight", "Overhang on the right", girders.OverhangRight, 0, 10, QuantityKind.Length);
-        Spacings("/girders/spacings", girders.Spacings, "", bounds);
+        bounds.Check("/girders/count", girders.Count);
+        bounds.Check("/girders/overhangLeft", girders.OverhangLeft);
+        bounds.Check("/girders/overhangRight", girders.OverhangRight);
+        Spacings("/girders/spacings", girders.Spacings, bounds);
         if (girders.Course is { } course)
             Course("/girders/course", course, bridge, bounds);
         if (girders.Depth is { } depth)
-            Depth("/girders/depth", "", depth, bounds);
+            Depth("/girders/depth", depth, bounds);
         Spans(bridge, bounds);
-        bounds.Between("/girders/endGap", "End gap", girders.EndGap, 0, 1.5, QuantityKind.Size);
+        bounds.Check("/girders/endGap", girders.EndGap);
         Single(girders, bounds);
         Ranges(bridge, bounds);
         Diaphragms(bridge, bounds);
         Stiffeners(bridge, bounds);
-        bounds.Between("/girders/diaphragm/width", "Diaphragm width", girders.Diaphragm.Width, 0.1, 5, QuantityKind.Size);
-        bounds.Between("/girders/diaphragm/depth", "Diaphragm depth", girders.Diaphragm.Depth, 0.1, 5, QuantityKind.Size);
+        bounds.Check("/girders/diaphragm/width", girders.Diaphragm.Width);
+        bounds.Check("/girders/diaphragm/depth", girders.Diaphragm.Depth);
         if (!bounds.HasErrors)
             Layouts(bridge, bounds);
     }
@@ -117,16 +117,16 @@ internal static class GirderValidation
                 bounds.Error(path, "This part is missing.");
             else
             {
-                bounds.Own($"{path}/count", $"Number of girders in span {key}", own.Count, 1, 40, QuantityKind.Count);
-                bounds.Own($"{path}/overhangLeft", $"Overhang on the left in span {key}", own.OverhangLeft, 0, 10, QuantityKind.Length);
-                bounds.Own($"{path}/overhangRight", $"Overhang on the right in span {key}", own.OverhangRight, 0, 10, QuantityKind.Length);
-                bounds.Own($"{path}/startGap", $"Gap at the beginning of span {key}", own.StartGap, 0, 1.5, QuantityKind.Size);
-                bounds.Own($"{path}/endGap", $"Gap at the end of span {key}", own.EndGap, 0, 1.5, QuantityKind.Size);
-                Spacings($"{path}/spacings", own.Spacings, $" in span {key}", bounds);
+                bounds.Check($"{path}/count", own.Count);
+                bounds.Check($"{path}/overhangLeft", own.OverhangLeft);
+                bounds.Check($"{path}/overhangRight", own.OverhangRight);
+                bounds.Check($"{path}/startGap", own.StartGap);
+                bounds.Check($"{path}/endGap", own.EndGap);
+                Spacings($"{path}/spacings", own.Spacings, bounds);
                 if (own.Course is { } course)
                     Course($"{path}/course", course, bridge, bounds);
                 if (own.Depth is { } depth)
-                    Depth($"{path}/depth", $" in span {key}", depth, bounds);
+                    Depth($"{path}/depth", depth, bounds);
                 if (own.Follows is { } follows && (!int.TryParse(follows, out var other) || other is < 1 or > 30))
                     bounds.Error($"{path}/follows", $"“{follows}” is not the number of a span.");
             }
@@ -137,7 +137,7 @@ internal static class GirderValidation
                 bounds.Error($"/girders/spans/{key}/follows", $"Span {key} would follow itself in a circle.");
     }
 
-    private static void Spacings(string path, ImmutableArray<double>? list, string where, Bounds bounds)
+    private static void Spacings(string path, ImmutableArray<double>? list, Bounds bounds)
     {
         if (list is not { } spacings)
             return;
@@ -145,25 +145,19 @@ internal static class GirderValidation
             bounds.Error(path, "The list of spacings is missing.");
         else
             for (var i = 0; i < spacings.Length; i++)
-                bounds.Between($"{path}/{i}", $"Spacing {i + 1}{where}", spacings[i], 0.1, 20, QuantityKind.Length);
+                bounds.Check($"{path}/{i}", spacings[i]);
     }
 
     private static void Course(string path, string course, Bridge bridge, Bounds bounds) =>
-        bounds.Among(
-            path,
-            "What girders follow",
-            course,
-            [Girders.Straight, Girders.WithRoad, .. bridge.Road.Features.Select(f => f.Name)]
-        );
+        bounds.Among(path, course, [Girders.Straight, Girders.WithRoad, .. bridge.Road.Features.Select(f => f.Name)]);
 
-    private static void Depth(string path, string where, DepthLaw law, Bounds bounds)
+    private static void Depth(string path, DepthLaw law, Bounds bounds)
     {
-        if (!Enum.IsDefined(law.Course))
-            bounds.Error($"{path}/course", "How the depth goes is not known.");
-        bounds.Between($"{path}/start", $"Depth at the first axis{where}", law.Start, 0.1, 10, QuantityKind.Size);
-        bounds.Own($"{path}/end", $"Depth at the second axis{where}", law.End, 0.1, 10, QuantityKind.Size);
-        bounds.Between($"{path}/middle", $"Depth half way{where}", law.Middle, 0.1, 10, QuantityKind.Size);
-        bounds.Between($"{path}/reach", $"Reach of the change of depth{where}", law.Reach, 0.02, 0.5, QuantityKind.Number);
+        bounds.Known($"{path}/course", law.Course);
+        bounds.Check($"{path}/start", law.Start);
+        bounds.Check($"{path}/end", law.End);
+        bounds.Check($"{path}/middle", law.Middle);
+        bounds.Check($"{path}/reach", law.Reach);
     }
 
     private static void Single(Girders girders, Bounds bounds)
@@ -184,9 +178,9 @@ internal static class GirderValidation
                 bounds.Error(path, "This part is missing.");
             else
             {
-                bounds.Own($"{path}/haunch", $"Haunch over the bearings of girder {g}, span {s}", own.Haunch, -0.5, 1, QuantityKind.Size);
-                bounds.Own($"{path}/camber", $"Camber of girder {g}, span {s}", own.Camber, -0.3, 0.5, QuantityKind.Size);
-                bounds.Own($"{path}/shift", $"Shift of girder {g}, span {s}", own.Shift, -5, 5, QuantityKind.Length);
+                bounds.Check($"{path}/haunch", own.Haunch);
+                bounds.Check($"{path}/camber", own.Camber);
+                bounds.Check($"{path}/shift", own.Shift);
             }
         }
     }
@@ -198,17 +192,16 @@ internal static class GirderValidation
             var (range, path) = (bridge.Girders.Ranges[i], $"/girders/ranges/{i}");
             Stretch(path, $"range {i + 1}", range.Span, range.From, range.To, bounds);
             if (range.Section is { } name)
-                bounds.Among($"{path}/section", "Section", name, [.. bridge.Sections.Select(s => s.Name)]);
+                bounds.Among($"{path}/section", name, [.. bridge.Sections.Select(s => s.Name)]);
         }
     }
 
     /// <summary>A part of a span: its number, from where to where.</summary>
     private static void Stretch(string path, string words, int? span, double from, double to, Bounds bounds)
     {
-        if (span is < 1 or > 30)
-            bounds.Error($"{path}/span", "Spans are counted from 1.");
-        bounds.Between($"{path}/from", $"Beginning of {words}", from, 0, 1, QuantityKind.Number);
-        bounds.Between($"{path}/to", $"End of {words}", to, 0, 1, QuantityKind.Number);
+        bounds.Check($"{path}/span", span);
+        bounds.Check($"{path}/from", from);
+        bounds.Check($"{path}/to", to);
         if (from >= to)
             bounds.Error($"{path}/to", $"The {words} ends before it begins.");
     }
@@ -219,24 +212,14 @@ internal static class GirderValidation
         for (var i = 0; i < girders.Diaphragms.Length; i++)
         {
             var (placed, path) = (girders.Diaphragms[i], $"/girders/diaphragms/{i}");
-            if (placed.Span is < 1 or > 30)
-                bounds.Error($"{path}/span", "Spans are counted from 1.");
-            if (!Enum.IsDefined(placed.Kind))
-                bounds.Error($"{path}/kind", $"The kind of diaphragm {i + 1} is not known.");
-            if (!Enum.IsDefined(placed.Stage))
-                bounds.Error($"{path}/stage", $"The stage of diaphragm {i + 1} is not known.");
-            bounds.Between($"{path}/at", $"Place of diaphragm {i + 1}", placed.At, 0, 1, QuantityKind.Number);
+            bounds.Check($"{path}/span", placed.Span);
+            bounds.Known($"{path}/kind", placed.Kind);
+            bounds.Known($"{path}/stage", placed.Stage);
+            bounds.Check($"{path}/at", placed.At);
             var shortest = bridge.Axes.Spans.Where((_, span) => placed.IsIn(span)).DefaultIfEmpty(120).Min();
-            bounds.Own(
-                $"{path}/distance",
-                $"Distance of diaphragm {i + 1} from the axis",
-                placed.Distance,
-                0,
-                shortest,
-                QuantityKind.Length
-            );
-            bounds.Between($"{path}/width", $"Width of diaphragm {i + 1}", placed.Width, 0.1, 3, QuantityKind.Size);
-            bounds.Between($"{path}/depth", $"Depth of diaphragm {i + 1}", placed.Depth, 0.1, 4, QuantityKind.Size);
+            bounds.Check($"{path}/distance", placed.Distance, greatest: shortest);
+            bounds.Check($"{path}/width", placed.Width);
+            bounds.Check($"{path}/depth", placed.Depth);
             var most = girders.Spans.Values.Select(s => s.Count ?? 0).Append(girders.Count).Max();
             if (
                 (placed.FirstBay ?? 1) < 1
@@ -248,7 +231,7 @@ internal static class GirderValidation
                 continue;
             if (
                 placed.Section is { } name
-                && bounds.Among($"{path}/section", "Section", name, [.. bridge.Sections.Select(s => s.Name)])
+                && bounds.Among($"{path}/section", name, [.. bridge.Sections.Select(s => s.Name)])
                 && !SectionFamily.IsSteel(bridge.Sections.First(s => s.Name == name))
             )
                 bounds.Error($"{path}/section", $"Bars of diaphragm {i + 1} are of steel; “{name}” is of concrete.");
@@ -265,13 +248,12 @@ internal static class GirderValidation
         for (var i = 0; i < bridge.Girders.Stiffeners.Length; i++)
         {
             var (stiffener, path) = (bridge.Girders.Stiffeners[i], $"/girders/stiffeners/{i}");
-            if (!Enum.IsDefined(stiffener.Kind))
-                bounds.Error($"{path}/kind", $"The kind of stiffener {i + 1} is not known.");
+            bounds.Known($"{path}/kind", stiffener.Kind);
             Stretch(path, $"stiffener {i + 1}", stiffener.Span, stiffener.From, stiffener.To, bounds);
-            bounds.Own($"{path}/spacing", $"Distance between stiffeners {i + 1}", stiffener.Spacing, 0.1, 120, QuantityKind.Length);
-            bounds.Between($"{path}/height", $"Height of stiffener {i + 1}", stiffener.Height, 0.05, 0.95, QuantityKind.Number);
-            bounds.Between($"{path}/width", $"Width of stiffener {i + 1}", stiffener.Width, 0.02, 1, QuantityKind.Size);
-            bounds.Between($"{path}/thickness", $"Thickness of stiffener {i + 1}", stiffener.Thickness, 0.004, 0.1, QuantityKind.Size);
+            bounds.Check($"{path}/spacing", stiffener.Spacing);
+            bounds.Check($"{path}/height", stiffener.Height);
+            bounds.Check($"{path}/width", stiffener.Width);
+            bounds.Check($"{path}/thickness", stiffener.Thickness);
         }
     }
 }

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Materials;
-using Pravik.Core.Units;
 
 namespace Pravik.Core.Validation;
 
@@ -19,58 +18,37 @@ internal static class MaterialValidation
             .Append(("/materials/support", materials.Support));
         foreach (var (path, grade) in concretes)
         {
-            bounds.Among($"{path}/class", "Concrete class", grade.Class ?? "", [.. Concrete.Classes]);
-            bounds.Own($"{path}/fctm", "Tensile strength", grade.Fctm, 0.5e6, 10e6, QuantityKind.Stress);
-            bounds.Own($"{path}/ecm", "Modulus of elasticity", grade.Ecm, 5e9, 80e9, QuantityKind.Stress);
-            bounds.Own($"{path}/epsilonC2", "Strain at the end of the parabola", grade.EpsilonC2, 0.001, 0.0035, QuantityKind.Strain);
-            bounds.Own($"{path}/epsilonCu2", "Ultimate strain", grade.EpsilonCu2, 0.002, 0.006, QuantityKind.Strain);
-            bounds.Own($"{path}/exponent", "Exponent of the parabola", grade.Exponent, 1, 3, QuantityKind.Number);
+            bounds.Among($"{path}/class", grade.Class ?? "", [.. Concrete.Classes]);
+            bounds.Check($"{path}/fctm", grade.Fctm);
+            bounds.Check($"{path}/ecm", grade.Ecm);
+            bounds.Check($"{path}/epsilonC2", grade.EpsilonC2);
+            bounds.Check($"{path}/epsilonCu2", grade.EpsilonCu2);
+            bounds.Check($"{path}/exponent", grade.Exponent);
             Line(path, grade.Line, bounds);
             if (grade.EpsilonC2 > grade.EpsilonCu2)
                 bounds.Error($"{path}/epsilonC2", "The parabola ends beyond the ultimate strain.");
         }
-        bounds.Among(
-            "/materials/reinforcement/class",
-            "Reinforcement class",
-            materials.Reinforcement.Class ?? "",
-            [.. ReinforcingSteel.Classes]
-        );
-        bounds.Own("/materials/reinforcement/fyk", "Yield strength", materials.Reinforcement.Fyk, 200e6, 1000e6, QuantityKind.Stress);
-        bounds.Own("/materials/reinforcement/es", "Modulus of elasticity", materials.Reinforcement.Es, 150e9, 220e9, QuantityKind.Stress);
-        bounds.Own(
-            "/materials/reinforcement/epsilonUk",
-            "Strain at greatest force",
-            materials.Reinforcement.EpsilonUk,
-            0.01,
-            0.2,
-            QuantityKind.Strain
-        );
-        bounds.Own(
-            "/materials/reinforcement/ratio",
-            "Ratio of tensile to yield strength",
-            materials.Reinforcement.Ratio,
-            1,
-            1.5,
-            QuantityKind.Number
-        );
-        if (!Enum.IsDefined(materials.Reinforcement.Branch))
-            bounds.Error("/materials/reinforcement/branch", "The branch beyond yield is not known.");
+        bounds.Among("/materials/reinforcement/class", materials.Reinforcement.Class ?? "", [.. ReinforcingSteel.Classes]);
+        bounds.Check("/materials/reinforcement/fyk", materials.Reinforcement.Fyk);
+        bounds.Check("/materials/reinforcement/es", materials.Reinforcement.Es);
+        bounds.Check("/materials/reinforcement/epsilonUk", materials.Reinforcement.EpsilonUk);
+        bounds.Check("/materials/reinforcement/ratio", materials.Reinforcement.Ratio);
+        bounds.Known("/materials/reinforcement/branch", materials.Reinforcement.Branch);
         Line("/materials/reinforcement", materials.Reinforcement.Line, bounds);
-        bounds.Among("/materials/structural/class", "Structural steel", materials.Structural.Class ?? "", [.. StructuralSteel.Classes]);
-        bounds.Own("/materials/structural/fy", "Yield strength", materials.Structural.Fy, 150e6, 1000e6, QuantityKind.Stress);
-        bounds.Own("/materials/structural/fu", "Tensile strength", materials.Structural.Fu, 200e6, 1300e6, QuantityKind.Stress);
-        bounds.Own("/materials/structural/e", "Modulus of elasticity", materials.Structural.E, 150e9, 230e9, QuantityKind.Stress);
+        bounds.Among("/materials/structural/class", materials.Structural.Class ?? "", [.. StructuralSteel.Classes]);
+        bounds.Check("/materials/structural/fy", materials.Structural.Fy);
+        bounds.Check("/materials/structural/fu", materials.Structural.Fu);
+        bounds.Check("/materials/structural/e", materials.Structural.E);
         var strand = materials.Strand;
-        bounds.Between("/materials/strand/relaxationClass", "Relaxation class", strand.RelaxationClass, 1, 3, QuantityKind.Count);
-        bounds.Own("/materials/strand/rho1000", "Relaxation after 1000 hours", strand.Rho1000, 0, 0.2, QuantityKind.Number);
-        if (!Enum.IsDefined(strand.Branch))
-            bounds.Error("/materials/strand/branch", "The branch beyond the proof strength is not known.");
+        bounds.Check("/materials/strand/relaxationClass", strand.RelaxationClass);
+        bounds.Check("/materials/strand/rho1000", strand.Rho1000);
+        bounds.Known("/materials/strand/branch", strand.Branch);
         Line("/materials/strand", strand.Line, bounds);
-        bounds.Among("/materials/strand/type", "Strand", strand.Type ?? "", [.. PrestressingSteel.Types]);
-        bounds.Own("/materials/strand/area", "Area of a strand", strand.Area, 10e-6, 500e-6, QuantityKind.SmallArea);
-        bounds.Own("/materials/strand/fpk", "Tensile strength", strand.Fpk, 1000e6, 2500e6, QuantityKind.Stress);
-        bounds.Own("/materials/strand/fp01k", "Proof strength", strand.Fp01k, 800e6, 2300e6, QuantityKind.Stress);
-        bounds.Own("/materials/strand/ep", "Modulus of elasticity", strand.Ep, 150e9, 220e9, QuantityKind.Stress);
+        bounds.Among("/materials/strand/type", strand.Type ?? "", [.. PrestressingSteel.Types]);
+        bounds.Check("/materials/strand/area", strand.Area);
+        bounds.Check("/materials/strand/fpk", strand.Fpk);
+        bounds.Check("/materials/strand/fp01k", strand.Fp01k);
+        bounds.Check("/materials/strand/ep", strand.Ep);
         if (bounds.HasErrors)
             return;
         var steel = PrestressingSteel.Of(strand);

@@ -1,6 +1,5 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Places;
-using Pravik.Core.Units;
 
 namespace Pravik.Core.Validation;
 
@@ -69,29 +68,25 @@ internal static class ModelValidation
     private static void Model(Bridge bridge, Bounds bounds)
     {
         var model = bridge.Model;
-        if (!Enum.IsDefined(model.Kind))
-            bounds.Error("/model/kind", "The kind of model is not known.");
-        if (!Enum.IsDefined(model.Supports))
-            bounds.Error("/model/supports", "What carries the girders is not known.");
-        if (!Enum.IsDefined(model.Share))
-            bounds.Error("/model/share", "The way in which line girders share loads is not known.");
-        bounds.Between("/model/divisions", "Pieces along a span", model.Divisions, 4, 200, QuantityKind.Count);
+        bounds.Known("/model/kind", model.Kind);
+        bounds.Known("/model/supports", model.Supports);
+        bounds.Known("/model/share", model.Share);
+        bounds.Check("/model/divisions", model.Divisions);
         foreach (var (span, pieces) in model.SpanDivisions)
-            bounds.Between($"/model/spanDivisions/{span}", $"Pieces along span {span}", pieces, 4, 200, QuantityKind.Count);
-        if (bounds.Between("/model/between", "Shells between girders", model.Between, 2, 20, QuantityKind.Count) && model.Between % 2 != 0)
+            bounds.Check($"/model/spanDivisions/{span}", pieces);
+        if (bounds.Check("/model/between", model.Between) && model.Between % 2 != 0)
             bounds.Error("/model/between", "The number of shells between girders must be even, so that each girder has its own half.");
-        bounds.Own("/model/shareFactor", "Share of a line girder", model.ShareFactor, 0.01, 2, QuantityKind.Number);
+        bounds.Check("/model/shareFactor", model.ShareFactor);
         if (model.Changes.Length > MostChanges)
             bounds.Error("/model/changes", $"There are at most {MostChanges} changes by hand.");
         for (var i = 0; i < model.Changes.Length; i++)
         {
             var (change, path) = (model.Changes[i], $"/model/changes/{i}");
-            if (!Enum.IsDefined(change.Kind))
-                bounds.Error($"{path}/kind", "The kind of change is not known.");
-            bounds.Text($"{path}/part", "The name of the part", change.Part, 60);
-            bounds.Text($"{path}/material", "The name of the material", change.Material, 60);
-            bounds.Text($"{path}/like", "The name of the other member", change.Like, 60);
-            bounds.Between($"{path}/factor", "Factor on stiffness", change.Factor, 1e-6, 1e6, QuantityKind.Number);
+            bounds.Known($"{path}/kind", change.Kind);
+            bounds.Text($"{path}/part", change.Part);
+            bounds.Text($"{path}/material", change.Material);
+            bounds.Text($"{path}/like", change.Like);
+            bounds.Check($"{path}/factor", change.Factor);
             var words = change.Directions.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries);
             if (words.FirstOrDefault(w => !ModelChange.AllDirections.Contains(w)) is { } unknown)
                 bounds.Error(
@@ -119,19 +114,19 @@ internal static class ModelValidation
 
     private static void Values(Actions actions, Bounds bounds)
     {
-        bounds.Between("/actions/expansion", "Temperature rise", actions.Expansion, 0, 80, QuantityKind.Number);
-        bounds.Between("/actions/contraction", "Temperature fall", actions.Contraction, 0, 80, QuantityKind.Number);
-        bounds.Between("/actions/humidity", "Relative humidity", actions.Humidity, 0.2, 1, QuantityKind.Number);
-        bounds.Among("/actions/cement", "Class of cement", actions.Cement, ["S", "N", "R"]);
-        bounds.Between("/actions/lastDay", "Last day", actions.LastDay, 1, 100_000, QuantityKind.Number);
-        bounds.Between("/actions/aging", "Aging coefficient", actions.Aging, 0.5, 1, QuantityKind.Number);
-        bounds.Between("/actions/settlement", "Settlement", actions.Settlement, 0, 0.5, QuantityKind.Size);
+        bounds.Check("/actions/expansion", actions.Expansion);
+        bounds.Check("/actions/contraction", actions.Contraction);
+        bounds.Check("/actions/humidity", actions.Humidity);
+        bounds.Among("/actions/cement", actions.Cement, ["S", "N", "R"]);
+        bounds.Check("/actions/lastDay", actions.LastDay);
+        bounds.Check("/actions/aging", actions.Aging);
+        bounds.Check("/actions/settlement", actions.Settlement);
         foreach (var (axis, value) in actions.Settlements)
-            bounds.Between($"/actions/settlements/{axis}", $"Settlement of axis {axis}", value, -0.5, 0.5, QuantityKind.Size);
-        bounds.Own("/actions/braking", "Braking force", actions.Braking, 0, 5e6, QuantityKind.Force);
-        bounds.Between("/actions/windVelocity", "Wind velocity", actions.WindVelocity, 0, 60, QuantityKind.Number);
-        bounds.Own("/actions/windHeight", "Height above the ground", actions.WindHeight, 0, 300, QuantityKind.Length);
-        bounds.Own("/actions/windFactor", "Wind load factor", actions.WindFactor, 0, 15, QuantityKind.Number);
+            bounds.Check($"/actions/settlements/{axis}", value);
+        bounds.Check("/actions/braking", actions.Braking);
+        bounds.Check("/actions/windVelocity", actions.WindVelocity);
+        bounds.Check("/actions/windHeight", actions.WindHeight);
+        bounds.Check("/actions/windFactor", actions.WindFactor);
     }
 
     private static void Cases(Bridge bridge, Bounds bounds)
@@ -145,8 +140,8 @@ internal static class ModelValidation
         {
             var (own, path) = (actions.Cases[i], $"/actions/cases/{i}");
             foreach (var (psi, value) in new[] { ("psi0", own.Psi0), ("psi1", own.Psi1), ("psi2", own.Psi2) })
-                bounds.Between($"{path}/{psi}", $"{psi} of “{own.Name}”", value, 0, 1, QuantityKind.Number);
-            bounds.Text($"{path}/name", "The name of the case", own.Name, 60);
+                bounds.Check($"{path}/{psi}", value);
+            bounds.Text($"{path}/name", own.Name);
             if (string.IsNullOrWhiteSpace(own.Name) || own.Name.Contains(','))
                 bounds.Error($"{path}/name", "A case needs a name, without a comma in it.");
             else if (!names.Add(own.Name))
@@ -160,7 +155,7 @@ internal static class ModelValidation
         for (var i = 0; i < actions.Combinations.Length; i++)
         {
             var (own, path) = (actions.Combinations[i], $"/actions/combinations/{i}");
-            bounds.Text($"{path}/name", "The name of the combination", own.Name, 60);
+            bounds.Text($"{path}/name", own.Name);
             if (string.IsNullOrWhiteSpace(own.Name))
                 bounds.Error($"{path}/name", "A combination needs a name.");
             else if (!names.Add(own.Name))
@@ -169,8 +164,8 @@ internal static class ModelValidation
                 bounds.Error($"{path}/terms", $"A combination has at most {MostCases} terms.");
             for (var k = 0; k < own.Terms.Length; k++)
             {
-                bounds.Text($"{path}/terms/{k}/case", "The name of the case", own.Terms[k].Case, 80);
-                bounds.Between($"{path}/terms/{k}/factor", "Factor", own.Terms[k].Factor, -100, 100, QuantityKind.Number);
+                bounds.Text($"{path}/terms/{k}/case", own.Terms[k].Case);
+                bounds.Check($"{path}/terms/{k}/factor", own.Terms[k].Factor);
             }
         }
     }
@@ -183,16 +178,15 @@ internal static class ModelValidation
         for (var i = 0; i < tendons.Length; i++)
         {
             var (tendon, path) = (tendons[i], $"/girders/tendons/{i}");
-            bounds.Text($"{path}/name", "The name of the tendon", tendon.Name, 40);
+            bounds.Text($"{path}/name", tendon.Name);
             if (string.IsNullOrWhiteSpace(tendon.Name) || tendon.Name.Contains(','))
                 bounds.Error($"{path}/name", "A tendon needs a name, without a comma in it.");
             else if (!names.Add(tendon.Name))
                 bounds.Error($"{path}/name", $"There is another load named “{tendon.Name}”.");
-            if (tendon.Span is { } span)
-                bounds.Between($"{path}/span", "Span of the tendon", span, 1, 30, QuantityKind.Count);
-            bounds.Between($"{path}/strands", "Strands of the tendon", tendon.Strands, 1, 100, QuantityKind.Count);
-            bounds.Between($"{path}/effectiveStress", "Effective stress", tendon.EffectiveStress, 0, 1700e6, QuantityKind.Stress);
-            bounds.Between($"{path}/lowAt", "Low point of the tendon", tendon.LowAt, 0.1, 0.9, QuantityKind.Number);
+            bounds.Check($"{path}/span", tendon.Span);
+            bounds.Check($"{path}/strands", tendon.Strands);
+            bounds.Check($"{path}/effectiveStress", tendon.EffectiveStress);
+            bounds.Check($"{path}/lowAt", tendon.LowAt);
             foreach (
                 var (name, level) in new[]
                 {
@@ -201,19 +195,18 @@ internal static class ModelValidation
                     ("endLevel", tendon.EndLevel),
                 }
             )
-                bounds.Between($"{path}/{name}", "Level of the tendon", level, -2, 8, QuantityKind.Size);
+                bounds.Check($"{path}/{name}", level);
         }
     }
 
     private static void Load(OwnLoad load, string path, Bounds bounds)
     {
-        if (!Enum.IsDefined(load.Kind))
-            bounds.Error($"{path}/kind", "The kind of load is not known.");
+        bounds.Known($"{path}/kind", load.Kind);
         foreach (var (name, station) in new[] { ("station", load.Station), ("toStation", load.ToStation) })
-            bounds.Between($"{path}/{name}", "Station of the load", station, -1e6, 2e6, QuantityKind.Length);
+            bounds.Check($"{path}/{name}", station);
         foreach (var (name, offset) in new[] { ("offset", load.Offset), ("toOffset", load.ToOffset) })
-            bounds.Between($"{path}/{name}", "Offset of the load", offset, -200, 200, QuantityKind.Length);
-        bounds.Between($"{path}/value", "Load", load.Value, -1e8, 1e8, QuantityKind.Force);
+            bounds.Check($"{path}/{name}", offset);
+        bounds.Check($"{path}/value", load.Value);
         if (load.Kind == OwnLoadKind.Line && load.ToStation == load.Station && load.ToOffset == load.Offset)
             bounds.Error($"{path}/toStation", "The line has no length: it ends where it begins.");
         if (load.Kind == OwnLoadKind.Patch && (load.ToStation == load.Station || load.ToOffset == load.Offset))
@@ -236,8 +229,8 @@ internal static class ModelValidation
         for (var i = 0; i < own.Length; i++)
         {
             var (stage, path) = (own[i], $"/actions/stages/{i}");
-            bounds.Text($"{path}/name", "The name of the stage", stage.Name, 60);
-            bounds.Between($"{path}/day", "Day of the stage", stage.Day, 0, 100_000, QuantityKind.Number);
+            bounds.Text($"{path}/name", stage.Name);
+            bounds.Check($"{path}/day", stage.Day);
             foreach (
                 var (name, text, most, what) in new[]
                 {
@@ -263,7 +256,7 @@ internal static class ModelValidation
                         $"“{text}” names {what} that the bridge does not have; they are kept for when it does."
                     );
             }
-            bounds.Text($"{path}/loads", "The list of loads", stage.Loads, 400);
+            bounds.Text($"{path}/loads", stage.Loads);
         }
         if (bounds.Findings.Count == before)
             bounds.Findings.AddRange(Staging.Check(bridge));

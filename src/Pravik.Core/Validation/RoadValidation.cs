@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Pravik.Core.Roads;
-using Pravik.Core.Units;
 
 namespace Pravik.Core.Validation;
 
@@ -8,7 +7,6 @@ namespace Pravik.Core.Validation;
 internal static class RoadValidation
 {
     private const int MostElements = 5000;
-    private const double GreatestCrossfall = 0.15;
 
     /// <summary>JSON can leave out lists and their items.</summary>
     public static void CheckLists(Road road, Bounds bounds)
@@ -41,13 +39,12 @@ internal static class RoadValidation
 
     public static void Check(Road road, Bounds bounds)
     {
-        bounds.Text("/road/name", "The road's name", road.Name, 120);
-        bounds.Between("/road/startStation", "The road's first station", road.StartStation, -1e6, 1e6, QuantityKind.Length);
-        bounds.Between("/road/startEast", "Easting", road.StartEast, -1e8, 1e8, QuantityKind.Length);
-        bounds.Between("/road/startNorth", "Northing", road.StartNorth, -1e8, 1e8, QuantityKind.Length);
-        bounds.Between("/road/azimuth", "Azimuth", road.Azimuth, -4 * Math.PI, 4 * Math.PI, QuantityKind.Angle);
-        if (!Enum.IsDefined(road.Entry))
-            bounds.Error("/road/entry", "The line is entered as elements or as points.");
+        bounds.Text("/road/name", road.Name);
+        bounds.Check("/road/startStation", road.StartStation);
+        bounds.Check("/road/startEast", road.StartEast);
+        bounds.Check("/road/startNorth", road.StartNorth);
+        bounds.Check("/road/azimuth", road.Azimuth);
+        bounds.Known("/road/entry", road.Entry);
         if (road.Elements.IsEmpty && road.Entry == LineEntry.Elements)
             bounds.Error("/road/elements", "The line has no element.");
         Elements("/road/elements", road.Elements, bounds);
@@ -57,24 +54,15 @@ internal static class RoadValidation
         Rising("crossfalls", "Crossfall", [.. road.Crossfalls.Select(c => c.Station)], bounds);
         for (var i = 0; i < road.Crossfalls.Length; i++)
         {
-            bounds.Between(
-                $"/road/crossfalls/{i}/left",
-                $"Crossfall {i + 1} left",
-                road.Crossfalls[i].Left,
-                -GreatestCrossfall,
-                GreatestCrossfall,
-                QuantityKind.Slope
-            );
-            bounds.Between(
-                $"/road/crossfalls/{i}/right",
-                $"Crossfall {i + 1} right",
-                road.Crossfalls[i].Right,
-                -GreatestCrossfall,
-                GreatestCrossfall,
-                QuantityKind.Slope
-            );
+            bounds.Check($"/road/crossfalls/{i}/left", road.Crossfalls[i].Left);
+            bounds.Check($"/road/crossfalls/{i}/right", road.Crossfalls[i].Right);
         }
         Rising("equations", "Station equation", [.. road.Equations.Select(e => e.At)], bounds);
+        for (var i = 0; i < road.Equations.Length; i++)
+        {
+            bounds.Check($"/road/equations/{i}/back", road.Equations[i].Back);
+            bounds.Check($"/road/equations/{i}/ahead", road.Equations[i].Ahead);
+        }
     }
 
     /// <summary>Other lines of the road: named differently, and each element sound.</summary>
@@ -82,7 +70,7 @@ internal static class RoadValidation
     {
         for (var i = 0; i < features.Length; i++)
         {
-            bounds.Text($"/road/features/{i}/name", "The name of the line", features[i].Name, 120);
+            bounds.Text($"/road/features/{i}/name", features[i].Name);
             if (features.Take(i).Any(f => f.Name == features[i].Name))
                 bounds.Error($"/road/features/{i}/name", $"There are two lines named “{features[i].Name}”.");
             if (features[i].Elements[0].Start is null)
@@ -96,20 +84,14 @@ internal static class RoadValidation
         for (var i = 0; i < elements.Length; i++)
         {
             var (element, path) = (elements[i], $"{list}/{i}");
-            bounds.Between($"{path}/length", $"Length of element {i + 1}", element.Length, 1e-6, 100e3, QuantityKind.Length);
-            Radius($"{path}/startRadius", $"Radius at the start of element {i + 1} (without sign)", element.StartRadius);
-            Radius($"{path}/endRadius", $"Radius at the end of element {i + 1} (without sign)", element.EndRadius);
+            bounds.Check($"{path}/length", element.Length);
+            bounds.Check($"{path}/startRadius", element.StartRadius);
+            bounds.Check($"{path}/endRadius", element.EndRadius);
             if (element.Start is not { } start)
                 continue;
-            bounds.Between($"{path}/start/east", $"Easting of element {i + 1}", start.East, -1e8, 1e8, QuantityKind.Length);
-            bounds.Between($"{path}/start/north", $"Northing of element {i + 1}", start.North, -1e8, 1e8, QuantityKind.Length);
-            bounds.Between($"{path}/start/azimuth", $"Azimuth of element {i + 1}", start.Azimuth, -100, 100, QuantityKind.Angle);
-        }
-
-        void Radius(string path, string name, double? radius)
-        {
-            if (radius is { } r)
-                bounds.Between(path, name, Math.Abs(r), 5, 1e7, QuantityKind.Length);
+            bounds.Check($"{path}/start/east", start.East);
+            bounds.Check($"{path}/start/north", start.North);
+            bounds.Check($"{path}/start/azimuth", start.Azimuth);
         }
     }
 
@@ -118,11 +100,11 @@ internal static class RoadValidation
         for (var i = 0; i < road.Points.Length; i++)
         {
             var (point, path) = (road.Points[i], $"/road/points/{i}");
-            bounds.Between($"{path}/east", $"Easting of point {i + 1}", point.East, -1e8, 1e8, QuantityKind.Length);
-            bounds.Between($"{path}/north", $"Northing of point {i + 1}", point.North, -1e8, 1e8, QuantityKind.Length);
-            bounds.Own($"{path}/radius", $"Radius at point {i + 1}", point.Radius, 5, 1e7, QuantityKind.Length);
-            bounds.Between($"{path}/transitionIn", $"Transition into point {i + 1}", point.TransitionIn, 0, 10e3, QuantityKind.Length);
-            bounds.Between($"{path}/transitionOut", $"Transition out of point {i + 1}", point.TransitionOut, 0, 10e3, QuantityKind.Length);
+            bounds.Check($"{path}/east", point.East);
+            bounds.Check($"{path}/north", point.North);
+            bounds.Check($"{path}/radius", point.Radius);
+            bounds.Check($"{path}/transitionIn", point.TransitionIn);
+            bounds.Check($"{path}/transitionOut", point.TransitionOut);
         }
         if (road.Entry == LineEntry.Points && !bounds.HasErrors)
             bounds.Findings.AddRange(LineBuilder.FromPoints(road.Points).Findings);
@@ -135,32 +117,11 @@ internal static class RoadValidation
         for (var i = 0; i < points.Length; i++)
         {
             var (point, path) = (points[i], $"/road/profile/{i}");
-            bounds.Between($"{path}/station", $"Station of profile point {i + 1}", point.Station, -1e6, 2e6, QuantityKind.Length);
-            bounds.Between($"{path}/level", $"Level of profile point {i + 1}", point.Level, -500, 9000, QuantityKind.Length);
-            bounds.Between(
-                $"{path}/curveLength",
-                $"Vertical curve at profile point {i + 1}",
-                point.CurveLength,
-                0,
-                10e3,
-                QuantityKind.Length
-            );
-            bounds.Own(
-                $"{path}/curveLengthOut",
-                $"Vertical curve after profile point {i + 1}",
-                point.CurveLengthOut,
-                0,
-                10e3,
-                QuantityKind.Length
-            );
-            bounds.Own(
-                $"{path}/radius",
-                $"Radius of the vertical curve at profile point {i + 1}",
-                point.Radius,
-                10,
-                1e7,
-                QuantityKind.Length
-            );
+            bounds.Check($"{path}/station", point.Station);
+            bounds.Check($"{path}/level", point.Level);
+            bounds.Check($"{path}/curveLength", point.CurveLength);
+            bounds.Check($"{path}/curveLengthOut", point.CurveLengthOut);
+            bounds.Check($"{path}/radius", point.Radius);
         }
         if (bounds.HasErrors)
             return;
@@ -181,14 +142,7 @@ internal static class RoadValidation
     {
         for (var i = 0; i < stations.Length; i++)
         {
-            bounds.Between(
-                $"/road/{list}/{i}/{(list == "equations" ? "at" : "station")}",
-                $"Station of {name.ToLowerInvariant()} {i + 1}",
-                stations[i],
-                -1e6,
-                2e6,
-                QuantityKind.Length
-            );
+            bounds.Check($"/road/{list}/{i}/{(list == "equations" ? "at" : "station")}", stations[i]);
             if (i > 0 && stations[i] - stations[i - 1] < 1e-6)
                 bounds.Error(
                     $"/road/{list}/{i}/{(list == "equations" ? "at" : "station")}",

@@ -35,12 +35,12 @@ internal static class SectionValidation
         for (var i = 0; i < sections.Length; i++)
         {
             var (section, path) = (sections[i], $"/sections/{i}");
-            bounds.Text($"{path}/name", "The name of the section", section.Name, 60);
+            bounds.Text($"{path}/name", section.Name);
             if (string.IsNullOrWhiteSpace(section.Name))
                 bounds.Error($"{path}/name", "The section needs a name.");
             else if (sections.Take(i).Any(s => s.Name == section.Name))
                 bounds.Error($"{path}/name", $"There are two sections named “{section.Name}”.");
-            if (!bounds.Among($"{path}/family", "Family", section.Family ?? "", [.. SectionFamily.All.Select(f => f.Name)]))
+            if (!bounds.Among($"{path}/family", section.Family ?? "", [.. SectionFamily.All.Select(f => f.Name)]))
                 continue;
             Sizes(section, path, bounds);
         }
@@ -73,41 +73,20 @@ internal static class SectionValidation
             var outline = section.Outlines[i];
             if (outline.Corners.Length is < 3 or > 600)
                 bounds.Error($"{path}/outlines/{i}/corners", $"Outline {i + 1} has {outline.Corners.Length} corners; 3 to 600 are taken.");
-            bounds.Between(
-                $"{path}/outlines/{i}/weight",
-                $"Ratio of moduli of outline {i + 1}",
-                outline.Weight,
-                0.01,
-                100,
-                QuantityKind.Number
-            );
+            bounds.Check($"{path}/outlines/{i}/weight", outline.Weight);
             for (var k = 0; k < outline.Corners.Length; k++)
             {
-                bounds.Between(
-                    $"{path}/outlines/{i}/corners/{k}/x",
-                    $"Corner {k + 1} across",
-                    outline.Corners[k].X,
-                    -50,
-                    50,
-                    QuantityKind.Size
-                );
-                bounds.Between(
-                    $"{path}/outlines/{i}/corners/{k}/y",
-                    $"Corner {k + 1} up",
-                    outline.Corners[k].Y,
-                    -50,
-                    50,
-                    QuantityKind.Size
-                );
+                bounds.Check($"{path}/outlines/{i}/corners/{k}/x", outline.Corners[k].X);
+                bounds.Check($"{path}/outlines/{i}/corners/{k}/y", outline.Corners[k].Y);
             }
         }
         if (section.StressPoints.Length > 50)
             bounds.Error($"{path}/stressPoints", "There are at most 50 stress points.");
         for (var i = 0; i < section.StressPoints.Length; i++)
         {
-            bounds.Text($"{path}/stressPoints/{i}/name", "The name of a stress point", section.StressPoints[i].Name, 30);
-            bounds.Between($"{path}/stressPoints/{i}/x", "Stress point across", section.StressPoints[i].X, -50, 50, QuantityKind.Size);
-            bounds.Between($"{path}/stressPoints/{i}/y", "Stress point up", section.StressPoints[i].Y, -50, 50, QuantityKind.Size);
+            bounds.Text($"{path}/stressPoints/{i}/name", section.StressPoints[i].Name);
+            bounds.Check($"{path}/stressPoints/{i}/x", section.StressPoints[i].X);
+            bounds.Check($"{path}/stressPoints/{i}/y", section.StressPoints[i].Y);
         }
         if (bounds.Findings.Count == before && family.Problem(section) is { } problem)
             bounds.Error(

@@ -50,11 +50,11 @@ internal static class SupportValidation
             foreach (var (name, value) in support.Choices)
             {
                 if (name.StartsWith("bearing", StringComparison.Ordinal))
-                    bounds.Among($"{path}/choices/{name}", "Type of bearing", value ?? "", [.. bridge.Bearings.Select(b => b.Name)]);
+                    bounds.Among($"{path}/choices/{name}", value ?? "", [.. bridge.Bearings.Select(b => b.Name)]);
                 else if (SupportValues.AllChoices.FirstOrDefault(c => c.Name == name) is not { } choice)
                     bounds.Error($"{path}/choices/{name}", $"“{name}” is not a choice of a support.");
                 else
-                    bounds.Among($"{path}/choices/{name}", choice.Words, value ?? "", [.. choice.Values.Select(v => v.Value)]);
+                    bounds.Among($"{path}/choices/{name}", value ?? "", [.. choice.Values.Select(v => v.Value)]);
             }
             foreach (var (name, link) in support.Links)
             {
@@ -104,26 +104,25 @@ internal static class SupportValidation
     private static void Bearing(Bridge bridge, int index, Bounds bounds)
     {
         var (bearing, path) = (bridge.Bearings[index], $"/bearings/{index}");
-        bounds.Text($"{path}/name", "The name of the bearing", bearing.Name, 60);
+        bounds.Text($"{path}/name", bearing.Name);
         if (string.IsNullOrWhiteSpace(bearing.Name))
             bounds.Error($"{path}/name", "The bearing needs a name.");
         else if (bridge.Bearings.Take(index).Any(b => b.Name == bearing.Name))
             bounds.Error($"{path}/name", $"There are two bearings named “{bearing.Name}”.");
-        if (!Enum.IsDefined(bearing.Freedom))
-            bounds.Error($"{path}/freedom", "The freedom of the bearing is not known.");
-        bounds.Between($"{path}/length", "Length of the bearing", bearing.Length, 0.05, 3, QuantityKind.Size);
-        bounds.Between($"{path}/width", "Width of the bearing", bearing.Width, 0.05, 3, QuantityKind.Size);
-        bounds.Between($"{path}/height", "Height of the bearing", bearing.Height, 0.01, 1, QuantityKind.Size);
-        bounds.Between($"{path}/layers", "Layers of rubber", bearing.Layers, 1, 60, QuantityKind.Count);
-        bounds.Between($"{path}/layerThickness", "Thickness of a layer", bearing.LayerThickness, 0.003, 0.05, QuantityKind.Size);
-        bounds.Between($"{path}/shearModulus", "Shear modulus", bearing.ShearModulus, 0.5e6, 2e6, QuantityKind.Stress);
-        bounds.Between($"{path}/plateThickness", "Thickness of the plates", bearing.PlateThickness, 0.001, 0.02, QuantityKind.Size);
-        bounds.Between($"{path}/outerLayer", "Thickness of the outer layers", bearing.OuterLayer, 0, 0.02, QuantityKind.Size);
-        bounds.Between($"{path}/edgeCover", "Rubber around the plates", bearing.EdgeCover, 0, 0.02, QuantityKind.Size);
+        bounds.Known($"{path}/freedom", bearing.Freedom);
+        bounds.Check($"{path}/length", bearing.Length);
+        bounds.Check($"{path}/width", bearing.Width);
+        bounds.Check($"{path}/height", bearing.Height);
+        bounds.Check($"{path}/layers", bearing.Layers);
+        bounds.Check($"{path}/layerThickness", bearing.LayerThickness);
+        bounds.Check($"{path}/shearModulus", bearing.ShearModulus);
+        bounds.Check($"{path}/plateThickness", bearing.PlateThickness);
+        bounds.Check($"{path}/outerLayer", bearing.OuterLayer);
+        bounds.Check($"{path}/edgeCover", bearing.EdgeCover);
         if (bearing.Freedom == Freedom.Elastomeric)
             Laminated(bearing, path, UnitSystem.Named(bridge.Basis.Units), bounds);
         foreach (var (name, value) in new[] { ("along", bearing.Along), ("across", bearing.Across), ("upright", bearing.Upright) })
-            bounds.Between($"{path}/{name}", $"Stiffness {name}", value, 0, 1e12, QuantityKind.LineLoad);
+            bounds.Check($"{path}/{name}", value);
     }
 
     /// <summary>Rubber and plates of an elastomeric bearing against its size.</summary>

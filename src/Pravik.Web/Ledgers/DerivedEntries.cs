@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
+using Pravik.Core.Entries;
 using Pravik.Core.Units;
 
 namespace Pravik.Web.Ledgers;
@@ -15,13 +16,13 @@ internal static class DerivedEntries
         || path.StartsWith("/axes/stations/", StringComparison.Ordinal)
         || Grade(path) is not null;
 
-    public static EntryReading Read(Bridge bridge, Field field, string path, string text)
+    public static EntryReading Read(Bridge bridge, Entry entry, string path, string text)
     {
         var units = UnitSystem.Named(bridge.Basis.Units);
-        var parsed = QuantityParser.Parse(text, field.Quantity, units);
+        var parsed = QuantityParser.Parse(text, entry.Quantity, units);
         if (!parsed.IsValid)
             return new([], "", parsed.Error);
-        var words = $"{QuantityText.Entered(parsed.Value, field.Quantity, units)} {units[field.Quantity].Symbol}".TrimEnd();
+        var words = $"{QuantityText.Entered(parsed.Value, entry.Quantity, units)} {units[entry.Quantity].Symbol}".TrimEnd();
         if (Grade(path) is { } point)
             return NextLevel(bridge, point, parsed.Value, words);
         var (axes, value) = (bridge.Axes, parsed.Value);

@@ -1,3 +1,5 @@
+using Pravik.Core.Entries;
+
 namespace Pravik.Web.Ledgers;
 
 /// <summary>A patch that a button applies, with the words for the history.</summary>

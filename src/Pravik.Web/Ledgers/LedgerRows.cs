@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using Pravik.Core.Entries;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 
@@ -7,6 +8,9 @@ namespace Pravik.Web.Ledgers;
 /// <summary>Makes ledger rows from the values of a bridge.</summary>
 internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
 {
+    /// <summary>Bounds of coordinates and stations lie beyond this (m); they are not told.</summary>
+    private const double Farthest = 1e6;
+
     private readonly JsonNode document = BridgeJson.ToNode(bridge);
 
     public UnitSystem Units { get; } = UnitSystem.Named(bridge.Basis.Units);
@@ -14,42 +18,42 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
     /// <summary>A row that can be typed into. <paramref name="inherited"/> is shown where the own value is missing.</summary>
     public LedgerRow Entry(string path, double? inherited = null, string? name = null, string? inheritedChoice = null)
     {
-        var field = Fields.At(path, bridge) ?? throw new ArgumentException($"{path} is not an entry.", nameof(path));
+        var entry = Entered.At(path, bridge) ?? throw new ArgumentException($"{path} is not an entry.", nameof(path));
         var node = At(path);
-        var unit = field.Entry is EntryKind.Quantity or EntryKind.Spans ? Units[field.Quantity].Symbol : "";
-        var value = field.Entry switch
+        var unit = entry.Kind is EntryKind.Quantity or EntryKind.Spans ? Units[entry.Quantity].Symbol : "";
+        var value = entry.Kind switch
         {
             EntryKind.Choice when node is null => inheritedChoice ?? "",
             EntryKind.Spans when node is null => inheritedChoice ?? "",
             EntryKind.Spans => string.Join(" + ", node!.AsArray().Select(n => Show(n!.GetValue<double>(), QuantityKind.Length))),
             EntryKind.Quantity => node is null
                 ? inherited is { } i
-                    ? Units.Format(i, field.Quantity)
+                    ? Units.Format(i, entry.Quantity)
                     : inheritedChoice ?? ""
-                : Show(Number(node), field.Quantity),
+                : Show(Number(node), entry.Quantity),
             _ when node is JsonValue flag && flag.TryGetValue<bool>(out var yes) => yes ? "true" : "false",
             _ => node?.GetValue<string>() ?? inheritedChoice ?? "",
         };
-        return new(name ?? field.Name, value, unit)
+        return new(name ?? entry.Name, value, unit)
         {
             Path = path,
-            Entry = field.Entry.ToString().ToLowerInvariant(),
-            Help = field.Help,
-            Choices = field.Choices,
-            IsOwn = field.IsOwn && node is not null,
-            IsInherited = field.IsOwn && node is null,
+            Entry = entry.Kind.ToString().ToLowerInvariant(),
+            Help = $"{entry.Help} {Bounds(entry)}".Trim(),
+            Choices = entry.Choices,
+            IsOwn = entry.IsOwn && node is not null,
+            IsInherited = entry.IsOwn && node is null,
         };
     }
 
     /// <summary>A row for a value that follows from the document and can be typed all the same.</summary>
     public LedgerRow Derived(string path, double value)
     {
-        var field = Fields.At(path) ?? throw new ArgumentException($"{path} is not an entry.", nameof(path));
-        return new(field.Name, Show(value, field.Quantity), Units[field.Quantity].Symbol)
+        var entry = EntryCatalog.At(path) ?? throw new ArgumentException($"{path} is not an entry.", nameof(path));
+        return new(entry.Name, Show(value, entry.Quantity), Units[entry.Quantity].Symbol)
         {
             Path = path,
             Entry = "quantity",
-            Help = field.Help,
+            Help = entry.Help,
         };
     }
 
@@ -57,6 +61,14 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
         new(name, Units.Format(value, kind), Units[kind].Symbol) { Help = help };
 
     public static LedgerRow Reading(string name, string value, string help = "") => new(name, value, "") { Help = help };
+
+    /// <summary>What is taken, where the bounds are such that one may meet them.</summary>
+    private string Bounds(Entry entry) =>
+        Math.Max(Math.Abs(entry.Least), Math.Abs(entry.Greatest)) is var most
+        && (most >= Farthest && entry.Quantity == QuantityKind.Length || !double.IsFinite(most))
+            ? ""
+            : $"{Show(entry.Least, entry.Quantity)} to {Show(entry.Greatest, entry.Quantity)} {Units[entry.Quantity].Symbol}".TrimEnd()
+                + ".";
 
     private string Show(double value, QuantityKind kind) => QuantityText.Entered(value, kind, Units);
 

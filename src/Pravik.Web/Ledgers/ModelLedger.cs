@@ -1,6 +1,7 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
+using Pravik.Core.Entries;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 using Pravik.Web.Runs;
@@ -370,7 +371,7 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, RunState? stat
     /// <summary>A value of a usual stage: shown as inherited, and typed all the same.</summary>
     private static LedgerRow Usual(Stage stage, string name, int number)
     {
-        var field = Fields.At($"/actions/stages/{number}/{name}")!;
+        var field = EntryCatalog.At($"/actions/stages/{number}/{name}")!;
         var value = name switch
         {
             "name" => stage.Name,
@@ -385,7 +386,7 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, RunState? stat
         return new(field.Name, value, "")
         {
             Path = $"/actions/stages/{number}/{name}",
-            Entry = field.Entry == EntryKind.Text ? "text" : "quantity",
+            Entry = field.Kind == EntryKind.Text ? "text" : "quantity",
             Help = field.Help,
             IsInherited = true,
         };

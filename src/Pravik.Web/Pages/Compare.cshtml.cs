@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Bridges;
+using Pravik.Core.Entries;
 using Pravik.Core.Places;
 using Pravik.Core.Units;
 using Pravik.Data;
@@ -9,7 +10,6 @@ using Pravik.Drawings;
 using Pravik.Drawings.Views;
 using Pravik.Drawings.Writers;
 using Pravik.Exchange;
-using Pravik.Web.Ledgers;
 
 namespace Pravik.Web.Pages;
 
@@ -44,7 +44,12 @@ public sealed class CompareModel(ProjectStore store) : PageModel
             .. BridgeEditing
                 .ChangedPaths(old, now)
                 .Take(MostValues)
-                .Select(p => new ChangedValue(Fields.At(p)?.Name ?? p.Split('/')[^1], p, Show(old, p, units), Show(now, p, units))),
+                .Select(p => new ChangedValue(
+                    EntryCatalog.At(p)?.Label(p, now) ?? p.Split('/')[^1],
+                    p,
+                    Show(old, p, units),
+                    Show(now, p, units)
+                )),
         ];
         var (was, geometry) = (new BridgeGeometry(old), new BridgeGeometry(now));
         var size = ViewSize.Pixels(900, 300);
@@ -67,7 +72,7 @@ public sealed class CompareModel(ProjectStore store) : PageModel
         if (
             node is JsonValue value
             && value.GetValueKind() == System.Text.Json.JsonValueKind.Number
-            && Fields.At(path) is { Entry: EntryKind.Quantity } field
+            && EntryCatalog.At(path) is { Kind: EntryKind.Quantity } field
         )
             return $"{QuantityText.Entered(value.GetValue<double>(), field.Quantity, units)} {units[field.Quantity].Symbol}".TrimEnd();
         var text = node?.ToJsonString() ?? "none";

@@ -1,3 +1,4 @@
+using Pravik.Core.Entries;
 using Pravik.Core.Stages;
 using Pravik.Drawings;
 using Pravik.Drawings.Views;

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
+using Pravik.Core.Entries;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
@@ -10,7 +11,6 @@ using Pravik.Core.Units;
 using Pravik.Drawings;
 using Pravik.Drawings.Views;
 using Pravik.Exchange.Tables;
-using Pravik.Web.Ledgers;
 using Pravik.Web.Runs;
 
 namespace Pravik.Web.Workspaces;

@@ -1,3 +1,4 @@
+using Pravik.Core.Entries;
 using Pravik.Core.Findings;
 using Pravik.Web.Ledgers;
 

@@ -1,0 +1,88 @@
+using Pravik.Core.Units;
+using static Pravik.Core.Entries.Describe;
+
+namespace Pravik.Core.Entries;
+
+/// <summary>Types of girders, and what names a type.</summary>
+internal static class GirderTypeEntries
+{
+    private const string Type = "/girders/types/*";
+
+    public static IEnumerable<Entry> All =>
+        [
+            Naming("/girders/type", "That all girders have where neither they nor their span name one. Empty: the first."),
+            .. OwnPart("/girders/spans/*", s => $"of span {s[0]}", Naming("type", "Of this span alone.")),
+            .. OwnPart("/girders/own/*", s => $"of girder {s[0].Replace("-", ", span ")}", Naming("type", "Of this girder alone.")),
+            .. Part(Type, s => $"of {Name(s)}", Values),
+            .. Part($"{Type}/concrete", s => $"of the concrete of {Name(s)}", MaterialEntries.Grade),
+            .. Part($"{Type}/concrete/line/*", s => $"of point {s.Number(1)}, concrete of {Name(s)}", MaterialEntries.LinePoint),
+            .. Part($"{Type}/strands/rows/*", s => $"of strand row {s.Number(1)}, {Name(s)}", Row),
+        ];
+
+    private static string Name(Stars stars) =>
+        stars.Bridge is { } bridge && stars.Of(0, bridge.Girders.Types) is { } type ? type.Name : $"type {stars.Number(0)}";
+
+    private static Entry Naming(string path, string help) =>
+        Offer(path, "Type of girder", b => Named(b.Girders.Types, t => t.Name), help) with
+        {
+            IsOwn = true,
+        };
+
+    private static IEnumerable<Entry> Values =>
+        [
+            Text("name", "Name"),
+            Offer(
+                "section",
+                "Section",
+                b => Named(b.Sections, x => x.Name, x => x.Superseded),
+                "Of the sections of this bridge. Empty: the first."
+            ) with
+            {
+                IsOwn = true,
+            },
+            Own(
+                "camber",
+                "Camber at casting",
+                QuantityKind.Size,
+                -0.3,
+                0.5,
+                "Upward, half way, when the slab is cast. Empty: just what deflects later."
+            ),
+            Value("laterDeflection", "Later deflection", QuantityKind.Size, -0.1, 0.3, "Half way, under what is put on after the slab."),
+            Value("greatestHaunch", "Greatest haunch", QuantityKind.Size, 0, 1, "A haunch greater than this is told."),
+            Value(
+                "strands/effectiveStress",
+                "Effective stress",
+                QuantityKind.Stress,
+                0,
+                1700e6,
+                "Stress in the strands after all losses and before external load. Entered, as losses are not worked out yet."
+            ),
+        ];
+
+    private static IEnumerable<Entry> Row =>
+        [
+            Value("level", "Level", QuantityKind.Size, 0, 5, "Height of the row above the soffit."),
+            Value("count", "Strands", QuantityKind.Count, 0, 80, "Number of strands in the row, centred on the girder.") with
+            {
+                Subject = "Number",
+            },
+            Value("spacing", "Spacing", QuantityKind.Size, 0.02, 1, "Distance between strands of the row."),
+            Value("debonded", "Debonded", QuantityKind.Count, 0, 80, "Strands of the row that are debonded near both ends.") with
+            {
+                Subject = "Debonded strands",
+            },
+            Value("debondedLength", "over", QuantityKind.Length, 0, 60, "From each end of the girder.") with
+            {
+                Subject = "Debonded length",
+            },
+            Own("endLevel", "At the ends", QuantityKind.Size, 0, 5, "Level of a deflected row at both ends. Empty: straight.") with
+            {
+                Subject = "Level at the ends",
+            },
+            Value("holdDown", "Held down at", QuantityKind.Number, 0.05, 0.5, "From either end, as a part of the girder's length.") with
+            {
+                Subject = "Hold-down point",
+            },
+        ];
+}
