@@ -38,9 +38,9 @@ internal static class Shells
                     (c, i) =>
                         new FrameSupport(
                             c,
-                            i == 0 ? [0, 1, 2]
-                                : i == 1 ? [1, 2]
-                                : [2],
+                            i == 0 ? [FrameDirection.Ux, FrameDirection.Uy, FrameDirection.Uz]
+                                : i == 1 ? [FrameDirection.Uy, FrameDirection.Uz]
+                                : [FrameDirection.Uz],
                             [0, 0, 0, 0, 0, 0]
                         )
                 ),

@@ -89,9 +89,9 @@ public sealed record SectionRange
     /// <summary>Name of a section of the bridge; null for the first.</summary>
     public string? Section { get; init; }
 
-    /// <summary>Whether it holds at a fraction of a span (from 0).</summary>
-    public bool Holds(int span, double t) => IsIn(span) && t >= From && t <= To;
+    /// <summary>Whether it holds at a fraction of a span.</summary>
+    public bool Holds(SpanIndex span, double t) => IsIn(span) && t >= From && t <= To;
 
-    /// <summary>Whether it holds in a span (from 0).</summary>
-    public bool IsIn(int span) => Span is null || Span == span + 1;
+    /// <summary>Whether it holds in a span.</summary>
+    public bool IsIn(SpanIndex span) => Span is null || Span == span + 1;
 }

@@ -75,8 +75,8 @@ public sealed record PlacedDiaphragm
     /// <summary>Last bay, from the left from 1; null for the outermost.</summary>
     public int? LastBay { get; init; }
 
-    /// <summary>Whether it stands in a span (from 0), and in a bay (from 1).</summary>
-    public bool IsIn(int span) => Span is null || Span == span + 1;
+    /// <summary>Whether it stands in a span, and in a bay (from 1).</summary>
+    public bool IsIn(SpanIndex span) => Span is null || Span == span + 1;
 
     /// <summary>Whether it stands in a bay (from 1).</summary>
     public bool HasBay(int bay) => bay >= (FirstBay ?? 1) && bay <= (LastBay ?? int.MaxValue);

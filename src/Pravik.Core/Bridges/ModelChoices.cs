@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Frames;
 
 namespace Pravik.Core.Bridges;
 
@@ -71,8 +72,8 @@ public sealed record ModelChoices
     /// <summary>What was changed by hand, in order.</summary>
     public ImmutableArray<ModelChange> Changes { get; init; } = [];
 
-    /// <summary>Pieces along a span (from 0).</summary>
-    public int DivisionsOf(int span) => SpanDivisions.GetValueOrDefault($"{span + 1}", Divisions);
+    /// <summary>Pieces along a span.</summary>
+    public int DivisionsOf(SpanIndex span) => SpanDivisions.GetValueOrDefault($"{span + 1}", Divisions);
 }
 
 /// <summary>What is changed by hand.</summary>
@@ -101,7 +102,7 @@ public enum ModelChangeKind
 public sealed record ModelChange
 {
     /// <summary>Directions in which a joint can be held, in their order.</summary>
-    public static readonly ImmutableArray<string> AllDirections = ["ux", "uy", "uz", "rx", "ry", "rz"];
+    public static readonly ImmutableArray<string> AllDirections = [.. FrameDirections.All.Select(d => d.Name())];
 
     /// <summary>What the change does.</summary>
     public ModelChangeKind Kind { get; init; }

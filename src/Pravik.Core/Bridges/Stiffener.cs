@@ -43,6 +43,6 @@ public sealed record PlacedStiffener
     /// <summary>Whether one stands on each side of the web.</summary>
     public bool BothSides { get; init; } = true;
 
-    /// <summary>Whether it stands in a span (from 0).</summary>
-    public bool IsIn(int span) => Span is null || Span == span + 1;
+    /// <summary>Whether it stands in a span.</summary>
+    public bool IsIn(SpanIndex span) => Span is null || Span == span + 1;
 }

@@ -27,8 +27,8 @@ public sealed record Tendon
     /// <summary>Where the low point is, as a part of the span.</summary>
     public double LowAt { get; init; } = 0.5;
 
-    /// <summary>Whether it is in a span (from 0).</summary>
-    public bool IsIn(int span) => Span is null || Span == span + 1;
+    /// <summary>Whether it is in a span.</summary>
+    public bool IsIn(SpanIndex span) => Span is null || Span == span + 1;
 
     /// <summary>Level above the soffit at fraction t of the span: the parabola through the three points.</summary>
     public double LevelAt(double t) =>

@@ -39,7 +39,7 @@ internal static class ActionCases
         yield return Case(CaseId.Contraction, CaseNames.Contraction(actions), ModelLoads.Uniform(model, -actions.Contraction));
         foreach (var (id, name, warmer) in new[] { (CaseId.Heating, CaseNames.Heating, true), (CaseId.Cooling, CaseNames.Cooling, false) })
         {
-            LayerStrain Of(int girder, int row, LayeredSection section) =>
+            LayerStrain Of(GirderIndex girder, int row, LayeredSection section) =>
                 TemperatureProfile.Strain(
                     section,
                     loads.Made(girder, row).IsSteel,

@@ -115,7 +115,7 @@ public sealed class BridgeEffects
             var here = stage;
             Add(
                 EffectRange.Sum(CaseNames.After(results.Steps[stage].Stage), Those(c => c.IsThereAfter(here)), layout),
-                CaseId.UpTo(stage + 1),
+                CaseId.UpTo(stage),
                 BuiltUp
             );
         }

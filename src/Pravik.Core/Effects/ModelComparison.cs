@@ -35,7 +35,7 @@ public enum ComparedEffect
 public sealed record ComparedValue(
     string Load,
     ComparedEffect Effect,
-    int Girder,
+    GirderIndex Girder,
     string Place,
     double Line,
     double Grillage,
@@ -225,7 +225,7 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
     }
 
     /// <summary>The point of the same row on another girder: points stand girder by girder.</summary>
-    private static int Same(ImmutableArray<ModelPoint> points, int i, int girder) =>
+    private static int Same(ImmutableArray<ModelPoint> points, int i, GirderIndex girder) =>
         i + (girder - points[i].Girder) * points.Count(p => p.Girder == 0);
 
     /// <summary>
@@ -234,8 +234,8 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
     private static IEnumerable<(int Point, string Place)> Places(
         ComparedEffect effect,
         ImmutableArray<ModelPoint> points,
-        int girder,
-        int span,
+        GirderIndex girder,
+        SpanIndex span,
         EffectValues of
     )
     {
@@ -261,8 +261,8 @@ public sealed record ModelComparison(ImmutableArray<ComparedValue> Values)
             var all = r.Effects.Layout.Seats;
             return Enumerable.Range(0, all.Length).Where(i => which(all[i])).Sum(i => r.Effects.Seat(i).Up);
         }
-        double At(ActionResult r, int axis, int girder) => Up(r, s => s.Axis == axis && s.Girder == girder);
-        double Sum(ActionResult r, int axis) => Up(r, s => s.Axis == axis);
+        double At(ActionResult r, AxisIndex axis, GirderIndex girder) => Up(r, s => s.Axis == axis && s.Girder == girder);
+        double Sum(ActionResult r, AxisIndex axis) => Up(r, s => s.Axis == axis);
         var seats = results[1].Effects.Layout.Seats.Select(s => (s.Axis, s.Girder)).Distinct().ToList();
         if (seats.Count == 0)
             yield break;

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Frames;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
@@ -48,9 +49,10 @@ public sealed record ModelResults(
     /// <summary>The case of an id; null where there is none.</summary>
     public ActionResult? Find(CaseId id) => byId.GetValueOrDefault(id);
 
-    /// <summary>The cases of a stage (from 0).</summary>
-    public IEnumerable<ActionResult> OfStage(int stage) => Cases.Where(c => c.Stage == stage);
+    /// <summary>The cases of a stage.</summary>
+    public IEnumerable<ActionResult> OfStage(StageIndex stage) => Cases.Where(c => c.Stage == stage);
 
     /// <summary>Effects of all that is put on up to a stage and in it.</summary>
-    public EffectValues UpTo(int stage) => EffectValues.Sum(Layout, Cases.Where(c => c.IsThereAfter(stage)).Select(c => (1.0, c.Effects)));
+    public EffectValues UpTo(StageIndex stage) =>
+        EffectValues.Sum(Layout, Cases.Where(c => c.IsThereAfter(stage)).Select(c => (1.0, c.Effects)));
 }

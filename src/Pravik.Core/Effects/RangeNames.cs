@@ -20,7 +20,7 @@ public static class RangeNames
                 .Distinct(),
         ];
 
-    private static string Axis(Bridge bridge, int axis) => bridge.Axes.Own.GetValueOrDefault($"{axis + 1}")?.Name ?? $"{axis + 1}";
+    private static string Axis(Bridge bridge, AxisIndex axis) => bridge.Axes.Own.GetValueOrDefault($"{axis + 1}")?.Name ?? $"{axis + 1}";
 
     private static IEnumerable<string> OfStages(Bridge bridge)
     {

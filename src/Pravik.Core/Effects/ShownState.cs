@@ -33,7 +33,7 @@ public sealed record ShownState(string Name, BridgeModel Model, EffectValues Eff
         for (var stage = 0; stage < results.Steps.Length; stage++)
         {
             var here = stage;
-            if (id == CaseId.UpTo(stage + 1))
+            if (id == CaseId.UpTo(stage))
                 return Sum(results, CaseNames.After(results.Steps[stage].Stage), c => c.Stage <= here && (!c.IsPassing || c.Stage == here));
         }
         return null;

@@ -58,7 +58,7 @@ internal static class BeamDiagram
             // Resultant of what lies before x, and its moment about x.
             var (total, lever) = load.IsPoint ? (load.Start, load.Start * (x - load.From * beam.Length)) : Part(load, t, beam.Length);
             var direction = beam.Direction(load);
-            if (load.Component < 3)
+            if (!load.Direction.IsTurn())
             {
                 n -= direction.X * total;
                 vy += direction.Y * total;

@@ -32,7 +32,7 @@ public sealed class BeamElement : FrameElement
         ShearY = section.Avy > 0 ? 12 * material.E * section.Iz / (material.G * section.Avy * Length * Length) : 0;
         ShearZ = section.Avz > 0 ? 12 * material.E * section.Iy / (material.G * section.Avz * Length * Length) : 0;
         full = Elastic();
-        released = [.. beam.ReleaseI, .. beam.ReleaseJ.Select(r => r + 6)];
+        released = [.. beam.ReleaseI.Select(r => (int)r), .. beam.ReleaseJ.Select(r => (int)r + 6)];
         inverse = InverseOfReleased();
         Stiffness = Condensed();
     }
@@ -205,13 +205,13 @@ public sealed class BeamElement : FrameElement
         return forces;
     }
 
-    /// <summary>A load in local components at a fraction of the length: 0 to 5 for forces and moments.</summary>
+    /// <summary>Along or about which direction a load acts, in local axes.</summary>
     public Point3 Direction(BeamLoad load)
     {
-        var unit = (load.Component % 3) switch
+        var unit = load.Direction switch
         {
-            0 => new Point3(1, 0, 0),
-            1 => new(0, 1, 0),
+            FrameDirection.Ux or FrameDirection.Rx => new Point3(1, 0, 0),
+            FrameDirection.Uy or FrameDirection.Ry => new(0, 1, 0),
             _ => new(0, 0, 1),
         };
         return load.IsLocal ? unit : Axes.ToLocal(unit);
@@ -236,7 +236,7 @@ public sealed class BeamElement : FrameElement
         void At(double t, double value, double weight)
         {
             var (x, y, z) = (direction.X * value * weight, direction.Y * value * weight, direction.Z * value * weight);
-            var isForce = load.Component < 3;
+            var isForce = !load.Direction.IsTurn();
             var along = isForce ? 0 : 3;
             ends[along] += (1 - t) * x;
             ends[along + 6] += t * x;

@@ -65,10 +65,17 @@ internal sealed class CaseLoads
         for (var b = 0; b < model.Beams.Length; b++)
         {
             var mass = Beam(b).Material.Density * Beam(b).Section.A;
-            foreach (var (component, value) in new[] { (0, gravity.X), (1, gravity.Y), (2, gravity.Z) })
+            foreach (
+                var (direction, value) in new[]
+                {
+                    (FrameDirection.Ux, gravity.X),
+                    (FrameDirection.Uy, gravity.Y),
+                    (FrameDirection.Uz, gravity.Z),
+                }
+            )
             {
                 if (mass * value != 0)
-                    OnBeam(new(b, false, component, false, 0, 1, mass * value, mass * value));
+                    OnBeam(BeamLoad.Even(b, direction, mass * value));
             }
         }
         for (var s = 0; s < model.Shells.Length; s++)
@@ -92,8 +99,8 @@ internal sealed class CaseLoads
             var value = (load.Start + part * (load.End - load.Start)) * direction;
             Count(
                 beam.Start + (load.From + part * (load.To - load.From)) * beam.Length * beam.Axes.X,
-                load.Component < 3 ? value : default,
-                load.Component < 3 ? default : value,
+                load.Direction.IsTurn() ? default : value,
+                load.Direction.IsTurn() ? value : default,
                 load.IsPoint ? 1 : rule.Weight[i] * (load.To - load.From) * beam.Length
             );
         }

@@ -144,7 +144,7 @@ public sealed partial class FrameAnalysis
                     continue;
                 if (support.Springs[d] > 0)
                     row.Body(bodies.Of(node), Row(s, d), -share * support.Springs[d]);
-                if (support.Fix.Contains(d))
+                if (support.Fix.Contains((FrameDirection)d))
                     AddHeld(row, s, d, share);
             }
         }

@@ -51,7 +51,7 @@ public sealed partial class FrameAnalysis
         rowsOf = [.. bodies.Roots.Select(_ => new List<(int, int)>())];
         turns = [.. bodies.Roots.Select(_ => new List<double[]>())];
         for (var s = 0; s < model.Supports.Length; s++)
-            rowsOf[bodies.Of(model.Supports[s].Node)].AddRange(model.Supports[s].Fix.Distinct().Select(d => (s, d)));
+            rowsOf[bodies.Of(model.Supports[s].Node)].AddRange(model.Supports[s].Fix.Distinct().Select(d => (s, (int)d)));
         FindUnresisted();
         holds =
         [

@@ -125,7 +125,7 @@ public static class FrameChecks
                         var axes = LocalAxes.Given(support.X, support.Up)!.Value;
                         for (var d = 0; d < 3; d++)
                         {
-                            if (support.Fix.Contains(first + d) || support.Springs[first + d] > 0)
+                            if (support.Fix.Contains((FrameDirection)(first + d)) || support.Springs[first + d] > 0)
                                 rest -= rest.Dot(axes[d]) * axes[d];
                         }
                     }

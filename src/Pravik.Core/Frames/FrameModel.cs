@@ -53,8 +53,7 @@ public sealed record FrameSection(string Id, double A, double Iy, double Iz, dou
 public sealed record FrameNode(string Id, Point3 At);
 
 /// <summary>
-/// A beam from end I to end J. Offsets are rigid, in global axes, from node to end; releases name local components (ux uy uz rx ry rz)
-/// by their place.
+/// A beam from end I to end J. Offsets are rigid, in global axes, from node to end; releases name local directions.
 /// </summary>
 public sealed record FrameBeam(string Id, int I, int J, int Material, int Section)
 {
@@ -67,11 +66,11 @@ public sealed record FrameBeam(string Id, int I, int J, int Material, int Sectio
     /// <summary>From the second joint to the beam's end (m).</summary>
     public Point3 OffsetJ { get; init; }
 
-    /// <summary>Local directions (0 to 5) in which its first end is free.</summary>
-    public ImmutableArray<int> ReleaseI { get; init; } = [];
+    /// <summary>Local directions in which its first end is free.</summary>
+    public ImmutableArray<FrameDirection> ReleaseI { get; init; } = [];
 
-    /// <summary>Local directions (0 to 5) in which its second end is free.</summary>
-    public ImmutableArray<int> ReleaseJ { get; init; } = [];
+    /// <summary>Local directions in which its second end is free.</summary>
+    public ImmutableArray<FrameDirection> ReleaseJ { get; init; } = [];
 }
 
 /// <summary>A shell of three or four nodes in order round the edge.</summary>
@@ -88,7 +87,7 @@ public sealed record FrameSpring(string Id, int I, int J, ImmutableArray<double>
 }
 
 /// <summary>A support: directions held, and springs to the ground, in its axes.</summary>
-public sealed record FrameSupport(int Node, ImmutableArray<int> Fix, ImmutableArray<double> Springs)
+public sealed record FrameSupport(int Node, ImmutableArray<FrameDirection> Fix, ImmutableArray<double> Springs)
 {
     /// <summary>Direction of the local x axis; null for the global one.</summary>
     public Point3? X { get; init; }
@@ -129,15 +128,33 @@ public sealed record FrameCase(string Id)
 public sealed record NodalLoad(int Node, Point3 Force, Point3 Moment);
 
 /// <summary>
-/// A load on a beam: component 0 to 5 (fx fy fz mx my mz), in global or local axes. A distributed one goes from <paramref name="From"/>
+/// A load on a beam, a force along or a moment about an axis, global where it is not said to be local. A distributed one goes from <paramref name="From"/>
 /// to <paramref name="To"/> (fractions of the length) and from
 /// <paramref name="Start"/> to <paramref name="End"/> (N/m or Nm/m); a point load stands at <paramref name="From"/> = <paramref
 /// name="To"/> with the value <paramref name="Start"/>.
 /// </summary>
-public sealed record BeamLoad(int Beam, bool IsPoint, int Component, bool IsLocal, double From, double To, double Start, double End);
+public sealed record BeamLoad(int Beam, FrameDirection Direction, double From, double To, double Start, double End)
+{
+    /// <summary>Whether it stands at one point.</summary>
+    public bool IsPoint { get; init; }
 
-/// <summary>Pressure on a shell (N/m² of its surface), in global or local axes.</summary>
-public sealed record ShellLoad(int Shell, bool IsLocal, Point3 Pressure);
+    /// <summary>Whether it acts in the beam's own axes.</summary>
+    public bool IsLocal { get; init; }
+
+    /// <summary>A force (N) or moment (Nm) at a fraction of the length.</summary>
+    public static BeamLoad Point(int beam, FrameDirection direction, double at, double value) =>
+        new(beam, direction, at, at, value, value) { IsPoint = true };
+
+    /// <summary>The same load per metre (N/m, Nm/m) all along.</summary>
+    public static BeamLoad Even(int beam, FrameDirection direction, double value) => new(beam, direction, 0, 1, value, value);
+}
+
+/// <summary>Pressure on a shell (N/m² of its surface), in global axes.</summary>
+public sealed record ShellLoad(int Shell, Point3 Pressure)
+{
+    /// <summary>Whether the pressure is in the shell's own axes.</summary>
+    public bool IsLocal { get; init; }
+}
 
 /// <summary>Uniform temperature (K) and gradients along local y and z (K/m), positive where it is hotter at +.</summary>
 public sealed record BeamThermal(int Beam, double Uniform, double GradientY, double GradientZ);

@@ -39,8 +39,8 @@ public sealed class DeckWind
     /// <summary>Wind on a span: the force across per metre (N/m) and its level below the road line, and the lift per metre.</summary>
     public sealed record OnSpan(double Factor, double Depth, double Across, double Below, double Lift, double Width);
 
-    /// <summary>Wind on a span (from 0), on the deck alone or on deck and traffic.</summary>
-    public OnSpan Of(int span, bool withTraffic)
+    /// <summary>Wind on a span, on the deck alone or on deck and traffic.</summary>
+    public OnSpan Of(SpanIndex span, bool withTraffic)
     {
         var station = (geometry.Axes[span].Station + geometry.Axes[span + 1].Station) / 2;
         var width = geometry.RightEdge(station) - geometry.LeftEdge(station);
@@ -54,7 +54,7 @@ public sealed class DeckWind
     }
 
     /// <summary>How far the area reaches below and above the road line (m).</summary>
-    private (double Below, double Above) Extent(int span, double station, bool withTraffic)
+    private (double Below, double Above) Extent(SpanIndex span, double station, bool withTraffic)
     {
         var (unit, section) = (geometry.UnitOf(span), geometry.UnitOf(span).Shape.At(station));
         var girders = geometry.GirdersIn(span).Max(g => geometry.SectionOf(g, span).Depth + geometry.SlabThickness(g, span, 0.5));

@@ -13,8 +13,8 @@ namespace Pravik.Core.Loads;
 // Temperature, settlement and prestress as free strains and movements.
 public sealed partial class ModelLoads
 {
-    /// <summary>The given movement of a support down (m), at the seats of an axis (from 0).</summary>
-    public static FrameCase Settlement(BridgeModel model, int axis, double settlement)
+    /// <summary>The given movement of a support down (m), at the seats of an axis.</summary>
+    public static FrameCase Settlement(BridgeModel model, AxisIndex axis, double settlement)
     {
         var frame = model.Frame;
         // Where bearings stand on piers the foundations go down; elsewhere what is held under the girders.
@@ -45,7 +45,7 @@ public sealed partial class ModelLoads
     }
 
     /// <summary>A free strain of the fibres, piece by piece of the girders; null leaves a piece alone.</summary>
-    public FrameCase Strain(string name, BridgeModel model, Func<int, int, LayeredSection, LayerStrain?> strain)
+    public FrameCase Strain(string name, BridgeModel model, Func<GirderIndex, int, LayeredSection, LayerStrain?> strain)
     {
         var beams = ImmutableArray.CreateBuilder<BeamThermal>();
         (LayeredSection Section, LayerStrain Given)? first = null;
@@ -204,7 +204,7 @@ public sealed partial class ModelLoads
     /// Axial force and moment of the strands about a level above the soffit: N = −Σn·A_p·σ_p, M = −Σn·A_p·σ_p·(z̄ − z_p), by the
     /// entered effective stress. Beyond the girder's ends there is none.
     /// </summary>
-    public (double Force, double Moment) Primary(GirderLine girder, int span, double t, double centroid)
+    public (double Force, double Moment) Primary(GirderLine girder, SpanIndex span, double t, double centroid)
     {
         var (strands, length) = (geometry.TypeOf(girder, span).Strands, geometry.LengthOf(girder, span));
         var x = t * girder.SpanLength(span) - geometry.LayoutOf(span).StartGap;
@@ -226,7 +226,7 @@ public sealed partial class ModelLoads
     public double Middle(int row) => mesh.Spans[mesh.SpanOf(row)] is var s ? (row + 0.5 - s.First) / (s.Last - s.First) : 0;
 
     /// <summary>The outline of a girder in a piece.</summary>
-    public MadeSection Made(int girder, int row)
+    public MadeSection Made(GirderIndex girder, int row)
     {
         var (line, span) = (geometry.Girders[girder], mesh.SpanOf(row));
         return geometry.SectionOf(line, span, geometry.IsUniform(line, span) ? 0.5 : Middle(row));

@@ -14,7 +14,7 @@ public sealed partial class ModelLoads
     private readonly DeckMesh mesh;
     private readonly DeckShares shares;
     private readonly Lazy<PermanentLoads> permanent;
-    private readonly Dictionary<(int Girder, int Span), double> wet = [];
+    private readonly Dictionary<(GirderIndex Girder, SpanIndex Span), double> wet = [];
 
     /// <summary>The loads of a bridge on a mesh.</summary>
     public ModelLoads(BridgeGeometry geometry, DeckMesh mesh, ModelChoices choices)
@@ -41,7 +41,7 @@ public sealed partial class ModelLoads
             foreach (var (girder, at) in new[] { (bay.Left, bay.OnLeft), (bay.Right, bay.OnRight) })
             {
                 if (PointOn(model, girder.Number - 1, bay.Span, at) is { } place)
-                    diaphragms.Add(new(place.Beam, true, 2, false, place.Part, place.Part, -half, 0));
+                    diaphragms.Add(BeamLoad.Point(place.Beam, FrameDirection.Uz, place.Part, -half));
             }
         }
         // A deck ends at the first and the last axis of each unit.
@@ -61,14 +61,14 @@ public sealed partial class ModelLoads
         return part == 0 ? null : OnGirders("Wet concrete", model, spans, (girder, span, _) => part * WetSlab(girder, span));
     }
 
-    private double WetSlab(GirderLine girder, int span)
+    private double WetSlab(GirderLine girder, SpanIndex span)
     {
         var key = (girder.Number, span);
         return wet.TryGetValue(key, out var known) ? known : wet[key] = permanent.Value.WetSlab(girder, span);
     }
 
     /// <summary>Weight of the pour over a pier (axis from 0): its diaphragm.</summary>
-    public FrameCase Joint(int axis) => new("Pour over the pier") { Nodal = [.. AxisDiaphragm(mesh.Spans[axis].First)] };
+    public FrameCase Joint(AxisIndex axis) => new("Pour over the pier") { Nodal = [.. AxisDiaphragm(mesh.Spans[axis].First)] };
 
     private IEnumerable<NodalLoad> AxisDiaphragm(int line)
     {
@@ -126,7 +126,7 @@ public sealed partial class ModelLoads
                 // The piece is measured along its chord, the girder along itself.
                 var (beam, chord) = (model.Frame.Beams[index], Chord(model, index));
                 var factor = girder.SpanLength(span) / (last - first) / chord;
-                beams.Add(new(index, false, 2, false, 0, 1, -factor * At(row), -factor * At(row + 1)));
+                beams.Add(new(index, FrameDirection.Uz, 0, 1, -factor * At(row), -factor * At(row + 1)));
                 if (Inside(beam.OffsetI) is > 0 and var start)
                     nodal.Add(DeckShares.Down(beam.I, start * factor * At(row)));
                 if (Inside(beam.OffsetJ) is > 0 and var end)
@@ -142,7 +142,7 @@ public sealed partial class ModelLoads
     private static double Chord(BridgeModel model, int beam) =>
         (model.Frame.Nodes[model.Frame.Beams[beam].J].At - model.Frame.Nodes[model.Frame.Beams[beam].I].At).Length;
 
-    private (int Beam, double Part)? PointOn(BridgeModel model, int girder, int span, double t)
+    private (int Beam, double Part)? PointOn(BridgeModel model, GirderIndex girder, SpanIndex span, double t)
     {
         var (first, last) = mesh.Spans[span];
         var row = Math.Min(last - 1, first + (int)Math.Floor(t * (last - first)));

@@ -30,11 +30,11 @@ public sealed class PermanentLoads
     private static double Weight(ParapetLine parapet, double station) => parapet.Loads(station) ? parapet.Weight : 0;
 
     /// <summary>Diaphragms that come after the slab.</summary>
-    private IEnumerable<(GirderLine Girder, int Span, double At, double Load)> Later =>
+    private IEnumerable<(GirderLine Girder, SpanIndex Span, double At, double Load)> Later =>
         geometry.DiaphragmBays().Where(d => d.Diaphragm.Stage == DiaphragmStage.AfterSlab).SelectMany(Halves);
 
     /// <summary>Half of the weight of a bay's diaphragm on each of its girders, at its place.</summary>
-    private IEnumerable<(GirderLine Girder, int Span, double At, double Load)> Halves(DiaphragmBay bay)
+    private IEnumerable<(GirderLine Girder, SpanIndex Span, double At, double Load)> Halves(DiaphragmBay bay)
     {
         var half = bay.Weight(geometry) / 2;
         return [(bay.Left, bay.Span, bay.OnLeft, half), (bay.Right, bay.Span, bay.OnRight, half)];
@@ -62,7 +62,7 @@ public sealed class PermanentLoads
     /// slab's
     /// section over the girder's share of the width.
     /// </summary>
-    public double WetSlab(GirderLine girder, int span)
+    public double WetSlab(GirderLine girder, SpanIndex span)
     {
         var (bridge, shape, slab) = (geometry.Bridge, geometry.UnitOf(span).Shape, geometry.UnitOf(span).Pattern.Slab);
         var (left, right) = geometry.SlabShares(girder, span);

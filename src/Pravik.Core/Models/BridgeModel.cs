@@ -36,7 +36,7 @@ public sealed record LayeredSection(
 }
 
 /// <summary>
-/// Where a girder rests: axis and girder (from 0), the joint of the mesh above it, and the part of the model through which its reaction
+/// Where a girder rests: axis and girder, the joint of the mesh above it, and the part of the model through which its reaction
 /// is read.
 /// </summary>
 /// <param name="Axis">Axis from 0.</param>
@@ -44,7 +44,7 @@ public sealed record LayeredSection(
 /// <param name="Line">Row of the mesh.</param>
 /// <param name="Node">Node of the frame model that is supported, or at which the bearing's spring ends.</param>
 /// <param name="Spring">The bearing's spring; null where the node itself is supported.</param>
-public sealed record ModelSeat(int Axis, int Girder, int Line, int Node, int? Spring);
+public sealed record ModelSeat(AxisIndex Axis, GirderIndex Girder, int Line, int Node, int? Spring);
 
 /// <summary>A member that is not of a girder: what it is, its beam, and its name in words.</summary>
 public sealed record ModelMember(MemberKind Kind, int Beam, string Name);
@@ -67,13 +67,13 @@ public sealed record BridgeModel(ModelKind Kind, StageState State, FrameModel Fr
     /// <summary>Members that are not of girders.</summary>
     public required ImmutableArray<ModelMember> Others { get; init; }
 
-    /// <summary>Props: span and girder (from 0) and the node that is held.</summary>
-    public ImmutableArray<(int Span, int Girder, int Node)> Props { get; init; } = [];
+    /// <summary>Props: span and girder and the node that is held.</summary>
+    public ImmutableArray<(SpanIndex Span, GirderIndex Girder, int Node)> Props { get; init; } = [];
 
     /// <summary>What was changed by hand and found no part.</summary>
     public ImmutableArray<string> Unmet { get; init; } = [];
 
-    /// <summary>The span (from 0) of the piece that begins on a row.</summary>
+    /// <summary>The span of the piece that begins on a row.</summary>
     public int SpanOf(int line) => Mesh.SpanOf(line);
 
     /// <summary>

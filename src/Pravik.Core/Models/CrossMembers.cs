@@ -32,8 +32,8 @@ public enum MemberKind
 /// <summary>A member of the slab or between girders, from joint to joint: flexural rigidity EI and torsional rigidity GJ (Nm²).</summary>
 public sealed record CrossMember(int I, int J, MemberKind Kind, double Flexural, double Torsional)
 {
-    /// <summary>Span (from 0) of an edge, or that in which one across lies.</summary>
-    public int Span { get; init; }
+    /// <summary>Span of an edge, or that in which one across lies.</summary>
+    public SpanIndex Span { get; init; }
 
     /// <summary>Width and depth (m); 0 for bars of steel.</summary>
     public double Width { get; init; }
@@ -108,7 +108,7 @@ public sealed class CrossMembers
     /// bending along the bridge belongs to the flange of the outer girder; the member gets a hundredth of it, so that no moment
     /// escapes the girders.
     /// </summary>
-    private void AddEdge(int longitudinal, int line, int span, double overhang, double thickness) =>
+    private void AddEdge(int longitudinal, int line, SpanIndex span, double overhang, double thickness) =>
         members.Add(
             new(
                 Node(longitudinal, line),

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 
@@ -35,15 +36,15 @@ public sealed record DeckMesh(
     /// <summary>The joint where a longitudinal meets a mesh line.</summary>
     public int NodeAt(int longitudinal, int line) => line * Longitudinals + longitudinal;
 
-    /// <summary>The joint of a girder (from 0) on a row.</summary>
-    public int OfGirder(int girder, int line) => NodeAt(GirderLines[girder], line);
+    /// <summary>The joint of a girder on a row.</summary>
+    public int OfGirder(GirderIndex girder, int line) => NodeAt(GirderLines[girder], line);
 
     /// <summary>Rows on axes, with the number of the axis (from 0): one at each, two where the deck is parted.</summary>
-    public IEnumerable<(int Line, int Axis)> AxisLines() =>
-        Spans.SelectMany((s, span) => new[] { (s.First, span), (s.Last, span + 1) }).Distinct();
+    public IEnumerable<(int Line, AxisIndex Axis)> AxisLines() =>
+        Spans.SelectMany((s, span) => new (int Line, AxisIndex Axis)[] { (s.First, span), (s.Last, span + 1) }).Distinct();
 
-    /// <summary>The span (from 0) of the piece that begins on a row; that before it on the last row of a unit.</summary>
-    public int SpanOf(int line)
+    /// <summary>The span of the piece that begins on a row; that before it on the last row of a unit.</summary>
+    public SpanIndex SpanOf(int line)
     {
         for (var span = 0; span < Spans.Length; span++)
         {
@@ -114,7 +115,7 @@ public sealed record DeckMesh(
         }
     }
 
-    private static DeckNode OnGirder(BridgeGeometry geometry, GirderLine girder, int span, double t)
+    private static DeckNode OnGirder(BridgeGeometry geometry, GirderLine girder, SpanIndex span, double t)
     {
         var (at, ahead) = (geometry.OnGirder(girder, span, t), girder.In(span).Along(t));
         var place = geometry.Road.Locate(at);
@@ -129,7 +130,7 @@ public sealed record DeckMesh(
     }
 
     /// <summary>An edge of the deck and the stations between which it runs in a span.</summary>
-    private static (DeckShape Shape, int Boundary, double From, double To) EdgeOf(BridgeGeometry geometry, int span, int boundary)
+    private static (DeckShape Shape, int Boundary, double From, double To) EdgeOf(BridgeGeometry geometry, SpanIndex span, int boundary)
     {
         var unit = geometry.UnitOf(span);
         return (

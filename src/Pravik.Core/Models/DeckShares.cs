@@ -30,8 +30,8 @@ public sealed class DeckShares(DeckMesh mesh, ModelChoices choices)
         return all.ToImmutable();
     }
 
-    /// <summary>Share that a girder (from 0) carries of a load on a joint of the mesh, 1 or 0 where joints carry their own.</summary>
-    public double To(int girder, int node)
+    /// <summary>Share that a girder carries of a load on a joint of the mesh, 1 or 0 where joints carry their own.</summary>
+    public double To(GirderIndex girder, int node)
     {
         var (line, count) = (mesh.Nodes[node].Line, mesh.GirderLines.Length);
         if (choices.Kind != ModelKind.Line)
@@ -47,10 +47,10 @@ public sealed class DeckShares(DeckMesh mesh, ModelChoices choices)
     }
 
     /// <summary>
-    /// Share that a girder (from 0) carries of a load on a joint of a support's row: as line girders share it, and by the lever rule on
+    /// Share that a girder carries of a load on a joint of a support's row: as line girders share it, and by the lever rule on
     /// other models.
     /// </summary>
-    public double ByLever(int girder, int node)
+    public double ByLever(GirderIndex girder, int node)
     {
         if (choices.Kind == ModelKind.Line)
             return To(girder, node);
@@ -75,7 +75,7 @@ public sealed class DeckShares(DeckMesh mesh, ModelChoices choices)
     /// <summary>A load down on a joint (N).</summary>
     public static NodalLoad Down(int node, double load) => new(node, new Point3(0, 0, -load), default);
 
-    private static double Lever(double[] at, double offset, int girder)
+    private static double Lever(double[] at, double offset, GirderIndex girder)
     {
         if (at.Length == 1)
             return 1;

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 
 namespace Pravik.Core.Models;
 
@@ -36,8 +37,8 @@ public enum GirderEffect
     SlabTop,
 }
 
-/// <summary>A seat of a girder: axis and girder (from 0), and its name in the model.</summary>
-public sealed record SeatPlace(int Axis, int Girder, string Name);
+/// <summary>A seat of a girder: axis and girder, and its name in the model.</summary>
+public sealed record SeatPlace(AxisIndex Axis, GirderIndex Girder, string Name);
 
 /// <summary>A member that is not of a girder, by its name in the model.</summary>
 public sealed record MemberPlace(MemberKind Kind, string Name);

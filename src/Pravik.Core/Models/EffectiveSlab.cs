@@ -1,3 +1,4 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Sections;
@@ -11,7 +12,7 @@ public static class EffectiveSlab
     /// Composite section of a girder at fraction t of a span, with the effective width of that span (EN 1992-1-1 5.3.2.1(4) allows one
     /// width over the span).
     /// </summary>
-    public static SectionProperties Composite(BridgeGeometry geometry, GirderLine girder, int span, double t = 0.5)
+    public static SectionProperties Composite(BridgeGeometry geometry, GirderLine girder, SpanIndex span, double t = 0.5)
     {
         var section = geometry.SectionOf(girder, span, t);
         var width = SlabWidth(geometry, girder, span, section);
@@ -27,7 +28,7 @@ public static class EffectiveSlab
     }
 
     /// <summary>Width of slab that acts with a girder of a section in a span (EN 1992-1-1 5.3.2.1).</summary>
-    public static double SlabWidth(BridgeGeometry geometry, GirderLine girder, int span, MadeSection section)
+    public static double SlabWidth(BridgeGeometry geometry, GirderLine girder, SpanIndex span, MadeSection section)
     {
         var (left, right) = ClearWidths(geometry, girder, span);
         var (spans, number) = Continuous(geometry, girder, span);
@@ -35,7 +36,7 @@ public static class EffectiveSlab
     }
 
     /// <summary>Lengths of the spans over which a girder is continuous with a span, and the number of that span among them.</summary>
-    public static (IReadOnlyList<double> Spans, int Number) Continuous(BridgeGeometry geometry, GirderLine girder, int span)
+    public static (IReadOnlyList<double> Spans, int Number) Continuous(BridgeGeometry geometry, GirderLine girder, SpanIndex span)
     {
         var unit = geometry.UnitOf(span);
         var (first, last) = (span, span);
@@ -43,11 +44,11 @@ public static class EffectiveSlab
             first--;
         while (last < unit.LastSpan && girder.IsIn(last + 1))
             last++;
-        return ([.. Enumerable.Range(first, last - first + 1).Select(girder.SpanLength)], span - first);
+        return ([.. Enumerable.Range(first, last - first + 1).Select(s => girder.SpanLength(s))], span - first);
     }
 
     /// <summary>b_1 and b_2: half the clear distance to the next web, or the clear width to the deck's edge.</summary>
-    public static (double Left, double Right) ClearWidths(BridgeGeometry geometry, GirderLine girder, int span)
+    public static (double Left, double Right) ClearWidths(BridgeGeometry geometry, GirderLine girder, SpanIndex span)
     {
         var web = geometry.SectionOf(girder, span).WebWidth / 2;
         var (left, right) = geometry.SlabShares(girder, span);
@@ -57,7 +58,7 @@ public static class EffectiveSlab
     /// <summary>
     /// Torsion constant of the slab whose longitudinal twist a girder's member carries: half of each bay, half of an overhang.
     /// </summary>
-    public static double SlabTorsion(BridgeGeometry geometry, GirderLine girder, int span, double thickness)
+    public static double SlabTorsion(BridgeGeometry geometry, GirderLine girder, SpanIndex span, double thickness)
     {
         var (left, right) = geometry.SlabShares(girder, span);
         return PlateTorsion(

@@ -31,7 +31,7 @@ public sealed class ModelBuilder
     private readonly ImmutableArray<CrossMember> across;
     private readonly DeckMesh lines;
     private readonly double depth;
-    private readonly Dictionary<(int Girder, int Piece), LayeredSection> sections = [];
+    private readonly Dictionary<(GirderIndex Girder, int Piece), LayeredSection> sections = [];
 
     /// <summary>A builder of models; ground is wanted where they stand on piers.</summary>
     public ModelBuilder(BridgeGeometry geometry, ModelChoices choices, Ground? ground = null)
@@ -53,7 +53,7 @@ public sealed class ModelBuilder
     /// </summary>
     public static IReadOnlyList<int> Divisions(BridgeGeometry geometry, ModelChoices choices)
     {
-        int Of(int span)
+        int Of(SpanIndex span)
         {
             if (choices.SpanDivisions.TryGetValue($"{span + 1}", out var own))
                 return own;
@@ -62,7 +62,7 @@ public sealed class ModelBuilder
             var wanted = spacing == 0 ? 1 : (int)Math.Ceiling((end - start) / choices.Divisions / (1.5 * spacing) - 1e-9);
             return choices.Divisions * Math.Max(1, wanted);
         }
-        return [.. Enumerable.Range(0, geometry.SpanCount).Select(Of)];
+        return [.. geometry.SpanIndices.Select(Of)];
     }
 
     /// <summary>The bridge.</summary>
@@ -107,7 +107,7 @@ public sealed class ModelBuilder
         for (var n = 0; n < used.Length; n++)
         {
             if (!used[n])
-                parts.Supports.Add(new(n, [0, 1, 2, 3, 4, 5], NoSprings));
+                parts.Supports.Add(new(n, [.. FrameDirections.All], NoSprings));
         }
         var props = AddProps(parts, state);
         var changed = ModelChanges.Apply(parts, choices.Changes);
@@ -205,7 +205,7 @@ public sealed class ModelBuilder
     /// <summary>
     /// Span of the piece that begins on a row and the fraction of its middle; null between the rows where the deck is parted.
     /// </summary>
-    private (int Span, double Middle)? Piece(int row)
+    private (SpanIndex Span, double Middle)? Piece(int row)
     {
         var span = Mesh.SpanOf(row);
         var (first, last) = Mesh.Spans[span];
@@ -274,8 +274,8 @@ public sealed class ModelBuilder
                     {
                         OffsetI = down + atStart * Ahead(girder, row),
                         OffsetJ = down - atEnd * Ahead(girder, row),
-                        ReleaseI = seatI ? [4] : [],
-                        ReleaseJ = hinge || seatJ ? [4] : [],
+                        ReleaseI = seatI ? [FrameDirection.Ry] : [],
+                        ReleaseJ = hinge || seatJ ? [FrameDirection.Ry] : [],
                     }
                 );
             }
@@ -291,16 +291,20 @@ public sealed class ModelBuilder
     private bool IsSeat(int row, StageState state) =>
         choices.Supports == ModelSupports.Simple && IsBare(row, state) && !AxisAt(row).Any(axis => IsRunOver(axis) || state.Joined[axis]);
 
-    private IEnumerable<int> AxisAt(int row) => Mesh.AxisLines().Where(a => a.Line == row).Select(a => a.Axis);
+    private IEnumerable<AxisIndex> AxisAt(int row) => Mesh.AxisLines().Where(a => a.Line == row).Select(a => a.Axis);
 
-    /// <summary>Whether girders run over an axis (from 0) in one piece.</summary>
-    private bool IsRunOver(int axis) => axis > 0 && axis < Geometry.SpanCount && Geometry.LayoutOf(axis - 1).RunsOn;
+    /// <summary>Whether girders run over an axis in one piece.</summary>
+    private bool IsRunOver(AxisIndex axis) => axis > 0 && axis < Geometry.SpanCount && Geometry.LayoutOf(axis - 1).RunsOn;
 
     /// <summary>From the axis to where a girder bears while it stands alone: to its bearing, but not beyond its own end (m).</summary>
-    private double FromAxis(GirderLine girder, int span, bool atStart)
+    private double FromAxis(GirderLine girder, SpanIndex span, bool atStart)
     {
         var layout = Geometry.LayoutOf(span);
-        var (axis, gap, length) = (atStart ? span : span + 1, atStart ? layout.StartGap : layout.EndGap, girder.SpanLength(span));
+        var (axis, gap, length) = (
+            atStart ? span.FirstAxis : span.LastAxis,
+            atStart ? layout.StartGap : layout.EndGap,
+            girder.SpanLength(span)
+        );
         var bearing = places.Value[axis].Bearings.FirstOrDefault(b => b.Girder == girder && b.Span == span);
         var distance = bearing is null ? 0 : (atStart ? bearing.Fraction : 1 - bearing.Fraction) * length;
         return Math.Clamp(Math.Max(distance, gap), 0, 0.45 * length / (Mesh.Spans[span].Last - Mesh.Spans[span].First));
@@ -328,8 +332,8 @@ public sealed class ModelBuilder
             && !IsJoined(piece.Span + 1, state)
         );
 
-    /// <summary>Whether girders go on over an axis (from 0): in one piece, or joined by a pour.</summary>
-    private bool IsJoined(int axis, StageState state) => state.Joined[axis] || Geometry.LayoutOf(axis - 1).RunsOn;
+    /// <summary>Whether girders go on over an axis: in one piece, or joined by a pour.</summary>
+    private bool IsJoined(AxisIndex axis, StageState state) => state.Joined[axis] || Geometry.LayoutOf(axis - 1).RunsOn;
 
     private List<ImmutableArray<int>> AddShells(FrameParts parts, StageState state)
     {
@@ -499,7 +503,7 @@ public sealed class ModelBuilder
                 var g = girder.Number - 1;
                 var node = Mesh.OfGirder(g, line);
                 var along = new Point3(Math.Cos(Mesh.Nodes[node].Direction), Math.Sin(Mesh.Nodes[node].Direction), 0);
-                List<int> fix = [];
+                List<FrameDirection> fix = [];
                 // Bearings hold what they hold; bracing does the rest while girders stand alone.
                 var alone = bare || choices.Kind == ModelKind.Line;
                 if (
@@ -510,16 +514,16 @@ public sealed class ModelBuilder
                             : bare && !substructure.HoldsAlong(g, Geometry.UnitOf(first))
                     )
                 )
-                    fix.Add(0);
+                    fix.Add(FrameDirection.Ux);
                 if (upright || (substructure is null && g == Geometry.Girders.Length / 2))
-                    fix.Add(1);
+                    fix.Add(FrameDirection.Uy);
                 if (upright)
-                    fix.Add(3);
+                    fix.Add(FrameDirection.Rx);
                 if (IsSeat(line, state))
-                    fix.Add(4);
+                    fix.Add(FrameDirection.Ry);
                 if (substructure is null)
                 {
-                    fix.Add(2);
+                    fix.Add(FrameDirection.Uz);
                     seats.Add(new(axis, g, line, node, null));
                 }
                 else
@@ -531,9 +535,9 @@ public sealed class ModelBuilder
         return seats.ToImmutable();
     }
 
-    private ImmutableArray<(int, int, int)> AddProps(FrameParts parts, StageState state)
+    private ImmutableArray<(SpanIndex, GirderIndex, int)> AddProps(FrameParts parts, StageState state)
     {
-        var props = ImmutableArray.CreateBuilder<(int, int, int)>();
+        var props = ImmutableArray.CreateBuilder<(SpanIndex, GirderIndex, int)>();
         for (var span = 0; span < Geometry.SpanCount; span++)
         {
             if (!state.Props[span] || !state.Girders[span])
@@ -544,7 +548,7 @@ public sealed class ModelBuilder
                     continue;
                 var node = Mesh.OfGirder(g, (Mesh.Spans[span].First + Mesh.Spans[span].Last) / 2);
                 props.Add((span, g, node));
-                parts.Supports.Add(new(node, [2], NoSprings));
+                parts.Supports.Add(new(node, [FrameDirection.Uz], NoSprings));
             }
         }
         return props.ToImmutable();

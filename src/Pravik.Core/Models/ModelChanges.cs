@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Frames;
 
 namespace Pravik.Core.Models;
 
@@ -58,15 +59,12 @@ internal static class ModelChanges
         return (beams, shells, unmet.ToImmutable());
     }
 
-    /// <summary>
-    /// The directions that a text names, as places in <see cref="ModelChange.AllDirections"/>; unknown words are left out.
-    /// </summary>
-    public static IEnumerable<int> Read(string text) =>
-        text.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries)
-            .Select(w => ModelChange.AllDirections.IndexOf(w))
-            .Where(d => d >= 0)
-            .Distinct()
-            .Order();
+    /// <summary>The directions that a text names, in their order; unknown words are left out.</summary>
+    public static IEnumerable<FrameDirection> Read(string text)
+    {
+        var words = text.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries);
+        return FrameDirections.All.Where(d => words.Contains(d.Name()));
+    }
 
     private static void Number<T>(List<T> list, int[] places, Func<T, string> id, HashSet<string> deleted)
     {

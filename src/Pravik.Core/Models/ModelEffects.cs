@@ -1,3 +1,4 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
 
@@ -155,7 +156,7 @@ public sealed class ModelEffects
     public static FrameEffect End(int beam, int component, bool atEnd) =>
         new([new(atEnd ? EffectSource.BeamEnd : EffectSource.BeamStart, beam, component, 1)]);
 
-    private Ends Piece(int girder, int row, int beam)
+    private Ends Piece(GirderIndex girder, int row, int beam)
     {
         if (model.Shells.IsEmpty || !model.Sections[girder][row]!.HasSlab)
             return new([.. Six(c => End(beam, c, false))], [.. Six(c => End(beam, c, true))]);
@@ -172,7 +173,7 @@ public sealed class ModelEffects
     private static IEnumerable<FrameEffect> Six(Func<int, FrameEffect> of) => Enumerable.Range(0, EffectLayout.Forces).Select(of);
 
     /// <summary>Forces on beam and slab together half way along a piece.</summary>
-    private FrameEffect[] Whole(int girder, int row, int index)
+    private FrameEffect[] Whole(GirderIndex girder, int row, int index)
     {
         var (section, mesh, frame) = (model.Sections[girder][row]!, model.Mesh, model.Frame);
         var (own, bays) = (mesh.GirderLines[girder], model.Shells[row]);

@@ -1,16 +1,17 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Places;
 
 namespace Pravik.Core.Models;
 
 /// <summary>
-/// A place on a girder where effects are told: girder and span (from 0), row of the mesh, fraction of the span, station, and distance
+/// A place on a girder where effects are told: girder and span, row of the mesh, fraction of the span, station, and distance
 /// along the girder from its first axis. Ends of spans look into their own span.
 /// </summary>
-public sealed record ModelPoint(int Girder, int Span, int Line, double Fraction, double Station, double Distance)
+public sealed record ModelPoint(GirderIndex Girder, SpanIndex Span, int Line, double Fraction, double Station, double Distance)
 {
     /// <summary>The part by which it is picked: girder and span from 1, and the row.</summary>
-    public string Path => $"/parts/results/{Girder + 1}/{Span + 1}/{Line}";
+    public string Path => PartPath.Result(Girder, Span, Line);
 
     /// <summary>All points of a mesh, girder by girder along the bridge.</summary>
     public static ImmutableArray<ModelPoint> All(BridgeGeometry geometry, DeckMesh mesh)

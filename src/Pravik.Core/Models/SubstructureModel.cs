@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
 using Pravik.Core.Places;
@@ -37,16 +39,16 @@ internal sealed class SubstructureModel
         places = SupportPlace.All(geometry, ground);
     }
 
-    /// <summary>The bearings under a girder (from 0) at an axis, of the spans that end on a row.</summary>
-    public IEnumerable<BearingPlace> Bearings(int axis, int girder, IReadOnlyCollection<int> spans) =>
+    /// <summary>The bearings under a girder at an axis, of the spans that end on a row.</summary>
+    public IEnumerable<BearingPlace> Bearings(AxisIndex axis, GirderIndex girder, IReadOnlyCollection<int> spans) =>
         places[axis].Bearings.Where(b => b.Girder.Number == girder + 1 && spans.Contains(b.Span));
 
-    /// <summary>Whether any bearing under a girder (from 0) of a unit resists movement along it.</summary>
-    public bool HoldsAlong(int girder, UnitPlace unit) =>
+    /// <summary>Whether any bearing under a girder of a unit resists movement along it.</summary>
+    public bool HoldsAlong(GirderIndex girder, UnitPlace unit) =>
         places.SelectMany(p => p.Bearings).Any(b => b.Girder.Number == girder + 1 && unit.Has(b.Span) && b.Type.Shear().Along > 0);
 
     /// <summary>Puts a bearing under a joint of the mesh.</summary>
-    public ModelSeat Place(BearingPlace bearing, int axis, int girder, int line, int joint)
+    public ModelSeat Place(BearingPlace bearing, AxisIndex axis, GirderIndex girder, int line, int joint)
     {
         var at = new Point3(bearing.At.X, bearing.At.Y, bearing.Soffit);
         var name = $"B{axis + 1}-G{girder + 1}";
@@ -63,7 +65,7 @@ internal sealed class SubstructureModel
             parts.Supports.Add(
                 new(
                     top,
-                    [.. Enumerable.Range(0, 3).Where(d => double.IsInfinity(wanted[d]))],
+                    [.. Enumerable.Range(0, 3).Where(d => double.IsInfinity(wanted[d])).Select(d => (FrameDirection)d)],
                     [.. wanted.Select(k => double.IsInfinity(k) ? 0 : k), 0, 0, 0]
                 )
                 {
@@ -253,7 +255,7 @@ internal sealed class SubstructureModel
         return (area, w > l ? thin : thick, w > l ? thick : thin, Core.Sections.Rectangle.TorsionConstant(Math.PI * d / 4 + b, d));
     }
 
-    private void Hold(int node) => parts.Supports.Add(new(node, [0, 1, 2, 3, 4, 5], NoSprings));
+    private void Hold(int node) => parts.Supports.Add(new(node, [.. FrameDirections.All], NoSprings));
 
     /// <summary>Joins the feet of columns to the underside of a foundation, and that to the ground.</summary>
     private void Found(SupportPlace place, IReadOnlyList<int> columns, SupportPlace.Foot foot)

@@ -11,7 +11,7 @@ public sealed class BridgeGeometry
 {
     private readonly DeckPlan deck;
     private readonly ImmutableArray<GirderLayout> layouts;
-    private readonly System.Collections.Concurrent.ConcurrentDictionary<(int Girder, int Span), HaunchLine> haunches = [];
+    private readonly System.Collections.Concurrent.ConcurrentDictionary<(int Number, SpanIndex Span), HaunchLine> haunches = [];
 
     /// <param name="bridge">A valid bridge.</param>
     /// <param name="placeGirders">Whether to place girders; without them only the deck is looked at, as before it is known that they
@@ -40,27 +40,27 @@ public sealed class BridgeGeometry
     /// <summary>The section of the type that all girders have where neither they nor their span name one.</summary>
     public MadeSection Section => Sections.Main;
 
-    /// <summary>The type of a girder in a span (from 0).</summary>
-    public GirderType TypeOf(GirderLine girder, int span) => Sections.TypeOf(girder.Number, span);
+    /// <summary>The type of a girder in a span.</summary>
+    public GirderType TypeOf(GirderLine girder, SpanIndex span) => Sections.TypeOf(girder.Number, span);
 
-    /// <summary>The section of a girder half way along a span (from 0).</summary>
-    public MadeSection SectionOf(GirderLine girder, int span) => SectionOf(girder, span, 0.5);
+    /// <summary>The section of a girder half way along a span.</summary>
+    public MadeSection SectionOf(GirderLine girder, SpanIndex span) => SectionOf(girder, span, 0.5);
 
     /// <summary>The section of a girder at fraction t of a span, with the depth that it has there.</summary>
-    public MadeSection SectionOf(GirderLine girder, int span, double t) => Sections.At(girder.Number, span, t);
+    public MadeSection SectionOf(GirderLine girder, SpanIndex span, double t) => Sections.At(girder.Number, span, t);
 
     /// <summary>
-    /// Fractions of a span (from 0) at which the section of a girder may change: its ends, those of ranges, and where a law of depth
+    /// Fractions of a span at which the section of a girder may change: its ends, those of ranges, and where a law of depth
     /// has a corner.
     /// </summary>
-    public ImmutableArray<double> Breaks(GirderLine girder, int span) =>
+    public ImmutableArray<double> Breaks(GirderLine girder, SpanIndex span) =>
         Sections.Breaks(span, EndsOf(girder, span).From, EndsOf(girder, span).To);
 
     /// <summary>Whether a girder has one section from end to end of a span.</summary>
-    public bool IsUniform(GirderLine girder, int span) => Sections.IsUniform(girder.Number, span);
+    public bool IsUniform(GirderLine girder, SpanIndex span) => Sections.IsUniform(girder.Number, span);
 
     /// <summary>Volume of a girder in a span (m³), by Gauss's rule between the places where its section changes.</summary>
-    public double GirderVolume(GirderLine girder, int span)
+    public double GirderVolume(GirderLine girder, SpanIndex span)
     {
         if (IsUniform(girder, span))
             return SectionOf(girder, span).Properties.GrossArea * LengthOf(girder, span);
@@ -79,13 +79,13 @@ public sealed class BridgeGeometry
     public IEnumerable<StiffenerPlace> StiffenerPlaces() => StiffenerPlace.All(this);
 
     /// <summary>Mean weight of a bare girder in a span (N/m).</summary>
-    public double GirderWeight(GirderLine girder, int span) =>
+    public double GirderWeight(GirderLine girder, SpanIndex span) =>
         IsUniform(girder, span)
             ? WeightAt(girder, span, 0.5)
             : GirderVolume(girder, span) / LengthOf(girder, span) * UnitWeight(SectionOf(girder, span));
 
     /// <summary>Weight of a bare girder at fraction t of a span (N/m).</summary>
-    public double WeightAt(GirderLine girder, int span, double t) =>
+    public double WeightAt(GirderLine girder, SpanIndex span, double t) =>
         SectionOf(girder, span, t) is var section ? section.Properties.GrossArea * UnitWeight(section) : 0;
 
     private double UnitWeight(MadeSection section) => section.IsSteel ? Bridge.Loads.SteelWeight : Bridge.Loads.ConcreteWeight;
@@ -104,7 +104,7 @@ public sealed class BridgeGeometry
     }
 
     /// <summary>The section of a girder at a fraction of a span before a law of depth changes it.</summary>
-    public MadeSection BaseSectionOf(GirderLine girder, int span, double t) => Sections.BeforeDepth(girder.Number, span, t);
+    public MadeSection BaseSectionOf(GirderLine girder, SpanIndex span, double t) => Sections.BeforeDepth(girder.Number, span, t);
 
     /// <summary>The units of the deck, along the bridge.</summary>
     public ImmutableArray<UnitPlace> Units { get; }
@@ -115,12 +115,15 @@ public sealed class BridgeGeometry
     /// <summary>Its lines of girders, from the left.</summary>
     public ImmutableArray<GirderLine> Girders { get; }
 
-    /// <summary>The lines that have a girder in a span (from 0), from the left.</summary>
-    public ImmutableArray<GirderLine> GirdersIn(int span) => [.. Girders.Where(g => g.IsIn(span))];
+    /// <summary>All spans, along the road.</summary>
+    public IEnumerable<SpanIndex> SpanIndices => Enumerable.Range(0, SpanCount).Select(i => new SpanIndex(i));
 
-    /// <summary>Every girder with its span (from 0), line by line.</summary>
-    public IEnumerable<(GirderLine Girder, int Span)> Pieces =>
-        Girders.SelectMany(g => Enumerable.Range(0, SpanCount).Where(g.IsIn).Select(span => (g, span)));
+    /// <summary>The lines that have a girder in a span, from the left.</summary>
+    public ImmutableArray<GirderLine> GirdersIn(SpanIndex span) => [.. Girders.Where(g => g.IsIn(span))];
+
+    /// <summary>Every girder with its span, line by line.</summary>
+    public IEnumerable<(GirderLine Girder, SpanIndex Span)> Pieces =>
+        Girders.SelectMany(g => SpanIndices.Where(g.IsIn).Select(span => (g, span)));
 
     /// <summary>Whether every line has a girder in every span.</summary>
     public bool IsComplete =>
@@ -146,8 +149,8 @@ public sealed class BridgeGeometry
     /// <summary>Area of a thickening over a girder: t·(w + 3t), its sides running out at 1:3.</summary>
     public static double ThickeningArea(SlabShape slab) => slab.Thickening * (slab.ThickeningWidth + 3 * slab.Thickening);
 
-    /// <summary>The unit to which a span (from 0) belongs.</summary>
-    public UnitPlace UnitOf(int span) => Units.First(u => u.Has(span));
+    /// <summary>The unit to which a span belongs.</summary>
+    public UnitPlace UnitOf(SpanIndex span) => Units.First(u => u.Has(span));
 
     /// <summary>The unit at a place: the road line's where no offset is given. A joint parts units along its axis, skew or not.</summary>
     public UnitPlace UnitAt(double station, double offset = 0)
@@ -199,15 +202,15 @@ public sealed class BridgeGeometry
     public Titles Titles => Bridge.Basis.Titles;
 
     /// <summary>A point on a girder at fraction t of a span (0 at its first axis).</summary>
-    public Point OnGirder(GirderLine girder, int span, double t) => girder.In(span).At(t);
+    public Point OnGirder(GirderLine girder, SpanIndex span, double t) => girder.In(span).At(t);
 
     /// <summary>
     /// Offset of a girder where the section square to the road at a station cuts it; null before its first axis and beyond its last.
     /// </summary>
     public double? GirderOffsetAt(GirderLine girder, double station) => GirderCutAt(girder, station)?.Offset;
 
-    /// <summary>The same with the span (from 0) and the fraction of it.</summary>
-    public (int Span, double Fraction, double Offset)? GirderCutAt(GirderLine girder, double station)
+    /// <summary>The same with the span and the fraction of it.</summary>
+    public (SpanIndex Span, double Fraction, double Offset)? GirderCutAt(GirderLine girder, double station)
     {
         for (var span = 0; span < SpanCount; span++)
         {
@@ -223,9 +226,9 @@ public sealed class BridgeGeometry
     }
 
     /// <summary>
-    /// The span (from 0) in which a place lies, the road line's where no offset is given; the first or last beyond the ends.
+    /// The span in which a place lies, the road line's where no offset is given; the first or last beyond the ends.
     /// </summary>
-    public int SpanAt(double station, double offset = 0)
+    public SpanIndex SpanAt(double station, double offset = 0)
     {
         for (var i = 0; i < SpanCount - 1; i++)
         {
@@ -236,7 +239,7 @@ public sealed class BridgeGeometry
     }
 
     /// <summary>Width of slab that each girder carries while it is wet: half the spacing on each side, or the overhang.</summary>
-    public double WetSlabWidth(GirderLine girder, int span)
+    public double WetSlabWidth(GirderLine girder, SpanIndex span)
     {
         var (left, right) = SlabShares(girder, span);
         return left + right;
@@ -246,7 +249,7 @@ public sealed class BridgeGeometry
     /// Width of slab left and right of a girder that is its own: half the distance to the next girder, or the whole overhang. Taken half
     /// way along the span, which is the mean where the deck widens.
     /// </summary>
-    public (double Left, double Right) SlabShares(GirderLine girder, int span)
+    public (double Left, double Right) SlabShares(GirderLine girder, SpanIndex span)
     {
         var station = Road.Locate(OnGirder(girder, span, 0.5)).Station;
         var (offset, shape, all) = (girder.In(span).MiddleOffset, UnitOf(span).Shape, GirdersIn(span));
@@ -259,7 +262,7 @@ public sealed class BridgeGeometry
     }
 
     /// <summary>Thickness of the slab over a girder at fraction t of a span, without the thickening over it.</summary>
-    public double SlabThickness(GirderLine girder, int span, double t)
+    public double SlabThickness(GirderLine girder, SpanIndex span, double t)
     {
         var shape = UnitOf(span).Shape;
         var place = shape.IsConstant
@@ -272,38 +275,38 @@ public sealed class BridgeGeometry
     public SupportValues SupportAt(AxisPlace axis) =>
         new(Bridge.Supports, axis.Number, axis.Kind == AxisKind.Abutment, axis.Kind == AxisKind.Joint);
 
-    /// <summary>The haunch along a girder in a span (from 0), and with it the girder's levels.</summary>
-    public HaunchLine HaunchOf(GirderLine girder, int span) => haunches.GetOrAdd((girder.Number, span), _ => new(this, girder, span));
+    /// <summary>The haunch along a girder in a span, and with it the girder's levels.</summary>
+    public HaunchLine HaunchOf(GirderLine girder, SpanIndex span) => haunches.GetOrAdd((girder.Number, span), _ => new(this, girder, span));
 
     /// <summary>
     /// Concrete between girder top and slab soffit in a span, with the slab's thickening over girders: the least haunch, with which
     /// sections
     /// are made, on the safe side.
     /// </summary>
-    public double Haunch(int span) => Bridge.Deck.Haunch + UnitOf(span).Pattern.Slab.Thickening;
+    public double Haunch(SpanIndex span) => Bridge.Deck.Haunch + UnitOf(span).Pattern.Slab.Thickening;
 
     /// <summary>Spacing of girders square to the road at a station; 0 for a single girder.</summary>
     public double SpacingAt(double station) => SpacingIn(SpanAt(station), station);
 
-    /// <summary>Spacing of girders in a span (from 0) at a station, the least where spacings are listed.</summary>
-    public double SpacingIn(int span, double station)
+    /// <summary>Spacing of girders in a span at a station, the least where spacings are listed.</summary>
+    public double SpacingIn(SpanIndex span, double station)
     {
         var shape = UnitOf(span).Shape;
         return LayoutOf(span).Spacing(shape.RightEdge(station) - shape.LeftEdge(station));
     }
 
-    /// <summary>The layout of girders in a span (from 0).</summary>
-    public GirderLayout LayoutOf(int span) => layouts[span];
+    /// <summary>The layout of girders in a span.</summary>
+    public GirderLayout LayoutOf(SpanIndex span) => layouts[span];
 
     /// <summary>Fractions of a span between which a girder lies, its end gaps taken off.</summary>
-    public (double From, double To) EndsOf(GirderLine girder, int span)
+    public (double From, double To) EndsOf(GirderLine girder, SpanIndex span)
     {
         var (layout, length) = (LayoutOf(span), girder.SpanLength(span));
         return (layout.StartGap / length, 1 - layout.EndGap / length);
     }
 
     /// <summary>Length of a girder from end to end (m).</summary>
-    public double LengthOf(GirderLine girder, int span) => girder.SpanLength(span) - LayoutOf(span).StartGap - LayoutOf(span).EndGap;
+    public double LengthOf(GirderLine girder, SpanIndex span) => girder.SpanLength(span) - LayoutOf(span).StartGap - LayoutOf(span).EndGap;
 
     /// <summary>Units lie between the ends of the bridge and the joints.</summary>
     private IEnumerable<UnitPlace> PlaceUnits()

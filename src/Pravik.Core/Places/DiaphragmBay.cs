@@ -4,14 +4,14 @@ using Pravik.Core.Geometry;
 namespace Pravik.Core.Places;
 
 /// <summary>
-/// A placed diaphragm in one bay: which one, in which span (from 0) and bay (from 1), between which girders, at which fractions of
+/// A placed diaphragm in one bay: which one, in which span and bay (from 1), between which girders, at which fractions of
 /// their spans and points of their
 /// centre lines, and its clear length between their webs (m).
 /// </summary>
 public sealed record DiaphragmBay(
     PlacedDiaphragm Diaphragm,
     int Index,
-    int Span,
+    SpanIndex Span,
     int Bay,
     GirderLine Left,
     GirderLine Right,
@@ -104,7 +104,7 @@ public sealed record DiaphragmBay(
         PlacedDiaphragm placed,
         GirderLine left,
         GirderLine right,
-        int span
+        SpanIndex span
     )
     {
         double Part(GirderLine girder) => placed.Distance is { } distance ? distance / girder.SpanLength(span) : placed.At;

@@ -7,10 +7,10 @@ namespace Pravik.Core.Places;
 public static class GirderAddition
 {
     /// <summary>
-    /// The girders with one more in a span (from 0), half way to the next one on the right. The span gets spacings of its own; own
+    /// The girders with one more in a span, half way to the next one on the right. The span gets spacings of its own; own
     /// values of the girders on the right go with them. Throws <see cref="ArgumentOutOfRangeException"/> for the last girder.
     /// </summary>
-    public static Girders RightOf(BridgeGeometry geometry, GirderLine girder, int span)
+    public static Girders RightOf(BridgeGeometry geometry, GirderLine girder, SpanIndex span)
     {
         var (girders, layout, axis) = (geometry.Bridge.Girders, geometry.LayoutOf(span), geometry.Axes[span]);
         var edges = geometry.UnitOf(span).OnAxis(axis);

@@ -21,10 +21,10 @@ public sealed record GirderLayout(
     private const int Deepest = 40;
 
     /// <summary>
-    /// The layout in a span (from 0): its own values, those of the span it follows, then the common ones. There is no gap where girders
+    /// The layout in a span: its own values, those of the span it follows, then the common ones. There is no gap where girders
     /// run on.
     /// </summary>
-    public static GirderLayout Of(Girders girders, int span, int spans)
+    public static GirderLayout Of(Girders girders, SpanIndex span, int spans)
     {
         var chain = Chain(girders, span).Select(c => c.Layout).ToList();
         T? First<T>(Func<SpanLayout, T?> of)
@@ -53,10 +53,10 @@ public sealed record GirderLayout(
         [.. Enumerable.Range(0, bridge.Axes.Spans.Length).Select(span => Of(bridge.Girders, span, bridge.Axes.Spans.Length))];
 
     /// <summary>Whether following leads from a span back to itself.</summary>
-    public static bool IsCircular(Girders girders, int span) => Chain(girders, span).Count() > Deepest;
+    public static bool IsCircular(Girders girders, SpanIndex span) => Chain(girders, span).Count() > Deepest;
 
-    /// <summary>Path at which a value that holds in a span (from 0) is kept: the span's own, or the common one.</summary>
-    public static string PathOf(Girders girders, int span, string value, Func<SpanLayout, bool> has)
+    /// <summary>Path at which a value that holds in a span is kept: the span's own, or the common one.</summary>
+    public static string PathOf(Girders girders, SpanIndex span, string value, Func<SpanLayout, bool> has)
     {
         foreach (var (at, own) in Chain(girders, span))
         {
@@ -76,8 +76,8 @@ public sealed record GirderLayout(
         : Spacings.IsEmpty ? (width - OverhangLeft - OverhangRight) / (Count - 1)
         : Spacings.Min();
 
-    /// <summary>Numbers and own layouts of a span (from 0) and of those that it follows, one after the other.</summary>
-    private static IEnumerable<(int Span, SpanLayout Layout)> Chain(Girders girders, int span)
+    /// <summary>Numbers and own layouts of a span and of those that it follows, one after the other.</summary>
+    private static IEnumerable<(SpanIndex Span, SpanLayout Layout)> Chain(Girders girders, SpanIndex span)
     {
         for (var (at, depth) = (span + 1, 0); depth <= Deepest && girders.Spans.TryGetValue($"{at}", out var own); depth++)
         {

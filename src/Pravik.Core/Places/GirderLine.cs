@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Roads;
 
@@ -10,17 +11,17 @@ public sealed record GirderLine(int Number, ImmutableArray<GirderSpan?> Spans)
     /// <summary>Name, G and its number.</summary>
     public string Name => $"G{Number}";
 
-    /// <summary>Whether there is a girder in a span (from 0).</summary>
-    public bool IsIn(int span) => Spans[span] is not null;
+    /// <summary>Whether there is a girder in a span.</summary>
+    public bool IsIn(SpanIndex span) => Spans[span] is not null;
 
-    /// <summary>The girder in a span (from 0); throws <see cref="InvalidOperationException"/> where there is none.</summary>
-    public GirderSpan In(int span) => Spans[span] ?? throw new InvalidOperationException($"{Name} has no girder in span {span + 1}.");
+    /// <summary>The girder in a span; throws <see cref="InvalidOperationException"/> where there is none.</summary>
+    public GirderSpan In(SpanIndex span) => Spans[span] ?? throw new InvalidOperationException($"{Name} has no girder in span {span + 1}.");
 
-    /// <summary>The first span (from 0) in which there is a girder.</summary>
-    public int FirstSpan => Enumerable.Range(0, Spans.Length).First(IsIn);
+    /// <summary>The first span in which there is a girder.</summary>
+    public SpanIndex FirstSpan => Enumerable.Range(0, Spans.Length).First(span => IsIn(span));
 
-    /// <summary>Distance between the axes of a span (from 0), along the girder.</summary>
-    public double SpanLength(int span) => In(span).Length;
+    /// <summary>Distance between the axes of a span, along the girder.</summary>
+    public double SpanLength(SpanIndex span) => In(span).Length;
 
     /// <summary>Points along the line from axis to axis; over a joint it may step aside.</summary>
     public IEnumerable<Point> Points => Spans.OfType<GirderSpan>().SelectMany(s => s.Points);

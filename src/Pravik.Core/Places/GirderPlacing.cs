@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Roads;
 
@@ -19,7 +20,7 @@ internal sealed class GirderPlacing(BridgeGeometry geometry)
     /// A girder between the axes of a span: straight, or keeping its offset from the road line or a line of its file, evenly from that
     /// at one axis to that at the other.
     /// </summary>
-    private GirderSpan Between(int number, int span)
+    private GirderSpan Between(int number, SpanIndex span)
     {
         var (start, end) = (GirderOnAxis(geometry.Axes[span], span, number), GirderOnAxis(geometry.Axes[span + 1], span, number));
         var straight = new GirderSpan(geometry.Road.At(start), geometry.Road.At(end), start.Offset, end.Offset);
@@ -40,7 +41,7 @@ internal sealed class GirderPlacing(BridgeGeometry geometry)
         };
     }
 
-    private RoadPlace GirderOnAxis(AxisPlace axis, int span, int number)
+    private RoadPlace GirderOnAxis(AxisPlace axis, SpanIndex span, int number)
     {
         var (layout, unit) = (geometry.LayoutOf(span), geometry.UnitOf(span));
         var shift = geometry.Bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span))?.Shift ?? 0;

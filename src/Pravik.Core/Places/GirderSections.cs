@@ -10,7 +10,7 @@ namespace Pravik.Core.Places;
 /// <param name="Section">Section half way, before a law of depth.</param>
 /// <param name="Number">Number of the first such girder, from 1.</param>
 /// <param name="Span">Span of the first such girder, from 0.</param>
-public sealed record GirderMaking(int Type, MadeSection Section, int Number, int Span);
+public sealed record GirderMaking(int Type, MadeSection Section, int Number, SpanIndex Span);
 
 /// <summary>
 /// What each girder is made of: its type, and its section along every span. Girders are told by their number from 1, spans from 0.
@@ -51,7 +51,7 @@ public sealed class GirderSections
     public ImmutableArray<GirderMaking> Makings { get; }
 
     /// <summary>Place in <see cref="Makings"/> of a girder in a span; -1 where there is none.</summary>
-    public int MakingIndex(int number, int span)
+    public int MakingIndex(int number, SpanIndex span)
     {
         var (type, section) = (TypeIndex(number, span), BeforeDepth(number, span, 0.5));
         for (var i = 0; i < Makings.Length; i++)
@@ -63,10 +63,10 @@ public sealed class GirderSections
     }
 
     /// <summary>Place in the list of the type of a girder in a span.</summary>
-    public int TypeIndex(int number, int span) => IndexOf(Own(number, span)?.Type, layouts[span].Type);
+    public int TypeIndex(int number, SpanIndex span) => IndexOf(Own(number, span)?.Type, layouts[span].Type);
 
     /// <summary>The type of a girder in a span.</summary>
-    public GirderType TypeOf(int number, int span) => Types[TypeIndex(number, span)];
+    public GirderType TypeOf(int number, SpanIndex span) => Types[TypeIndex(number, span)];
 
     /// <summary>The section that a type names, or the first of the bridge.</summary>
     public MadeSection OfType(GirderType type) => Named(type.Section) ?? sections[bridge.Sections[0].Name].Value;
@@ -75,14 +75,14 @@ public sealed class GirderSections
     public MadeSection? Named(string? name) => name is not null && sections.TryGetValue(name, out var made) ? made.Value : null;
 
     /// <summary>The section at fraction t of a span.</summary>
-    public MadeSection At(int number, int span, double t)
+    public MadeSection At(int number, SpanIndex span, double t)
     {
         var made = BeforeDepth(number, span, t);
         return layouts[span].Depth is { } law ? made.WithDepth(law.At(t, bridge.Axes.Spans[span])) : made;
     }
 
     /// <summary>The same before a law of depth changes it.</summary>
-    public MadeSection BeforeDepth(int number, int span, double t)
+    public MadeSection BeforeDepth(int number, SpanIndex span, double t)
     {
         if (Named(Own(number, span)?.Section) is { } own)
             return own;
@@ -92,24 +92,25 @@ public sealed class GirderSections
     }
 
     /// <summary>Whether a girder has one section from end to end of a span.</summary>
-    public bool IsUniform(int number, int span) =>
+    public bool IsUniform(int number, SpanIndex span) =>
         layouts[span].Depth is null && (Named(Own(number, span)?.Section) is not null || !bridge.Girders.Ranges.Any(r => r.IsIn(span)));
 
     /// <summary>Fractions strictly between two of a span at which a section may change, in order, with both of them.</summary>
-    public ImmutableArray<double> Breaks(int span, double from, double to)
+    public ImmutableArray<double> Breaks(SpanIndex span, double from, double to)
     {
         double[] corners = layouts[span].Depth is { } law ? [law.Reach, 0.5, 1 - law.Reach] : [];
         return [.. RangeEnds(span).Concat(corners).Where(t => t > from && t < to).Append(from).Append(to).Distinct().Order()];
     }
 
     /// <summary>Whether there is a girder of that number in a span.</summary>
-    public bool IsPresent(int number, int span) => number <= layouts[span].Count && Own(number, span)?.Absent != true;
+    public bool IsPresent(int number, SpanIndex span) => number <= layouts[span].Count && Own(number, span)?.Absent != true;
 
     /// <summary>The sections that girders have, before laws of depth, each once for every type that has it.</summary>
-    public IEnumerable<(MadeSection Section, int Type)> InUse => Enumerable.Range(0, layouts.Length).SelectMany(UsedIn).Distinct();
+    public IEnumerable<(MadeSection Section, int Type)> InUse =>
+        Enumerable.Range(0, layouts.Length).SelectMany(span => UsedIn(span)).Distinct();
 
     /// <summary>The same in one span.</summary>
-    public IEnumerable<(MadeSection Section, int Type)> UsedIn(int span) =>
+    public IEnumerable<(MadeSection Section, int Type)> UsedIn(SpanIndex span) =>
         NumbersIn(span).SelectMany(n => Middles(span).Select(t => (BeforeDepth(n, span, t), TypeIndex(n, span)))).Distinct();
 
     /// <summary>Places in the list of the types that girders have.</summary>
@@ -117,12 +118,12 @@ public sealed class GirderSections
         Enumerable.Range(0, layouts.Length).SelectMany(span => NumbersIn(span).Select(n => TypeIndex(n, span))).Distinct().Order();
 
     /// <summary>Modulus of elasticity of a girder in a span (Pa): that of its type's concrete, or of steel.</summary>
-    public double Modulus(int number, int span) =>
+    public double Modulus(int number, SpanIndex span) =>
         At(number, span, 0.5).IsSteel ? StructuralSteel.Of(bridge.Materials.Structural).E : Concrete.Of(TypeOf(number, span).Concrete).Ecm;
 
-    private IEnumerable<int> NumbersIn(int span) => Enumerable.Range(1, layouts[span].Count).Where(n => IsPresent(n, span));
+    private IEnumerable<int> NumbersIn(SpanIndex span) => Enumerable.Range(1, layouts[span].Count).Where(n => IsPresent(n, span));
 
-    private GirderOwn? Own(int number, int span) => bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span));
+    private GirderOwn? Own(int number, SpanIndex span) => bridge.Girders.Own.GetValueOrDefault(HaunchLine.Key(number, span));
 
     /// <summary>Place of the first of the names that is one of a type; 0 where none is.</summary>
     private int IndexOf(params ReadOnlySpan<string?> names)
@@ -138,11 +139,11 @@ public sealed class GirderSections
         return 0;
     }
 
-    private IEnumerable<double> RangeEnds(int span) =>
+    private IEnumerable<double> RangeEnds(SpanIndex span) =>
         bridge.Girders.Ranges.Where(r => r.IsIn(span)).SelectMany(r => new[] { r.From, r.To });
 
     /// <summary>The middle of each part of a span in which one section holds.</summary>
-    private IEnumerable<double> Middles(int span)
+    private IEnumerable<double> Middles(SpanIndex span)
     {
         double[] ends = [.. RangeEnds(span).Append(0).Append(1).Distinct().Order()];
         return ends.Zip(ends.Skip(1), (a, b) => (a + b) / 2);

@@ -22,14 +22,14 @@ public sealed class HaunchLine
     private const int Samples = 12;
     private readonly BridgeGeometry geometry;
     private readonly GirderLine girder;
-    private readonly int span;
+    private readonly SpanIndex span;
     private readonly double half;
     private readonly double atStart;
     private readonly double atEnd;
     private readonly double highest;
     private readonly DepthLaw? law;
 
-    internal HaunchLine(BridgeGeometry geometry, GirderLine girder, int span)
+    internal HaunchLine(BridgeGeometry geometry, GirderLine girder, SpanIndex span)
     {
         (this.geometry, this.girder, this.span) = (geometry, girder, span);
         var line = girder.In(span);
@@ -49,8 +49,8 @@ public sealed class HaunchLine
         OverBearings = Own.Haunch ?? geometry.Bridge.Deck.Haunch + highest;
     }
 
-    /// <summary>Under which name the bridge keeps a girder's own values in a span (from 0).</summary>
-    public static string Key(int girder, int span) => $"{girder}-{span + 1}";
+    /// <summary>Under which name the bridge keeps a girder's own values in a span.</summary>
+    public static string Key(int number, SpanIndex span) => $"{number}-{span + 1}";
 
     /// <summary>What the girder has of its own.</summary>
     public GirderOwn Own { get; }

@@ -1,9 +1,10 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 
 namespace Pravik.Core.Places;
 
 /// <summary>A prop, half way under a girder in a span (both from 0).</summary>
-public readonly record struct PropPlace(int Span, int Girder);
+public readonly record struct PropPlace(SpanIndex Span, GirderIndex Girder);
 
 /// <summary>What stands at a moment of construction, and how stiff concrete is under what is put on then.</summary>
 public sealed record StageState

@@ -5,7 +5,7 @@ using Pravik.Core.Findings;
 namespace Pravik.Core.Places;
 
 /// <summary>A stage worked out: what stands under its loads, and what is put on; spans and axes from 0.</summary>
-public sealed record StageStep(int Number, Stage Stage, StageState State)
+public sealed record StageStep(StageIndex Index, Stage Stage, StageState State)
 {
     /// <summary>Spans in which girders are set.</summary>
     public ImmutableArray<int> NewGirders { get; init; } = [];
@@ -72,8 +72,9 @@ public static class Staging
     public static double ReadyOn(IReadOnlyList<StageStep> steps, StageState finished) =>
         steps.FirstOrDefault(s => s.State.Equals(finished))?.Stage.Day ?? (steps.Count > 0 ? steps[^1].Stage.Day : 0);
 
-    /// <summary>Day on which the slab of a span (from 0) is cast; null where it never is.</summary>
-    public static double? CastOn(IReadOnlyList<StageStep> steps, int span) => steps.FirstOrDefault(s => s.Pours.Contains(span))?.Stage.Day;
+    /// <summary>Day on which the slab of a span is cast; null where it never is.</summary>
+    public static double? CastOn(IReadOnlyList<StageStep> steps, SpanIndex span) =>
+        steps.FirstOrDefault(s => s.Pours.Contains(span))?.Stage.Day;
 
     /// <summary>What is wrong with the stages of a bridge.</summary>
     internal static IEnumerable<Finding> Check(Bridge bridge)
@@ -85,23 +86,23 @@ public static class Staging
         var path = "/actions/stages";
         foreach (var step in steps)
         {
-            var (at, before) = ($"{path}/{step.Number}", step.Number == 0 ? StageState.Nothing(spans) : steps[step.Number - 1].State);
+            var (at, before) = ($"{path}/{step.Index}", step.Index == 0 ? StageState.Nothing(spans) : steps[step.Index - 1].State);
             foreach (var span in step.NewGirders.Where(s => before.Girders[s]))
                 yield return Finding.Error(
                     $"{at}/girders",
-                    $"The girders of span {span + 1} stand already before stage {step.Number + 1}."
+                    $"The girders of span {span + 1} stand already before stage {step.Index.Number}."
                 );
             foreach (var span in step.Pours)
             {
                 if (!step.State.Girders[span])
                     yield return Finding.Error(
                         $"{at}/pours",
-                        $"The slab of span {span + 1} is cast in stage {step.Number + 1} before its girders are set."
+                        $"The slab of span {span + 1} is cast in stage {step.Index.Number} before its girders are set."
                     );
-                if (steps.Take(step.Number).Any(s => s.Pours.Contains(span)))
+                if (steps.Take(step.Index).Any(s => s.Pours.Contains(span)))
                     yield return Finding.Error(
                         $"{at}/pours",
-                        $"The slab of span {span + 1} is cast a second time in stage {step.Number + 1}."
+                        $"The slab of span {span + 1} is cast a second time in stage {step.Index.Number}."
                     );
             }
             foreach (var axis in JoinedIn(bridge, step))
@@ -109,19 +110,19 @@ public static class Staging
                 if (!step.State.Girders[axis - 1] || !step.State.Girders[axis])
                     yield return Finding.Error(
                         $"{at}/joins",
-                        $"Girders are joined over axis {axis + 1} in stage {step.Number + 1} before those of both spans are set."
+                        $"Girders are joined over axis {axis + 1} in stage {step.Index.Number} before those of both spans are set."
                     );
             }
             foreach (var span in step.Releases.Where(s => !before.Props[s]))
                 yield return Finding.Error(
                     $"{at}/releases",
-                    $"Props are taken away from span {span + 1} in stage {step.Number + 1}, where none stand."
+                    $"Props are taken away from span {span + 1} in stage {step.Index.Number}, where none stand."
                 );
-            if (step.Number > 0 && step.Stage.Day < steps[step.Number - 1].Stage.Day)
+            if (step.Index > 0 && step.Stage.Day < steps[step.Index - 1].Stage.Day)
                 yield return Finding.Error(
                     $"{at}/day",
-                    $"Stage {step.Number + 1} comes before the one above it: its day must be at least "
-                        + $"{steps[step.Number - 1].Stage.Day:0.#}."
+                    $"Stage {step.Index.Number} comes before the one above it: its day must be at least "
+                        + $"{steps[step.Index - 1].Stage.Day:0.#}."
                 );
             foreach (var load in step.Stage.LoadNames)
             {
@@ -130,7 +131,7 @@ public static class Staging
                     if (step.State.Girders.Contains(false))
                         yield return Finding.Error(
                             $"{at}/loads",
-                            $"“{load}” is stressed in stage {step.Number + 1} before the girders of every span are set."
+                            $"“{load}” is stressed in stage {step.Index.Number} before the girders of every span are set."
                         );
                 }
                 else if (!Stage.KnownLoads.Contains(load) && !own.Contains(load))
@@ -141,7 +142,7 @@ public static class Staging
                 else if (step.State.Slab.Contains(false))
                     yield return Finding.Error(
                         $"{at}/loads",
-                        $"“{load}” lies on the slab, which is not stiff in every span in stage {step.Number + 1}: what is cast in "
+                        $"“{load}” lies on the slab, which is not stiff in every span in stage {step.Index.Number}: what is cast in "
                             + "a stage carries from the next one."
                     );
             }

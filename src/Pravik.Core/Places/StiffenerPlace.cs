@@ -3,14 +3,14 @@ using Pravik.Core.Bridges;
 namespace Pravik.Core.Places;
 
 /// <summary>
-/// A stiffener in its place: on which girder and in which span (from 0), from and to which fraction of it (the same for an upright
+/// A stiffener in its place: on which girder and in which span, from and to which fraction of it (the same for an upright
 /// one), levels of its lower and upper edge there, and volume (m³).
 /// </summary>
 public sealed record StiffenerPlace(
     PlacedStiffener Stiffener,
     int Index,
     GirderLine Girder,
-    int Span,
+    SpanIndex Span,
     double From,
     double To,
     double Volume
@@ -55,7 +55,7 @@ public sealed record StiffenerPlace(
         }
     }
 
-    private static IEnumerable<double> Places(BridgeGeometry geometry, PlacedStiffener stiffener, GirderLine girder, int span)
+    private static IEnumerable<double> Places(BridgeGeometry geometry, PlacedStiffener stiffener, GirderLine girder, SpanIndex span)
     {
         if (stiffener.Kind == StiffenerKind.Bearing)
         {

@@ -6,13 +6,13 @@ using Pravik.Core.Roads;
 namespace Pravik.Core.Places;
 
 /// <summary>
-/// A bearing where it lies: under which girder and span (from 0), in which row, its type, its place in plan, and the chain of levels
+/// A bearing where it lies: under which girder and span, in which row, its type, its place in plan, and the chain of levels
 /// from the road down:
 /// road − surfacing − slab − haunch − girder − bearing = seat, the plinth's top; seat − shelf = plinth.
 /// </summary>
 public sealed record BearingPlace(
     GirderLine Girder,
-    int Span,
+    SpanIndex Span,
     bool IsAhead,
     BearingType Type,
     Point At,

@@ -60,11 +60,11 @@ public sealed class UnitPlace
     /// <summary>Its cross-section along the road.</summary>
     public DeckShape Shape { get; }
 
-    /// <summary>Its first and last span (from 0).</summary>
-    public int FirstSpan => Start.Number - 1;
+    /// <summary>Its first and last span.</summary>
+    public SpanIndex FirstSpan => Start.Number - 1;
 
-    /// <summary>Its last span (from 0).</summary>
-    public int LastSpan => End.Number - 2;
+    /// <summary>Its last span.</summary>
+    public SpanIndex LastSpan => End.Number - 2;
 
     /// <summary>Number of its spans.</summary>
     public int SpanCount => LastSpan - FirstSpan + 1;
@@ -73,8 +73,8 @@ public sealed class UnitPlace
     public IEnumerable<double> Stations(int pieces) =>
         Enumerable.Range(0, pieces + 1).Select(i => Start.Station + i * (End.Station - Start.Station) / pieces);
 
-    /// <summary>Whether a span (from 0) belongs to it.</summary>
-    public bool Has(int span) => span >= FirstSpan && span <= LastSpan;
+    /// <summary>Whether a span belongs to it.</summary>
+    public bool Has(SpanIndex span) => span >= FirstSpan && span <= LastSpan;
 
     /// <summary>Stations between which the deck lies along a line that is given by its offset at every station.</summary>
     public (double From, double To) Ends(Func<double, double> offsetAt) =>

@@ -1,3 +1,4 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Numerics;
 
 namespace Pravik.Core.Places;
@@ -17,7 +18,7 @@ internal static class WetSlabDeflection
 {
     private const int Parts = 8;
 
-    public static double Of(BridgeGeometry geometry, GirderLine girder, int span)
+    public static double Of(BridgeGeometry geometry, GirderLine girder, SpanIndex span)
     {
         if (geometry.Bridge.Girders.CastInPlace)
             return 0;
@@ -58,7 +59,7 @@ internal static class WetSlabDeflection
     {
         private readonly List<(double T, double Weight, double Simple)> points = [];
 
-        public Beam(BridgeGeometry geometry, GirderLine girder, int span)
+        public Beam(BridgeGeometry geometry, GirderLine girder, SpanIndex span)
         {
             var bridge = geometry.Bridge;
             Length = girder.SpanLength(span);

@@ -36,8 +36,8 @@ public static class Bill
             lines.Where(l => geometry.SectionOf(l.Girder, l.Span).IsSteel).ToList()
         );
         var (slab, support) = (bridge.Materials.Slab.Class, bridge.Materials.Support.Class);
-        double Volume(params string[] kinds) => parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Volume);
-        double Sides(params string[] kinds) =>
+        double Volume(params SolidKind[] kinds) => parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Volume);
+        double Sides(params SolidKind[] kinds) =>
             parts.Where(p => kinds.Contains(p.Kind)).Sum(p => p.Solid.Area(n => Math.Abs(n.Z) < Upright));
 
         Add("concrete.slab", "Concrete", $"Deck slab, {slab}", geometry.SlabVolume, QuantityKind.Volume);
@@ -68,7 +68,7 @@ public static class Bill
             "concrete.edgeBeams",
             "Concrete",
             $"Edge beams, {slab}",
-            superstructure.Strips().Where(p => p.Kind == "edge beams").Sum(p => p.Solid.Volume),
+            superstructure.Strips().Where(p => p.Kind == SolidKind.EdgeBeams).Sum(p => p.Solid.Volume),
             QuantityKind.Volume
         );
         var byClass = cast.GroupBy(l => geometry.TypeOf(l.Girder, l.Span).Concrete.Class).ToList();
@@ -84,20 +84,26 @@ public static class Bill
             "concrete.abutments",
             "Concrete",
             $"Abutments and wing walls, {support}",
-            Volume("abutments", "wing walls"),
+            Volume(SolidKind.Abutments, SolidKind.WingWalls),
             QuantityKind.Volume
         );
-        Add("concrete.approach", "Concrete", $"Approach slabs, {support}", Volume("approach slabs"), QuantityKind.Volume);
-        Add("concrete.piers", "Concrete", $"Piers, crossheads and plinths, {support}", Volume("piers", "plinths"), QuantityKind.Volume);
-        Add("concrete.foundations", "Concrete", $"Pads and pile caps, {support}", Volume("foundations"), QuantityKind.Volume);
-        Add("concrete.piles", "Concrete", $"Piles and shafts, {support}", Volume("piles"), QuantityKind.Volume);
+        Add("concrete.approach", "Concrete", $"Approach slabs, {support}", Volume(SolidKind.ApproachSlabs), QuantityKind.Volume);
+        Add(
+            "concrete.piers",
+            "Concrete",
+            $"Piers, crossheads and plinths, {support}",
+            Volume(SolidKind.Piers, SolidKind.Crossheads, SolidKind.Plinths),
+            QuantityKind.Volume
+        );
+        Add("concrete.foundations", "Concrete", $"Pads and pile caps, {support}", Volume(SolidKind.Foundations), QuantityKind.Volume);
+        Add("concrete.piles", "Concrete", $"Piles and shafts, {support}", Volume(SolidKind.Piles), QuantityKind.Volume);
 
         // Under the slab the girders' flanges are no formwork; over them the haunches' sides are.
         var slabs = superstructure.Slabs().ToList();
         // A thickening covers as much of the soffit as its own top.
         var soffit =
             slabs.Sum(p => p.Solid.Area(n => n.Z < Upright))
-            - slabs.Where(p => p.Name.StartsWith("Thickening", StringComparison.Ordinal)).Sum(p => p.Solid.Area(n => n.Z >= Upright))
+            - slabs.Where(p => p.Kind == SolidKind.Thickenings).Sum(p => p.Solid.Area(n => n.Z >= Upright))
             - lines.Sum(l => geometry.SectionOf(l.Girder, l.Span).TopWidth * l.Length);
         Add("formwork.deck", "Formwork", "Slab, soffit and edges", soffit, QuantityKind.Area);
         Add(
@@ -111,20 +117,18 @@ public static class Bill
             "formwork.abutments",
             "Formwork",
             "Abutments and wing walls",
-            Sides("abutments", "wing walls", "approach slabs"),
+            Sides(SolidKind.Abutments, SolidKind.WingWalls, SolidKind.ApproachSlabs),
             QuantityKind.Area
         );
         Add(
             "formwork.piers",
             "Formwork",
             "Piers and plinths, crossheads with soffit",
-            Sides("piers", "plinths")
-                + parts
-                    .Where(p => p.Kind == "piers" && p.Name.StartsWith("Crosshead", StringComparison.Ordinal))
-                    .Sum(p => p.Solid.Area(n => n.Z <= -Upright)),
+            Sides(SolidKind.Piers, SolidKind.Crossheads, SolidKind.Plinths)
+                + parts.Where(p => p.Kind == SolidKind.Crossheads).Sum(p => p.Solid.Area(n => n.Z <= -Upright)),
             QuantityKind.Area
         );
-        Add("formwork.foundations", "Formwork", "Pads and pile caps", Sides("foundations"), QuantityKind.Area);
+        Add("formwork.foundations", "Formwork", "Pads and pile caps", Sides(SolidKind.Foundations), QuantityKind.Area);
 
         foreach (var kind in lines.GroupBy(l => geometry.SectionOf(l.Girder, l.Span).Shape.Name))
         {
@@ -177,9 +181,9 @@ public static class Bill
             ),
             QuantityKind.Length
         );
-        foreach (var kind in new[] { ("surfacing", "Surfacing"), ("footways", "Fill of footways and verges") })
+        foreach (var kind in new[] { (SolidKind.Surfacing, "Surfacing"), (SolidKind.Footways, "Fill of footways and verges") })
             Add(
-                $"finishes.{kind.Item1}",
+                $"finishes.{kind.Item1.Words()}",
                 "Finishes",
                 kind.Item2,
                 superstructure.Strips().Where(p => p.Kind == kind.Item1).Sum(p => p.Solid.Volume),

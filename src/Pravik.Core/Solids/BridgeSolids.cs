@@ -6,7 +6,7 @@ using Pravik.Core.Sections;
 namespace Pravik.Core.Solids;
 
 /// <summary>A part of the bridge in space: the path by which it is picked, what it is, its name and its solid.</summary>
-public sealed record PartSolid(string Path, string Kind, string Name, Solid Solid);
+public sealed record PartSolid(string Path, SolidKind Kind, string Name, Solid Solid);
 
 /// <summary>The solids of a bridge. Curves are followed by pieces of at most 1 m along the road; levels are true.</summary>
 public sealed class BridgeSolids(BridgeGeometry geometry)
@@ -22,13 +22,18 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
     {
         foreach (var unit in geometry.Units)
         {
-            yield return new($"/parts/units/{unit.Number}", "slab", geometry.Units.Length == 1 ? "Slab" : $"Slab, {unit.Name}", Slab(unit));
+            yield return new(
+                PartPath.Unit(unit.Number),
+                SolidKind.Slab,
+                geometry.Units.Length == 1 ? "Slab" : $"Slab, {unit.Name}",
+                Slab(unit)
+            );
             if (unit.Pattern.Slab.Thickening <= 0)
                 continue;
             foreach (var (girder, span) in geometry.Pieces.Where(p => unit.Has(p.Span)))
                 yield return new(
-                    $"/parts/units/{unit.Number}",
-                    "slab",
+                    PartPath.Unit(unit.Number),
+                    SolidKind.Thickenings,
                     $"Thickening over {girder.Name}, span {span + 1}",
                     Thickening(girder, span, unit.Pattern.Slab)
                 );
@@ -50,9 +55,9 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
                 var strip = i;
                 var kind = strips[i].Kind switch
                 {
-                    StripKind.Carriageway or StripKind.HardStrip => "surfacing",
-                    StripKind.EdgeBeam => "edge beams",
-                    _ => "footways",
+                    StripKind.Carriageway or StripKind.HardStrip => SolidKind.Surfacing,
+                    StripKind.EdgeBeam => SolidKind.EdgeBeams,
+                    _ => SolidKind.Footways,
                 };
                 yield return new(
                     strips[i].Part,
@@ -112,7 +117,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
     }
 
     /// <summary>The slab's thickening over a girder: a trapezium below the soffit.</summary>
-    private Solid Thickening(GirderLine girder, int span, SlabShape slab)
+    private Solid Thickening(GirderLine girder, SpanIndex span, SlabShape slab)
     {
         var (line, half, reach, depth) = (
             geometry.HaunchOf(girder, span),
@@ -151,8 +156,8 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
             var (from, to) = geometry.EndsOf(girder, span);
             var places = new[] { -half, 0, half };
             yield return new(
-                $"/parts/girders/{girder.Number}/spans/{span + 1}",
-                "haunches",
+                PartPath.Girder(girder, span),
+                SolidKind.Haunches,
                 $"Haunch of {girder.Name}, span {span + 1}",
                 Solid.Sweep([
                     .. Along(girder, span, from, to)
@@ -168,13 +173,13 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
     }
 
     /// <summary>Fractions of a span between two of them, in pieces of at most 1 m.</summary>
-    private static IEnumerable<double> Along(GirderLine girder, int span, double from, double to)
+    private static IEnumerable<double> Along(GirderLine girder, SpanIndex span, double from, double to)
     {
         var pieces = Math.Max(2, (int)Math.Ceiling((to - from) * girder.SpanLength(span) / LongestPiece));
         return Enumerable.Range(0, pieces + 1).Select(i => from + (to - from) * i / pieces);
     }
 
-    private Point3 Corner(GirderLine girder, int span, double t, double right, double level, double ahead = 0)
+    private Point3 Corner(GirderLine girder, SpanIndex span, double t, double right, double level, double ahead = 0)
     {
         var p = geometry.OnGirder(girder, span, t) + right * girder.In(span).Right(t) + ahead * girder.In(span).Along(t);
         return new(p.X, p.Y, level);
@@ -206,8 +211,8 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
                         )
                         .ToList();
                     yield return new(
-                        $"/parts/girders/{girder.Number}/spans/{span + 1}",
-                        "girders",
+                        PartPath.Girder(girder, span),
+                        SolidKind.Girders,
                         $"{girder.Name}, span {span + 1}",
                         Solid.Lead(rings, caps[pattern][k])
                     );
@@ -249,8 +254,8 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
                 // Level below the girders' tops, from one to the other, as a part of the way across.
                 double Level((double Across, double Below) p) => topLeft + p.Across * (topRight - topLeft) - p.Below;
                 yield return new(
-                    $"/parts/diaphragms/{bay.Index + 1}",
-                    bars is null ? "diaphragms" : "frames",
+                    PartPath.Diaphragm(bay.Index),
+                    bars is null ? SolidKind.Diaphragms : SolidKind.Frames,
                     $"{name} {bay.Index + 1}, span {bay.Span + 1}, bay {bay.Bay}",
                     Solid.Lead(
                         [
@@ -323,8 +328,8 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
                     ];
                 }
                 yield return new(
-                    $"/parts/stiffeners/{place.Index + 1}",
-                    "stiffeners",
+                    PartPath.Stiffener(place.Index),
+                    SolidKind.Stiffeners,
                     $"Stiffener {place.Index + 1} of {girder.Name}, span {span + 1}",
                     Solid.Lead(rings, [0, 1, 2, 0, 2, 3])
                 );
@@ -370,7 +375,7 @@ public sealed class BridgeSolids(BridgeGeometry geometry)
         // Validation refuses outlines that cannot be filled.
         return new(
             line.Path,
-            "parapets",
+            SolidKind.Parapets,
             $"Parapet {line.Index + 1} {(line.Side < 0 ? "left" : "right")}",
             Solid.Lead(rings, new Polygon(seen).Triangulate()!.Value)
         );

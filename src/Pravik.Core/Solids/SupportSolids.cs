@@ -18,8 +18,8 @@ public sealed class SupportSolids(SupportPlace support)
     /// <summary>All solids of the support.</summary>
     public IEnumerable<PartSolid> Parts() => [.. Bearings(), .. support.Values.IsAbutment ? Abutment() : Pier(), .. Foundation()];
 
-    private PartSolid Part(string kind, string name, Solid solid) =>
-        new($"/parts/supports/{support.Axis.Number}", kind, $"{name}, axis {support.Axis.Name}", solid);
+    private PartSolid Part(SolidKind kind, string name, Solid solid) =>
+        new(PartPath.Support(support.Axis), kind, $"{name}, axis {support.Axis.Name}", solid);
 
     /// <summary>Bearings lie square to their girder, plinths with them.</summary>
     private IEnumerable<PartSolid> Bearings()
@@ -34,10 +34,10 @@ public sealed class SupportSolids(SupportPlace support)
                     support.Local(bearing.At + c.Item1 * along + c.Item2 * right)
                 );
             }
-            yield return Part("bearings", $"Bearing under {bearing.Girder.Name}", Upright(Around(0), bearing.Seat, bearing.Soffit));
+            yield return Part(SolidKind.Bearings, $"Bearing under {bearing.Girder.Name}", Upright(Around(0), bearing.Seat, bearing.Soffit));
             if (bearing.Seat > support.ShelfLevel + 1e-6)
                 yield return Part(
-                    "plinths",
+                    SolidKind.Plinths,
                     $"Plinth under {bearing.Girder.Name}",
                     Upright(Around(support.Values.Size("plinthMargin")), support.ShelfLevel, bearing.Seat)
                 );
@@ -50,17 +50,21 @@ public sealed class SupportSolids(SupportPlace support)
         var (left, right) = (support.LeftEdge - values.Size("sideMargin"), support.RightEdge + values.Size("sideMargin"));
         var (front, back, wall) = (support.Front * values.Size("seatFront"), support.BackFace, values.Size("backWall"));
         var rear = back - support.Front * wall;
-        yield return Part("abutments", "Seat beam", Upright(Rectangle(left, right, rear, front), support.CapSoffit, support.ShelfLevel));
+        yield return Part(
+            SolidKind.Abutments,
+            "Seat beam",
+            Upright(Rectangle(left, right, rear, front), support.CapSoffit, support.ShelfLevel)
+        );
         // The back wall's top lies with the slab's, under the approach slab.
         double[] places = [left, 0, right];
         IEnumerable<Point> Top(double v, double below) => places.Select(u => new Point(u, SlabTop(u, v) - below));
         yield return Part(
-            "abutments",
+            SolidKind.Abutments,
             "Back wall",
             Across(Math.Min(back, rear), Math.Max(back, rear), v => Under(Top(back, 0), support.ShelfLevel))
         );
         if (values.Is("abutment", "wall") && support.CapSoffit > support.FootTop)
-            yield return Part("abutments", "Wall", Upright(Plan(support.Stems[0], 0), support.FootTop, support.CapSoffit));
+            yield return Part(SolidKind.Abutments, "Wall", Upright(Plan(support.Stems[0], 0), support.FootTop, support.CapSoffit));
         if (values.Choice("wings") != "none")
         {
             var bottom = values.Is("abutment", "wall") ? Math.Min(support.FootTop, support.CapSoffit) : support.CapSoffit;
@@ -74,7 +78,7 @@ public sealed class SupportSolids(SupportPlace support)
             var (near, far, thick) = (rear, rear - support.Front * length, values.Size("approachThickness"));
             Point[] Ring(double v) =>
                 [.. within.Select(u => new Point(u, SlabTop(u, v) - thick)), .. within.Reverse().Select(u => new Point(u, SlabTop(u, v)))];
-            yield return Part("approach slabs", "Approach slab", Across(Math.Min(near, far), Math.Max(near, far), Ring));
+            yield return Part(SolidKind.ApproachSlabs, "Approach slab", Across(Math.Min(near, far), Math.Max(near, far), Ring));
         }
 
         double SlabTop(double u, double v)
@@ -103,7 +107,7 @@ public sealed class SupportSolids(SupportPlace support)
                 : new Point(direction.Y, -direction.X);
             var end = start + values.Size("wingLength") * direction;
             var top = Math.Max(SlabTop(u, back), bottom + 0.1);
-            return Part("wing walls", name, Upright([start, end, end + thick * inward, start + thick * inward], bottom, top));
+            return Part(SolidKind.WingWalls, name, Upright([start, end, end + thick * inward, start + thick * inward], bottom, top));
         }
     }
 
@@ -138,7 +142,7 @@ public sealed class SupportSolids(SupportPlace support)
                 new(to, top),
                 new(from, top),
             ];
-            yield return Part("piers", "Crosshead", Across(-half, half, _ => [.. Apart(outline)]));
+            yield return Part(SolidKind.Crossheads, "Crosshead", Across(-half, half, _ => [.. Apart(outline)]));
         }
         var (foot, head) = (
             values.Is("pier", "pileBent") ? support.FoundingLevel - values.Size("pileLength") : support.FootTop,
@@ -150,7 +154,7 @@ public sealed class SupportSolids(SupportPlace support)
         {
             var taper = values.Is("pier", "wall") ? 0 : values.Size("columnTaper") * (head - foot);
             yield return Part(
-                "piers",
+                SolidKind.Piers,
                 values.Is("pier", "wall") ? "Wall"
                     : values.Is("pier", "pileBent") ? $"Pile {i + 1}"
                     : support.Stems.Length == 1 ? "Column"
@@ -170,7 +174,7 @@ public sealed class SupportSolids(SupportPlace support)
         {
             foreach (var (stem, i) in support.Stems.Select((s, i) => (s, i)))
                 yield return Part(
-                    "piles",
+                    SolidKind.Piles,
                     $"Shaft {i + 1}",
                     Upright(Circle(new(stem.U, stem.V), diameter / 2), bottom - values.Size("pileLength"), top)
                 );
@@ -180,7 +184,7 @@ public sealed class SupportSolids(SupportPlace support)
         if (!values.Is("abutment", "piled"))
             foreach (var (foot, i) in support.Feet.Select((f, i) => (f, i)))
                 yield return Part(
-                    "foundations",
+                    SolidKind.Foundations,
                     values.HasPiles ? "Pile cap"
                         : support.Feet.Length == 1 ? "Pad"
                         : $"Pad {i + 1}",
@@ -192,7 +196,7 @@ public sealed class SupportSolids(SupportPlace support)
         {
             var low = bottom - values.Size("pileLength");
             yield return Part(
-                "piles",
+                SolidKind.Piles,
                 $"Pile {i + 1}",
                 Tapered(Circle(place.Foot, diameter / 2), low, Circle(place.Head, diameter / 2), bottom)
             );

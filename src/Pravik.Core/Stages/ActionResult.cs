@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Frames;
 using Pravik.Core.Models;
@@ -18,7 +19,7 @@ public sealed record CaseAccount(ImmutableArray<double> Applied, ImmutableArray<
     public double Reaction => Reacted[2];
 }
 
-/// <summary>A case of loads on a model: its name in words, its stage (from 0) where it belongs to one, and what it does.</summary>
+/// <summary>A case of loads on a model: its name in words, its stage where it belongs to one, and what it does.</summary>
 /// <param name="Id">Name within the run.</param>
 /// <param name="Name">Name in words.</param>
 /// <param name="Kind">Kind of action, by which it enters combinations.</param>
@@ -28,11 +29,11 @@ public sealed record CaseAccount(ImmutableArray<double> Applied, ImmutableArray<
 /// </param>
 public sealed record ActionResult(CaseId Id, string Name, ActionKind Kind, int Model, EffectValues Effects)
 {
-    /// <summary>Whether a stage up to that one (from 0) put it on, and it is still there.</summary>
-    public bool IsThereAfter(int stage) => Stage <= stage && (!IsPassing || Stage == stage);
+    /// <summary>Whether a stage up to that one put it on, and it is still there.</summary>
+    public bool IsThereAfter(StageIndex stage) => Stage <= stage && (!IsPassing || Stage == stage);
 
-    /// <summary>The stage (from 0) that puts it on; null for none.</summary>
-    public int? Stage { get; init; }
+    /// <summary>The stage that puts it on; null for none.</summary>
+    public StageIndex? Stage { get; init; }
 
     /// <summary>Day on which it acts, for creep.</summary>
     public double Day { get; init; }

@@ -1,3 +1,5 @@
+using Pravik.Core.Bridges;
+
 namespace Pravik.Core.Stages;
 
 /// <summary>Names a case of loads, or a range of effects made of cases, within a run; parsed where text comes in only.</summary>
@@ -27,11 +29,11 @@ public readonly record struct CaseId(string Value)
     /// <summary>The envelope of all ultimate combinations.</summary>
     public static readonly CaseId Ultimate = new("ultimate");
 
-    /// <summary>The case put on as the n-th of a stage, both counted from 1.</summary>
-    public static CaseId OfStage(int stage, int number) => new($"stage{stage}.{number}");
+    /// <summary>The case put on as the n-th of a stage, counted from 1.</summary>
+    public static CaseId OfStage(StageIndex stage, int number) => new($"stage{stage.Number}.{number}");
 
-    /// <summary>All that is put on up to a stage, counted from 1.</summary>
-    public static CaseId UpTo(int stage) => new($"upTo{stage}");
+    /// <summary>All that is put on up to a stage.</summary>
+    public static CaseId UpTo(StageIndex stage) => new($"upTo{stage.Number}");
 
     /// <summary>Creep and shrinkage in an interval of time, counted from 1.</summary>
     public static CaseId Creep(int interval) => new($"creep{interval}");
@@ -40,7 +42,7 @@ public readonly record struct CaseId(string Value)
     public static CaseId Shrinkage(int interval) => new($"shrinkage{interval}");
 
     /// <summary>Settlement of a support, counted from 1.</summary>
-    public static CaseId Settlement(int axis) => new($"settlement{axis}");
+    public static CaseId Settlement(int number) => new($"settlement{number}");
 
     /// <summary>The engineer's own case and combination, counted from 1.</summary>
     public static CaseId Own(int number) => new($"own{number}");

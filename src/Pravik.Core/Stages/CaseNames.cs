@@ -52,7 +52,7 @@ public static class CaseNames
     public static string Wet(ImmutableArray<int> spans) => $"Water of the slab's concrete, in {Spans(spans)}";
 
     /// <summary>A prop that lets go.</summary>
-    public static string LetGo(string girder, int span) => $"Prop under {girder} in span {span + 1} lets go";
+    public static string LetGo(string girder, SpanIndex span) => $"Prop under {girder} in span {span + 1} lets go";
 
     /// <summary>The pour over an axis.</summary>
     public static string Pour(string axis) => $"Pour over axis {axis}";
@@ -84,8 +84,8 @@ public static class CaseNames
     /// <summary>Shrinkage of an interval.</summary>
     public static string Shrinkage(double from, double to) => FormattableString.Invariant($"Shrinkage, day {from:0} to {to:0}");
 
-    /// <summary>Settlement of the support at an axis (from 0).</summary>
-    public static double SettlementOf(Actions actions, int axis) =>
+    /// <summary>Settlement of the support at an axis.</summary>
+    public static double SettlementOf(Actions actions, AxisIndex axis) =>
         actions.Settlements.GetValueOrDefault($"{axis + 1}", actions.Settlement);
 
     private static string Spans(ImmutableArray<int> spans) =>

@@ -92,5 +92,5 @@ public sealed class FactorStore(double most = 1.5e9)
         return Convert.ToHexString(hash.GetHashAndReset());
     }
 
-    private static double Bits(IEnumerable<int> directions) => directions.Sum(d => 1 << d);
+    private static double Bits(IEnumerable<FrameDirection> directions) => directions.Sum(d => 1 << (int)d);
 }

@@ -29,7 +29,7 @@ public sealed class LongTerm
     private readonly Actions values;
     private readonly ImmutableArray<Ageing> girders;
     private readonly Ageing slab;
-    private readonly Dictionary<(int Girder, int Row), int> pointOf = [];
+    private readonly Dictionary<(GirderIndex Girder, int Row), int> pointOf = [];
     private readonly ImmutableArray<TimeValue>.Builder told = ImmutableArray.CreateBuilder<TimeValue>();
 
     private LongTerm(BridgeGeometry geometry, SolvedModels models, ModelLoads loads, ImmutableArray<StageStep> steps)
@@ -78,7 +78,7 @@ public sealed class LongTerm
         return $"{symbol}{(symbol.Contains('_') ? ',' : '_')}{named}";
     }
 
-    private Ageing At(int girder, int span) => girders[geometry.Sections.MakingIndex(girder + 1, span)];
+    private Ageing At(GirderIndex girder, SpanIndex span) => girders[geometry.Sections.MakingIndex(girder + 1, span)];
 
     /// <summary>
     /// Whether a point ends a span where the next one begins on the same row, whose pieces then begin at the point after it.
@@ -132,7 +132,7 @@ public sealed class LongTerm
     private void Solve(Interval interval)
     {
         var (from, to) = (interval.From, interval.To);
-        var casts = Enumerable.Range(0, geometry.SpanCount).Select(CastOn).OfType<double>().Where(c => c <= from).ToList();
+        var casts = geometry.SpanIndices.Select(CastOn).OfType<double>().Where(c => c <= from).ToList();
         var cast = casts.Count > 0 ? casts.Max() : from;
         var state = interval.State with
         {
@@ -142,9 +142,9 @@ public sealed class LongTerm
         var model = models.Of(state, $"day {from:0} to {to:0}, slow");
         var made = models[model];
         List<ActionResult> before = [.. models.Cases.Where(c => !c.IsPassing && c.Day < to)];
-        LayerStrain Creep(int girder, int row) => Crept(interval, girder, row, before);
-        LayerStrain Shrink(int girder, int row) => Shrunk(interval, made.SpanOf(row), girder, loads.Made(girder, row).IsSteel);
-        SolvedModels.Wanted Case(CaseId id, string name, ActionKind kind, Func<int, int, LayerStrain> strain) =>
+        LayerStrain Creep(GirderIndex girder, int row) => Crept(interval, girder, row, before);
+        LayerStrain Shrink(GirderIndex girder, int row) => Shrunk(interval, made.SpanOf(row), girder, loads.Made(girder, row).IsSteel);
+        SolvedModels.Wanted Case(CaseId id, string name, ActionKind kind, Func<GirderIndex, int, LayerStrain> strain) =>
             new(id, name, kind, loads.Strain(name, made, (g, row, _) => strain(g, row)))
             {
                 Day = (from + to) / 2,
@@ -178,10 +178,10 @@ public sealed class LongTerm
         );
     }
 
-    private double? CastOn(int span) => Staging.CastOn(steps, span);
+    private double? CastOn(SpanIndex span) => Staging.CastOn(steps, span);
 
     /// <summary>Shrinkage in an interval, shortening negative; girders of steel do not shrink.</summary>
-    private LayerStrain Shrunk(Interval interval, int span, int girder, bool steel)
+    private LayerStrain Shrunk(Interval interval, SpanIndex span, GirderIndex girder, bool steel)
     {
         var (from, to) = (interval.From, interval.To);
         var ofGirder = At(girder, span).Shrinkage;
@@ -192,7 +192,7 @@ public sealed class LongTerm
     }
 
     /// <summary>Free creep of the piece of a girder that begins on a row, from the strains of all that was put on before.</summary>
-    private LayerStrain Crept(Interval interval, int girder, int row, List<ActionResult> before)
+    private LayerStrain Crept(Interval interval, GirderIndex girder, int row, List<ActionResult> before)
     {
         double onGirder = 0,
             girderCurvature = 0,

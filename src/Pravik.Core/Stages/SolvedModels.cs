@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Diagnostics;
+using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Frames;
 using Pravik.Core.Loads;
@@ -136,8 +137,8 @@ public sealed class SolvedModels
     /// <summary>A case to be solved: what it is, its loads, and what is not in the model's answer.</summary>
     public sealed record Wanted(CaseId Id, string Name, ActionKind Kind, FrameCase Load)
     {
-        /// <summary>The stage (from 0) that puts it on; null for none.</summary>
-        public int? Stage { get; init; }
+        /// <summary>The stage that puts it on; null for none.</summary>
+        public StageIndex? Stage { get; init; }
 
         /// <summary>Day on which it is put on.</summary>
         public double Day { get; init; }

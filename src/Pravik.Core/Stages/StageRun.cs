@@ -37,17 +37,17 @@ public sealed class StageRun
         var run = new StageRun(geometry, models, loads);
         foreach (var step in steps)
         {
-            report((double)step.Number / steps.Length, step.Stage.Name);
+            report((double)step.Index / steps.Length, step.Stage.Name);
             run.Put(step);
         }
     }
 
     private void Put(StageStep step)
     {
-        var (name, stage) = ($"stage {step.Number + 1}", step.Number + 1);
+        var name = $"stage {step.Index.Number}";
         var number = 0;
         SolvedModels.Wanted Case(string words, ActionKind kind, FrameCase load) =>
-            new(CaseId.OfStage(stage, ++number), words, kind, load) { Stage = step.Number, Day = step.Stage.Day };
+            new(CaseId.OfStage(step.Index, ++number), words, kind, load) { Stage = step.Index, Day = step.Stage.Day };
         if (step.NewGirders.Length > 0)
         {
             var model = models.Of(Before(step), name);
@@ -153,7 +153,7 @@ public sealed class StageRun
             state = state with { LetGo = letGo };
             var girder = geometry.Girders[worst.Prop.Girder].Name;
             models.Warn(
-                $"The prop under {girder} in span {worst.Prop.Span + 1} would pull in stage {step.Number + 1} and lets go: it "
+                $"The prop under {girder} in span {worst.Prop.Span + 1} would pull in stage {step.Index.Number} and lets go: it "
                     + "carries nothing from then on."
             );
             models.Solve(models.Of(state, name), [put(CaseNames.LetGo(girder, worst.Prop.Span), ActionKind.Permanent, Released([worst]))]);

@@ -65,7 +65,7 @@ internal static class Fit
     }
 
     /// <summary>A unit's sections at its axes, half way between them, and wherever a table has an entry.</summary>
-    private static IEnumerable<(UnitPlace Unit, DeckSection Section, int Span)> Sections(BridgeGeometry geometry, UnitPlace unit)
+    private static IEnumerable<(UnitPlace Unit, DeckSection Section, SpanIndex Span)> Sections(BridgeGeometry geometry, UnitPlace unit)
     {
         var axes = geometry.Axes.Where(a => a.Number >= unit.Start.Number && a.Number <= unit.End.Number).Select(a => a.Station).ToList();
         var breaks = unit
@@ -80,7 +80,7 @@ internal static class Fit
             .SelectMany(s =>
                 new[] { geometry.SpanAt(s - 1e-6), geometry.SpanAt(s + 1e-6) }
                     .Distinct()
-                    .Where(unit.Has)
+                    .Where(span => unit.Has(span))
                     .Select(span => (unit, unit.Shape.At(s), span))
             );
     }
@@ -190,10 +190,10 @@ internal static class Fit
     }
 
     /// <summary>The section with the least flange in a span: whether each girder fits with its own is seen once they are placed.</summary>
-    private static MadeSection Narrowest(BridgeGeometry geometry, int span) =>
+    private static MadeSection Narrowest(BridgeGeometry geometry, SpanIndex span) =>
         geometry.Sections.UsedIn(span).Select(u => u.Section).MinBy(s => Math.Max(s.TopWidth, s.BottomWidth))!;
 
-    private static void Girders(Bridge bridge, int span, MadeSection shape, DeckSection deck, UnitSystem units, Bounds bounds)
+    private static void Girders(Bridge bridge, SpanIndex span, MadeSection shape, DeckSection deck, UnitSystem units, Bounds bounds)
     {
         var (girders, layout) = (bridge.Girders, GirderLayout.Of(bridge.Girders, span, bridge.Axes.Spans.Length));
         // Along a skewed axis lengths are longer; validated at the axes, where girders lie.

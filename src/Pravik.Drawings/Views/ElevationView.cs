@@ -210,7 +210,7 @@ public sealed class ElevationView
             double SlabTop(double s) => -unit.Shape.At(s).SlabTop(0);
             double Soffit(double s) => -unit.Shape.At(s).SlabSoffit(0);
             canvas.Area(Layer(from, to, _ => 0, SlabTop), Fill.Surfacing, Pen.Light);
-            canvas.Part = $"/parts/units/{unit.Number}";
+            canvas.Part = PartPath.Unit(unit.Number);
             canvas.Area(Layer(from, to, SlabTop, Soffit), picked == canvas.Part ? Fill.Picked : Fill.Concrete, Pen.Cut);
             canvas.Part = null;
         }
@@ -225,7 +225,7 @@ public sealed class ElevationView
                 (s - geometry.Axes[span].Station) / (geometry.Axes[span + 1].Station - geometry.Axes[span].Station);
             double Station(double t) => geometry.Axes[span].Station + t * (geometry.Axes[span + 1].Station - geometry.Axes[span].Station);
             var breaks = geometry.Breaks(girder, span);
-            canvas.Part = $"/parts/girders/{girder.Number}/spans/{span + 1}";
+            canvas.Part = PartPath.Girder(girder, span);
             for (var part = 0; part + 1 < breaks.Length; part++)
             {
                 var (from, to) = (part == 0 ? a : Station(breaks[part]), part == breaks.Length - 2 ? b : Station(breaks[part + 1]));
@@ -263,7 +263,7 @@ public sealed class ElevationView
             var s = geometry.Axes[place.Span].Station + t * geometry.Bridge.Axes.Spans[place.Span];
             var top = -unit.Shape.At(s).SlabSoffit(0) + unit.Pattern.Slab.Thickening + geometry.HaunchOf(place.Girder, place.Span).At(t);
             var (low, high) = made.Web!.Value;
-            canvas.Part = $"/parts/stiffeners/{place.Index + 1}";
+            canvas.Part = PartPath.Stiffener(place.Index);
             canvas.Line(At(s, top + made.Depth - high), At(s, top + made.Depth - low), Pen.Light);
         }
     }
@@ -288,7 +288,7 @@ public sealed class ElevationView
         {
             var axis = geometry.Axes[i];
             var (top, foot) = (At(axis.Station, 0), At(axis.Station, GirderTop(geometry, axis.Station) + DepthAt(geometry, axis)));
-            canvas.Part = $"/parts/axes/{axis.Number}";
+            canvas.Part = PartPath.Axis(axis);
             canvas.Line(new(top.X, top.Y - 3), new(foot.X, foot.Y + 3.4), picked == canvas.Part ? Pen.Active : Pen.Axis);
             canvas.AxisBubble(new(top.X, top.Y - 3 - 0.9 * canvas.TextHeight), axis.Name);
             canvas.Part = null;

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
 using Pravik.Core.Models;
+using Pravik.Core.Places;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;
@@ -188,7 +189,7 @@ public sealed class FrameView
     {
         foreach (var shell in frame.Shells)
         {
-            canvas.Part = $"/parts/model/{shell.Id}";
+            canvas.Part = PartPath.OfModel(shell.Id);
             canvas.Area(shell.Nodes.Select(At), show.Picked == canvas.Part ? Fill.Picked : Fill.Sheet, Pen.Light);
         }
         canvas.Part = null;
@@ -199,7 +200,7 @@ public sealed class FrameView
         for (var b = 0; b < frame.Beams.Length; b++)
         {
             var beam = frame.Beams[b];
-            canvas.Part = $"/parts/model/{beam.Id}";
+            canvas.Part = PartPath.OfModel(beam.Id);
             var pen =
                 show.Picked == canvas.Part ? Pen.Active
                 : show.Displacements is not null || show.Forces is not null ? Pen.Light
@@ -245,12 +246,12 @@ public sealed class FrameView
         foreach (var support in frame.Supports.Where(s => used.Contains(s.Node)))
         {
             var (at, size) = (At(support.Node), 1.5);
-            canvas.Part = $"/parts/model/{frame.Nodes[support.Node].Id}";
-            var upright = support.Fix.Contains(2);
+            canvas.Part = PartPath.OfModel(frame.Nodes[support.Node].Id);
+            var upright = support.Fix.Contains(FrameDirection.Uz);
             if (upright || support.Springs[2] > 0)
                 canvas.Area(
                     [at, at + new Point(-size, 2 * size), at + new Point(size, 2 * size)],
-                    support.Fix.Contains(0) ? Fill.Ink : Fill.Sheet,
+                    support.Fix.Contains(FrameDirection.Ux) ? Fill.Ink : Fill.Sheet,
                     Pen.Edge
                 );
             if (support.Fix.Length == 6 || support.Springs.Any(k => k > 0))
@@ -262,7 +263,7 @@ public sealed class FrameView
         }
         foreach (var spring in frame.Springs)
         {
-            canvas.Part = $"/parts/model/{spring.Id}";
+            canvas.Part = PartPath.OfModel(spring.Id);
             canvas.Box(At(spring.J).X - 1, At(spring.J).Y - 0.6, 2, 1.2, Fill.Ink);
         }
         canvas.Part = null;
@@ -288,7 +289,7 @@ public sealed class FrameView
                 .Select(b => Math.Max(Math.Abs(b.Start), Math.Abs(b.End)))
                 .DefaultIfEmpty(0)
                 .Max();
-            foreach (var along in load.Beams.Where(b => b.Component == 2 && show.Look != FrameLook.Plan))
+            foreach (var along in load.Beams.Where(b => b.Direction == FrameDirection.Uz && show.Look != FrameLook.Plan))
             {
                 var beam = frame.Beams[along.Beam];
                 var (a, b) = (At(beam.I), At(beam.J));
@@ -495,7 +496,7 @@ public sealed class FrameView
         for (var s = 0; s < frame.Shells.Length; s++)
         {
             var value = show.Contour!.Values[s];
-            canvas.Part = $"/parts/model/{frame.Shells[s].Id}";
+            canvas.Part = PartPath.OfModel(frame.Shells[s].Id);
             canvas.Area(
                 frame.Shells[s].Nodes.Select(At),
                 double.IsFinite(value) ? Bands[Math.Clamp((int)Math.Round(4 + 4.5 * value / largest), 0, 8)] : Fill.Sheet,

@@ -32,7 +32,9 @@ public sealed class PlanView
         supports = SupportPlace.All(geometry, null);
         substructure =
         [
-            .. supports.SelectMany(s => new SupportSolids(s).Parts()).Where(p => p.Kind is not ("bearings" or "plinths" or "piles")),
+            .. supports
+                .SelectMany(s => new SupportSolids(s).Parts())
+                .Where(p => p.Kind is not (SolidKind.Bearings or SolidKind.Plinths or SolidKind.Piles)),
         ];
         var chord = geometry.Road.At(geometry.LastStation) - geometry.Road.At(geometry.FirstStation);
         (cos, sin) = (chord.X / chord.Length, chord.Y / chord.Length);
@@ -284,9 +286,9 @@ public sealed class PlanView
     {
         foreach (var girder in geometry.Girders.Where(g => g.FirstSpan >= 0))
         {
-            foreach (var span in Enumerable.Range(0, geometry.SpanCount).Where(girder.IsIn))
+            foreach (var span in geometry.SpanIndices.Where(girder.IsIn))
             {
-                canvas.Part = $"/parts/girders/{girder.Number}/spans/{span + 1}";
+                canvas.Part = PartPath.Girder(girder, span);
                 var half = geometry.SectionOf(girder, span).TopWidth / 2;
                 var ((from, to), line) = (geometry.EndsOf(girder, span), girder.In(span));
                 var places = line.Curve is null ? [from, to] : Enumerable.Range(0, 25).Select(i => from + (to - from) * i / 24).ToList();
@@ -318,7 +320,7 @@ public sealed class PlanView
     }
 
     /// <summary>A picked girder's length, end gaps and distances to its neighbours or the edge, half way along.</summary>
-    private void PickedGirder(GirderLine girder, int span)
+    private void PickedGirder(GirderLine girder, SpanIndex span)
     {
         var part = canvas.Part;
         canvas.Part = null;
@@ -356,7 +358,7 @@ public sealed class PlanView
             substructure,
             p => At(new Point(p.X, p.Y)),
             picked,
-            kind => kind is "wing walls" or "approach slabs" ? Pen.Light : Pen.Hidden
+            kind => kind is SolidKind.WingWalls or SolidKind.ApproachSlabs ? Pen.Light : Pen.Hidden
         );
     }
 
@@ -364,7 +366,7 @@ public sealed class PlanView
     {
         foreach (var group in geometry.DiaphragmBays().GroupBy(d => d.Index))
         {
-            canvas.Part = $"/parts/diaphragms/{group.Key + 1}";
+            canvas.Part = PartPath.Diaphragm(group.Key);
             foreach (var bay in group)
             {
                 var along = 1 / Point.Distance(bay.From, bay.To) * (bay.To - bay.From);
@@ -383,7 +385,7 @@ public sealed class PlanView
     {
         foreach (var support in supports)
         {
-            canvas.Part = $"/parts/supports/{support.Axis.Number}";
+            canvas.Part = PartPath.Support(support.Axis);
             foreach (var bearing in support.Bearings)
             {
                 var (a, b) = (At(bearing.At), At(bearing.At + bearing.Along));
@@ -400,7 +402,7 @@ public sealed class PlanView
             var axis = geometry.Axes[i];
             var (left, right) = (At(Edge(axis, left: true)), At(Edge(axis, left: false)));
             var along = 1 / (left - right).Length * (left - right);
-            canvas.Part = $"/parts/axes/{i + 1}";
+            canvas.Part = PartPath.Axis(i);
             canvas.Line(right - 2.2 * along, left + 4 * along, picked == canvas.Part ? Pen.Active : Pen.Axis);
             canvas.AxisBubble(left + (4 + 0.9 * canvas.TextHeight) * along, axis.Name);
         }

@@ -152,12 +152,12 @@ public sealed class SectionView
             if (geometry.GirderOffsetAt(girder, station) is not { } offset)
                 continue;
             any = true;
-            var span = geometry.SpanAt(station, offset) + 1;
+            var span = geometry.SpanAt(station, offset);
             Girder(
                 girder,
                 offset,
                 picked?.StartsWith($"/parts/girders/{girder.Number}/", StringComparison.Ordinal) == true,
-                $"/parts/girders/{girder.Number}/spans/{span}"
+                PartPath.Girder(girder, span)
             );
         }
         if (!any)
@@ -191,10 +191,10 @@ public sealed class SectionView
     private IEnumerable<GirderLine> Present =>
         geometry.Girders.Where(g => geometry.GirderCutAt(g, station) is not null || g.IsIn(Nearest.Span));
 
-    private (int Span, double Fraction, double Offset) Nearest =>
+    private (SpanIndex Span, double Fraction, double Offset) Nearest =>
         station < geometry.Axes[1].Station ? (0, 0, 0) : (geometry.SpanCount - 1, 1, 0);
 
-    private (int Span, double Fraction, double Offset) Cut(GirderLine girder) => geometry.GirderCutAt(girder, station) ?? Nearest;
+    private (SpanIndex Span, double Fraction, double Offset) Cut(GirderLine girder) => geometry.GirderCutAt(girder, station) ?? Nearest;
 
     private UnitPlace UnitOver(double offset) => geometry.UnitAt(station, offset);
 
@@ -264,7 +264,7 @@ public sealed class SectionView
                         Pen.Light
                     );
             }
-            canvas.Part = $"/parts/units/{cut.Unit.Number}";
+            canvas.Part = PartPath.Unit(cut.Unit.Number);
             canvas.Area(
                 cut.Section.SlabOutline(cut.From, cut.To).Select(p => At(p.X, p.Y)),
                 picked == canvas.Part ? Fill.Picked : Fill.Concrete,
@@ -361,7 +361,7 @@ public sealed class SectionView
             var (left, right) = (geometry.Road.Locate(bay.From), geometry.Road.Locate(bay.To));
             if (Math.Abs((left.Station + right.Station) / 2 - station) > Math.Max(0.5, bay.Diaphragm.Width / 2))
                 continue;
-            canvas.Part = $"/parts/diaphragms/{bay.Index + 1}";
+            canvas.Part = PartPath.Diaphragm(bay.Index);
             double Top(GirderLine girder, double t) => geometry.HaunchOf(girder, bay.Span).Top(t) - geometry.Road.Level(station);
             var (from, to) = (new Point(left.Offset, Top(bay.Left, bay.OnLeft)), new Point(right.Offset, Top(bay.Right, bay.OnRight)));
             Point Place(double across, double below) => At(from.X + across * (to.X - from.X), from.Y + across * (to.Y - from.Y) - below);

@@ -1,3 +1,4 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Units;
@@ -46,7 +47,7 @@ public sealed class StageView
         }
         view.Words();
         return view.canvas.Finish(
-            $"Stage {step.Number + 1}: {step.Stage.Name}",
+            $"Stage {step.Index.Number}: {step.Stage.Name}",
             $"day {QuantityText.Fixed(step.Stage.Day, 0)}, plan over elevation"
         );
     }
@@ -56,9 +57,9 @@ public sealed class StageView
     private Point OnPlan(Point p) => new(left + scale * Turned(p).X, planY - scale * Turned(p).Y);
 
     /// <summary>Edges of the deck over a span, turned so that the bridge lies along x.</summary>
-    private IEnumerable<Point> Outline(int span) => Corners(span).Select(Turned);
+    private IEnumerable<Point> Outline(SpanIndex span) => Corners(span).Select(Turned);
 
-    private IEnumerable<Point> Corners(int span)
+    private IEnumerable<Point> Corners(SpanIndex span)
     {
         var unit = geometry.UnitOf(span);
         IEnumerable<Point> Edge(int boundary)
@@ -75,7 +76,7 @@ public sealed class StageView
         return Edge(0).Concat(Edge(unit.Shape.Boundaries - 1).Reverse());
     }
 
-    private bool IsCast(int span) => step.Pours.Contains(span);
+    private bool IsCast(SpanIndex span) => step.Pours.Contains(span);
 
     private void Plan()
     {

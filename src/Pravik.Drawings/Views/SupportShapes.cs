@@ -7,16 +7,17 @@ namespace Pravik.Drawings.Views;
 /// <summary>Draws the parts of supports: each as the hull of its solid seen along a direction.</summary>
 internal static class SupportShapes
 {
-    private static readonly string[] FromBehind =
+    private static readonly SolidKind[] FromBehind =
     [
-        "piles",
-        "foundations",
-        "approach slabs",
-        "wing walls",
-        "piers",
-        "abutments",
-        "plinths",
-        "bearings",
+        SolidKind.Piles,
+        SolidKind.Foundations,
+        SolidKind.ApproachSlabs,
+        SolidKind.WingWalls,
+        SolidKind.Piers,
+        SolidKind.Crossheads,
+        SolidKind.Abutments,
+        SolidKind.Plinths,
+        SolidKind.Bearings,
     ];
 
     /// <summary>Draws the parts with what projects a point in space to the paper, those behind first.</summary>
@@ -25,7 +26,7 @@ internal static class SupportShapes
         IEnumerable<PartSolid> parts,
         Func<Point3, Point> project,
         string? picked,
-        Func<string, Pen>? pen = null
+        Func<SolidKind, Pen>? pen = null
     )
     {
         foreach (var part in parts.OrderBy(p => Array.IndexOf(FromBehind, p.Kind)))
@@ -40,8 +41,8 @@ internal static class SupportShapes
                 hull,
                 isPicked ? Fill.Picked
                     : pen is not null ? Fill.None
-                    : part.Kind == "bearings" ? Fill.Ink
-                    : part.Kind is "piles" or "foundations" ? Fill.Soft
+                    : part.Kind == SolidKind.Bearings ? Fill.Ink
+                    : part.Kind is SolidKind.Piles or SolidKind.Foundations ? Fill.Soft
                     : Fill.Paper,
                 isPicked && pen is null ? Pen.Active : drawn
             );

@@ -98,7 +98,7 @@ public sealed class SupportView
         {
             var shape = geometry.SectionOf(bearing.Girder, bearing.Span, bearing.Fraction);
             var u = support.Local(bearing.At).X;
-            canvas.Part = $"/parts/girders/{bearing.Girder.Number}/spans/{bearing.Span + 1}";
+            canvas.Part = PartPath.Girder(bearing.Girder, bearing.Span);
             foreach (var part in shape.Parts)
                 canvas.Area(
                     part.Outline.Points.Select(p => At(u + p.X, bearing.Soffit - shape.Bottom + p.Y)),

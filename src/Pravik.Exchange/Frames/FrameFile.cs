@@ -127,17 +127,16 @@ internal sealed class FrameFile
         return Math.Max(at, 0);
     }
 
-    /// <summary>Names out of a list of them, by their place.</summary>
-    public List<int> Choices(JsonElement parent, string path, string name, string[] known)
+    /// <summary>Names of directions, each once.</summary>
+    public List<FrameDirection> Directions(JsonElement parent, string path, string name)
     {
-        List<int> all = [];
+        List<FrameDirection> all = [];
         foreach (var (item, at) in List(parent, path, name))
         {
-            var found = item.ValueKind == JsonValueKind.String ? Array.IndexOf(known, item.GetString()) : -1;
-            if (found < 0)
-                Wrong(at, $"One of {string.Join(", ", known)} is expected here.");
-            else if (!all.Contains(found))
-                all.Add(found);
+            if (item.ValueKind != JsonValueKind.String || FrameDirections.All.All(d => d.Name() != item.GetString()))
+                Wrong(at, $"One of {string.Join(", ", FrameDirections.All.Select(d => d.Name()))} is expected here.");
+            else if (FrameDirections.All.First(d => d.Name() == item.GetString()) is var direction && !all.Contains(direction))
+                all.Add(direction);
         }
         return all;
     }

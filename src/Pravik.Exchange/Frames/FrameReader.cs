@@ -160,8 +160,8 @@ public sealed class FrameReader
             Up = file.Direction(b, path, "up"),
             OffsetI = file.Vector(b, path, "offsetI") ?? default,
             OffsetJ = file.Vector(b, path, "offsetJ") ?? default,
-            ReleaseI = [.. file.Choices(b, path, "releaseI", Components)],
-            ReleaseJ = [.. file.Choices(b, path, "releaseJ", Components)],
+            ReleaseI = [.. file.Directions(b, path, "releaseI")],
+            ReleaseJ = [.. file.Directions(b, path, "releaseJ")],
         };
     }
 
@@ -206,7 +206,7 @@ public sealed class FrameReader
         var springs = new double[6];
         if (s.TryGetProperty("springs", out var given) && file.IsObject(given, $"{path}/springs", Components))
             springs = [.. Components.Select(c => file.Positive(given, $"{path}/springs", c, 0, true))];
-        return new(Reference(s, path, "node", "nodes"), [.. file.Choices(s, path, "fix", Components)], [.. springs])
+        return new(Reference(s, path, "node", "nodes"), [.. file.Directions(s, path, "fix")], [.. springs])
         {
             X = file.Direction(s, path, "x"),
             Up = file.Direction(s, path, "up"),
@@ -247,11 +247,10 @@ public sealed class FrameReader
                     "shell",
                     (s, p) =>
                         file.IsObject(s, p, "shell", "axes", "px", "py", "pz")
-                            ? new ShellLoad(
-                                Reference(s, p, "shell", "shells"),
-                                file.Choice(s, p, "axes", Axes, "global") == 1,
-                                file.Parts(s, p, "px", "py", "pz")
-                            )
+                            ? new ShellLoad(Reference(s, p, "shell", "shells"), file.Parts(s, p, "px", "py", "pz"))
+                            {
+                                IsLocal = file.Choice(s, p, "axes", Axes, "global") == 1,
+                            }
                             : null
                 ),
             ],
@@ -317,19 +316,19 @@ public sealed class FrameReader
             path,
             ["beam", "kind", "component", "axes", .. isPoint ? new[] { "at", "value" } : ["from", "to", "start", "end"]]
         );
-        var (beam, component, isLocal) = (
+        var (beam, direction, isLocal) = (
             Reference(l, path, "beam", "beams"),
-            file.Choice(l, path, "component", LoadComponents),
+            (FrameDirection)file.Choice(l, path, "component", LoadComponents),
             file.Choice(l, path, "axes", Axes, "global") == 1
         );
         if (isPoint)
         {
             var at = file.Between(l, path, "at", 0, 1);
-            return new(beam, true, component, isLocal, at, at, file.Number(l, path, "value"), 0);
+            return Core.Frames.BeamLoad.Point(beam, direction, at, file.Number(l, path, "value")) with { IsLocal = isLocal };
         }
         var (from, to) = (file.Between(l, path, "from", 0, 1), file.Between(l, path, "to", 0, 1));
         if (from >= to && file.Problems.Count == 0)
             file.Wrong($"{path}/to", "The load ends before it begins.");
-        return new(beam, false, component, isLocal, from, to, file.Number(l, path, "start"), file.Number(l, path, "end"));
+        return new(beam, direction, from, to, file.Number(l, path, "start"), file.Number(l, path, "end")) { IsLocal = isLocal };
     }
 }

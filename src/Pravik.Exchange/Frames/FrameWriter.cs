@@ -124,7 +124,7 @@ public static class FrameWriter
                     json,
                     ("beam", model.Beams[b.Beam].Id),
                     ("kind", b.IsPoint ? "point" : "distributed"),
-                    ("component", LoadComponents[b.Component]),
+                    ("component", LoadComponents[(int)b.Direction]),
                     ("axes", b.IsLocal ? "local" : "global")
                 );
                 if (b.IsPoint)
@@ -222,13 +222,13 @@ public static class FrameWriter
         json.WriteEndArray();
     }
 
-    private static void Names(Utf8JsonWriter json, string name, IReadOnlyList<int> directions)
+    private static void Names(Utf8JsonWriter json, string name, IReadOnlyList<FrameDirection> directions)
     {
         if (directions.Count == 0)
             return;
         json.WriteStartArray(name);
         foreach (var d in directions)
-            json.WriteStringValue(Components[d]);
+            json.WriteStringValue(d.Name());
         json.WriteEndArray();
     }
 }

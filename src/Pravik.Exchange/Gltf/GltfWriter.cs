@@ -18,27 +18,29 @@ namespace Pravik.Exchange.Gltf;
 public sealed class GltfWriter
 {
     private const double GroundReach = 60;
-    private static readonly (string Kind, double[] Colour)[] Looks =
+    private static readonly (SolidKind Kind, double[] Colour)[] Looks =
     [
-        ("slab", [0.80, 0.79, 0.75]),
-        ("surfacing", [0.33, 0.35, 0.36]),
-        ("footways", [0.70, 0.66, 0.58]),
-        ("edge beams", [0.86, 0.84, 0.79]),
-        ("girders", [0.90, 0.89, 0.86]),
-        ("haunches", [0.82, 0.81, 0.77]),
-        ("diaphragms", [0.80, 0.79, 0.75]),
-        ("frames", [0.42, 0.47, 0.48]),
-        ("stiffeners", [0.50, 0.54, 0.54]),
-        ("bearings", [0.24, 0.27, 0.30]),
-        ("plinths", [0.84, 0.83, 0.79]),
-        ("abutments", [0.78, 0.77, 0.73]),
-        ("wing walls", [0.76, 0.75, 0.71]),
-        ("approach slabs", [0.72, 0.71, 0.68]),
-        ("piers", [0.82, 0.81, 0.78]),
-        ("foundations", [0.70, 0.69, 0.66]),
-        ("piles", [0.66, 0.65, 0.62]),
-        ("parapets", [0.93, 0.92, 0.89]),
-        ("ground", [0.85, 0.82, 0.72]),
+        (SolidKind.Slab, [0.80, 0.79, 0.75]),
+        (SolidKind.Thickenings, [0.80, 0.79, 0.75]),
+        (SolidKind.Surfacing, [0.33, 0.35, 0.36]),
+        (SolidKind.Footways, [0.70, 0.66, 0.58]),
+        (SolidKind.EdgeBeams, [0.86, 0.84, 0.79]),
+        (SolidKind.Girders, [0.90, 0.89, 0.86]),
+        (SolidKind.Haunches, [0.82, 0.81, 0.77]),
+        (SolidKind.Diaphragms, [0.80, 0.79, 0.75]),
+        (SolidKind.Frames, [0.42, 0.47, 0.48]),
+        (SolidKind.Stiffeners, [0.50, 0.54, 0.54]),
+        (SolidKind.Bearings, [0.24, 0.27, 0.30]),
+        (SolidKind.Plinths, [0.84, 0.83, 0.79]),
+        (SolidKind.Abutments, [0.78, 0.77, 0.73]),
+        (SolidKind.WingWalls, [0.76, 0.75, 0.71]),
+        (SolidKind.ApproachSlabs, [0.72, 0.71, 0.68]),
+        (SolidKind.Piers, [0.82, 0.81, 0.78]),
+        (SolidKind.Crossheads, [0.82, 0.81, 0.78]),
+        (SolidKind.Foundations, [0.70, 0.69, 0.66]),
+        (SolidKind.Piles, [0.66, 0.65, 0.62]),
+        (SolidKind.Parapets, [0.93, 0.92, 0.89]),
+        (SolidKind.Ground, [0.85, 0.82, 0.72]),
     ];
 
     private readonly Point3 origin;
@@ -62,7 +64,7 @@ public sealed class GltfWriter
         return writer.Finish(geometry);
     }
 
-    private void Add(string path, string kind, string name, IReadOnlyList<Point3> points, IReadOnlyList<int> triangles)
+    private void Add(string path, SolidKind kind, string name, IReadOnlyList<Point3> points, IReadOnlyList<int> triangles)
     {
         if (triangles.Count == 0)
             return;
@@ -112,7 +114,7 @@ public sealed class GltfWriter
             {
                 ["name"] = name,
                 ["mesh"] = meshes.Count - 1,
-                ["extras"] = new JsonObject { ["part"] = path, ["kind"] = kind },
+                ["extras"] = new JsonObject { ["part"] = path, ["kind"] = kind.Words() },
             }
         );
     }
@@ -178,7 +180,7 @@ public sealed class GltfWriter
             var up = (points[used[1]] - points[used[0]]).Cross(points[used[2]] - points[used[0]]).Z > 0;
             triangles.AddRange(up ? used : [used[0], used[2], used[1]]);
         }
-        Add("/ground", "ground", geometry.Bridge.Ground?.Name ?? "Ground", points, triangles);
+        Add("/ground", SolidKind.Ground, geometry.Bridge.Ground?.Name ?? "Ground", points, triangles);
 
         int Number(int p)
         {
@@ -216,8 +218,8 @@ public sealed class GltfWriter
                     (JsonNode)
                         new JsonObject
                         {
-                            ["name"] = l.Kind,
-                            ["doubleSided"] = l.Kind == "ground",
+                            ["name"] = l.Kind.Words(),
+                            ["doubleSided"] = l.Kind == SolidKind.Ground,
                             ["pbrMetallicRoughness"] = new JsonObject
                             {
                                 ["baseColorFactor"] = new JsonArray(Linear(l.Colour[0]), Linear(l.Colour[1]), Linear(l.Colour[2]), 1.0),

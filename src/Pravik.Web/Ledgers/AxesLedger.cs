@@ -91,7 +91,7 @@ internal sealed class AxesLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
                             {
                                 LedgerRows.Reading("", a.Name) with
                                 {
-                                    Picks = $"/parts/axes/{a.Number}",
+                                    Picks = PartPath.Axis(a),
                                 },
                                 LedgerRows.Reading("", units.Format(geometry.Road.Level(a.Station), QuantityKind.Length)),
                                 LedgerRows.Reading("", units.Format(a.Skew, QuantityKind.Angle)),

@@ -69,7 +69,7 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
                     {
                         LedgerRows.Reading("", u == here ? $"{u.Name} ◂" : u.Name) with
                         {
-                            Picks = $"/parts/units/{u.Number}",
+                            Picks = PartPath.Unit(u.Number),
                         },
                         LedgerRows.Reading("", $"{u.Start.Name}–{u.End.Name}"),
                         LedgerRows.Reading("", deck.Patterns[u.PatternIndex].Name) with

@@ -150,12 +150,11 @@ public static class EntryReader
         );
     }
 
-    private static EntryReading Clear(Bridge bridge, Entry entry, string path) =>
-        new(
-            [new(entry.IsItem ? "remove" : "replace", path)],
-            $"{entry.Label(path, bridge)} {(path.StartsWith("/basis/", StringComparison.Ordinal) ? "as in the national set" : "given back")}",
-            null
-        );
+    private static EntryReading Clear(Bridge bridge, Entry entry, string path)
+    {
+        var words = path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) ? "as in the national set" : "given back";
+        return new([new(entry.IsItem ? "remove" : "replace", path)], $"{entry.Label(path, bridge)} {words}", null);
+    }
 
     private static EntryReading Taken(Bridge bridge, Entry entry, string path, JsonNode value, string words)
     {

@@ -18,8 +18,13 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
 
     public Ledger Show(string? picked)
     {
-        var parts = (picked ?? "").Split('+').Select(PartAt).OfType<(GirderLine Line, int Span)>().Distinct().ToList();
-        (GirderLine Line, int Span)? one = parts.Count == 1 ? parts[0] : null;
+        var parts = (picked ?? "")
+            .Split('+')
+            .Select(p => PartPath.GirderAt(p, geometry))
+            .OfType<(GirderLine Line, SpanIndex Span)>()
+            .Distinct()
+            .ToList();
+        (GirderLine Line, SpanIndex Span)? one = parts.Count == 1 ? parts[0] : null;
         var here = one?.Span ?? geometry.SpanAt(station);
         var shown = GirderTypeLedger.Shown(geometry, picked);
         List<LedgerGroup> groups = [];
@@ -72,19 +77,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
 
     private static bool IsType(string? picked) => picked?.StartsWith("/girders/types/", StringComparison.Ordinal) == true;
 
-    private (GirderLine, int)? PartAt(string path) =>
-        path.Split('/') is ["", "parts", "girders", var number, "spans", var span]
-        && int.TryParse(number, out var n)
-        && int.TryParse(span, out var s)
-        && n >= 1
-        && n <= geometry.Girders.Length
-        && s >= 1
-        && s <= geometry.SpanCount
-        && geometry.Girders[n - 1].IsIn(s - 1)
-            ? (geometry.Girders[n - 1], s - 1)
-            : null;
-
-    private IEnumerable<LedgerGroup> Single(GirderLine line, int span)
+    private IEnumerable<LedgerGroup> Single(GirderLine line, SpanIndex span)
     {
         var (length, key) = (geometry.LengthOf(line, span), HaunchLine.Key(line.Number, span));
         yield return new(
@@ -120,7 +113,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
     }
 
     /// <summary>The length of a girder that runs on over piers.</summary>
-    private IEnumerable<LedgerRow> Through(GirderLine line, int span)
+    private IEnumerable<LedgerRow> Through(GirderLine line, SpanIndex span)
     {
         var (first, last) = (span, span);
         while (first > 0 && line.IsIn(first - 1) && geometry.LayoutOf(first - 1).RunsOn)
@@ -136,7 +129,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
     }
 
     /// <summary>Actions that change which girders there are.</summary>
-    private IEnumerable<LedgerAction> AddedOrLeftOut(GirderLine line, int span)
+    private IEnumerable<LedgerAction> AddedOrLeftOut(GirderLine line, SpanIndex span)
     {
         var where = $"span {span + 1}";
         if (line.Number < geometry.LayoutOf(span).Count && GirderAddition.RightOf(geometry, line, span) is var added)
@@ -159,7 +152,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
     }
 
     /// <summary>Values of several girders at once: what they share, or that they differ.</summary>
-    private LedgerGroup Several(List<(GirderLine Line, int Span)> parts)
+    private LedgerGroup Several(List<(GirderLine Line, SpanIndex Span)> parts)
     {
         var keys = parts.ConvertAll(p => HaunchLine.Key(p.Line.Number, p.Span));
         LedgerRow Shared(string value)
@@ -235,7 +228,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                             "Several are also picked in the table or the plan with Shift or Ctrl."
                         ) with
                         {
-                            Picks = string.Join('+', geometry.Pieces.Select(p => $"/parts/girders/{p.Girder.Number}/spans/{p.Span + 1}")),
+                            Picks = string.Join('+', geometry.Pieces.Select(p => PartPath.Girder(p.Girder, p.Span))),
                         },
                     }
                     : [],
@@ -259,7 +252,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
     }
 
     /// <summary>What the span at the cursor, or of the picked girder, has of its own.</summary>
-    private LedgerGroup SpanLayout(int span)
+    private LedgerGroup SpanLayout(SpanIndex span)
     {
         var (layout, path) = (geometry.LayoutOf(span), $"/girders/spans/{span + 1}");
         var followed = girders.Spans.GetValueOrDefault($"{span + 1}")?.Follows is { } other ? $"span {other}" : "the common layout";
@@ -295,7 +288,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
     private static string Words(bool yes) => yes ? "true" : "false";
 
     /// <summary>The law of depth that holds in a span, where it is kept; or how to begin one.</summary>
-    private LedgerGroup Depth(int span)
+    private LedgerGroup Depth(SpanIndex span)
     {
         var shape = geometry.Section.Shape;
         var (own, hasOwn) = ($"/girders/spans/{span + 1}", girders.Spans.GetValueOrDefault($"{span + 1}")?.Depth is not null);
@@ -380,7 +373,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
     }
 
     /// <summary>Gives what a girder has of its own to others.</summary>
-    private IEnumerable<LedgerAction> Copies(GirderLine girder, int span)
+    private IEnumerable<LedgerAction> Copies(GirderLine girder, SpanIndex span)
     {
         if (girders.Own.GetValueOrDefault(HaunchLine.Key(girder.Number, span)) is not { } own)
             yield break;
@@ -427,7 +420,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         );
     }
 
-    private IEnumerable<LedgerGroup> Levels(GirderLine girder, int span)
+    private IEnumerable<LedgerGroup> Levels(GirderLine girder, SpanIndex span)
     {
         var (haunch, path) = (geometry.HaunchOf(girder, span), $"/girders/own/{HaunchLine.Key(girder.Number, span)}");
         yield return new(

@@ -13,7 +13,7 @@ internal sealed class GirderPartsLedger(Bridge bridge, BridgeGeometry geometry, 
         yield return new("Diaphragms on the axes", [rows.Entry("/girders/diaphragm/width"), rows.Entry("/girders/diaphragm/depth")]);
         var placed = bridge.Girders.Diaphragms;
         for (var i = 0; i < placed.Length; i++)
-            yield return Diaphragm(i, picked == $"/parts/diaphragms/{i + 1}");
+            yield return Diaphragm(i, picked == PartPath.Diaphragm(i));
         yield return new("Diaphragms between", [])
         {
             Actions =
@@ -32,7 +32,7 @@ internal sealed class GirderPartsLedger(Bridge bridge, BridgeGeometry geometry, 
         };
         var stiffeners = bridge.Girders.Stiffeners;
         for (var i = 0; i < stiffeners.Length; i++)
-            yield return Stiffener(i, picked == $"/parts/stiffeners/{i + 1}");
+            yield return Stiffener(i, picked == PartPath.Stiffener(i));
         if (!stiffeners.IsEmpty || geometry.SectionsInUse.Any(s => s.Web is not null))
             yield return new("Stiffeners", [])
             {

@@ -14,18 +14,15 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
 
     /// <summary>Place of the type that is picked, that of the picked girder, or that of the first.</summary>
     public static int Shown(BridgeGeometry geometry, string? picked) =>
-        picked?.Split('/') switch
-        {
-            ["", "girders", "types", var item, ..] when int.TryParse(item, out var i) && i >= 0 && i < geometry.Sections.Types.Length => i,
-            ["", "parts", "girders", var number, "spans", var span]
-                when int.TryParse(number, out var n)
-                    && n >= 1
-                    && int.TryParse(span, out var s)
-                    && s >= 1
-                    && s <= geometry.SpanCount
-                    && geometry.Sections.IsPresent(n, s - 1) => geometry.Sections.TypeIndex(n, s - 1),
-            _ => geometry.Sections.TypeIndex(geometry.GirdersIn(0)[0].Number, 0),
-        };
+        picked?.Split('/') is ["", "girders", "types", var item, ..]
+        && int.TryParse(item, out var i)
+        && i >= 0
+        && i < geometry.Sections.Types.Length
+            ? i
+            : Of(PartPath.GirderAt(picked, geometry) ?? (geometry.GirdersIn(0)[0], 0), geometry);
+
+    private static int Of((GirderLine Girder, SpanIndex Span) at, BridgeGeometry geometry) =>
+        geometry.Sections.TypeIndex(at.Girder.Number, at.Span);
 
     /// <param name="shown">Place of the type whose values are shown.</param>
     public IEnumerable<LedgerGroup> Groups(int shown)

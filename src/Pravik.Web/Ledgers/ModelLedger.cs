@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
 using Pravik.Core.Entries;
+using Pravik.Core.Frames;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 using Pravik.Web.Runs;
@@ -151,12 +152,7 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, RunState? stat
         else if (frame.Nodes.FirstOrDefault(n => n.Id == id) is { } node)
         {
             var at = Array.FindIndex([.. frame.Nodes], n => n.Id == id);
-            var fixes = frame
-                .Supports.Where(s => s.Node == at)
-                .SelectMany(s => s.Fix)
-                .Distinct()
-                .Order()
-                .Select(d => ModelChange.AllDirections[d]);
+            var fixes = frame.Supports.Where(s => s.Node == at).SelectMany(s => s.Fix).Distinct().Order().Select(d => d.Name());
             yield return new(
                 $"Joint {id}",
                 [

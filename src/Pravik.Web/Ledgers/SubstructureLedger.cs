@@ -52,7 +52,7 @@ internal sealed class SubstructureLedger(Bridge bridge, BridgeGeometry geometry,
                     .. geometry.Axes.Select(a =>
                         LedgerRows.Reading($"Axis {a.Name}", a == axis ? "this one" : a.Kind.ToString().ToLowerInvariant()) with
                         {
-                            Picks = $"/parts/supports/{a.Number}",
+                            Picks = PartPath.Support(a),
                         }
                     ),
                 ]
@@ -204,7 +204,7 @@ internal sealed class SubstructureLedger(Bridge bridge, BridgeGeometry geometry,
 
     private LedgerGroup Readings(SupportPlace support)
     {
-        var volume = new SupportSolids(support).Parts().Where(p => p.Kind is not "bearings").Sum(p => p.Solid.Volume);
+        var volume = new SupportSolids(support).Parts().Where(p => p.Kind != SolidKind.Bearings).Sum(p => p.Solid.Volume);
         return new(
             "Readings",
             [

@@ -71,7 +71,7 @@ internal sealed class AnalysisStep : IStep
                     "stage",
                     "Stage",
                     $"{StageNumber(screen) + 1}",
-                    [.. m.Results.Steps.Select(s => new Choice($"{s.Number + 1}", $"{s.Number + 1}  {s.Stage.Name}"))]
+                    [.. m.Results.Steps.Select(s => new Choice($"{s.Index.Number}", $"{s.Index.Number}  {s.Stage.Name}"))]
                 ),
                 new(
                     "girder",

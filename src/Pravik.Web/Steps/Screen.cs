@@ -1,3 +1,4 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Checks;
 using Pravik.Core.Effects;
 using Pravik.Core.Findings;
@@ -53,7 +54,7 @@ internal sealed class Screen
         Outcome = request.Step == "checks" ? Latest?.Results.Find(Pick) ?? Latest?.Results.Governing : null;
         if (Outcome is not null)
             Pick = Latest!.Results.PathOf(Outcome);
-        var shown = Outcome is null ? request.Girder - 1 : Latest!.Results.Points[Outcome.Point].Girder;
+        var shown = Outcome is null ? new GirderIndex(request.Girder - 1) : Latest!.Results.Points[Outcome.Point].Girder;
         Girder = Math.Clamp(shown, 0, Geometry.Girders.Length - 1);
         Station = StationOf(request);
         Whole = ViewSize.Pixels(request.Width, Math.Max(120, request.Height - CaptionHeight));
@@ -82,7 +83,7 @@ internal sealed class Screen
     public CheckOutcome? Outcome { get; }
 
     /// <summary>The girder that is shown, from 0.</summary>
-    public int Girder { get; }
+    public GirderIndex Girder { get; }
     public double Station { get; }
 
     /// <summary>Room of the whole sheet, and of half of it.</summary>

@@ -29,16 +29,10 @@ public static class Finder
     {
         var geometry = new BridgeGeometry(snapshot.Bridge);
         foreach (var axis in geometry.Axes)
-            yield return new($"Axis {axis.Name}", "axes", "axes", null, $"/parts/axes/{axis.Number}");
+            yield return new($"Axis {axis.Name}", "axes", "axes", null, PartPath.Axis(axis));
         foreach (var (girder, span) in geometry.Pieces)
         {
-            yield return new(
-                $"{girder.Name}, span {span + 1}",
-                "girder",
-                "girders",
-                null,
-                $"/parts/girders/{girder.Number}/spans/{span + 1}"
-            );
+            yield return new($"{girder.Name}, span {span + 1}", "girder", "girders", null, PartPath.Girder(girder, span));
         }
         foreach (var step in StepCatalog.All.Where(s => s.Id is not ("checks" or "analysis")))
         {

@@ -33,7 +33,7 @@ internal static class GirderTables
             var (weight, wet, path) = (
                 length * geometry.GirderWeight(girder, span),
                 geometry.WetSlabWidth(girder, span),
-                $"/parts/girders/{girder.Number}/spans/{span + 1}"
+                PartPath.Girder(girder, span)
             );
             string[] own =
             [
@@ -101,7 +101,7 @@ internal static class GirderTables
         var rows = geometry.Pieces.Select(piece =>
         {
             var (girder, span) = piece;
-            var (line, path) = (geometry.HaunchOf(girder, span), $"/parts/girders/{girder.Number}/spans/{span + 1}");
+            var (line, path) = (geometry.HaunchOf(girder, span), PartPath.Girder(girder, span));
             double[] values = [.. line.Tenths, line.Least, line.Greatest];
             return new TableRow(
                 [

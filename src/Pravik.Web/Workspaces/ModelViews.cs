@@ -567,9 +567,9 @@ internal sealed class ModelViews
         List<TableRow> rows = [];
         foreach (var step in results.Steps)
         {
-            foreach (var gone in results.OfStage(step.Number - 1).Where(c => c.IsPassing))
+            foreach (var gone in results.OfStage(step.Index - 1).Where(c => c.IsPassing))
                 rows.Add(Row(step, $"{gone.Name}, gone", "", null, EffectValues.Sum(results.Layout, [(-1, gone.Effects)])));
-            foreach (var c in results.OfStage(step.Number))
+            foreach (var c in results.OfStage(step.Index))
             {
                 var model = results.Models[c.Model];
                 var section = model.Sections[girder][model.RowOf(results.Points[at])];
@@ -579,7 +579,7 @@ internal sealed class ModelViews
                     : "girder alone";
                 rows.Add(Row(step, c.Name, words, section?.Composite.SecondMoment, c.Effects));
             }
-            rows.Add(Row(step, "Sum so far", "", null, results.UpTo(step.Number)));
+            rows.Add(Row(step, "Sum so far", "", null, results.UpTo(step.Index)));
         }
         foreach (var c in results.Cases.Where(c => c.Kind is ActionKind.Creep or ActionKind.Shrinkage))
             rows.Add(Row(null, c.Name, "with time", null, c.Effects));
@@ -612,7 +612,7 @@ internal sealed class ModelViews
             var (f, s, deflection) = (effects.Forces(at), effects.Stresses(at), effects[at, GirderEffect.Deflection]);
             return new(
                 [
-                    step is null ? "after" : $"{step.Number + 1}",
+                    step is null ? "after" : $"{step.Index.Number}",
                     step is null ? "" : QuantityText.Fixed(step.Stage.Day, 0),
                     load,
                     section,
@@ -625,8 +625,8 @@ internal sealed class ModelViews
                     units.Format(s.GirderTop, QuantityKind.Stress),
                     units.Format(s.SlabTop, QuantityKind.Stress),
                 ],
-                [step?.Number, step?.Stage.Day, null, null, second, f.M, f.V, f.N, deflection, s.Bottom, s.GirderTop, s.SlabTop],
-                step is null ? null : $"/actions/stages/{step.Number}",
+                [step?.Index.Number, step?.Stage.Day, null, null, second, f.M, f.V, f.N, deflection, s.Bottom, s.GirderTop, s.SlabTop],
+                step is null ? null : $"/actions/stages/{step.Index}",
                 null,
                 load == "Sum so far"
             );

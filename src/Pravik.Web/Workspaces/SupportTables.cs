@@ -23,7 +23,7 @@ internal static class SupportTables
         var rows = supports.SelectMany(support =>
             support.Bearings.Select(b =>
             {
-                var path = $"/parts/supports/{support.Axis.Number}";
+                var path = PartPath.Support(support.Axis);
                 double[] sizes = [b.Surfacing, b.Slab, b.Haunch, b.GirderDepth, b.Type.Height];
                 return new TableRow(
                     [

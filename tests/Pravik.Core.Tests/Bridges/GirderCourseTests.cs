@@ -278,7 +278,7 @@ public class GirderCourseTests
         Assert.Equal(4 * (4 + 1), places.Count(p => p.Index == 1));
         Assert.All(
             places.Where(p => p.Index == 0).GroupBy(p => (p.Girder, p.Span)),
-            g => Assert.InRange(g.Count(), g.Key.Span is 0 or 3 ? 9 : 11, g.Key.Span is 0 or 3 ? 9 : 12)
+            g => Assert.InRange(g.Count(), g.Key.Span.Value is 0 or 3 ? 9 : 11, g.Key.Span.Value is 0 or 3 ? 9 : 12)
         );
         var solids = new BridgeSolids(geometry).Stiffeners().ToList();
         Assert.All(solids, s => Assert.True(s.Solid.IsClosed && s.Solid.Volume > 0));

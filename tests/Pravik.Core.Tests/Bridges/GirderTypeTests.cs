@@ -97,7 +97,7 @@ public sealed class GirderTypeTests
         );
         double Resistance(BridgeResults run, int girder) =>
             run
-                .Outcomes.Where(o => o.Check == "bending.sagging" && run.Points[o.Point] is { Span: 1 } p && p.Girder == girder)
+                .Outcomes.Where(o => o.Check == "bending.sagging" && run.Points[o.Point] is { Span.Value: 1 } p && p.Girder == girder)
                 .Max(o => o.Resistance);
         Assert.Equal(Resistance(strong, 0), Resistance(mixed, 0), 1);
         Assert.Equal(Resistance(usual, 2), Resistance(mixed, 2), 1);
@@ -106,7 +106,7 @@ public sealed class GirderTypeTests
         double Force(BridgeResults run, int girder) =>
             run
                 .Model.Cases.Single(c => c.Kind == ActionKind.Prestress)
-                .Effects.Forces(run.Points.IndexOf(run.Points.First(p => p is { Span: 1, Fraction: 0.5 } && p.Girder == girder)))
+                .Effects.Forces(run.Points.IndexOf(run.Points.First(p => p is { Span.Value: 1, Fraction: 0.5 } && p.Girder == girder)))
                 .N;
         Assert.Equal(26.0 / 22, Force(strong, 2) / Force(usual, 2), 0.01);
         Assert.True(Math.Abs(Force(mixed, 0) / Force(mixed, 2) - 26.0 / 22) < 0.03);

@@ -32,11 +32,11 @@ public class SolidTests
         var solids = new BridgeSolids(geometry).All();
         Assert.All(solids, part => Assert.True(part.Solid.IsClosed, part.Name));
         Assert.All(solids, part => Assert.True(part.Solid.Volume > 0, part.Name));
-        var slab = solids.Single(p => p.Kind == "slab").Solid.Volume;
+        var slab = solids.Single(p => p.Kind == SolidKind.Slab).Solid.Volume;
         Assert.Equal(geometry.DeckArea * 0.22, slab, slab * 1e-5);
-        var girder = solids.Single(p => p.Kind == "girders" && p.Path == "/parts/girders/3/spans/2").Solid.Volume;
+        var girder = solids.Single(p => p.Kind == SolidKind.Girders && p.Path == "/parts/girders/3/spans/2").Solid.Volume;
         Assert.Equal(geometry.Section.Properties.Area * (geometry.Girders[2].SpanLength(1) - 0.7), girder, 1e-9);
-        Assert.Equal(15, solids.Count(p => p.Kind == "girders"));
+        Assert.Equal(15, solids.Count(p => p.Kind == SolidKind.Girders));
     }
 
     /// <summary>

@@ -43,7 +43,7 @@ public sealed class AnchorageTests
         var moments = run.Effects.Of(LimitState.Ultimate).Greatest;
         var h = 1.2 + demo.Deck.Haunch + demo.Deck.Patterns[0].Slab.Thickness;
         var shift = 0.9 * h * demo.Girders.StrutSlope / 2;
-        var span = Enumerable.Range(0, run.Points.Length).Where(i => run.Points[i] is { Girder: 2, Span: 0 }).ToList();
+        var span = Enumerable.Range(0, run.Points.Length).Where(i => run.Points[i] is { Girder.Value: 2, Span.Value: 0 }).ToList();
         double At(double distance)
         {
             var k = span.FindIndex(i => run.Points[i].Distance >= distance);
@@ -66,7 +66,7 @@ public sealed class AnchorageTests
     {
         var run = BridgeRun.Run(TestBridges.Demo);
         var sagging = run
-            .Outcomes.Where(o => o.Check == "bending.sagging" && run.Points[o.Point] is { Girder: 2, Span: 0, Fraction: < 0.5 })
+            .Outcomes.Where(o => o.Check == "bending.sagging" && run.Points[o.Point] is { Girder.Value: 2, Span.Value: 0, Fraction: < 0.5 })
             .OrderBy(o => run.Points[o.Point].Distance)
             .ToList();
         CheckOutcome[] near = [.. sagging.Take(4)];

@@ -11,7 +11,7 @@ public sealed class CombinationTests
 {
     private static readonly BridgeResults Demo = BridgeRun.Run(TestBridges.Demo);
     private static readonly int Middle = Demo.Points.IndexOf(
-        Demo.Points.First(p => p is { Girder: 2, Span: 1 } && Math.Abs(p.Fraction - 0.5) < 1e-9)
+        Demo.Points.First(p => p is { Girder.Value: 2, Span.Value: 1 } && Math.Abs(p.Fraction - 0.5) < 1e-9)
     );
 
     private static double At(string id, bool greatest = true) => Demo.Effects.Find(new(id))!.Side(greatest).Forces(Middle).M;

@@ -61,7 +61,7 @@ public class BillTests
         var bill = Bill.Of(geometry, null);
         string[] keys = ["concrete.abutments", "concrete.approach", "concrete.piers", "concrete.foundations", "concrete.piles"];
         Assert.Equal(
-            SupportSolids.All(geometry, null).Where(p => p.Kind != "bearings").Sum(p => p.Solid.Volume),
+            SupportSolids.All(geometry, null).Where(p => p.Kind != SolidKind.Bearings).Sum(p => p.Solid.Volume),
             bill.Where(i => keys.Contains(i.Key)).Sum(i => i.Amount),
             1e-9
         );

@@ -9,12 +9,12 @@ const SPEED = 16;
 const APART = 2;
 const LAYERS = [
   ["ground", "piles", "foundations"],
-  ["abutments", "piers", "wing walls"],
+  ["abutments", "piers", "crossheads", "wing walls"],
   ["plinths"],
   ["bearings"],
   ["girders", "diaphragms", "frames", "stiffeners"],
   ["haunches"],
-  ["slab", "approach slabs"],
+  ["slab", "thickenings", "approach slabs"],
   ["surfacing", "footways", "edge beams"],
   ["parapets"],
 ];

@@ -1,5 +1,6 @@
 using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
+using static Pravik.Core.Frames.FrameDirection;
 
 namespace Pravik.Core.Tests.Analysis.Frames;
 
@@ -168,10 +169,10 @@ public class ShellTests
         for (var i = 0; i <= Pieces; i++)
         {
             foreach (var n in new[] { grid[i, 0], grid[i, Pieces], grid[0, i], grid[Pieces, i] }.Distinct())
-                s.Hold(n, clamped ? [0, 1, 2, 3, 4, 5] : [0, 1, 2, 5]);
+                s.Hold(n, clamped ? [Ux, Uy, Uz, Rx, Ry, Rz] : [Ux, Uy, Uz, Rz]);
         }
         s.Cases.Add(
-            new("even") { Shells = [.. Enumerable.Range(0, s.Model.Shells.Length).Select(e => new ShellLoad(e, false, new(0, 0, -1000)))] }
+            new("even") { Shells = [.. Enumerable.Range(0, s.Model.Shells.Length).Select(e => new ShellLoad(e, new(0, 0, -1000)))] }
         );
         var result = s.Solve().Cases[0];
         var d = E * Math.Pow(0.02, 3) / (12 * (1 - 0.09));
@@ -228,12 +229,12 @@ public class ShellTests
         );
         for (var i = 0; i <= Pieces; i++)
         {
-            s.Hold(grid[0, i], 1, 2); // the diaphragm
-            s.Hold(grid[Pieces, i], 0, 4, 5); // symmetry along
-            s.Hold(grid[i, 0], 1, 3, 5); // symmetry at the crown
+            s.Hold(grid[0, i], Uy, Uz); // the diaphragm
+            s.Hold(grid[Pieces, i], Ux, Ry, Rz); // symmetry along
+            s.Hold(grid[i, 0], Uy, Rx, Rz); // symmetry at the crown
         }
         s.Cases.Add(
-            new("weight") { Shells = [.. Enumerable.Range(0, s.Model.Shells.Length).Select(e => new ShellLoad(e, false, new(0, 0, -90)))] }
+            new("weight") { Shells = [.. Enumerable.Range(0, s.Model.Shells.Length).Select(e => new ShellLoad(e, new(0, 0, -90)))] }
         );
         Assert.Equal(0.3024, -s.Solve().Cases[0].Displacements[grid[Pieces, Pieces]][2], within * 0.3024);
     }
@@ -255,11 +256,9 @@ public class ShellTests
         var grid = s.Grid(Pieces, 2, Slab, (u, v) => new(Length * u, Width * (v - 0.5), 0));
         for (var i = 0; i < Pieces; i++)
             s.Beam(grid[i, 1], grid[i + 1, 1], b => b with { OffsetI = new(0, 0, -Below), OffsetJ = new(0, 0, -Below) });
-        s.Hold(grid[0, 1], 0, 1, 2, 3, 5);
-        s.Hold(grid[Pieces, 1], 1, 2, 3);
-        s.Cases.Add(
-            new("even") { Beams = [.. Enumerable.Range(0, Pieces).Select(b => new BeamLoad(b, false, 2, false, 0, 1, -5000, -5000))] }
-        );
+        s.Hold(grid[0, 1], Ux, Uy, Uz, Rx, Rz);
+        s.Hold(grid[Pieces, 1], Uy, Uz, Rx);
+        s.Cases.Add(new("even") { Beams = [.. Enumerable.Range(0, Pieces).Select(b => BeamLoad.Even(b, Uz, -5000))] });
         var result = s.Solve().Cases[0];
         var (area, own) = (Width * Slab, Width * Math.Pow(Slab, 3) / 12);
         var inertia = own + 0.0016 + Below * Below * area * 0.12 / (area + 0.12);
@@ -319,9 +318,7 @@ public class ShellTests
                 foreach (var n in new[] { grid[i, 0], grid[i, pieces], grid[0, i], grid[pieces, i] }.Distinct())
                     s.HoldAll(n);
             }
-            s.Cases.Add(
-                new("even") { Shells = [.. Enumerable.Range(0, pieces * pieces).Select(e => new ShellLoad(e, false, new(0, 0, -1000)))] }
-            );
+            s.Cases.Add(new("even") { Shells = [.. Enumerable.Range(0, pieces * pieces).Select(e => new ShellLoad(e, new(0, 0, -1000)))] });
             return s.Solve().Cases[0].Displacements[grid[pieces / 2, pieces / 2]][2];
         }
         var (coarse, middle, fine) = (At(8), At(16), At(32));

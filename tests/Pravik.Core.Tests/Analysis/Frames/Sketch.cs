@@ -41,9 +41,9 @@ internal sealed class Sketch
         return shells.Count - 1;
     }
 
-    public void Hold(int node, params int[] directions) => supports.Add(new(node, [.. directions], [0, 0, 0, 0, 0, 0]));
+    public void Hold(int node, params FrameDirection[] directions) => supports.Add(new(node, [.. directions], [0, 0, 0, 0, 0, 0]));
 
-    public void HoldAll(int node) => Hold(node, 0, 1, 2, 3, 4, 5);
+    public void HoldAll(int node) => Hold(node, [.. FrameDirections.All]);
 
     public void Support(FrameSupport support) => supports.Add(support);
 

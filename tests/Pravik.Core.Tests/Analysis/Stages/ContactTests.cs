@@ -93,7 +93,7 @@ public sealed class ContactTests
         var i = Middle(results);
         Assert.Equal(slab.Effects.Forces(i).M / 25, wet.Effects.Forces(i).M, 1e-6 * wet.Effects.Forces(i).M);
         var effects = new BridgeEffects(bridge, results);
-        double UpTo(int stage) => effects.Find(CaseId.UpTo(stage))!.Greatest.Forces(i).M;
+        double UpTo(int number) => effects.Find(CaseId.UpTo(number - 1))!.Greatest.Forces(i).M;
         Assert.Equal(slab.Effects.Forces(i).M + wet.Effects.Forces(i).M, UpTo(2) - UpTo(1), 1e-6 * Math.Abs(UpTo(2)));
         var edges = results.Cases.Single(c => c.Name == CaseNames.Edges).Effects.Forces(i).M;
         Assert.Equal(edges - wet.Effects.Forces(i).M, UpTo(3) - UpTo(2), 1e-6 * Math.Abs(UpTo(2)));
