@@ -15,7 +15,11 @@ public sealed record CheckRow(
     double Resistance,
     double Utilisation,
     string Clause
-);
+)
+{
+    /// <summary>Axial force beside the effect (N, tension positive).</summary>
+    public double Axial { get; init; }
+}
 
 /// <summary>How a case balances: load down and reaction up (N).</summary>
 public sealed record BalanceRow(string Load, double Applied, double Reacted);
@@ -59,7 +63,19 @@ public sealed record CheckSummary
                     .Select(o =>
                     {
                         var p = results.Points[o.Point];
-                        return new CheckRow(p.Girder + 1, p.Span + 1, p.Station, o.Name, o.Effect, o.Resistance, o.Utilisation, o.Clause);
+                        return new CheckRow(
+                            p.Girder.Number,
+                            p.Span.Number,
+                            p.Station,
+                            o.Name,
+                            o.Effect,
+                            o.Resistance,
+                            o.Utilisation,
+                            o.Clause
+                        )
+                        {
+                            Axial = o.Axial,
+                        };
                     }),
             ],
             Balance = [.. results.Model.Cases.Select(c => new BalanceRow(c.Name, c.Account.Load, c.Account.Reaction))],

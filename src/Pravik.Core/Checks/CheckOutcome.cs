@@ -1,3 +1,5 @@
+using Pravik.Core.Models;
+
 namespace Pravik.Core.Checks;
 
 /// <summary>Effect against resistance of one check at one point (by its number in the layout); signs as those of the effect.</summary>
@@ -20,6 +22,15 @@ public sealed record CheckOutcome(
     string Clause
 )
 {
+    /// <summary>Axial force that acts with a moment (N, tension positive).</summary>
+    public double Axial { get; init; }
+
+    /// <summary>Which effect stands at its greatest or least, with what acts together with it.</summary>
+    public GirderEffect Leads { get; init; } = GirderEffect.M;
+
+    /// <summary>Whether it stands at its greatest.</summary>
+    public bool IsGreatest { get; init; }
+
     /// <summary>Whether the utilisation is at most 1.</summary>
     public bool Passes => Utilisation <= 1;
 }

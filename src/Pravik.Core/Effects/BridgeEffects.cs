@@ -64,6 +64,10 @@ public sealed class BridgeEffects
     /// <summary>All ranges, in the order in which they are listed.</summary>
     public ImmutableArray<EffectRange> All => [.. all];
 
+    /// <summary>Height above the soffit at which axial forces at a point act: the centroid of the finished section (m).</summary>
+    public double HeightOfAxial(ModelPoint point) =>
+        results.Finished.Sections[point.Girder][results.Finished.RowOf(point)]?.Composite.Centroid ?? 0;
+
     /// <summary>Terms of own combinations that name nothing.</summary>
     public ImmutableArray<string> Unknown { get; }
 

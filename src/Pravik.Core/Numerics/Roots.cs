@@ -35,6 +35,42 @@ public static class Roots
     }
 
     /// <summary>
+    /// False position with the Illinois rule (an end that stays twice in a row counts half; Dowell and Jarratt, 1971), for functions
+    /// that are costly and smooth but for kinks. Stops when the bracket is <paramref name="within"/> or the value is 0. Null where the ends
+    /// have the same sign.
+    /// </summary>
+    public static double? FalsePosition(Func<double, double> f, double low, double high, double within)
+    {
+        var (atLow, atHigh, last) = (f(low), f(high), 0);
+        if (atLow == 0 || atHigh == 0)
+            return atLow == 0 ? low : high;
+        if (Math.Sign(atLow) == Math.Sign(atHigh))
+            return null;
+        var x = low;
+        for (var i = 0; i < 200 && high - low > within; i++)
+        {
+            var next = i % 8 == 7 ? (low + high) / 2 : (low * atHigh - high * atLow) / (atHigh - atLow);
+            var value = f(next);
+            if (value == 0 || Math.Abs(next - x) < within / 4)
+                return next;
+            x = next;
+            if (Math.Sign(value) == Math.Sign(atLow))
+            {
+                (low, atLow) = (next, value);
+                atHigh = last < 0 ? atHigh / 2 : atHigh;
+                last = -1;
+            }
+            else
+            {
+                (high, atHigh) = (next, value);
+                atLow = last > 0 ? atLow / 2 : atLow;
+                last = 1;
+            }
+        }
+        return x;
+    }
+
+    /// <summary>
     /// Bisection of [<paramref name="low"/>, <paramref name="high"/>] to the last bit that matters (100 halvings at most).
     /// Null where the ends have the same sign.
     /// </summary>

@@ -93,11 +93,11 @@ public sealed class BridgeResults
     /// <summary>The path by which an outcome is found.</summary>
     public string PathOf(CheckOutcome outcome) => $"{Points[outcome.Point].Path}/{outcome.Check.Split('.')[^1]}";
 
-    /// <summary>Load model 1 where it stands for the moment behind an outcome of bending; null where traffic has no part in it.</summary>
+    /// <summary>Load model 1 where it stands for the effect behind an outcome of bending; null where traffic has no part in it.</summary>
     public TrafficLoading? TrafficBehind(CheckOutcome outcome)
     {
-        var (ultimate, greatest) = (Effects.Of(LimitState.Ultimate), outcome.Effect >= 0);
-        var effect = Model.Layout.At(outcome.Source, GirderEffect.M);
+        var (ultimate, greatest) = (Effects.Of(LimitState.Ultimate), outcome.IsGreatest);
+        var effect = Model.Layout.At(outcome.Source, outcome.Leads);
         return ultimate
             .Governing(effect, greatest)
             .Parts(effect, greatest)

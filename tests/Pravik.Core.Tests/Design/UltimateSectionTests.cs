@@ -1,5 +1,6 @@
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks.En1992;
+using Pravik.Core.Codes;
 using Pravik.Core.Materials;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
@@ -40,6 +41,70 @@ public class UltimateSectionTests
         Assert.Equal(0.13540, state.NeutralAxis, 0.00002);
         Assert.Equal(429.29e3, state.Moment, 0.05e3);
         Assert.Equal(0.0035, state.FaceStrain, 1e-9);
+    }
+
+    /// <summary>
+    /// The same section with an axial force at mid-depth: x = (A_s·fyd − N)/(0.80952·b·fcd), about mid-depth
+    /// M_Rd = F_c·(300 − 0.41597·x) + A_s·fyd·250. With 200 kN of tension x = 669.565/6.42221 = 104.26 mm and
+    /// M_Rd = 669.565·0.25663 + 869.565·0.25 = 389.22 kNm; with 200 kN of compression x = 166.54 mm and 464.17 kNm.
+    /// </summary>
+    [Theory]
+    [InlineData(Bending.Sagging, 0.05, 200e3, 0.10426, 389.22e3)]
+    [InlineData(Bending.Hogging, 0.55, 200e3, 0.10426, 389.22e3)]
+    [InlineData(Bending.Sagging, 0.05, -200e3, 0.16654, 464.17e3)]
+    [InlineData(Bending.Hogging, 0.55, -200e3, 0.16654, 464.17e3)]
+    public void Axial_force_agrees_with_a_hand_calculation(Bending bending, double height, double axial, double depth, double moment)
+    {
+        var state = new UltimateSection([Box(0.4, 0, 0.6)], [Bar(height, 2000e-6)]).Resistance(bending, axial, 0.3)!;
+        Assert.Equal(depth, state.NeutralAxis, 0.00002);
+        Assert.Equal(moment, state.Moment, 0.05e3);
+    }
+
+    /// <summary>Tension above what the steel carries leaves no resistance.</summary>
+    [Fact]
+    public void Too_much_tension_is_said() =>
+        Assert.Null(new UltimateSection([Box(0.4, 0, 0.6)], [Bar(0.05, 2000e-6)]).Resistance(Bending.Sagging, 900e3, 0.3));
+
+    /// <summary>The kept moments lie on chords of the domain of N and M, which is convex: never above the true ones, and close.</summary>
+    [Fact]
+    public void Kept_moments_are_on_the_safe_side_and_close()
+    {
+        var demo = TestBridges.Demo;
+        var bending = new GirderBending(new(demo), demo.Basis.Values);
+        foreach (var side in new[] { Bending.Sagging, Bending.Hogging })
+        {
+            foreach (var axial in new[] { -430e3, -90e3, 0, 60e3, 125e3, 380e3 })
+            {
+                var point = new ModelPoint(2, 1, 0, 0.4, 0, 0);
+                var (kept, exact) = (bending.Moment(point, side, axial, 0.9)!.Value, bending.At(point, side, axial, 0.9)!.Moment);
+                Assert.InRange(kept, exact * (1 - 5e-4), exact * (1 + 1e-9));
+            }
+        }
+    }
+
+    /// <summary>Every outcome is the worst of what acts together: moments with their axial force, axial forces with their moment.</summary>
+    [Fact]
+    public void Outcomes_take_the_axial_force_that_acts_with_the_moment()
+    {
+        var demo = TestBridges.Demo;
+        var run = BridgeRun.Run(demo);
+        var (ultimate, bending) = (run.Effects.Of(LimitState.Ultimate), new GirderBending(new(demo), demo.Basis.Values));
+        foreach (var outcome in run.Outcomes.Where(o => o.Utilisation > 0.3))
+        {
+            var together = ultimate.Together(ultimate.Layout.At(outcome.Source, outcome.Leads), outcome.IsGreatest);
+            Assert.Equal(together[(int)GirderEffect.N], outcome.Axial, 1);
+            var (point, sagging) = (run.Points[outcome.Point], outcome.Effect > 0);
+            var side = sagging ? Bending.Sagging : Bending.Hogging;
+            var height = run.Effects.HeightOfAxial(point);
+            Assert.Equal(outcome.Utilisation, Math.Abs(outcome.Effect) / bending.At(point, side, outcome.Axial, height)!.Moment, 1e-9);
+            foreach (var (leads, greatest) in new[] { (GirderEffect.M, sagging), (GirderEffect.N, true), (GirderEffect.N, false) })
+            {
+                var forces = ultimate.Together(ultimate.Layout.At(outcome.Point, leads), greatest);
+                var (n, m) = (forces[(int)GirderEffect.N], (sagging ? 1 : -1) * forces[(int)GirderEffect.M]);
+                Assert.True(m / bending.At(point, side, n, height)!.Moment <= outcome.Utilisation + 5e-4);
+            }
+        }
+        Assert.Contains(run.Outcomes, o => Math.Abs(o.Axial) > 10e3);
     }
 
     /// <summary>

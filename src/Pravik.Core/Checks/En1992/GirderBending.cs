@@ -23,7 +23,10 @@ public sealed class GirderBending
     private readonly PrestressingSteel strand;
     private readonly ReinforcingSteel bars;
     private readonly Typed[] types;
-    private readonly Dictionary<(CompositePlace, Bending), UltimateState?> known = [];
+    private readonly Dictionary<(CompositePlace, Bending, double Axial, double Reference), UltimateState?> known = [];
+
+    /// <summary>Axial forces at which resistances are kept (N); the domain of N and M is convex, so that what lies between is never less.</summary>
+    private const double AxialStep = 250e3;
 
     /// <summary>The resistances of a bridge's girders, worked out as they are asked for.</summary>
     public GirderBending(BridgeGeometry geometry, NationalValues values)
@@ -90,25 +93,50 @@ public sealed class GirderBending
     }
 
     /// <summary>
-    /// Resistance at a point, or null where the section cannot balance its steel. With a calculation, its lines are written.
+    /// Resistance at a point beside an axial force (N, tension positive) that acts at a height above the soffit (m), about that height; null
+    /// where the section cannot balance its steel and the force. With a calculation, its lines are written.
     /// </summary>
-    public UltimateState? At(ModelPoint point, Bending bending, Calculation? calculation = null)
+    public UltimateState? At(ModelPoint point, Bending bending, double axial = 0, double reference = 0, Calculation? calculation = null)
     {
         calculation?.Heading("Section");
         var place = PlaceOf(point, calculation);
         calculation?.Line("h_s", "thickness of the slab over the girder", place.Slab, QuantityKind.Size, "entered");
-        var key = (place, bending);
-        lock (known)
-        {
-            if (calculation is null && known.TryGetValue(key, out var state))
-                return state;
-        }
-        var found = Section(place).Resistance(bending);
-        lock (known)
-            known[key] = found;
+        var found = Section(place).Resistance(bending, axial, reference);
         if (calculation is not null)
-            Write(calculation, found, bending, place);
+            Write(calculation, found, bending, place, axial, reference);
         return found;
+    }
+
+    /// <summary>
+    /// The moment (Nm, with its sign) of the same resistance, straight between axial forces <see cref="AxialStep"/> apart: quick, and not
+    /// above the true one. Null as in <see cref="At"/>.
+    /// </summary>
+    public double? Moment(ModelPoint point, Bending bending, double axial, double reference) => Moments(point, bending, reference)(axial);
+
+    /// <summary>As <see cref="Moment"/> for several axial forces at one point.</summary>
+    public Func<double, double?> Moments(ModelPoint point, Bending bending, double reference)
+    {
+        var place = PlaceOf(point, null);
+        return axial =>
+        {
+            var (below, part) = (Math.Floor(axial / AxialStep), axial / AxialStep - Math.Floor(axial / AxialStep));
+            var (less, more) = (Kept(below * AxialStep), part == 0 ? 0 : Kept((below + 1) * AxialStep));
+            return less + part * (more - less);
+        };
+
+        double? Kept(double force)
+        {
+            var key = (place, bending, force, Math.Round(reference, 9));
+            lock (known)
+            {
+                if (known.TryGetValue(key, out var state))
+                    return state?.Moment;
+            }
+            var found = Section(place).Resistance(bending, force, reference);
+            lock (known)
+                known[key] = found;
+            return found?.Moment;
+        }
     }
 
     private CompositePlace PlaceOf(ModelPoint point, Calculation? calculation)
@@ -244,7 +272,7 @@ public sealed class GirderBending
     private static Polygon Box(double width, double from, double to) =>
         new([new(-width / 2, from), new(width / 2, from), new(width / 2, to), new(-width / 2, to)]);
 
-    private void Write(Calculation c, UltimateState? state, Bending bending, CompositePlace place)
+    private void Write(Calculation c, UltimateState? state, Bending bending, CompositePlace place, double axial, double reference)
     {
         var pier = place.AtPier;
         var (girder, strands, anchorage) = place.Type;
@@ -310,12 +338,13 @@ public sealed class GirderBending
         if (state is null)
         {
             c.Remark(
-                "Even compressed over its whole depth the concrete cannot balance the steel: no resistance is given.",
+                "Even compressed over its whole depth the concrete cannot balance steel and axial force, or no steel is left beside it: "
+                    + "no resistance is given.",
                 "EN 1992-1-1 6.1"
             );
             return;
         }
-        c.Line("x", "depth of the compressed zone, from Σ N = 0", state.NeutralAxis, QuantityKind.Size, "EN 1992-1-1 6.1(2)");
+        c.Line("x", "depth of the compressed zone, from Σ F_s − Σ F_c = N_Ed", state.NeutralAxis, QuantityKind.Size, "EN 1992-1-1 6.1(2)");
         c.Line(
             "ε_c",
             "κ x, strain of the compressed face",
@@ -351,6 +380,13 @@ public sealed class GirderBending
                 QuantityKind.Force,
                 "EN 1992-1-1 3.1.7(1)"
             );
-        c.Line("M_Rd", "Σ F_c z_c − Σ F_s z_s, about the soffit", state.Moment, QuantityKind.Moment, "EN 1992-1-1 6.1(2)");
+        c.Line(
+            "M_Rd",
+            "Σ F_c z_c − Σ F_s z_s + N_Ed z_N, about the height of N_Ed",
+            state.Moment,
+            QuantityKind.Moment,
+            "EN 1992-1-1 6.1(2)",
+            $"N_Ed = {c.Text(axial, QuantityKind.Force)}, z_N = {c.Text(reference, QuantityKind.Size)} above the soffit"
+        );
     }
 }

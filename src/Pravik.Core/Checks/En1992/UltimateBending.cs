@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Pravik.Core.Calculations;
 using Pravik.Core.Codes;
@@ -8,7 +9,10 @@ using Pravik.Core.Units;
 
 namespace Pravik.Core.Checks.En1992;
 
-/// <summary>Ultimate bending of prestressed composite girders, both ways, by strain compatibility (EN 1992-1-1 6.1).</summary>
+/// <summary>
+/// Ultimate bending of prestressed composite girders, both ways, with the axial force that acts beside it, by strain compatibility (EN
+/// 1992-1-1 6.1).
+/// </summary>
 public sealed class UltimateBending : ICheck
 {
     /// <summary>The clause that the check follows.</summary>
@@ -38,6 +42,7 @@ public sealed class UltimateBending : ICheck
         private readonly EffectRange ultimate = effects.Of(LimitState.Ultimate);
         private readonly GirderBending bending = new(geometry, geometry.Bridge.Basis.Values);
         private readonly ImmutableArray<ModelPoint> points = effects.Of(LimitState.Ultimate).Layout.Points;
+        private readonly ConcurrentDictionary<(int Point, GirderEffect Leads, bool IsGreatest), (double N, double M)> beside = [];
 
         public IEnumerable<CheckOutcome> At(int point) =>
             bending.Applies(points[point]) ? [Check(point, Bending.Sagging, null), Check(point, Bending.Hogging, null)] : [];
@@ -45,43 +50,83 @@ public sealed class UltimateBending : ICheck
         public CheckOutcome Write(int point, string check, Calculation calculation) =>
             Check(point, check.EndsWith("hogging", StringComparison.Ordinal) ? Bending.Hogging : Bending.Sagging, calculation);
 
+        /// <summary>A moment with the axial force beside it: what leads, at which point it stands, and what share of the shift it has.</summary>
+        private readonly record struct Pair(double Moment, double Axial, GirderEffect Leads, bool IsGreatest, int From);
+
         private CheckOutcome Check(int point, Bending side, Calculation? calculation)
         {
-            var sagging = side == Bending.Sagging;
+            var (sagging, at) = (side == Bending.Sagging, points[point]);
             // Over a pier what comes from girders alone stops at their bearings; the rest is as great there as it gets.
-            var shift = bending.IsOverPier(points[point]) ? 0 : 0.9 * bending.Depth(points[point]) * strutSlope / 2;
-            var (effect, from) = Shifted(point, shift, sagging);
-            calculation?.Heading("Effect");
+            var shift = bending.IsOverPier(at) ? 0 : 0.9 * bending.Depth(at) * strutSlope / 2;
+            var height = effects.HeightOfAxial(at);
+            var resists = bending.Moments(at, side, height);
+            var pair = Pairs(point, shift, sagging).MaxBy(p => Ratio(p.Moment, sagging, resists(p.Axial)));
             if (calculation is not null)
-                WriteEffect(calculation, point, from, shift, effect, sagging);
-            var state = bending.At(points[point], side, calculation);
-            var sign = sagging ? 1 : -1;
-            var resistance = sign * (state?.Moment ?? 0);
-            var utilisation =
-                sign * effect <= 0 ? 0
-                : sign * resistance <= 0 ? NoResistance
-                : Math.Min(NoResistance, effect / resistance);
-            if (calculation is { } c)
-            {
-                c.Heading("Check");
-                c.Ratio(
-                    "η",
-                    utilisation <= 1 ? "M_Ed / M_Rd ≤ 1, passes" : "M_Ed / M_Rd > 1, fails",
-                    utilisation,
-                    3,
-                    Clause,
-                    $"{c.Text(effect, QuantityKind.Moment)} / {c.Text(resistance, QuantityKind.Moment)}"
-                );
-                c.Remark(
-                    "The whole moment is set against the composite section; the strain that the girder has when the slab is cast "
-                        + "is left out, as is usual. "
-                        + "Axial force in the girder is left out.",
-                    Clause
-                );
-                c.Remark(CheckWords.Missing(CheckCatalog.NotYet));
-            }
+                WriteEffect(calculation, point, pair, shift);
+            var state = bending.At(at, side, pair.Axial, height, calculation);
+            var utilisation = Ratio(pair.Moment, sagging, state?.Moment);
+            var resistance = (sagging ? 1 : -1) * (state?.Moment ?? 0);
+            if (calculation is not null)
+                WriteCheck(calculation, pair.Moment, resistance, utilisation);
             var name = sagging ? "Ultimate bending, sagging" : "Ultimate bending, hogging";
-            return new($"bending.{(sagging ? "sagging" : "hogging")}", name, point, from, effect, resistance, utilisation, Clause);
+            return new($"bending.{(sagging ? "sagging" : "hogging")}", name, point, pair.From, pair.Moment, resistance, utilisation, Clause)
+            {
+                Axial = pair.Axial,
+                Leads = pair.Leads,
+                IsGreatest = pair.IsGreatest,
+            };
+        }
+
+        /// <summary>Moment over resistance; 0 where the moment has the other sign.</summary>
+        private static double Ratio(double moment, bool sagging, double? resistance) =>
+            (sagging ? moment : -moment) <= 0 ? 0
+            : resistance is not > 0 ? NoResistance
+            : Math.Min(NoResistance, Math.Abs(moment) / resistance.Value);
+
+        /// <summary>
+        /// What may govern: the worst moment with the axial force beside it, and the greatest and least axial force with the moment beside
+        /// them, at the point and within the shift of the tension force from it.
+        /// </summary>
+        private IEnumerable<Pair> Pairs(int point, double shift, bool sagging)
+        {
+            var (moment, from) = Shifted(point, shift, sagging);
+            yield return new(moment, Beside(from, GirderEffect.M, sagging).N, GirderEffect.M, sagging, from);
+            foreach (var near in Within(point, shift))
+            {
+                foreach (var greatest in new[] { true, false })
+                {
+                    var (n, m) = Beside(near, GirderEffect.N, greatest);
+                    yield return new(m, n, GirderEffect.N, greatest, near);
+                }
+            }
+        }
+
+        /// <summary>Axial force and moment that act together where one of them is greatest or least.</summary>
+        private (double N, double M) Beside(int point, GirderEffect leads, bool greatest) =>
+            beside.GetOrAdd(
+                (point, leads, greatest),
+                _ =>
+                {
+                    var forces = ultimate.Together(ultimate.Layout.At(point, leads), greatest);
+                    return (forces[(int)GirderEffect.N], forces[(int)GirderEffect.M]);
+                }
+            );
+
+        /// <summary>The points of the same girder and span up to a distance away.</summary>
+        private IEnumerable<int> Within(int point, double distance)
+        {
+            var here = points[point];
+            yield return point;
+            foreach (var step in new[] { -1, 1 })
+            {
+                for (var i = point + step; i >= 0 && i < points.Length; i += step)
+                {
+                    var there = points[i];
+                    if (there.Girder != here.Girder || there.Span != here.Span || Math.Abs(there.Distance - here.Distance) > distance)
+                        break;
+                    yield return i;
+                }
+            }
         }
 
         /// <summary>
@@ -115,26 +160,59 @@ public sealed class UltimateBending : ICheck
             return (worst, from);
         }
 
-        private void WriteEffect(Calculation c, int point, int from, double shift, double effect, bool greatest)
+        private void WriteEffect(Calculation c, int point, Pair pair, double shift)
         {
-            var (at, quantity) = (ultimate.Layout.At(from, GirderEffect.M), QuantityKind.Moment);
-            var combination = ultimate.Governing(at, greatest);
+            c.Heading("Effect");
+            var (leads, at, from) = (pair.Leads, ultimate.Layout.At(pair.From, pair.Leads), pair.From);
+            var combination = ultimate.Governing(at, pair.IsGreatest);
             c.Remark($"Combination: {combination.Name}.", combination.Clause);
+            var (symbol, quantity) = leads == GirderEffect.M ? ("M", QuantityKind.Moment) : ("N", QuantityKind.Force);
+            if (leads == GirderEffect.N)
+                c.Remark($"Governs with the {(pair.IsGreatest ? "greatest" : "least")} axial force and the moment beside it.", Clause);
             var number = 0;
-            foreach (var part in combination.Parts(at, greatest).Where(p => p.Value != 0))
+            foreach (var part in combination.Parts(at, pair.IsGreatest).Where(p => p.Value != 0))
                 c.Line(
-                    $"M_{++number}",
+                    $"{symbol}_{++number}",
                     $"{part.Of.Name}, factor {QuantityText.Fixed(part.Factor, 3)}",
                     part.Value,
                     quantity,
                     combination.Clause
                 );
-            var sum = ultimate.Side(greatest)[at];
-            c.Line("M_E", $"Σ at station {c.Text(points[from].Station, QuantityKind.Length)}", sum, quantity, combination.Clause);
+            var station = c.Text(points[from].Station, QuantityKind.Length);
+            c.Line($"{symbol}_E", $"Σ at station {station}", ultimate.Side(pair.IsGreatest)[at], quantity, combination.Clause);
             if (shift > 0)
                 c.Line("a_l", $"z cot θ / 2, z = 0.9 h, cot θ = {strutSlope:0.##}", shift, QuantityKind.Length, "EN 1992-1-1 (9.2)");
-            var words = from == point ? "no worse moment lies within a_l" : "the moment within a_l of the section, straight between places";
-            c.Line("M_Ed", words, effect, quantity, "EN 1992-1-1 9.2.1.3(2)");
+            var words =
+                leads == GirderEffect.N ? $"beside N_Ed at station {station}"
+                : from == point ? "no worse moment lies within a_l"
+                : "the moment within a_l of the section, straight between places";
+            c.Line("M_Ed", words, pair.Moment, QuantityKind.Moment, "EN 1992-1-1 9.2.1.3(2)");
+            c.Line(
+                "N_Ed",
+                leads == GirderEffect.N ? "as above, tension positive" : $"beside M_Ed at station {station}, tension positive",
+                pair.Axial,
+                QuantityKind.Force,
+                combination.Clause
+            );
+        }
+
+        private static void WriteCheck(Calculation c, double effect, double resistance, double utilisation)
+        {
+            c.Heading("Check");
+            c.Ratio(
+                "η",
+                utilisation <= 1 ? "M_Ed / M_Rd ≤ 1, passes" : "M_Ed / M_Rd > 1, fails",
+                utilisation,
+                3,
+                Clause,
+                $"{c.Text(effect, QuantityKind.Moment)} / {c.Text(resistance, QuantityKind.Moment)}"
+            );
+            c.Remark(
+                "The whole moment is set against the composite section; the strain that the girder has when the slab is cast "
+                    + "is left out, as is usual. Bending across the girder is left out.",
+                Clause
+            );
+            c.Remark(CheckWords.Missing(CheckCatalog.NotYet));
         }
     }
 }

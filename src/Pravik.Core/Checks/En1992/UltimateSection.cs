@@ -52,8 +52,8 @@ public sealed record UltimateState(
 );
 
 /// <summary>
-/// Ultimate bending resistance by strain compatibility: plane sections, no tension in concrete, parabola-rectangle in compression,
-/// and no axial force (EN 1992-1-1 6.1(2)).
+/// Ultimate bending resistance by strain compatibility: plane sections, no tension in concrete, parabola-rectangle in compression, with
+/// an axial force (EN 1992-1-1 6.1(2)).
 /// </summary>
 public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, ImmutableArray<SteelLayer> steel)
 {
@@ -70,14 +70,17 @@ public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, Immut
 
     /// <summary>
     /// The state in which the first fibre reaches its ultimate strain, or the first prestressing steel its strain limit, and forces
-    /// balance. Null where even a section compressed over its whole depth cannot balance the steel. The moment is 0 without steel in
-    /// tension.
+    /// balance. Null where even a section compressed over its whole depth cannot balance the steel, or where no steel is left to carry the
+    /// axial force. The moment is 0 without steel in tension and axial force.
     /// </summary>
-    public UltimateState? Resistance(Bending bending)
+    /// <param name="bending">Which face is compressed.</param>
+    /// <param name="axial">Axial force N_Ed that acts with the moment (N, tension positive).</param>
+    /// <param name="reference">Height at which it acts, and about which the moment is taken (m above the soffit).</param>
+    public UltimateState? Resistance(Bending bending, double axial = 0, double reference = 0)
     {
         var depth = top - bottom;
-        var neutral = Roots.Bisect(x => Axial(bending, x), 1e-9 * depth, depth);
-        return neutral is { } x ? State(bending, x) : null;
+        var neutral = Roots.FalsePosition(x => Axial(bending, x) + axial, 1e-9 * depth, depth, 1e-10 * depth);
+        return neutral is { } x ? State(bending, x, axial, reference) : null;
     }
 
     /// <summary>Sum of forces for a neutral axis depth, compression positive.</summary>
@@ -88,12 +91,12 @@ public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, Immut
             - steel.Sum(layer => Pull(layer, bending, x, curvature).Force);
     }
 
-    private UltimateState State(Bending bending, double x)
+    private UltimateState State(Bending bending, double x, double axial, double reference)
     {
         var curvature = Curvature(bending, x);
         ImmutableArray<ConcreteState> parts = [.. concrete.Select(part => Compress(part, bending, x, curvature)).Where(p => p.Force > 0)];
         ImmutableArray<SteelState> layers = [.. steel.Select(layer => Pull(layer, bending, x, curvature))];
-        var moment = parts.Sum(p => p.Force * p.Height) - layers.Sum(l => l.Force * l.Layer.Height);
+        var moment = parts.Sum(p => p.Force * p.Height) - layers.Sum(l => l.Force * l.Layer.Height) + axial * reference;
         return new(x, curvature, curvature * x, bending == Bending.Sagging ? moment : -moment, parts, layers);
     }
 
