@@ -3,20 +3,32 @@ namespace Pravik.Data;
 /// <summary>A project: one bridge with its history. The head is the revision that is shown.</summary>
 public sealed class Project
 {
+    /// <summary>Name in addresses.</summary>
     public required string Id { get; init; }
+
+    /// <summary>When it was begun.</summary>
     public required DateTime CreatedAt { get; init; }
+
+    /// <summary>The revision that is shown.</summary>
     public int Head { get; set; }
+
+    /// <summary>All revisions.</summary>
     public List<Revision> Revisions { get; } = [];
 }
 
 /// <summary>One edit and the whole bridge after it. Undo moves the head to the parent; nothing is ever removed.</summary>
 public sealed class Revision
 {
+    /// <summary>Its bridge.</summary>
     public required string ProjectId { get; init; }
+
+    /// <summary>Number within the bridge, from 0.</summary>
     public required int Number { get; init; }
 
     /// <summary>The revision that was edited; 0 for the first.</summary>
     public required int Parent { get; init; }
+
+    /// <summary>What the edit did, in words.</summary>
     public required string Label { get; init; }
 
     /// <summary>The RFC 6902 patch, as JSON; empty for the first.</summary>
@@ -27,40 +39,62 @@ public sealed class Revision
 
     /// <summary>The bridge, as JSON.</summary>
     public required string Document { get; init; }
+
+    /// <summary>When it was made.</summary>
     public required DateTime CreatedAt { get; init; }
 }
 
 /// <summary>A name given to a point of the history, to come back to.</summary>
 public sealed class RestorePoint
 {
+    /// <summary>Its bridge.</summary>
     public required string ProjectId { get; init; }
+
+    /// <summary>The revision that it names.</summary>
     public required int Number { get; init; }
+
+    /// <summary>Its name.</summary>
     public required string Name { get; set; }
 }
 
 /// <summary>That a bridge stands on a road with others: those of one group have the same road and ground.</summary>
 public sealed class RoadShare
 {
+    /// <summary>A bridge.</summary>
     public required string ProjectId { get; init; }
+
+    /// <summary>Bridges of one group share their road.</summary>
     public required string Group { get; init; }
 }
 
 /// <summary>Results under the hash of their inputs.</summary>
 public sealed class StoredResult
 {
+    /// <summary>Hash of the bridge that they belong to.</summary>
     public required string Hash { get; init; }
+
+    /// <summary>Summary of the results.</summary>
     public required string Json { get; init; }
+
+    /// <summary>When they were worked out.</summary>
     public required DateTime CreatedAt { get; init; }
 }
 
 /// <summary>Something that the office keeps for use in any bridge: its kind, its name, and itself as JSON.</summary>
 public sealed class LibraryEntry
 {
+    /// <summary>What it is: a section, a pattern, a profile, a set of values.</summary>
     public required string Kind { get; init; }
+
+    /// <summary>Its name within the kind.</summary>
     public required string Name { get; init; }
+
+    /// <summary>Its value.</summary>
     public required string Json { get; set; }
 
     /// <summary>Whether it is kept for what was built with it and no longer meant for new work.</summary>
     public bool Superseded { get; set; }
+
+    /// <summary>When it was last changed.</summary>
     public required DateTime ChangedAt { get; set; }
 }

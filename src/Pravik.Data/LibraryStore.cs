@@ -12,6 +12,7 @@ public sealed record LibraryRow(string Kind, string Name, bool Superseded, DateT
 /// </summary>
 public sealed class LibraryStore(IDbContextFactory<PravikContext> contexts)
 {
+    /// <summary>All entries, by kind and name.</summary>
     public async Task<IReadOnlyList<LibraryRow>> ListAsync()
     {
         await using var db = await contexts.CreateDbContextAsync();
@@ -50,6 +51,7 @@ public sealed class LibraryStore(IDbContextFactory<PravikContext> contexts)
             .ExecuteUpdateAsync(set => set.SetProperty(e => e.Superseded, superseded).SetProperty(e => e.ChangedAt, DateTime.UtcNow));
     }
 
+    /// <summary>Takes an entry out of the library; false where there is none.</summary>
     public async Task TakeAwayAsync(string kind, string name)
     {
         await using var db = await contexts.CreateDbContextAsync();

@@ -5,13 +5,25 @@ namespace Pravik.Data;
 /// <summary>The database: SQLite through EF Core.</summary>
 public sealed class PravikContext(DbContextOptions<PravikContext> options) : DbContext(options)
 {
+    /// <summary>Bridges.</summary>
     public DbSet<Project> Projects => Set<Project>();
+
+    /// <summary>Revisions of bridges.</summary>
     public DbSet<Revision> Revisions => Set<Revision>();
+
+    /// <summary>Named points of histories.</summary>
     public DbSet<RestorePoint> RestorePoints => Set<RestorePoint>();
+
+    /// <summary>Results by hash.</summary>
     public DbSet<StoredResult> Results => Set<StoredResult>();
+
+    /// <summary>Bridges on one road.</summary>
     public DbSet<RoadShare> RoadShares => Set<RoadShare>();
+
+    /// <summary>The office library.</summary>
     public DbSet<LibraryEntry> Library => Set<LibraryEntry>();
 
+    /// <summary>Keys and indices.</summary>
     protected override void OnModelCreating(Microsoft.EntityFrameworkCore.ModelBuilder modelBuilder)
     {
         modelBuilder.Entity<Project>().HasMany(p => p.Revisions).WithOne().HasForeignKey(r => r.ProjectId);

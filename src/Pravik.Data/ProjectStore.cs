@@ -66,6 +66,7 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;");
     }
 
+    /// <summary>All bridges, as the list shows them.</summary>
     public async Task<IReadOnlyList<ProjectEntry>> ListAsync()
     {
         await using var db = await contexts.CreateDbContextAsync();
@@ -166,6 +167,7 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         return found is null ? null : BridgeJson.Read(found.Document).Bridge;
     }
 
+    /// <summary>The revisions that lead to the one shown, newest first, with those that can be redone.</summary>
     public async Task<IReadOnlyList<HistoryEntry>> HistoryAsync(string id)
     {
         await using var db = await contexts.CreateDbContextAsync();

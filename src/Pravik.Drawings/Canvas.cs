@@ -8,7 +8,10 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
     private readonly List<Mark> marks = [];
     private readonly List<Snap> snaps = [];
 
+    /// <summary>Width of the sheet.</summary>
     public double Width { get; } = width;
+
+    /// <summary>Height of the sheet.</summary>
     public double Height { get; } = height;
 
     /// <summary>Height of the usual text on this drawing; numbers are a little smaller.</summary>
@@ -17,21 +20,27 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
     /// <summary>What following marks belong to.</summary>
     public string? Part { get; set; }
 
+    /// <summary>A straight line.</summary>
     public void Line(Point a, Point b, Pen pen) => Add(new Stroke([a, b], false, pen, Fill.None));
 
+    /// <summary>A line through points.</summary>
     public void Path(IEnumerable<Point> points, Pen pen) => Add(new Stroke([.. points], false, pen, Fill.None));
 
     /// <summary>A line that swings from where it rests to another place and back.</summary>
     public void Swinging(IEnumerable<Point> rest, IEnumerable<Point> far, Pen pen) =>
         Add(new Stroke([.. rest], false, pen, Fill.None) { SwingsTo = [.. far] });
 
+    /// <summary>A filled area with its outline.</summary>
     public void Area(IEnumerable<Point> points, Fill fill, Pen pen = Pen.None) => Add(new Stroke([.. points], true, pen, fill));
 
+    /// <summary>A rectangle from one corner to the opposite one.</summary>
     public void Box(double x, double y, double width, double height, Fill fill, Pen pen = Pen.None) =>
         Area([new(x, y), new(x + width, y), new(x + width, y + height), new(x, y + height)], fill, pen);
 
+    /// <summary>A circle.</summary>
     public void Circle(Point centre, double radius, Pen pen, Fill fill = Fill.None) => Add(new Disc(centre, radius, pen, fill));
 
+    /// <summary>A text at a point.</summary>
     public void Text(
         Point at,
         string text,
@@ -131,6 +140,7 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
     /// <summary>Makes a point that measuring catches.</summary>
     public void Catch(Point at, Point3 world, string name) => snaps.Add(new(at, world, name));
 
+    /// <summary>The drawing, with its title and description in words.</summary>
     public Drawing Finish(string title, string note = "", StationScale? stations = null) =>
         new(Width, Height, [.. marks])
         {
@@ -186,5 +196,6 @@ public static class DrawingScale
     /// <summary>The largest usual scale 1 : N at which <paramref name="metres"/> fit in <paramref name="millimetres"/>.</summary>
     public static int Fitting(double metres, double millimetres) => Usual.FirstOrDefault(n => metres * 1000 / n <= millimetres, 50000);
 
+    /// <summary>The scale as written: 1 : 200.</summary>
     public static string Text(int scale) => $"1 : {scale}";
 }

@@ -6,6 +6,7 @@ namespace Pravik.Drawings;
 /// <summary>How a line is drawn: what it stands for decides its weight, dashes and colour.</summary>
 public enum Pen
 {
+    /// <summary>No line.</summary>
     None,
 
     /// <summary>Outline of what is cut.</summary>
@@ -45,8 +46,13 @@ public enum Pen
 /// <summary>How an area is filled.</summary>
 public enum Fill
 {
+    /// <summary>Nothing.</summary>
     None,
+
+    /// <summary>As the sheet.</summary>
     Sheet,
+
+    /// <summary>Light paper.</summary>
     Paper,
 
     /// <summary>Concrete in section: fine hatching.</summary>
@@ -54,19 +60,41 @@ public enum Fill
 
     /// <summary>Precast concrete in section.</summary>
     Precast,
+
+    /// <summary>Surfacing.</summary>
     Surfacing,
+
+    /// <summary>Ink.</summary>
     Ink,
+
+    /// <summary>Pale ink.</summary>
     Soft,
+
+    /// <summary>What is picked.</summary>
     Picked,
+
+    /// <summary>Between greatest and least.</summary>
     Envelope,
+
+    /// <summary>Lane 1 of traffic.</summary>
     LaneOne,
+
+    /// <summary>Other lanes.</summary>
     Lane,
+
+    /// <summary>What bears a load.</summary>
     Track,
 
     /// <summary>Utilisation up to 0.5, to 0.8, to 0.95 and to 1.</summary>
     Use1,
+
+    /// <summary>Utilisation, second band.</summary>
     Use2,
+
+    /// <summary>Utilisation, third band.</summary>
     Use3,
+
+    /// <summary>Utilisation above 1.</summary>
     Use4,
 
     /// <summary>Utilisation above 1: hatched.</summary>
@@ -77,30 +105,64 @@ public enum Fill
 
     /// <summary>Bands of a contour plot from the least to the greatest value; the middle one holds 0.</summary>
     Contour1,
+
+    /// <summary>Second band of a contour.</summary>
     Contour2,
+
+    /// <summary>Third band.</summary>
     Contour3,
+
+    /// <summary>Fourth band.</summary>
     Contour4,
+
+    /// <summary>Fifth band.</summary>
     Contour5,
+
+    /// <summary>Sixth band.</summary>
     Contour6,
+
+    /// <summary>Seventh band.</summary>
     Contour7,
+
+    /// <summary>Eighth band.</summary>
     Contour8,
+
+    /// <summary>Highest band.</summary>
     Contour9,
 }
 
+/// <summary>How a text is set.</summary>
 public enum TextKind
 {
+    /// <summary>Plain.</summary>
     Plain,
+
+    /// <summary>Strong.</summary>
     Strong,
+
+    /// <summary>Pale.</summary>
     Soft,
+
+    /// <summary>Figures of equal width.</summary>
     Number,
+
+    /// <summary>The same, pale.</summary>
     SoftNumber,
+
+    /// <summary>A heading.</summary>
     Title,
 }
 
+/// <summary>Which end of a text lies at its point.</summary>
 public enum Anchor
 {
+    /// <summary>Its beginning.</summary>
     Start,
+
+    /// <summary>Its middle.</summary>
     Middle,
+
+    /// <summary>Its end.</summary>
     End,
 }
 
@@ -109,6 +171,7 @@ public enum Anchor
 /// </summary>
 public abstract record Mark
 {
+    /// <summary>The part of the bridge that it shows, by which it is picked; null for none.</summary>
     public string? Part { get; init; }
 }
 
@@ -119,6 +182,7 @@ public sealed record Stroke(ImmutableArray<Point> Points, bool Closed, Pen Pen, 
     public ImmutableArray<Point> SwingsTo { get; init; } = [];
 }
 
+/// <summary>A circle.</summary>
 public sealed record Disc(Point Centre, double Radius, Pen Pen, Fill Fill) : Mark;
 
 /// <summary>Upright text on its baseline; with a halo where it must stay readable over lines.</summary>
@@ -146,6 +210,7 @@ public sealed record Drawing(double Width, double Height, ImmutableArray<Mark> M
     /// <summary>Scale and direction of view, shown beside the title.</summary>
     public string Note { get; init; } = "";
 
+    /// <summary>How stations lie across the drawing, where they do.</summary>
     public StationScale? Stations { get; init; }
 
     /// <summary>For a drawing of a section: where its origin lies (mm) and millimetres for each metre; up is against y.</summary>

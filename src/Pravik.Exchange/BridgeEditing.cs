@@ -14,6 +14,7 @@ public sealed record PatchOperation(string Op, string Path, JsonNode? Value = nu
 /// <summary>Edits of a bridge: a JSON Patch applied to the whole document, which is then read and validated whole.</summary>
 public static class BridgeEditing
 {
+    /// <summary>The most operations of one edit.</summary>
     public const int MostOperations = 500;
 
     /// <summary>

@@ -12,6 +12,7 @@ namespace Pravik.Exchange;
 /// <summary>What reading a document gave: a bridge, or none and the reasons; warnings may go with a bridge.</summary>
 public sealed record BridgeReading(Bridge? Bridge, ImmutableArray<Finding> Findings)
 {
+    /// <summary>Findings that stand in the way of reading.</summary>
     public IEnumerable<Finding> Errors => Findings.Where(f => f.Severity == Severity.Error);
 }
 
@@ -24,19 +25,24 @@ public static class BridgeJson
     /// <summary>Longest document that is read (bytes).</summary>
     public const int LongestDocument = 2_000_000;
 
+    /// <summary>How bridges are written and read.</summary>
     public static JsonSerializerOptions Options { get; } = MakeOptions(false);
 
     private static readonly JsonSerializerOptions Indented = MakeOptions(true);
 
+    /// <summary>A bridge in one line.</summary>
     public static string Write(Bridge bridge) => JsonSerializer.Serialize(bridge, Options);
 
+    /// <summary>A bridge as it is kept in files.</summary>
     public static string WriteIndented(Bridge bridge) => JsonSerializer.Serialize(bridge, Indented) + "\n";
 
+    /// <summary>A bridge as a JSON tree.</summary>
     public static JsonNode ToNode(Bridge bridge) => JsonSerializer.SerializeToNode(bridge, Options)!;
 
     /// <summary>A part of a bridge as JSON.</summary>
     public static JsonNode Node<T>(T part) => JsonSerializer.SerializeToNode(part, Options)!;
 
+    /// <summary>Reads a bridge; older versions are brought up first. Never throws.</summary>
     public static BridgeReading Read(string text)
     {
         if (text.Length > LongestDocument)
@@ -46,6 +52,7 @@ public static class BridgeJson
             : Read(() => JsonSerializer.Deserialize<Bridge>(text, Options));
     }
 
+    /// <summary>Reads a bridge; older versions are brought up first. Never throws.</summary>
     public static BridgeReading Read(JsonNode node) => Read(() => node.Deserialize<Bridge>(Options));
 
     /// <summary>The JSON Schema (2020-12) of the format.</summary>

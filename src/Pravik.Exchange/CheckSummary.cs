@@ -32,6 +32,7 @@ public sealed record CheckSummary
 {
     private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web) { WriteIndented = true };
 
+    /// <summary>Name of the bridge.</summary>
     public required string Bridge { get; init; }
 
     /// <summary>True only where everything that applies was checked and passes.</summary>
@@ -39,14 +40,23 @@ public sealed record CheckSummary
 
     /// <summary>Whether something that was checked fails.</summary>
     public required bool Fails { get; init; }
+
+    /// <summary>What was checked.</summary>
     public required ImmutableArray<string> Checked { get; init; }
+
+    /// <summary>What applies and was not checked.</summary>
     public required ImmutableArray<string> NotChecked { get; init; }
 
     /// <summary>The worst utilisation; null where nothing was checked.</summary>
     public double? Utilisation { get; init; }
+
+    /// <summary>The worst of each girder, span and check, worst first.</summary>
     public required ImmutableArray<CheckRow> Checks { get; init; }
+
+    /// <summary>Load and reaction, case by case.</summary>
     public required ImmutableArray<BalanceRow> Balance { get; init; }
 
+    /// <summary>The summary of results.</summary>
     public static CheckSummary Of(string bridge, BridgeResults results) =>
         new()
         {
@@ -84,6 +94,7 @@ public sealed record CheckSummary
     /// <summary>What passes or fails, in words: “ultimate bending passes, 0.95”, and what is not checked yet.</summary>
     public string Words => CheckWords.Verdict(Checked, NotChecked, Utilisation, Fails);
 
+    /// <summary>The summary as JSON.</summary>
     public string Write() => JsonSerializer.Serialize(this, Options);
 
     /// <summary>Null where the text is no summary of this version.</summary>

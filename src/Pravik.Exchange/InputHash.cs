@@ -13,6 +13,7 @@ public static class InputHash
     /// <summary>Names the build of the computation, so that stored results of an older one are not taken for new.</summary>
     private static readonly string Computation = typeof(Bridge).Assembly.ManifestModule.ModuleVersionId.ToString("N");
 
+    /// <summary>Hash of all that results of a bridge depend on.</summary>
     public static string Of(Bridge bridge) =>
         Hash(
             bridge with

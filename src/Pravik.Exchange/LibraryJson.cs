@@ -21,7 +21,10 @@ public sealed record LibraryReading(ImmutableArray<LibraryItem> Items, Immutable
 /// </summary>
 public static class LibraryJson
 {
+    /// <summary>Name of the format.</summary>
     public const string FormatName = "pravik-library";
+
+    /// <summary>Its version.</summary>
     public const int CurrentVersion = 1;
     private const int MostItems = 1000;
 
@@ -37,6 +40,7 @@ public static class LibraryJson
     /// <summary>Sets of national values.</summary>
     public const string NationalSet = "nationalSet";
 
+    /// <summary>Library items as a file.</summary>
     public static string Write(IEnumerable<LibraryItem> items) =>
         new JsonObject
         {
@@ -55,6 +59,7 @@ public static class LibraryJson
             ]),
         }.ToJsonString(new() { WriteIndented = true }) + "\n";
 
+    /// <summary>Reads library items; what cannot be taken is told.</summary>
     public static LibraryReading Read(string text)
     {
         if (text.Length > BridgeJson.LongestDocument)

@@ -8,6 +8,7 @@ namespace Pravik.Web;
 /// </summary>
 public sealed class RoadUploads
 {
+    /// <summary>The longest file that is taken (bytes).</summary>
     public const long LongestFile = 300_000_000;
     private const int Most = 6;
     private readonly Dictionary<string, (string Name, RoadFile File)> waiting = [];
@@ -29,6 +30,7 @@ public sealed class RoadUploads
         return (token, file);
     }
 
+    /// <summary>The file of a token, while it is kept.</summary>
     public (string Name, RoadFile File)? Find(string? token)
     {
         lock (gate)

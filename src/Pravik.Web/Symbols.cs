@@ -9,6 +9,7 @@ namespace Pravik.Web;
 /// </summary>
 public static partial class Symbols
 {
+    /// <summary>A symbol with its indices set low, as HTML.</summary>
     public static IHtmlContent Markup(string text) => new HtmlString(Subscript().Replace(WebUtility.HtmlEncode(text), "<sub>$1</sub>"));
 
     [GeneratedRegex(@"_([\p{L}\p{N}.]+(?:,[\p{L}\p{N}]+)*)")]

@@ -10,6 +10,7 @@ namespace Pravik.Web;
 /// </summary>
 public static class UserUnits
 {
+    /// <summary>Name of the cookie.</summary>
     public const string Cookie = "pravik-units";
 
     /// <summary>The bridge as this person is to see it.</summary>
@@ -23,5 +24,6 @@ public static class UserUnits
             }
             : bridge;
 
+    /// <summary>The bridge in the units that the reader chose.</summary>
     public static Snapshot For(HttpRequest request, Snapshot snapshot) => snapshot with { Bridge = For(request, snapshot.Bridge) };
 }

@@ -1,8 +1,8 @@
 namespace Pravik.Core.Bridges;
 
 /// <summary>
-/// Which span, counted from 0. Plain integers convert from and to it, so that lists are indexed by it; a girder, axis or stage is never taken
-/// for a span, as no conversion leads from one index to another.
+/// Which span, counted from 0. Plain integers convert from and to it, so that lists are indexed by it; a girder, axis or stage is never
+/// taken for a span, as no conversion leads from one index to another.
 /// </summary>
 /// <param name="Value">Place in lists.</param>
 public readonly record struct SpanIndex(int Value)

@@ -1,6 +1,8 @@
 namespace Pravik.Core.Frames;
 
-/// <summary>A direction of movement or load in a frame: along and about the axes x, y and z, in the order of the six values of a joint.</summary>
+/// <summary>
+/// A direction of movement or load in a frame: along and about the axes x, y and z, in the order of the six values of a joint.
+/// </summary>
 public enum FrameDirection
 {
     /// <summary>Along x.</summary>

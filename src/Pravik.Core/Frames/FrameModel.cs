@@ -128,8 +128,8 @@ public sealed record FrameCase(string Id)
 public sealed record NodalLoad(int Node, Point3 Force, Point3 Moment);
 
 /// <summary>
-/// A load on a beam, a force along or a moment about an axis, global where it is not said to be local. A distributed one goes from <paramref name="From"/>
-/// to <paramref name="To"/> (fractions of the length) and from
+/// A load on a beam, a force along or a moment about an axis, global where it is not said to be local. A distributed one goes from
+/// <paramref name="From"/> to <paramref name="To"/> (fractions of the length) and from
 /// <paramref name="Start"/> to <paramref name="End"/> (N/m or Nm/m); a point load stands at <paramref name="From"/> = <paramref
 /// name="To"/> with the value <paramref name="Start"/>.
 /// </summary>

@@ -12,6 +12,7 @@ namespace Pravik.Drawings.Views;
 /// </summary>
 public static class BandView
 {
+    /// <summary>Draws the band: ground, deck, supports and, with results, utilisations.</summary>
     public static Drawing Draw(
         BridgeGeometry geometry,
         Ground? ground,

@@ -36,6 +36,7 @@ public sealed record Diagram(
 /// <summary>Draws a <see cref="Diagram"/> with round grid values, labelled peaks and the value at the cursor.</summary>
 public static class DiagramView
 {
+    /// <summary>Draws curves along the bridge, with a station and a picked value where given.</summary>
     public static Drawing Draw(
         Diagram diagram,
         UnitSystem units,

@@ -10,18 +10,32 @@ namespace Pravik.Drawings.Views;
 /// <summary>From where a model is seen.</summary>
 public enum FrameLook
 {
+    /// <summary>From the side and above.</summary>
     Space,
+
+    /// <summary>From above.</summary>
     Plan,
+
+    /// <summary>From the side.</summary>
     Side,
 }
 
 /// <summary>What is written on a model.</summary>
 public enum FrameNames
 {
+    /// <summary>None.</summary>
     None,
+
+    /// <summary>Of joints.</summary>
     Joints,
+
+    /// <summary>Of members.</summary>
     Members,
+
+    /// <summary>Of sections.</summary>
     Sections,
+
+    /// <summary>Local axes.</summary>
     Axes,
 }
 
@@ -39,13 +53,22 @@ public sealed record MemberForces(QuantityKind Kind, bool PositiveDown, Immutabl
 /// <summary>How a model is drawn.</summary>
 public sealed record FrameShow
 {
+    /// <summary>From where it is seen.</summary>
     public FrameLook Look { get; init; }
+
+    /// <summary>Which names are written.</summary>
     public FrameNames Names { get; init; }
+
+    /// <summary>Station of the cursor (m).</summary>
     public double? Station { get; init; }
+
+    /// <summary>The picked part.</summary>
     public string? Picked { get; init; }
 
     /// <summary>Displacements of joints (m, rad), and by how much the usual drawing of them is made larger.</summary>
     public double[][]? Displacements { get; init; }
+
+    /// <summary>Magnification about the station; 1 shows the whole.</summary>
     public double Zoom { get; init; } = 1;
 
     /// <summary>From how much nearer the model is seen, about the station.</summary>
@@ -56,8 +79,14 @@ public sealed record FrameShow
 
     /// <summary>Loads to draw, and reactions at seats (N, up).</summary>
     public FrameCase? Load { get; init; }
+
+    /// <summary>Reactions at the seats, in order (N).</summary>
     public ImmutableArray<(int Node, double Up)> Reactions { get; init; } = [];
+
+    /// <summary>Values on shells.</summary>
     public Contour? Contour { get; init; }
+
+    /// <summary>Diagram of a force along members.</summary>
     public MemberForces? Forces { get; init; }
 }
 
@@ -108,6 +137,7 @@ public sealed class FrameView
         enlarged = most > 0 ? Rounded(Drawn * size.Width / scale / most) * show.Zoom : 0;
     }
 
+    /// <summary>Draws a model as asked.</summary>
     public static Drawing Draw(BridgeModel model, FrameShow show, UnitSystem units, ViewSize size)
     {
         var view = new FrameView(model, show, units, size);

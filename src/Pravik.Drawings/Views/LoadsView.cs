@@ -9,6 +9,7 @@ namespace Pravik.Drawings.Views;
 /// <summary>The section with its permanent loads above it and, higher, load model 1 on notional lanes packed from the left kerb.</summary>
 public static class LoadsView
 {
+    /// <summary>Draws the deck's lanes and what lies on it at a station.</summary>
     public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, double station)
     {
         var view = new SectionView(geometry, units, size, station, 19.5 * size.TextHeight);

@@ -17,6 +17,7 @@ public sealed class MaterialView
 
     private MaterialView(UnitSystem units, ViewSize size) => (this.units, canvas) = (units, new(size.Width, size.Height, size.TextHeight));
 
+    /// <summary>Draws the stress-strain lines of the materials.</summary>
     public static Drawing Draw(Bridge bridge, UnitSystem units, ViewSize size)
     {
         var view = new MaterialView(units, size);

@@ -39,6 +39,7 @@ public sealed class RoadDiagramView
         ];
     }
 
+    /// <summary>Draws profile, curvature and crossfall along the road.</summary>
     public static Drawing Draw(BridgeGeometry geometry, Ground? ground, UnitSystem units, ViewSize size, double? cursor = null)
     {
         var view = new RoadDiagramView(geometry, units, size, cursor);

@@ -10,6 +10,7 @@ public static class RoadPlanView
 {
     private const int MostMarks = 400;
 
+    /// <summary>Draws the road line in plan.</summary>
     public static Drawing Draw(BridgeGeometry geometry, UnitSystem units, ViewSize size, double? cursor = null)
     {
         var line = geometry.Road.Line;

@@ -34,6 +34,7 @@ public sealed class StageView
         sideY = planY - scale * low + 7;
     }
 
+    /// <summary>Draws what stands in a stage.</summary>
     public static Drawing Draw(BridgeGeometry geometry, StageStep step, ViewSize size, double? cursor)
     {
         var view = new StageView(geometry, step, size);

@@ -38,6 +38,7 @@ public sealed class SurroundingsView
         (low, high) = (centre - half, centre + half);
     }
 
+    /// <summary>Draws the road with ground, crossings and other bridges on it.</summary>
     public static Drawing Draw(
         BridgeGeometry geometry,
         Ground? ground,

@@ -11,6 +11,7 @@ public static class PdfWriter
     private static readonly SKTypeface Strong = Face("Barlow-SemiBold.ttf");
     private static readonly SKTypeface Number = Face("SplineSansMono-Regular.ttf");
 
+    /// <summary>A PDF with a page for each drawing; texts keep their characters.</summary>
     public static byte[] Write(string title, IReadOnlyList<Drawing> drawings)
     {
         using var stream = new MemoryStream();

@@ -7,7 +7,10 @@ namespace Pravik.Exchange.Frames;
 /// <summary>Reads frame models (docs/frame-model.md). Never throws on bad input.</summary>
 public sealed class FrameReader
 {
+    /// <summary>Name of the format.</summary>
     public const string FormatName = "pravik-frame";
+
+    /// <summary>Its version.</summary>
     public const int CurrentVersion = 1;
     private static readonly string[] Components = ["ux", "uy", "uz", "rx", "ry", "rz"];
     private static readonly string[] LoadComponents = ["fx", "fy", "fz", "mx", "my", "mz"];
@@ -17,6 +20,7 @@ public sealed class FrameReader
 
     private FrameReader() { }
 
+    /// <summary>Reads a frame model, or tells its problems by their places. Never throws.</summary>
     public static FrameReading Read(ReadOnlyMemory<byte> text)
     {
         try

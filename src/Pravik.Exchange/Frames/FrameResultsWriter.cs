@@ -9,6 +9,7 @@ public static class FrameResultsWriter
     private static readonly string[] Movements = ["ux", "uy", "uz", "rx", "ry", "rz"];
     private static readonly string[] Forces = ["fx", "fy", "fz", "mx", "my", "mz"];
 
+    /// <summary>Writes results in the format of docs/frame-model.md.</summary>
     public static void Write(Stream stream, FrameModel model, FrameResults results)
     {
         using var json = new Utf8JsonWriter(stream, new() { Indented = false });

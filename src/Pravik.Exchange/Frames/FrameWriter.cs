@@ -10,6 +10,7 @@ public static class FrameWriter
     private static readonly string[] Components = ["ux", "uy", "uz", "rx", "ry", "rz"];
     private static readonly string[] LoadComponents = ["fx", "fy", "fz", "mx", "my", "mz"];
 
+    /// <summary>Writes a model in the format of docs/frame-model.md.</summary>
     public static void Write(Stream stream, FrameModel model)
     {
         using var json = new Utf8JsonWriter(stream, new() { Indented = true });

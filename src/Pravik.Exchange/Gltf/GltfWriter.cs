@@ -52,6 +52,7 @@ public sealed class GltfWriter
 
     private GltfWriter(Point3 origin) => this.origin = origin;
 
+    /// <summary>The bridge as binary glTF, on its ground where there is one.</summary>
     public static byte[] Write(BridgeGeometry geometry, Ground? ground)
     {
         var middle = (geometry.FirstStation + geometry.LastStation) / 2;

@@ -25,8 +25,10 @@ public static class LandXmlReader
         IgnoreWhitespace = true,
     };
 
+    /// <summary>Reads roads and grounds; what cannot be taken is a finding. Never throws.</summary>
     public static RoadFile Read(string text) => Read(new MemoryStream(System.Text.Encoding.UTF8.GetBytes(text)));
 
+    /// <summary>Reads roads and grounds; what cannot be taken is a finding. Never throws.</summary>
     public static RoadFile Read(Stream stream)
     {
         var draft = new Draft();

@@ -10,6 +10,7 @@ public static class LandXmlWriter
 {
     private static readonly XNamespace Ns = "http://www.landxml.org/schema/LandXML-1.2";
 
+    /// <summary>A road, and a ground where given, as LandXML 1.2.</summary>
     public static string Write(Road road, NamedGround? ground = null)
     {
         var line = new RoadLine(road).Line;

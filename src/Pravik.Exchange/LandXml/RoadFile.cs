@@ -53,7 +53,9 @@ public sealed record RoadFile(
             Elements = road.Elements.SetItem(0, road.Elements[0] with { Start = new(road.StartEast, road.StartNorth, road.Azimuth) }),
         };
 
+    /// <summary>A file of which nothing can be taken, and why.</summary>
     public static RoadFile Refused(Finding finding) => new([], [], 1, ImmutableSortedDictionary<string, int>.Empty, [finding]);
 
+    /// <summary>Findings of the file and of all in it.</summary>
     public IEnumerable<Finding> AllFindings => Findings.Concat(Alignments.SelectMany(a => a.Findings));
 }

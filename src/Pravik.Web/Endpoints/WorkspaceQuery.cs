@@ -28,6 +28,7 @@ public sealed record WorkspaceQuery(
     int? Stage
 )
 {
+    /// <summary>The request, with what is missing as usual.</summary>
     public WorkspaceRequest ToRequest()
     {
         var usual = new WorkspaceRequest();

@@ -18,6 +18,7 @@ public static class EntryReader
 {
     private const int MostSpans = 100;
 
+    /// <summary>Reads what was typed into the entry at a path, in the units of the bridge.</summary>
     public static EntryReading Read(Bridge bridge, string path, string? text)
     {
         if (Entered.At(path, bridge) is not { } entry)

@@ -21,9 +21,16 @@ public sealed record LedgerAction(string Words, string Label, IReadOnlyList<Exch
 /// </summary>
 public sealed record LedgerRow(string Name, string Value, string Unit)
 {
+    /// <summary>Path of the entry; null for a reading.</summary>
     public string? Path { get; init; }
+
+    /// <summary>Kind of entry: quantity, text, choice, spans or reading.</summary>
     public string Entry { get; init; } = "reading";
+
+    /// <summary>What it is, and its bounds.</summary>
     public string Help { get; init; } = "";
+
+    /// <summary>What can be chosen.</summary>
     public IReadOnlyList<Choice> Choices { get; init; } = [];
 
     /// <summary>Whether the value is the project's own where it could be inherited.</summary>
@@ -32,6 +39,7 @@ public sealed record LedgerRow(string Name, string Value, string Unit)
     /// <summary>Whether the value shown follows from elsewhere.</summary>
     public bool IsInherited { get; init; }
 
+    /// <summary>Whether it has an own value that can be given back.</summary>
     public bool CanGiveBack => IsOwn && Path is not null;
 
     /// <summary>Address of a page that a click opens.</summary>
@@ -44,6 +52,7 @@ public sealed record LedgerRow(string Name, string Value, string Unit)
 /// <summary>Rows under a heading, drawn as a list or, with columns, as a small table with one row of cells each.</summary>
 public sealed record LedgerGroup(string Title, IReadOnlyList<LedgerRow> Rows)
 {
+    /// <summary>Buttons under the group.</summary>
     public IReadOnlyList<LedgerAction> Actions { get; init; } = [];
 
     /// <summary>Headings of a table; the rows of the group then hold the cells row by row, each as long as this list.</summary>
@@ -51,6 +60,8 @@ public sealed record LedgerGroup(string Title, IReadOnlyList<LedgerRow> Rows)
 
     /// <summary>For tables: what the button at the end of each row does.</summary>
     public IReadOnlyList<LedgerAction> RowActions { get; init; } = [];
+
+    /// <summary>A sentence under the heading.</summary>
     public string Note { get; init; } = "";
 }
 
@@ -69,6 +80,7 @@ public sealed record LedgerLine(
 /// <summary>The ledger of a step or of a picked part.</summary>
 public sealed record Ledger(string Title, string Subtitle, IReadOnlyList<LedgerGroup> Groups)
 {
+    /// <summary>Lines of a calculation.</summary>
     public IReadOnlyList<LedgerLine> Lines { get; init; } = [];
 
     /// <summary>The value to go to when the part was picked, or null.</summary>

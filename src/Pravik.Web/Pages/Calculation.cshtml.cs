@@ -14,11 +14,19 @@ namespace Pravik.Web.Pages;
 /// <summary>The printable calculation of one check.</summary>
 public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageModel
 {
+    /// <summary>The bridge.</summary>
     public string ProjectId { get; private set; } = "";
+
+    /// <summary>The bridge as it stands.</summary>
     public Bridge Bridge { get; private set; } = null!;
+
+    /// <summary>The lines shown.</summary>
     public Calculation? Calculation { get; private set; }
+
+    /// <summary>What applies and was not checked.</summary>
     public string NotChecked { get; private set; } = "";
 
+    /// <summary>Shows the page.</summary>
     public async Task<IActionResult> OnGetAsync(string id, int girder, int span, int point, string? bending)
     {
         if (await store.FindAsync(id) is not { } snapshot)

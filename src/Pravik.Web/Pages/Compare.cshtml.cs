@@ -21,14 +21,28 @@ public sealed class CompareModel(ProjectStore store) : PageModel
 {
     private const int MostValues = 500;
 
+    /// <summary>The bridge.</summary>
     public string ProjectId { get; private set; } = "";
+
+    /// <summary>The bridge as it stands.</summary>
     public Bridge Bridge { get; private set; } = null!;
+
+    /// <summary>Revisions that can be chosen.</summary>
     public IReadOnlyList<HistoryEntry> History { get; private set; } = [];
+
+    /// <summary>The older revision.</summary>
     public int Before { get; private set; }
+
+    /// <summary>The newer revision.</summary>
     public int After { get; private set; }
+
+    /// <summary>Values that differ.</summary>
     public IReadOnlyList<ChangedValue> Values { get; private set; } = [];
+
+    /// <summary>Both shapes over each other.</summary>
     public IReadOnlyList<(Drawing Drawing, string Svg)> Drawings { get; private set; } = [];
 
+    /// <summary>Shows the page.</summary>
     public async Task<IActionResult> OnGetAsync(string id, int? before, int? after)
     {
         if (await store.FindAsync(id) is not { } snapshot)

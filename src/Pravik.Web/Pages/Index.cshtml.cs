@@ -14,23 +14,31 @@ namespace Pravik.Web.Pages;
 /// <summary>The list of bridges, a form for a new one, and one for a file.</summary>
 public sealed class IndexModel(ProjectStore store) : PageModel
 {
+    /// <summary>Name of the new bridge.</summary>
     [BindProperty, Required(ErrorMessage = "The bridge needs a name."), StringLength(120)]
     public string Name { get; set; } = "";
 
+    /// <summary>Its national set.</summary>
     [BindProperty, Display(Name = "National set")]
     public string NationalSet { get; set; } = NationalValues.Recommended;
 
+    /// <summary>Its units.</summary>
     [BindProperty]
     public string Units { get; set; } = "metric";
 
+    /// <summary>All bridges.</summary>
     public IReadOnlyList<ProjectEntry> Projects { get; private set; } = [];
 
+    /// <summary>What was wrong with a file.</summary>
     public IReadOnlyList<Finding> FileFindings { get; private set; } = [];
 
+    /// <summary>National sets that can be chosen.</summary>
     public IEnumerable<SelectListItem> Sets => NationalValues.Names.Select(n => new SelectListItem(n, n));
 
+    /// <summary>Shows the page.</summary>
     public async Task OnGetAsync() => Projects = await store.ListAsync();
 
+    /// <summary>Takes what the form holds.</summary>
     public async Task<IActionResult> OnPostAsync()
     {
         Projects = await store.ListAsync();
@@ -53,6 +61,7 @@ public sealed class IndexModel(ProjectStore store) : PageModel
         return Redirect($"/bridges/{snapshot.ProjectId}/basis");
     }
 
+    /// <summary>Takes a file.</summary>
     public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
     {
         ModelState.Clear();

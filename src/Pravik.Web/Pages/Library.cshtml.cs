@@ -13,12 +13,18 @@ namespace Pravik.Web.Pages;
 /// <summary>The office library: what is kept, its state, and its exchange as a file.</summary>
 public sealed class LibraryModel(LibraryStore library) : PageModel
 {
+    /// <summary>All entries.</summary>
     public IReadOnlyList<LibraryRow> Rows { get; private set; } = [];
+
+    /// <summary>What was wrong with a file.</summary>
     public IReadOnlyList<Finding> Findings { get; private set; } = [];
+
+    /// <summary>What was taken from a file, in words.</summary>
     public string? Taken { get; private set; }
 
     private UnitSystem Units => UnitSystem.Named(Request.Cookies[UserUnits.Cookie]);
 
+    /// <summary>A kind of entry in words.</summary>
     public static string Words(string kind) =>
         kind switch
         {
@@ -47,20 +53,24 @@ public sealed class LibraryModel(LibraryStore library) : PageModel
         return "";
     }
 
+    /// <summary>Shows the page.</summary>
     public async Task OnGetAsync() => Rows = await library.ListAsync();
 
+    /// <summary>Marks an entry as superseded, or as current again.</summary>
     public async Task<IActionResult> OnPostMarkAsync(string? kind, string? name, bool superseded)
     {
         await library.MarkAsync(kind ?? "", name ?? "", superseded);
         return RedirectToPage();
     }
 
+    /// <summary>Takes an entry out of the library.</summary>
     public async Task<IActionResult> OnPostTakeAsync(string? kind, string? name)
     {
         await library.TakeAwayAsync(kind ?? "", name ?? "");
         return RedirectToPage();
     }
 
+    /// <summary>Takes a file.</summary>
     public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
     {
         if (file is null || file.Length == 0)

@@ -7,11 +7,16 @@ namespace Pravik.Web.Pages;
 [IgnoreAntiforgeryToken]
 public sealed class ProblemModel : PageModel
 {
+    /// <summary>What happened.</summary>
     public string Heading { get; private set; } = "";
+
+    /// <summary>What can be done.</summary>
     public string Words { get; private set; } = "";
 
+    /// <summary>Shows the page.</summary>
     public void OnGet(string code) => Say(code);
 
+    /// <summary>Shows the page after a post that failed.</summary>
     public void OnPost(string code) => Say(code);
 
     private void Say(string code) =>

@@ -20,13 +20,28 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
 {
     private const double Step = 10;
 
+    /// <summary>The bridge.</summary>
     public string ProjectId { get; private set; } = "";
+
+    /// <summary>The bridge as it stands.</summary>
     public Bridge Bridge { get; private set; } = null!;
+
+    /// <summary>Names the uploaded file while it is looked at.</summary>
     public string? Token { get; private set; }
+
+    /// <summary>Name of the file.</summary>
     public string FileName { get; private set; } = "";
+
+    /// <summary>What was read of it.</summary>
     public RoadFile? Read { get; private set; }
+
+    /// <summary>The road in it that is chosen.</summary>
     public ReadAlignment? Chosen { get; private set; }
+
+    /// <summary>That road as it would be taken.</summary>
     public Road? NewRoad { get; private set; }
+
+    /// <summary>How it differs from the road of the bridge.</summary>
     public IReadOnlyList<RoadChange> Changes { get; private set; } = [];
 
     /// <summary>Lines of the file beside the chosen alignment.</summary>
@@ -34,19 +49,26 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
 
     /// <summary>Other alignments of the file that pass under the bridge.</summary>
     public IReadOnlyList<Crossing> Crossings { get; private set; } = [];
+
+    /// <summary>What stands in the way of taking it.</summary>
     public IReadOnlyList<string> Problems { get; private set; } = [];
 
+    /// <summary>Name of the chosen alignment.</summary>
     [BindProperty(SupportsGet = true)]
     public string? Alignment { get; set; }
 
+    /// <summary>Name of the chosen profile.</summary>
     [BindProperty(SupportsGet = true)]
     public string? Profile { get; set; }
 
+    /// <summary>Name of the chosen ground.</summary>
     [BindProperty(SupportsGet = true)]
     public string? Ground { get; set; }
 
+    /// <summary>Units of the reader.</summary>
     public UnitSystem Units => UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
 
+    /// <summary>Shows the page.</summary>
     public async Task<IActionResult> OnGetAsync(string id, string? token)
     {
         if (!await OpenAsync(id))
@@ -56,6 +78,7 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
         return Page();
     }
 
+    /// <summary>Takes what the form holds.</summary>
     public async Task<IActionResult> OnPostAsync(string id, IFormFile? file)
     {
         if (!await OpenAsync(id))
@@ -75,6 +98,7 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
         return RedirectToPage(new { id, token });
     }
 
+    /// <summary>Takes the chosen road over into the bridge.</summary>
     public async Task<IActionResult> OnPostAcceptAsync(
         string id,
         string? token,

@@ -17,27 +17,42 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
 {
     private const int MostRows = 5000;
 
+    /// <summary>The bridge.</summary>
     public string ProjectId { get; private set; } = "";
+
+    /// <summary>The bridge as it stands.</summary>
     public Bridge Bridge { get; private set; } = null!;
+
+    /// <summary>The points set out.</summary>
     public IReadOnlyList<SetOutRow> Rows { get; private set; } = [];
+
+    /// <summary>What is wrong with the values asked for.</summary>
     public string? Problem { get; private set; }
+
+    /// <summary>Units of the reader.</summary>
     public UnitSystem Units => UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
 
+    /// <summary>Along which line: the road, an axis, an edge.</summary>
     [BindProperty(SupportsGet = true)]
     public string Line { get; set; } = "road";
 
+    /// <summary>First station, as typed.</summary>
     [BindProperty(SupportsGet = true)]
     public string? From { get; set; }
 
+    /// <summary>Last station, as typed.</summary>
     [BindProperty(SupportsGet = true)]
     public string? To { get; set; }
 
+    /// <summary>Distance of points, as typed.</summary>
     [BindProperty(SupportsGet = true)]
     public string Step { get; set; } = "";
 
+    /// <summary>Offsets, as typed.</summary>
     [BindProperty(SupportsGet = true)]
     public string? Offsets { get; set; }
 
+    /// <summary>Shows the page.</summary>
     public async Task<IActionResult> OnGetAsync(string id, string? format)
     {
         if (await store.FindAsync(id) is not { } snapshot)

@@ -12,6 +12,7 @@ public sealed class ResultCache(long most = 600_000_000)
     private readonly LinkedList<(string Hash, BridgeResults Results)> kept = [];
     private readonly Lock guard = new();
 
+    /// <summary>Results of a hash, where they are still kept.</summary>
     public BridgeResults? Find(string? hash)
     {
         lock (guard)
@@ -28,6 +29,7 @@ public sealed class ResultCache(long most = 600_000_000)
         return null;
     }
 
+    /// <summary>Keeps results; the longest unused go where memory is short.</summary>
     public void Keep(string hash, BridgeResults results)
     {
         lock (guard)

@@ -26,8 +26,10 @@ public sealed class RunEvents
         }
     }
 
+    /// <summary>Tells that a bridge was edited.</summary>
     public void TellEdit(string project) => Send(project, "edit");
 
+    /// <summary>Tells that something about its runs changed.</summary>
     public void TellRun(string project) => Send(project, "run");
 
     private void Send(string project, string name)

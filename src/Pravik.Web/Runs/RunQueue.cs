@@ -45,11 +45,13 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
 
     private sealed record Job(string Project, JobKind Kind, string Hash, int Revision, Bridge Bridge, CancellationTokenSource Cancel);
 
+    /// <summary>Tells what changes.</summary>
     public RunEvents Events { get; } = new();
 
     /// <summary>How the run of a project's bridge stands, and the comparison of its models.</summary>
     public RunState? State(string project) => states.GetValueOrDefault((project, JobKind.Bridge));
 
+    /// <summary>How the comparison of models of a bridge stands.</summary>
     public RunState? ComparisonState(string project) => states.GetValueOrDefault((project, JobKind.Comparison));
 
     /// <summary>
@@ -57,8 +59,10 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
     /// </summary>
     public LatestResults? Latest(string project) => Found(latest, project);
 
+    /// <summary>Results before the latest ones of a bridge, where they are still kept.</summary>
     public LatestResults? Before(string project) => Found(before, project);
 
+    /// <summary>The compared models of a bridge, where they are still kept.</summary>
     public LatestComparison? Compared(string project) => compared.GetValueOrDefault(project);
 
     /// <summary>Results of a bridge of any edit where they are kept.</summary>
@@ -154,6 +158,7 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
         latest[project] = (hash, revision);
     }
 
+    /// <summary>Works through the queue until the application stops.</summary>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         // The first run of a process is slow while code is compiled; it is spent on a bridge that nobody waits for.

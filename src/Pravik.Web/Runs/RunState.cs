@@ -4,25 +4,35 @@ using Pravik.Core.Stages;
 
 namespace Pravik.Web.Runs;
 
+/// <summary>How a run stands.</summary>
 public enum RunStatus
 {
+    /// <summary>In the queue.</summary>
     Waiting,
+
+    /// <summary>Under way.</summary>
     Running,
+
+    /// <summary>Finished.</summary>
     Done,
 
     /// <summary>Stopped by a person, or not yet begun.</summary>
     Stopped,
+
+    /// <summary>Ended by a fault or a refusal.</summary>
     Failed,
 }
 
 /// <summary>How a piece of work stands: for which input hash, how far, and what it is doing.</summary>
 public sealed record RunState(string Hash, RunStatus Status, double Fraction, string Doing)
 {
+    /// <summary>How long it took, or takes by now (s).</summary>
     public double Seconds { get; init; }
 
     /// <summary>A model that can move, and how; null for other states.</summary>
     public ModelRefusedException? Refused { get; init; }
 
+    /// <summary>Whether it waits or runs.</summary>
     public bool IsUnderWay => Status is RunStatus.Running or RunStatus.Waiting;
 }
 

@@ -12,6 +12,7 @@ public static class Finder
 {
     private const int Most = 12;
 
+    /// <summary>Values and parts whose words hold all that was typed.</summary>
     public static IReadOnlyList<FoundPlace> Find(Snapshot snapshot, string text)
     {
         var words = text.Split(' ', StringSplitOptions.RemoveEmptyEntries);

@@ -7,9 +7,16 @@ namespace Pravik.Web.Workspaces;
 /// <summary>What the screen asks for: step, layout, station, picked part, results wanted, and the room there is (pixels).</summary>
 public sealed record WorkspaceRequest
 {
+    /// <summary>Id of the step.</summary>
     public string Step { get; init; } = "axes";
+
+    /// <summary>Id of the layout; null for the first.</summary>
     public string? Layout { get; init; }
+
+    /// <summary>Station of the cursor (m).</summary>
     public double? Station { get; init; }
+
+    /// <summary>The picked part.</summary>
     public string? Pick { get; init; }
 
     /// <summary>Girder from 1.</summary>
@@ -19,11 +26,23 @@ public sealed record WorkspaceRequest
     /// Of a model's results: case, sum, envelope or combination; quantity; girders; how they are arranged; scale and how much larger.
     /// </summary>
     public string Show { get; init; } = "ultimate";
+
+    /// <summary>Effect shown.</summary>
     public string Quantity { get; init; } = "M";
+
+    /// <summary>Numbers of girders shown, as typed.</summary>
     public string Girders { get; init; } = "all";
+
+    /// <summary>One diagram for all girders, or one for each.</summary>
     public string Arrange { get; init; } = "over";
+
+    /// <summary>Whether axes of diagrams stay as they are.</summary>
     public string Fixed { get; init; } = "own";
+
+    /// <summary>Magnification of the model.</summary>
     public double Zoom { get; init; } = 1;
+
+    /// <summary>Which table is shown.</summary>
     public string Table { get; init; } = "girders";
 
     /// <summary>What is laid under the results: <c>before</c>, the number of an edit, or nothing.</summary>
@@ -33,15 +52,29 @@ public sealed record WorkspaceRequest
     /// Of the drawing of a model: what is drawn on it, from where it is seen, what is written, whether it moves, whose loads.
     /// </summary>
     public string Drawn { get; init; } = "deflection";
+
+    /// <summary>From where the model is seen.</summary>
     public string Look { get; init; } = "space";
+
+    /// <summary>Which names of the model are written.</summary>
     public string Names { get; init; } = "none";
+
+    /// <summary>Factor on displacements.</summary>
     public string Motion { get; init; } = "still";
+
+    /// <summary>Which load or result is shown.</summary>
     public string Load { get; init; } = "";
 
     /// <summary>Stage of construction, from 1.</summary>
     public int Stage { get; init; } = 1;
+
+    /// <summary>Width of the drawings (px).</summary>
     public double Width { get; init; } = 964;
+
+    /// <summary>Height of the drawings (px).</summary>
     public double Height { get; init; } = 600;
+
+    /// <summary>Width of the band (px).</summary>
     public double BandWidth { get; init; } = 1280;
 }
 
@@ -61,6 +94,7 @@ public sealed record ViewPart(string Id, string Title, string Note, string Svg)
     public IReadOnlyList<SnapPart> Snaps { get; init; } = [];
 }
 
+/// <summary>A point to which the cursor snaps: in the drawing (px), in the world in words, and its name.</summary>
 public sealed record SnapPart(double X, double Y, string World, string Name);
 
 /// <summary>
@@ -80,6 +114,7 @@ public sealed record PlaneMap(
     string NewPath
 );
 
+/// <summary>How stations lie across a drawing: a place (px), its station, metres per px, and the drawing's width.</summary>
 public sealed record StationMap(double X0, double Station0, double Scale, double Width);
 
 /// <summary>A way of arranging the sheet.</summary>
@@ -88,6 +123,7 @@ public sealed record LayoutChoice(string Id, string Name, bool IsActive);
 /// <summary>A table below the drawing. Rows may pick a part.</summary>
 public sealed record DataTable(string Title, IReadOnlyList<TableColumn> Columns, IReadOnlyList<TableRow> Rows);
 
+/// <summary>A column: its heading, and whether it holds numbers.</summary>
 public sealed record TableColumn(string Name, bool IsNumber);
 
 /// <summary>Cells of a row as text, with values to sort by where they are numbers; a use is drawn as a bar.</summary>
@@ -98,7 +134,11 @@ public sealed record SheetControl(string Parameter, string Name, string Value, I
 {
     /// <summary>Least and greatest factor of a slider, in place of choices.</summary>
     public double Least { get; init; }
+
+    /// <summary>Greatest value of a slider.</summary>
     public double Greatest { get; init; }
+
+    /// <summary>Whether it is moved rather than chosen.</summary>
     public bool IsSlider => Greatest > 0;
 
     /// <summary>Whether it is typed, in place of choices.</summary>

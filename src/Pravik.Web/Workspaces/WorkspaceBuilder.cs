@@ -13,6 +13,7 @@ namespace Pravik.Web.Workspaces;
 /// <summary>What a bridge is seen with: the ground, the office library, and the other bridges on its road.</summary>
 public sealed record Around(Ground? Ground, IReadOnlyList<LibraryRow> Library, IReadOnlyList<Neighbour> Neighbours)
 {
+    /// <summary>Nothing around.</summary>
     public static Around Nothing { get; } = new(null, [], []);
 }
 
@@ -22,15 +23,25 @@ public sealed record Around(Ground? Ground, IReadOnlyList<LibraryRow> Library, I
 /// </summary>
 public sealed record RunsSeen(RunState? State, LatestResults? Latest)
 {
+    /// <summary>No run at all.</summary>
     public static RunsSeen Nothing { get; } = new(null, null);
 
+    /// <summary>Results before the latest.</summary>
     public LatestResults? Before { get; init; }
+
+    /// <summary>Results of another revision, with its number.</summary>
     public (BridgeResults Results, string Name)? Other { get; init; }
 
     /// <summary>Whether what is to be laid under is still being analysed.</summary>
     public bool OtherWaits { get; init; }
+
+    /// <summary>The compared models.</summary>
     public LatestComparison? Compared { get; init; }
+
+    /// <summary>How their comparison stands.</summary>
     public RunState? Comparing { get; init; }
+
+    /// <summary>Revisions whose results are kept.</summary>
     public IReadOnlyList<(int Revision, string Words)> History { get; init; } = [];
 }
 
@@ -41,6 +52,7 @@ public sealed class WorkspaceBuilder
 
     private WorkspaceBuilder(Screen screen) => this.screen = screen;
 
+    /// <summary>The workspace as asked: ledger, drawings, tables, findings and state.</summary>
     public static Workspace Build(Snapshot snapshot, Around around, RunsSeen seen, WorkspaceRequest request) =>
         new WorkspaceBuilder(new(snapshot, around, seen, request)).Build();
 

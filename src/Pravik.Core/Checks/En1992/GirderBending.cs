@@ -25,7 +25,9 @@ public sealed class GirderBending
     private readonly Typed[] types;
     private readonly Dictionary<(CompositePlace, Bending, double Axial, double Reference), UltimateState?> known = [];
 
-    /// <summary>Axial forces at which resistances are kept (N); the domain of N and M is convex, so that what lies between is never less.</summary>
+    /// <summary>
+    /// Axial forces at which resistances are kept (N); the domain of N and M is convex, so that what lies between is never less.
+    /// </summary>
     private const double AxialStep = 250e3;
 
     /// <summary>The resistances of a bridge's girders, worked out as they are asked for.</summary>
@@ -93,8 +95,8 @@ public sealed class GirderBending
     }
 
     /// <summary>
-    /// Resistance at a point beside an axial force (N, tension positive) that acts at a height above the soffit (m), about that height; null
-    /// where the section cannot balance its steel and the force. With a calculation, its lines are written.
+    /// Resistance at a point beside an axial force (N, tension positive) that acts at a height above the soffit (m), about that height;
+    /// null where the section cannot balance its steel and the force. With a calculation, its lines are written.
     /// </summary>
     public UltimateState? At(ModelPoint point, Bending bending, double axial = 0, double reference = 0, Calculation? calculation = null)
     {

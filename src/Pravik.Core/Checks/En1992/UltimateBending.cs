@@ -50,7 +50,9 @@ public sealed class UltimateBending : ICheck
         public CheckOutcome Write(int point, string check, Calculation calculation) =>
             Check(point, check.EndsWith("hogging", StringComparison.Ordinal) ? Bending.Hogging : Bending.Sagging, calculation);
 
-        /// <summary>A moment with the axial force beside it: what leads, at which point it stands, and what share of the shift it has.</summary>
+        /// <summary>
+        /// A moment with the axial force beside it: what leads, at which point it stands, and what share of the shift it has.
+        /// </summary>
         private readonly record struct Pair(double Moment, double Axial, GirderEffect Leads, bool IsGreatest, int From);
 
         private CheckOutcome Check(int point, Bending side, Calculation? calculation)
