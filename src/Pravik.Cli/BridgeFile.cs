@@ -15,6 +15,8 @@ internal static class Exit
 /// <summary>Reads a bridge and says on standard error what is wrong with it.</summary>
 internal static class BridgeFile
 {
+    private static readonly System.Text.UTF8Encoding Utf8 = new(false, throwOnInvalidBytes: true);
+
     /// <summary>The bridge, or null after every reason has been printed with its place. Warnings are printed too.</summary>
     public static Bridge? Read(string path)
     {
@@ -23,11 +25,12 @@ internal static class BridgeFile
         {
             if (new FileInfo(path) is { Exists: true, Length: > 4L * BridgeJson.LongestDocument })
                 throw new IOException("the file is too large to be a bridge");
-            text = File.ReadAllText(path);
+            text = File.ReadAllText(path, Utf8);
         }
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException or ArgumentException)
         {
-            Console.Error.WriteLine($"{path}: {problem.Message}");
+            var words = problem is System.Text.DecoderFallbackException ? "the file is not UTF-8 text." : problem.Message;
+            Console.Error.WriteLine($"{path}: {words}");
             return null;
         }
         var reading = BridgeJson.Read(text);

@@ -89,7 +89,8 @@ internal static class SetoutCommand
                 )
             );
         }
-        Console.Write(SetOut.Csv(line, stations, offsets));
+        using var output = new StreamWriter(Console.OpenStandardOutput(), bufferSize: 1 << 16);
+        SetOut.WriteCsv(output, line, stations, offsets);
         return Exit.Passes;
     }
 

@@ -17,7 +17,20 @@ public sealed class LibraryStore(IDbContextFactory<PravikContext> contexts)
     {
         await using var db = await contexts.CreateDbContextAsync();
         var entries = await db.Library.AsNoTracking().OrderBy(e => e.Kind).ThenBy(e => e.Superseded).ThenBy(e => e.Name).ToListAsync();
-        return [.. entries.Select(e => new LibraryRow(e.Kind, e.Name, e.Superseded, e.ChangedAt, JsonNode.Parse(e.Json)!))];
+        return [.. entries.Select(Row).OfType<LibraryRow>()];
+    }
+
+    /// <summary>An entry as it is listed; null where its value is damaged, so that the others are served.</summary>
+    private static LibraryRow? Row(LibraryEntry entry)
+    {
+        try
+        {
+            return JsonNode.Parse(entry.Json) is { } value ? new(entry.Kind, entry.Name, entry.Superseded, entry.ChangedAt, value) : null;
+        }
+        catch (System.Text.Json.JsonException)
+        {
+            return null;
+        }
     }
 
     /// <summary>Keeps an item, and says whether it took the place of another of that name.</summary>
@@ -51,7 +64,7 @@ public sealed class LibraryStore(IDbContextFactory<PravikContext> contexts)
             .ExecuteUpdateAsync(set => set.SetProperty(e => e.Superseded, superseded).SetProperty(e => e.ChangedAt, DateTime.UtcNow));
     }
 
-    /// <summary>Takes an entry out of the library; false where there is none.</summary>
+    /// <summary>Takes an entry out of the library; nothing where there is none.</summary>
     public async Task TakeAwayAsync(string kind, string name)
     {
         await using var db = await contexts.CreateDbContextAsync();

@@ -56,7 +56,9 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     private const int LongestLabel = 200;
     private const int LongestName = 60;
     private static readonly JsonSerializerOptions PatchOptions = new(JsonSerializerDefaults.Web);
+    private const int MostTries = 20;
     private readonly SemaphoreSlim writing = new(1, 1);
+    private readonly BridgeCache bridges = new();
 
     /// <summary>Makes the database where there is none, and brings one of an older version to the present one.</summary>
     public async Task PrepareAsync()
@@ -164,7 +166,7 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     {
         await using var db = await contexts.CreateDbContextAsync();
         var found = await db.Revisions.AsNoTracking().FirstOrDefaultAsync(r => r.ProjectId == id && r.Number == revision);
-        return found is null ? null : BridgeJson.Read(found.Document).Bridge;
+        return found is null ? null : bridges.Read(id, revision, found.Document).Bridge;
     }
 
     /// <summary>The revisions that lead to the one shown, newest first, with those that can be redone.</summary>
@@ -231,32 +233,65 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
 
     /// <summary>
     /// Applies a patch made against revision <paramref name="against"/>. Where the head has moved on since, the patch is taken if
-    /// none of its paths meets a value that changed; else both values come back. Null where there is no such project.
+    /// none of its paths meets a value that changed; else both values come back. Null where there is no such project. The edit is worked out
+    /// while others write; where the head has moved when it is to be stored, it is worked out again on the new one.
     /// </summary>
-    public Task<EditOutcome?> EditAsync(string id, int against, IReadOnlyList<PatchOperation> patch, string label) =>
-        WriteAsync(
-            id,
-            async (db, project) =>
-            {
-                var head = await BridgeAsync(db, id, project.Head);
-                if (against != project.Head)
+    public async Task<EditOutcome?> EditAsync(string id, int against, IReadOnlyList<PatchOperation> patch, string label)
+    {
+        var changes = JsonSerializer.Serialize(patch, PatchOptions);
+        for (var tries = 0; tries < MostTries; tries++)
+        {
+            var (refused, edit) = await WorkOutAsync(id, against, patch);
+            if (refused is not null || edit is null)
+                return refused;
+            var moved = false;
+            var outcome = await WriteAsync(
+                id,
+                async (db, project) =>
                 {
-                    if (await db.Revisions.AsNoTracking().FirstOrDefaultAsync(r => r.ProjectId == id && r.Number == against) is not { } old)
-                        return EditOutcome.Refused([Finding.Error("", $"There is no revision {against} of this bridge.")]);
-                    var conflicts = Conflicts(BridgeJson.Read(old.Document).Bridge!, head, patch);
-                    if (conflicts.Length > 0)
-                        return new(null, [], conflicts);
+                    moved = project.Head != edit.Head;
+                    if (moved)
+                        return EditOutcome.Refused([]);
+                    var number = await NextAsync(db, id);
+                    db.Revisions.Add(NewRevision(id, number, project.Head, label, changes, edit.Reading.Bridge!));
+                    project.Head = number;
+                    await db.SaveChangesAsync();
+                    bridges.Keep(id, number, edit.Reading);
+                    return EditOutcome.Taken(await SnapshotAsync(db, project));
                 }
-                var reading = BridgeEditing.Apply(head, patch);
-                if (reading.Bridge is not { } edited)
-                    return EditOutcome.Refused(reading.Errors);
-                var number = await db.Revisions.Where(r => r.ProjectId == id).MaxAsync(r => r.Number) + 1;
-                db.Revisions.Add(NewRevision(id, number, project.Head, label, JsonSerializer.Serialize(patch, PatchOptions), edited));
-                project.Head = number;
-                await db.SaveChangesAsync();
-                return EditOutcome.Taken(await SnapshotAsync(db, project));
-            }
-        );
+            );
+            if (!moved)
+                return outcome;
+        }
+        return EditOutcome.Refused([Finding.Error("", "Others edit this bridge faster than the edit can be taken. Try again.")]);
+    }
+
+    /// <summary>An edit worked out on a head.</summary>
+    private sealed record Edit(int Head, BridgeReading Reading);
+
+    /// <summary>The edit, or why it is refused; neither where there is no such project.</summary>
+    private async Task<(EditOutcome? Refused, Edit? Edit)> WorkOutAsync(string id, int against, IReadOnlyList<PatchOperation> patch)
+    {
+        await using var db = await contexts.CreateDbContextAsync();
+        if (await db.Projects.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id) is not { } project)
+            return (null, null);
+        var head = await BridgeAsync(db, id, project.Head);
+        if (against != project.Head)
+        {
+            if (await db.Revisions.AsNoTracking().FirstOrDefaultAsync(r => r.ProjectId == id && r.Number == against) is not { } old)
+                return (EditOutcome.Refused([Finding.Error("", $"There is no revision {against} of this bridge.")]), null);
+            if (bridges.Read(id, against, old.Document).Bridge is not { } was)
+                return (EditOutcome.Refused([Finding.Error("", $"Revision {against} of this bridge cannot be read.")]), null);
+            var conflicts = Conflicts(was, head, patch);
+            if (conflicts.Length > 0)
+                return (new(null, [], conflicts), null);
+        }
+        var reading = BridgeEditing.Apply(head, patch);
+        return reading.Bridge is null ? (EditOutcome.Refused(reading.Errors), null) : (null, new(project.Head, reading));
+    }
+
+    private static async Task<int> NextAsync(PravikContext db, string id) =>
+        await db.Revisions.Where(r => r.ProjectId == id).MaxAsync(r => r.Number) + 1;
 
     /// <summary>Moves the head to the revision before; stays where there is none.</summary>
     public Task<EditOutcome?> UndoAsync(string id) =>
@@ -375,7 +410,7 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         }
     }
 
-    private static async Task<IReadOnlyList<Neighbour>> NeighboursAsync(PravikContext db, string id)
+    private async Task<IReadOnlyList<Neighbour>> NeighboursAsync(PravikContext db, string id)
     {
         if (await db.RoadShares.AsNoTracking().FirstOrDefaultAsync(s => s.ProjectId == id) is not { } share)
             return [];
@@ -386,14 +421,18 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
             .ToListAsync();
         var found = new List<Neighbour>();
         foreach (var other in others)
-            found.Add(new(other.Id, await BridgeAsync(db, other.Id, other.Head)));
+        {
+            // One that cannot be read does not take the others' screens away; it says so on its own.
+            if (await TryBridgeAsync(db, other.Id, other.Head) is { } bridge)
+                found.Add(new(other.Id, bridge));
+        }
         return [.. found.OrderBy(n => n.Bridge.Axes.FirstStation)];
     }
 
     /// <summary>
     /// Gives a bridge's road and ground to those that stand on the same road, where theirs differ; each is an edit of its own.
     /// </summary>
-    private static async Task<(ImmutableArray<Neighbour> Followers, ImmutableArray<Finding> Refusals)> TakeOverRoadAsync(
+    private async Task<(ImmutableArray<Neighbour> Followers, ImmutableArray<Finding> Refusals)> TakeOverRoadAsync(
         PravikContext db,
         Snapshot snapshot
     )
@@ -424,7 +463,7 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
                 continue;
             }
             var project = await db.Projects.FirstAsync(p => p.Id == other.ProjectId);
-            var number = await db.Revisions.Where(r => r.ProjectId == project.Id).MaxAsync(r => r.Number) + 1;
+            var number = await NextAsync(db, project.Id);
             db.Revisions.Add(
                 NewRevision(
                     project.Id,
@@ -442,21 +481,24 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         return (followers.ToImmutable(), refusals.ToImmutable());
     }
 
-    private static async Task<Bridge> BridgeAsync(PravikContext db, string id, int number)
+    private async Task<Bridge> BridgeAsync(PravikContext db, string id, int number) =>
+        await TryBridgeAsync(db, id, number) ?? throw new UnreadableBridgeException(id, number);
+
+    private async Task<Bridge?> TryBridgeAsync(PravikContext db, string id, int number)
     {
         var document = await db
             .Revisions.AsNoTracking()
             .Where(r => r.ProjectId == id && r.Number == number)
             .Select(r => r.Document)
             .FirstAsync();
-        return BridgeJson.Read(document).Bridge ?? throw new InvalidDataException($"Revision {number} of {id} cannot be read.");
+        return bridges.Read(id, number, document).Bridge;
     }
 
-    private static async Task<Snapshot> SnapshotAsync(PravikContext db, Project project)
+    private async Task<Snapshot> SnapshotAsync(PravikContext db, Project project)
     {
         var revision = await db.Revisions.AsNoTracking().FirstAsync(r => r.ProjectId == project.Id && r.Number == project.Head);
-        var reading = BridgeJson.Read(revision.Document);
-        var bridge = reading.Bridge ?? throw new InvalidDataException($"Revision {revision.Number} of {project.Id} cannot be read.");
+        var reading = bridges.Read(project.Id, revision.Number, revision.Document);
+        var bridge = reading.Bridge ?? throw new UnreadableBridgeException(project.Id, revision.Number);
         var canRedo = await db.Revisions.AnyAsync(r => r.ProjectId == project.Id && r.Parent == project.Head);
         return new(project.Id, revision.Number, revision.Label, bridge, reading.Findings, revision.Parent > 0, canRedo);
     }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text;
 using NetTopologySuite.Geometries;
 using NetTopologySuite.Triangulate;
 using Pravik.Core.Findings;
@@ -10,20 +11,29 @@ namespace Pravik.Exchange;
 public static class GroundPoints
 {
     private const int MostPoints = 500_000;
+    private const int LongestLine = 1000;
 
     /// <summary>
     /// The ground, or none and the reasons with their lines. A first line that holds no number is a heading; separators are comma,
     /// semicolon, tab
     /// or blank. Points twice at one place count once.
     /// </summary>
-    public static (Ground? Ground, IReadOnlyList<Finding> Findings) Read(TextReader text)
+    public static (Ground? Ground, IReadOnlyList<Finding> Findings) Read(TextReader text, CancellationToken cancel = default)
     {
         List<Finding> findings = [];
         Dictionary<(double, double), double> levels = [];
         var number = 0;
-        while (text.ReadLine() is { } line)
+        while (Line(text) is { } line)
         {
+            cancel.ThrowIfCancellationRequested();
             number++;
+            if (line.Length > LongestLine)
+            {
+                findings.Add(
+                    Finding.Error($"line {number}", $"Line {number} is longer than {LongestLine} characters: this is no list of points.")
+                );
+                break;
+            }
             if (string.IsNullOrWhiteSpace(line))
                 continue;
             var parts = line.Split([',', ';', '\t', ' '], StringSplitOptions.RemoveEmptyEntries);
@@ -58,6 +68,20 @@ public static class GroundPoints
         return Triangulate(levels) is { } ground
             ? (ground, [])
             : (null, [Finding.Error("", "All points lie on one line: they span no ground.")]);
+    }
+
+    /// <summary>The next line, or its beginning where it is too long; null at the end.</summary>
+    private static string? Line(TextReader text)
+    {
+        if (text.Peek() < 0)
+            return null;
+        var line = new StringBuilder();
+        for (var c = text.Read(); c >= 0 && c != '\n' && line.Length <= LongestLine; c = text.Read())
+        {
+            if (c != '\r')
+                line.Append((char)c);
+        }
+        return line.ToString();
     }
 
     private static Ground? Triangulate(Dictionary<(double X, double Y), double> levels)

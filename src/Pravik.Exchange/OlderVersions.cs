@@ -15,6 +15,7 @@ internal static class OlderVersions
             return
                 document.RootElement.ValueKind == JsonValueKind.Object
                 && document.RootElement.TryGetProperty("version", out var version)
+                && version.ValueKind == JsonValueKind.Number
                 && version.TryGetInt32(out var number)
                 ? number
                 : null;

@@ -9,7 +9,7 @@ public static class RoadFiles
     /// <summary>
     /// Reads a file by its content: LandXML where it begins with “&lt;”, else ground points as CSV. The stream must be able to go back.
     /// </summary>
-    public static RoadFile Read(string name, Stream stream)
+    public static RoadFile Read(string name, Stream stream, CancellationToken cancel = default)
     {
         using var buffered = new BufferedStream(stream, 1 << 16);
         var first = new StreamReader(buffered, leaveOpen: true);
@@ -17,8 +17,8 @@ public static class RoadFiles
         stream.Position = 0;
         buffered.Position = 0;
         if (isXml)
-            return LandXmlReader.Read(buffered);
-        var (ground, findings) = GroundPoints.Read(new StreamReader(buffered));
+            return LandXmlReader.Read(buffered, cancel);
+        var (ground, findings) = GroundPoints.Read(new StreamReader(buffered), cancel);
         return new([], ground is null ? [] : [new(name, ground)], 1, ImmutableSortedDictionary<string, int>.Empty, [.. findings]);
     }
 }

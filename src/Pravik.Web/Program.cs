@@ -5,6 +5,7 @@ using Pravik.Exchange;
 using Pravik.Web;
 using Pravik.Web.Endpoints;
 using Pravik.Web.Runs;
+using Pravik.Web.Safety;
 
 // A run takes as many threads of the pool as there are cores; requests must not wait for more of them to be made.
 ThreadPool.SetMinThreads(4 * Environment.ProcessorCount, 4 * Environment.ProcessorCount);
@@ -33,24 +34,17 @@ if (builder.Configuration["Pravik:Demo"] is { Length: > 0 } demo)
     await DemoProjects.AddAsync(app.Services.GetRequiredService<ProjectStore>(), app.Services.GetRequiredService<GroundStore>(), demo);
 
 app.UseResponseCompression();
-app.Use(
-    async (context, next) =>
-    {
-        // Styles stand in attributes of the widgets; scripts come from this server only.
-        context.Response.Headers.ContentSecurityPolicy =
-            "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; connect-src 'self' blob:; "
-            + "object-src 'none'; base-uri 'self'";
-        context.Response.Headers.XContentTypeOptions = "nosniff";
-        await next();
-    }
-);
+app.Use(SafeHeaders.Add);
 app.UseExceptionHandler("/problem/fault");
-app.UseStatusCodePagesWithReExecute("/problem/{0}");
+app.UseWhen(context => !context.Request.Path.StartsWithSegments("/api"), pages => pages.UseStatusCodePagesWithReExecute("/problem/{0}"));
+app.Use(Faults.Tell);
+app.Use(ForeignWrites.Refuse);
 app.UseStaticFiles();
 app.UseRouting();
 app.UseAntiforgery();
 app.MapRazorPages();
 app.MapPravik();
+app.MapGet("/health", async (ProjectStore store) => Results.Json(new { status = "in order", bridges = (await store.ListAsync()).Count }));
 await app.RunAsync();
 
 /// <summary>Named so that tests can start the application.</summary>

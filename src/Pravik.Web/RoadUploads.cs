@@ -10,15 +10,19 @@ public sealed class RoadUploads
 {
     /// <summary>The longest file that is taken (bytes).</summary>
     public const long LongestFile = 300_000_000;
+
+    /// <summary>The longest time that reading a file may take.</summary>
+    public static readonly TimeSpan LongestReading = TimeSpan.FromSeconds(60);
+
     private const int Most = 6;
     private readonly Dictionary<string, (string Name, RoadFile File)> waiting = [];
     private readonly Queue<string> order = [];
     private readonly Lock gate = new();
 
     /// <summary>Reads a file by its content: LandXML where it begins with “&lt;”, else points as CSV.</summary>
-    public (string Token, RoadFile File) Take(string name, Stream stream)
+    public (string Token, RoadFile File) Take(string name, Stream stream, CancellationToken cancel)
     {
-        var file = RoadFiles.Read(name, stream);
+        var file = RoadFiles.Read(name, stream, cancel);
         var token = Guid.NewGuid().ToString("N");
         lock (gate)
         {

@@ -63,10 +63,7 @@ internal static class GirderTypeEntries
     private static IEnumerable<Entry> Row =>
         [
             Value("level", "Level", QuantityKind.Size, 0, 5, "Height of the row above the soffit."),
-            Value("count", "Strands", QuantityKind.Count, 0, 80, "Number of strands in the row, centred on the girder.") with
-            {
-                Subject = "Number",
-            },
+            Value("count", "Strands", QuantityKind.Count, 0, 80, "Number of strands in the row, centred on the girder."),
             Value("spacing", "Spacing", QuantityKind.Size, 0.02, 1, "Distance between strands of the row."),
             Value("debonded", "Debonded", QuantityKind.Count, 0, 80, "Strands of the row that are debonded near both ends.") with
             {

@@ -13,7 +13,33 @@ namespace Pravik.Core.Roads;
 /// </remarks>
 public sealed class LineSegment(double station, double length, Point start, double azimuth, double startCurvature, double endCurvature)
 {
+    /// <summary>The longest element of a road (m).</summary>
+    public const double Longest = 100e3;
+
+    /// <summary>By how much an element may turn (rad): two full circles.</summary>
+    public const double MostTurning = 4 * Math.PI;
+
     private readonly double rate = (endCurvature - startCurvature) / length;
+
+    /// <summary>
+    /// What is wrong with an element, in words that go on its name; null where nothing is. A clothoid turns by L·|κ₁ + κ₂|/2, by
+    /// L·(κ₁² + κ₂²)/(2·|κ₁ − κ₂|) where it turns back: one that turns on and on is no road, and takes for ever to follow.
+    /// </summary>
+    /// <param name="length">Length (m).</param>
+    /// <param name="startRadius">Radius at its start (m, with its sign); null where it is straight.</param>
+    /// <param name="endRadius">Radius at its end.</param>
+    public static string? Problem(double length, double? startRadius, double? endRadius)
+    {
+        var (start, end) = (1 / (startRadius ?? double.PositiveInfinity), 1 / (endRadius ?? double.PositiveInfinity));
+        var turns =
+            Math.Sign(start) * Math.Sign(end) < 0
+                ? length * (start * start + end * end) / (2 * Math.Abs(start - end))
+                : length * Math.Abs(start + end) / 2;
+        return !(length <= Longest) ? $"is longer than {Longest / 1000:0} km"
+            : !(turns <= MostTurning)
+                ? $"turns by {turns / (2 * Math.PI):0.#} full circles, and up to {MostTurning / (2 * Math.PI):0} are taken"
+            : null;
+    }
 
     /// <summary>Station where it begins (m).</summary>
     public double Station { get; } = station;

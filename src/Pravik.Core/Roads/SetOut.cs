@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text;
 
 namespace Pravik.Core.Roads;
 
@@ -38,13 +37,13 @@ public static class SetOut
         road.Line.Covers(station) ? Math.Clamp(station, road.StartStation, road.EndStation) : null;
 
     /// <summary>
-    /// CSV <c>station,offset,x,y,z,azimuth</c>: metres with nine decimals, azimuth in degrees clockwise from north with ten. z is empty
+    /// Writes CSV, point by point, <c>station,offset,x,y,z,azimuth</c>: metres with nine decimals, azimuth in degrees clockwise from north with ten. z is empty
     /// where no
     /// profile reaches. Stations must lie on the road.
     /// </summary>
-    public static string Csv(RoadLine road, IEnumerable<double> stations, IReadOnlyList<double> offsets)
+    public static void WriteCsv(TextWriter text, RoadLine road, IEnumerable<double> stations, IReadOnlyList<double> offsets)
     {
-        var text = new StringBuilder("station,offset,x,y,z,azimuth\n");
+        text.Write("station,offset,x,y,z,azimuth\n");
         foreach (var station in stations)
         {
             var on =
@@ -53,21 +52,10 @@ public static class SetOut
             foreach (var offset in offsets)
             {
                 var at = road.Survey(on, offset);
-                text.Append(N(station, 6))
-                    .Append(',')
-                    .Append(N(offset, 6))
-                    .Append(',')
-                    .Append(N(at.X, 9))
-                    .Append(',')
-                    .Append(N(at.Y, 9))
-                    .Append(',')
-                    .Append(at.Z is { } z ? N(z, 9) : "")
-                    .Append(',')
-                    .Append(N(Degrees(at.Azimuth), 10))
-                    .Append('\n');
+                var level = at.Z is { } z ? N(z, 9) : "";
+                text.Write($"{N(station, 6)},{N(offset, 6)},{N(at.X, 9)},{N(at.Y, 9)},{level},{N(Degrees(at.Azimuth), 10)}\n");
             }
         }
-        return text.ToString();
     }
 
     /// <summary>Degrees in [0, 360) also after rounding to ten decimals.</summary>

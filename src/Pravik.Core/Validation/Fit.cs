@@ -403,11 +403,10 @@ internal static class Fit
     /// <summary>Girders must not cut into the slab, nor lie far below it. The worst is told.</summary>
     private static void Haunches(BridgeGeometry geometry, UnitSystem units, Bounds bounds)
     {
-        var all = geometry
-            .Pieces.AsParallel()
-            .AsOrdered()
-            .Select(p => (p.Girder, p.Span, Line: geometry.HaunchOf(p.Girder, p.Span)))
-            .ToList();
+        // The calling thread takes part: a busy pool slows it down, and never holds it up.
+        var pieces = geometry.Pieces.ToArray();
+        Parallel.For(0, pieces.Length, i => geometry.HaunchOf(pieces[i].Girder, pieces[i].Span));
+        var all = pieces.Select(p => (p.Girder, p.Span, Line: geometry.HaunchOf(p.Girder, p.Span))).ToList();
         foreach (
             var (girder, span, line) in all.Where(h => h.Line.Own.Haunch is not null && h.Line.Least < geometry.Bridge.Deck.Haunch - 1e-9)
         )

@@ -87,6 +87,8 @@ internal static class RoadValidation
             bounds.Check($"{path}/length", element.Length);
             bounds.Check($"{path}/startRadius", element.StartRadius);
             bounds.Check($"{path}/endRadius", element.EndRadius);
+            if (!bounds.HasErrors && LineSegment.Problem(element.Length, element.StartRadius, element.EndRadius) is { } problem)
+                bounds.Error($"{path}/length", $"Element {i + 1} {problem}.", "Shorten it, or take a greater radius.");
             if (element.Start is not { } start)
                 continue;
             bounds.Check($"{path}/start/east", start.East);

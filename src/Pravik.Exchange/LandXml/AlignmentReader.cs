@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using System.Xml;
 using System.Xml.Linq;
 using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
@@ -103,6 +102,11 @@ internal sealed class AlignmentReader(
             };
             if (read is null)
                 continue;
+            if (LineSegment.Problem(read.Length, read.StartRadius, read.EndRadius) is { } problem)
+            {
+                Error(part, $"{where} {problem}.");
+                return [];
+            }
             if (read.Length * 1e6 < 1)
             {
                 findings.Add(Finding.Warning(Place(where), $"{Upper(where)} has no length and was left out."));
@@ -396,7 +400,7 @@ internal sealed class AlignmentReader(
 
     private void Error(XElement at, string message)
     {
-        var line = at is IXmlLineInfo info && info.HasLineInfo() ? $", line {info.LineNumber}" : "";
+        var line = at.Annotation<LineOf>() is { } begins ? $", line {begins.Number}" : "";
         findings.Add(Finding.Error($"{list}/{name}{line}", $"{(list == "Alignments" ? "Alignment" : "Line")} “{name}”: {message}"));
     }
 }

@@ -26,12 +26,13 @@ public static class LandXmlReader
     };
 
     /// <summary>Reads roads and grounds; what cannot be taken is a finding. Never throws.</summary>
-    public static RoadFile Read(string text) => Read(new MemoryStream(System.Text.Encoding.UTF8.GetBytes(text)));
+    public static RoadFile Read(string text, CancellationToken cancel = default) =>
+        Read(new MemoryStream(System.Text.Encoding.UTF8.GetBytes(text)), cancel);
 
     /// <summary>Reads roads and grounds; what cannot be taken is a finding. Never throws.</summary>
-    public static RoadFile Read(Stream stream)
+    public static RoadFile Read(Stream stream, CancellationToken cancel = default)
     {
-        var draft = new Draft();
+        var draft = new Draft(cancel);
         try
         {
             using var xml = XmlReader.Create(stream, Settings);
@@ -55,7 +56,10 @@ public static class LandXmlReader
         return draft.Finish();
     }
 
-    /// <summary>Numbers separated by blanks; null where one of them is not a finite number.</summary>
+    /// <summary>The greatest number that a road needs, in any unit.</summary>
+    private const double Greatest = 1e12;
+
+    /// <summary>Numbers separated by blanks; null where one of them is no number, or beyond 10¹².</summary>
     internal static double[]? Numbers(string? text)
     {
         if (text is null)
@@ -65,7 +69,8 @@ public static class LandXmlReader
         for (var i = 0; i < parts.Length; i++)
         {
             if (
-                !double.TryParse(parts[i], NumberStyles.Float, CultureInfo.InvariantCulture, out numbers[i]) || !double.IsFinite(numbers[i])
+                !double.TryParse(parts[i], NumberStyles.Float, CultureInfo.InvariantCulture, out numbers[i])
+                || !(Math.Abs(numbers[i]) <= Greatest)
             )
                 return null;
         }
@@ -73,7 +78,7 @@ public static class LandXmlReader
     }
 
     /// <summary>What has been read so far.</summary>
-    private sealed class Draft
+    private sealed class Draft(CancellationToken cancel)
     {
         private readonly List<XElement> alignments = [];
         private readonly List<XElement> features = [];
@@ -114,17 +119,17 @@ public static class LandXmlReader
                     }
                     break;
                 case "Surfaces":
-                    SurfaceDraft.ReadAll(xml, surfaces, Skip);
+                    SurfaceDraft.ReadAll(xml, surfaces, Skip, cancel);
                     break;
                 case "Project" or "Application" or "CoordinateSystem":
-                    xml.Skip();
+                    XmlParts.Skip(xml, cancel);
                     break;
                 case "":
-                    xml.Read();
+                    XmlParts.Next(xml, cancel);
                     break;
                 default:
                     Skip(xml.LocalName);
-                    xml.Skip();
+                    XmlParts.Skip(xml, cancel);
                     break;
             }
         }
@@ -135,15 +140,18 @@ public static class LandXmlReader
                 findings.Add(Finding.Warning("Units", "The file does not say its units; metres are taken."));
             var roads = alignments.Select(a => new AlignmentReader(a, unit, points, Skip).Read()).ToImmutableArray();
             var lines = ImmutableArray.CreateBuilder<Core.Roads.RoadFeature>();
+            var names = new Dictionary<string, int>();
             foreach (var feature in features)
             {
                 var (line, notes) = new AlignmentReader(feature, unit, points, Skip, "PlanFeatures").ReadFeature();
                 findings.AddRange(notes);
                 if (line is null)
                     continue;
+                cancel.ThrowIfCancellationRequested();
+                // Equal names are told apart by numbers, counted on from the last one given.
                 var name = line.Name;
-                for (var i = 2; lines.Any(l => l.Name == name); i++)
-                    name = $"{line.Name} ({i})";
+                while (!names.TryAdd(name, 1))
+                    name = $"{line.Name} ({++names[line.Name]})";
                 lines.Add(line with { Name = name });
             }
             var grounds = ImmutableArray.CreateBuilder<NamedGround>();
@@ -164,10 +172,8 @@ public static class LandXmlReader
 
         private XElement Whole(XmlReader xml)
         {
-            var line = (xml as IXmlLineInfo)?.LineNumber ?? 0;
-            using var part = xml.ReadSubtree();
-            var element = XElement.Load(part, LoadOptions.SetLineInfo);
-            xml.Read();
+            var element = XmlParts.Whole(xml, cancel);
+            var line = element.Annotation<LineOf>()?.Number;
             alignmentText += element.DescendantsAndSelf().Sum(e => 20L + e.Attributes().Sum(a => a.Value.Length)) + element.Value.Length;
             if (alignmentText > MostAlignmentText)
                 throw new InvalidDataException($"the part from line {line} on holds more than can be a road.");

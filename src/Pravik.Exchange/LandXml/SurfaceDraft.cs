@@ -14,11 +14,11 @@ internal sealed class SurfaceDraft(string name)
     private int badFaces;
 
     /// <summary>Reads the element “Surfaces” that the reader stands on.</summary>
-    public static void ReadAll(XmlReader xml, List<SurfaceDraft> surfaces, Action<string> skip)
+    public static void ReadAll(XmlReader xml, List<SurfaceDraft> surfaces, Action<string> skip, CancellationToken cancel)
     {
         using var part = xml.ReadSubtree();
         SurfaceDraft? current = null;
-        while (part.Read())
+        while (XmlParts.Next(part, cancel))
         {
             if (part.NodeType != XmlNodeType.Element)
                 continue;
@@ -28,10 +28,10 @@ internal sealed class SurfaceDraft(string name)
                     surfaces.Add(current = new(part.GetAttribute("name") ?? $"Surface {surfaces.Count + 1}"));
                     break;
                 case "P" when current is not null:
-                    current.Point(part);
+                    current.Point(part, cancel);
                     break;
                 case "F" when current is not null:
-                    current.Face(part, skip);
+                    current.Face(part, skip, cancel);
                     break;
                 case "Surfaces" or "Definition" or "Pnts" or "Faces":
                     break;
@@ -63,10 +63,10 @@ internal sealed class SurfaceDraft(string name)
         return new(name, new([.. coordinates.Select(c => c * unit)], [.. triangles]));
     }
 
-    private void Point(XmlReader xml)
+    private void Point(XmlReader xml, CancellationToken cancel)
     {
         var id = xml.GetAttribute("id");
-        var at = LandXmlReader.Numbers(xml.IsEmptyElement ? null : Text(xml));
+        var at = LandXmlReader.Numbers(XmlParts.Text(xml, cancel));
         if (id is null || at is not { Length: 3 } || coordinates.Count >= 3 * MostPoints)
         {
             badPoints++;
@@ -77,10 +77,10 @@ internal sealed class SurfaceDraft(string name)
     }
 
     /// <summary>A face; those marked invisible (i="1") are not part of the ground.</summary>
-    private void Face(XmlReader xml, Action<string> skip)
+    private void Face(XmlReader xml, Action<string> skip, CancellationToken cancel)
     {
         var hidden = xml.GetAttribute("i") == "1";
-        var parts = (xml.IsEmptyElement ? "" : Text(xml)).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
+        var parts = XmlParts.Text(xml, cancel).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
         if (hidden)
             skip("Surface/F marked invisible");
         else if (
@@ -96,18 +96,5 @@ internal sealed class SurfaceDraft(string name)
         }
         else
             badFaces++;
-    }
-
-    /// <summary>The text of a simple element, leaving the reader on its end.</summary>
-    private static string Text(XmlReader xml)
-    {
-        var depth = xml.Depth;
-        var text = "";
-        while (xml.Read() && xml.Depth > depth)
-        {
-            if (xml.NodeType is XmlNodeType.Text or XmlNodeType.CDATA)
-                text += xml.Value;
-        }
-        return text;
     }
 }

@@ -32,7 +32,9 @@ public sealed record WorkspaceQuery(
     public WorkspaceRequest ToRequest()
     {
         var usual = new WorkspaceRequest();
-        double Room(double? asked, double otherwise) => asked is { } a && double.IsFinite(a) ? Math.Clamp(a, 200, 6000) : otherwise;
+        // Drawings and their captions need so much room at least.
+        double Room(double? asked, double otherwise, double least = 200) =>
+            asked is { } a && double.IsFinite(a) ? Math.Clamp(a, least, 6000) : otherwise;
         return usual with
         {
             Step = Step ?? usual.Step,
@@ -41,7 +43,7 @@ public sealed record WorkspaceQuery(
             Pick = Pick,
             Girder = Girder ?? usual.Girder,
             Width = Room(Width, usual.Width),
-            Height = Room(Height, usual.Height),
+            Height = Room(Height, usual.Height, 400),
             BandWidth = Room(BandWidth, usual.BandWidth),
             Show = Show ?? usual.Show,
             Quantity = Quantity ?? usual.Quantity,

@@ -17,6 +17,7 @@ public sealed record EntryReading(IReadOnlyList<PatchOperation> Patch, string La
 public static class EntryReader
 {
     private const int MostSpans = 100;
+    private const int LongestText = 1000;
 
     /// <summary>Reads what was typed into the entry at a path, in the units of the bridge.</summary>
     public static EntryReading Read(Bridge bridge, string path, string? text)
@@ -25,8 +26,12 @@ public static class EntryReader
             return Refused("This value cannot be entered.");
         var units = UnitSystem.Named(bridge.Basis.Units);
         text = text?.Trim() ?? "";
+        if (text.Length > LongestText)
+            return Refused($"An entry has at most {LongestText} characters.");
         if (path.Contains('+'))
             return Several(bridge, entry, path, text);
+        if (!IsThere(bridge, entry, path))
+            return Refused("There is no such part in this bridge: it may have been taken away meanwhile.");
         if (IsSupportSize(path) && ReadLink(bridge, entry, path, text) is { } link)
             return link;
         if (entry.IsOwn && text.Length == 0)
@@ -46,6 +51,19 @@ public static class EntryReader
                 .. reading.Patch,
             ],
         };
+    }
+
+    /// <summary>
+    /// Whether the part of a value is in the bridge, or will be made with it. Places in lists are looked at in one place, here: words,
+    /// negative numbers and those beyond the end are no places.
+    /// </summary>
+    private static bool IsThere(Bridge bridge, Entry entry, string path)
+    {
+        if (entry.MakesPart || entry.IsItem || DerivedEntries.Matches(path))
+            return true;
+        if (path.StartsWith("/actions/stages/", StringComparison.Ordinal) && bridge.Actions.Stages is null)
+            return int.TryParse(path.Split('/')[3], out var stage) && stage >= 0 && stage < Stage.Usual(bridge.Axes.Spans.Length).Length;
+        return BridgeEditing.ValueAt(bridge, path[..path.LastIndexOf('/')]) is not null || path.LastIndexOf('/') == 0;
     }
 
     /// <summary>What makes the usual stages a bridge's own, so that they can be changed; nothing where they are.</summary>

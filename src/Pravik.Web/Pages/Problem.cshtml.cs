@@ -1,5 +1,7 @@
+using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Pravik.Web.Safety;
 
 namespace Pravik.Web.Pages;
 
@@ -19,14 +21,5 @@ public sealed class ProblemModel : PageModel
     /// <summary>Shows the page after a post that failed.</summary>
     public void OnPost(string code) => Say(code);
 
-    private void Say(string code) =>
-        (Heading, Words) = code switch
-        {
-            "404" => ("Nothing is here", "There is no bridge or page of that name. It may have been typed wrongly."),
-            "fault" => (
-                "A fault in the program",
-                "What you asked for could not be done. Everything saved is still there; go back and try again."
-            ),
-            _ => ("That could not be done", $"The request was not understood (code {code}). Nothing was changed."),
-        };
+    private void Say(string code) => (Heading, Words) = Faults.Page(code, HttpContext.Features.Get<IExceptionHandlerFeature>());
 }

@@ -89,7 +89,20 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
             return Page();
         }
         await using var stream = file.OpenReadStream();
-        var (token, read) = uploads.Take(Path.GetFileName(file.FileName), stream);
+        using var limit = CancellationTokenSource.CreateLinkedTokenSource(HttpContext.RequestAborted);
+        limit.CancelAfter(RoadUploads.LongestReading);
+        string token;
+        RoadFile read;
+        try
+        {
+            // Reading takes a thread for as long as it lasts; others go on.
+            (token, read) = await Task.Run(() => uploads.Take(Path.GetFileName(file.FileName), stream, limit.Token), limit.Token);
+        }
+        catch (OperationCanceledException)
+        {
+            Problems = [$"The file could not be read within {RoadUploads.LongestReading.TotalSeconds:0} seconds. Nothing was taken."];
+            return Page();
+        }
         if (read.Alignments.IsEmpty && read.Grounds.IsEmpty)
         {
             Problems = [.. read.Findings.Select(f => $"{f.Path} {f.Message}".Trim())];

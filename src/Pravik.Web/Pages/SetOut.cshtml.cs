@@ -1,4 +1,3 @@
-using System.Text;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Bridges;
@@ -6,6 +5,7 @@ using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Units;
 using Pravik.Data;
+using Pravik.Exchange.Tables;
 
 namespace Pravik.Web.Pages;
 
@@ -46,7 +46,7 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
 
     /// <summary>Distance of points, as typed.</summary>
     [BindProperty(SupportsGet = true)]
-    public string Step { get; set; } = "";
+    public string? Step { get; set; }
 
     /// <summary>Offsets, as typed.</summary>
     [BindProperty(SupportsGet = true)]
@@ -61,10 +61,10 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
         var geometry = new BridgeGeometry(Bridge);
         From ??= Units.Format(geometry.FirstStation, QuantityKind.Length);
         To ??= Units.Format(geometry.LastStation, QuantityKind.Length);
-        Step = Step.Length == 0 ? "5 m" : Step;
+        Step = string.IsNullOrWhiteSpace(Step) ? "5 m" : Step;
         Offsets ??= "0";
         Rows = Line == "axes" ? Axes(geometry) : Stations(geometry);
-        return format == "csv" && Problem is null ? File(Encoding.UTF8.GetBytes(Csv()), "text/csv", "setting-out.csv") : Page();
+        return format == "csv" && Problem is null ? File(TableFiles.Csv(Content()), "text/csv", "setting-out.csv") : Page();
     }
 
     private IReadOnlyList<SetOutRow> Axes(BridgeGeometry geometry) =>
@@ -132,15 +132,23 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
         return null;
     }
 
-    private string Csv()
-    {
-        var text = new StringBuilder("name,station,offset,x,y,z,azimuth\n");
-        foreach (var r in Rows)
-        {
-            var level = r.At.Z is { } z ? FormattableString.Invariant($"{z:F6}") : "";
-            var plan = FormattableString.Invariant($"{r.Station:F6},{r.Offset:F6},{r.At.X:F6},{r.At.Y:F6}");
-            text.Append(FormattableString.Invariant($"{r.Name},{plan},{level},{r.At.Azimuth * 180 / Math.PI:F8}\n"));
-        }
-        return text.ToString();
-    }
+    private TableContent Content() =>
+        new(
+            "Setting out",
+            ["name", "station", "offset", "x", "y", "z", "azimuth"],
+            [
+                .. Rows.Select(r =>
+                    (IReadOnlyList<object?>)
+                        [
+                            r.Name,
+                            Math.Round(r.Station, 6),
+                            Math.Round(r.Offset, 6),
+                            Math.Round(r.At.X, 6),
+                            Math.Round(r.At.Y, 6),
+                            r.At.Z is { } z ? Math.Round(z, 6) : null,
+                            Math.Round(r.At.Azimuth * 180 / Math.PI, 8),
+                        ]
+                ),
+            ]
+        );
 }

@@ -119,9 +119,9 @@ public class ComparisonTests
         );
         Assert.Equal(
             "station,offset,x,y,z,azimuth\n0.000000,-1.000000,-1.000000000,0.000000000,0.000000000,0.0000000000\n10.000000,-1.000000,-1.000000000,10.000000000,0.000000000,0.0000000000\n",
-            SetOut.Csv(road, [-1e-7, 10], [-1]).Replace("-0.000000,-1", "0.000000,-1")
+            Csv(road, [-1e-7, 10], [-1]).Replace("-0.000000,-1", "0.000000,-1")
         );
-        Assert.Throws<ArgumentOutOfRangeException>(() => SetOut.Csv(road, [10.1], [0]));
+        Assert.Throws<ArgumentOutOfRangeException>(() => Csv(road, [10.1], [0]));
     }
 
     [Fact]
@@ -139,5 +139,12 @@ public class ComparisonTests
         Assert.Equal(1, ProfileChecks.Problem([P(0, 1), P(20, 2, 60), P(100, 1)])!.Value.Point);
         Assert.Contains("does not lie beyond", ProfileChecks.Reason([P(0, 1), P(0, 2)]));
         Assert.Throws<ArgumentException>(() => new ProfileLine([]));
+    }
+
+    private static string Csv(RoadLine road, double[] stations, double[] offsets)
+    {
+        var text = new StringWriter();
+        SetOut.WriteCsv(text, road, stations, offsets);
+        return text.ToString();
     }
 }
