@@ -288,7 +288,13 @@ async function worker() {
       });
       const text = await answer.text();
       if (answer.status >= 500) words = `${answer.status}`;
-      else if (answer.status >= 400 && request.url.startsWith("/api") && !text.startsWith('{"findings"'))
+      else if (
+        answer.status >= 400 &&
+        answer.status !== 414 && // The server itself refuses these, and "%00".
+        !request.url.includes("%00") &&
+        request.url.startsWith("/api") &&
+        !text.startsWith('{"findings"')
+      )
         words = `${answer.status} without words: ${text.slice(0, 60)}`;
     } catch (problem) {
       words = `no answer: ${problem.message}`;

@@ -35,7 +35,9 @@ internal sealed class BridgeCache
         found.LastUsed = Interlocked.Increment(ref now);
         if (kept.Count > Most)
         {
-            foreach (var (key, _) in kept.OrderBy(k => k.Value.LastUsed).Take(kept.Count - Most).ToList())
+            // A copy is taken at once: the dictionary changes while it is gone through.
+            var all = kept.ToArray();
+            foreach (var (key, _) in all.OrderBy(k => k.Value.LastUsed).Take(all.Length - Most))
                 kept.TryRemove(key, out _);
         }
         return found.Reading.Value;

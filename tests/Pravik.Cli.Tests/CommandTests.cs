@@ -114,4 +114,29 @@ public sealed class CommandTests : IDisposable
         Assert.Contains("values compared", text);
         Assert.Equal(2, Command.Run("models", Command.Example("clover-drove.json")).Status);
     }
+
+    /// <summary>Status 1 is that of a check that fails, and of nothing else.</summary>
+    [Fact]
+    public void Wrong_use_and_broken_text_are_status_2_in_one_line()
+    {
+        var broken = Path.Combine(folder.FullName, "broken.json");
+        File.WriteAllBytes(broken, [(byte)'{', 0xFF, 0xC0, (byte)'}']);
+        foreach (
+            var arguments in new[]
+            {
+                new[] { "check" },
+                ["nothing"],
+                ["check", "a", "b"],
+                ["setout", broken],
+                ["check", broken],
+                ["solve", broken],
+                ["setout", broken, "--stations", "0:10:5"],
+            }
+        )
+        {
+            var (status, _, error) = Command.Run(arguments);
+            Assert.Equal(2, status);
+            Assert.Single(error.Split('\n', StringSplitOptions.RemoveEmptyEntries));
+        }
+    }
 }

@@ -244,4 +244,38 @@ public sealed class ProjectStoreTests : IDisposable
         public PravikContext CreateDbContext() =>
             new(new DbContextOptionsBuilder<PravikContext>().UseSqlite($"Data Source={file}").Options);
     }
+
+    /// <summary>Edits of several people are worked out side by side; each is taken once, on what was there before it.</summary>
+    [Fact]
+    public async Task Edits_at_once_are_all_taken_and_none_twice()
+    {
+        var store = await OpenAsync();
+        var id = (await store.CreateAsync(Bridge.New("Many hands"), "Begun")).ProjectId;
+        string[] paths = ["/deck/haunch", "/deck/jointGap", "/deck/endOverhang", "/axes/firstStation", "/loads/wetConcrete"];
+        var outcomes = await Task.WhenAll(
+            paths.Select((p, i) => Task.Run(() => store.EditAsync(id, 1, Set(p, 0.1 + i * 0.01), $"Edit {i}")))
+        );
+        Assert.All(outcomes, o => Assert.NotNull(o!.Snapshot));
+        Assert.Equal([2, 3, 4, 5, 6], outcomes.Select(o => o!.Snapshot!.Revision).Order());
+        var now = (await store.FindAsync(id))!.Bridge;
+        Assert.Equal((0.1, 0.11, 0.12), (now.Deck.Haunch, now.Deck.JointGap, Math.Round(now.Deck.EndOverhang, 9)));
+        Assert.Equal((0.13, 0.14), (now.Axes.FirstStation, Math.Round(now.Loads.WetConcrete, 9)));
+        // One value, two people: one of them is told.
+        var same = await Task.WhenAll(
+            Enumerable.Range(0, 4).Select(i => Task.Run(() => store.EditAsync(id, 6, Set("/deck/haunch", 0.2 + i * 0.01), "x")))
+        );
+        Assert.Single(same, o => o!.Snapshot is not null);
+        Assert.Equal(3, same.Count(o => o!.Conflicts.Length == 1));
+    }
+
+    [Fact]
+    public async Task Bridges_in_memory_are_bounded_and_the_same_as_in_the_store()
+    {
+        var store = await OpenAsync();
+        var id = (await store.CreateAsync(Bridge.New("Long history"), "Begun")).ProjectId;
+        for (var i = 1; i <= BridgeCache.Most + 20; i++)
+            Assert.NotNull((await store.EditAsync(id, i, Set("/axes/firstStation", i), "x"))!.Snapshot);
+        Assert.Equal(1, (await store.AtAsync(id, 2))!.Axes.FirstStation);
+        Assert.Equal(BridgeCache.Most + 20, (await (await OpenAsync()).FindAsync(id))!.Bridge.Axes.FirstStation);
+    }
 }

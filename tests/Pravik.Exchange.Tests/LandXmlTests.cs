@@ -212,4 +212,60 @@ public class LandXmlTests
             }
         }
     }
+
+    private static string Alignment(string geometry) =>
+        "<LandXML><Units><Metric linearUnit=\"meter\"/></Units><Alignments><Alignment name=\"A\"><CoordGeom>"
+        + geometry
+        + "</CoordGeom></Alignment></Alignments></LandXML>";
+
+    private static string Spiral(string length, string radius) =>
+        Alignment(
+            $"<Spiral length=\"{length}\" radiusStart=\"INF\" radiusEnd=\"{radius}\" rot=\"cw\"><Start>0 0</Start><PI>10 0</PI></Spiral>"
+        );
+
+    /// <summary>Files made to keep a reader busy are refused in words, at once and within bounds.</summary>
+    [Fact]
+    public void Files_that_would_go_on_for_ever_are_refused()
+    {
+        static string Reason(string text)
+        {
+            var file = LandXmlReader.Read(text);
+            return string.Join(' ', file.AllFindings.Select(f => f.Message));
+        }
+        Assert.Contains("is longer than 100 km", Reason(Spiral("999999999999", "500")));
+        Assert.Contains("full circles", Reason(Spiral("90000", "20")));
+        Assert.Contains("has no length", Reason(Spiral("1e300", "500")));
+        Assert.Contains("no usable point", Reason(Alignment("<Line><Start>0 0</Start><End>1e308 0</End></Line>")));
+        var deep = string.Concat(Enumerable.Repeat("<Feature>", 100_000));
+        Assert.Contains("more than 64 deep", Reason(Alignment(deep)));
+        Assert.Contains("more than 64 deep", Reason($"<LandXML><Other>{deep}"));
+        var parts = string.Concat(Enumerable.Repeat("<![CDATA[1 ]]>", 200_000));
+        Assert.Contains("no usable point", Reason(Alignment($"<Line><Start>{parts}</Start></Line>")).Replace("element 1 (Line) has ", ""));
+        var surface =
+            $"<LandXML><Surfaces><Surface><Definition><Pnts><P id=\"1\">{parts}</P></Pnts></Definition></Surface></Surfaces></LandXML>";
+        Assert.Contains("1 points", Reason(surface));
+        using var stopped = new CancellationTokenSource();
+        stopped.Cancel();
+        Assert.Throws<OperationCanceledException>(() => LandXmlReader.Read(Feet, stopped.Token));
+    }
+
+    [Fact]
+    public void Lines_of_one_name_are_numbered()
+    {
+        const string Line =
+            "<PlanFeature name=\"Kerb\"><CoordGeom><Line><Start>0 0</Start><End>0 10</End></Line></CoordGeom></PlanFeature>";
+        var text = Alignment("<Line><Start>0 0</Start><End>0 10</End></Line>")
+            .Replace("</LandXML>", $"<PlanFeatures>{string.Concat(Enumerable.Repeat(Line, 3000))}</PlanFeatures></LandXML>");
+        var names = LandXmlReader.Read(text).Lines.Select(l => l.Name).ToList();
+        Assert.Equal(3000, names.Distinct().Count());
+        Assert.Equal(["Kerb", "Kerb (2)", "Kerb (3)"], names.Take(3));
+    }
+
+    [Fact]
+    public void A_list_of_points_without_lines_is_refused()
+    {
+        var (ground, findings) = GroundPoints.Read(new StringReader(new string('1', 10_000_000)));
+        Assert.Null(ground);
+        Assert.Contains("longer than 1000 characters", findings[0].Message);
+    }
 }

@@ -43,8 +43,10 @@ internal static class EditEndpoints
         try
         {
             patch = await JsonSerializer.DeserializeAsync<List<PatchOperation>>(http.Body, PatchOptions);
+            // Text is read when it is used: what is no text must be found before anything is done with it.
+            JsonSerializer.Serialize(patch, PatchOptions);
         }
-        catch (Exception problem) when (problem is JsonException or BadHttpRequestException)
+        catch (Exception problem) when (problem is JsonException or InvalidOperationException)
         {
             return Answers.Refused(Finding.Error("", $"The patch is not a JSON Patch: {problem.Message}"));
         }
