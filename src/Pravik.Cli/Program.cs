@@ -9,6 +9,8 @@ root.Subcommands.Add(SchemaCommand.Make());
 root.Subcommands.Add(FrameCommand.Make());
 root.Subcommands.Add(SolveCommand.Make());
 root.Subcommands.Add(ModelsCommand.Make());
+root.Subcommands.Add(BackupCommand.Make());
+root.Subcommands.Add(BackupCommand.MakeRestore());
 var parsed = root.Parse(args);
 if (parsed.Errors.Count > 0)
 {

@@ -11,13 +11,24 @@ using Pravik.Web.Safety;
 ThreadPool.SetMinThreads(4 * Environment.ProcessorCount, 4 * Environment.ProcessorCount);
 var builder = WebApplication.CreateBuilder(args);
 var folder = builder.Configuration["Pravik:Data"] ?? Path.Combine(builder.Environment.ContentRootPath, ".data");
-Directory.CreateDirectory(folder);
+DataFolder data;
+try
+{
+    data = DataFolder.Open(folder);
+}
+catch (DataFolderException problem)
+{
+    return StartUp.Refused(problem.Message);
+}
 
 builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 4 * BridgeJson.LongestDocument);
-builder.Services.AddDbContextFactory<PravikContext>(options => options.UseSqlite($"Data Source={Path.Combine(folder, "pravik.db")}"));
+
+// What keeps the application from starting is said in one line (StartUp).
+builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.Critical);
+builder.Services.AddDbContextFactory<PravikContext>(options => options.UseSqlite($"Data Source={data.Database}"));
 builder.Services.AddSingleton<ProjectStore>();
 builder.Services.AddSingleton<LibraryStore>();
-builder.Services.AddSingleton(new GroundStore(Path.Combine(folder, "grounds")));
+builder.Services.AddSingleton(new GroundStore(data.Grounds));
 builder.Services.AddSingleton<RoadUploads>();
 builder.Services.AddSingleton<RunQueue>();
 builder.Services.AddHostedService(services => services.GetRequiredService<RunQueue>());
@@ -29,9 +40,16 @@ builder.Services.AddRazorPages();
 builder.Services.AddResponseCompression();
 
 var app = builder.Build();
-await app.Services.GetRequiredService<ProjectStore>().PrepareAsync();
-if (builder.Configuration["Pravik:Demo"] is { Length: > 0 } demo)
-    await DemoProjects.AddAsync(app.Services.GetRequiredService<ProjectStore>(), app.Services.GetRequiredService<GroundStore>(), demo);
+try
+{
+    await app.Services.GetRequiredService<ProjectStore>().PrepareAsync();
+    if (builder.Configuration["Pravik:Demo"] is { Length: > 0 } demo)
+        await DemoProjects.AddAsync(app.Services.GetRequiredService<ProjectStore>(), app.Services.GetRequiredService<GroundStore>(), demo);
+}
+catch (Microsoft.Data.Sqlite.SqliteException problem)
+{
+    return StartUp.Refused($"The database {data.Database} cannot be made ready: {problem.Message}");
+}
 
 app.UseResponseCompression();
 app.Use(SafeHeaders.Add);
@@ -45,7 +63,18 @@ app.UseAntiforgery();
 app.MapRazorPages();
 app.MapPravik();
 app.MapGet("/health", async (ProjectStore store) => Results.Json(new { status = "in order", bridges = (await store.ListAsync()).Count }));
-await app.RunAsync();
+
+// Given back as the application stops, before a host of tests is gone.
+app.Lifetime.ApplicationStopped.Register(data.Dispose);
+try
+{
+    await app.RunAsync();
+    return 0;
+}
+catch (IOException problem) when (problem.InnerException is Microsoft.AspNetCore.Connections.AddressInUseException)
+{
+    return StartUp.Refused($"{problem.Message.TrimEnd('.')}. Is the program running already? Take another with --port N.");
+}
 
 /// <summary>Named so that tests can start the application.</summary>
 public partial class Program;

@@ -1,6 +1,5 @@
 using System.Text.Json.Nodes;
 using Microsoft.Data.Sqlite;
-using Microsoft.EntityFrameworkCore;
 using Pravik.Core.Bridges;
 using Pravik.Core.Runs;
 using Pravik.Exchange;
@@ -237,12 +236,6 @@ public sealed class ProjectStoreTests : IDisposable
         Assert.Equal(0.25, rows[0].Value["slab"]!["thickness"]!.GetValue<double>());
         await library.TakeAwayAsync(LibraryJson.Pattern, "Rural");
         Assert.Equal(LibraryJson.Profile, Assert.Single(await library.ListAsync()).Kind);
-    }
-
-    private sealed class Contexts(string file) : IDbContextFactory<PravikContext>
-    {
-        public PravikContext CreateDbContext() =>
-            new(new DbContextOptionsBuilder<PravikContext>().UseSqlite($"Data Source={file}").Options);
     }
 
     /// <summary>Edits of several people are worked out side by side; each is taken once, on what was there before it.</summary>
