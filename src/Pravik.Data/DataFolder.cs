@@ -7,8 +7,8 @@ namespace Pravik.Data;
 public sealed class DataFolderException(string message) : Exception(message);
 
 /// <summary>
-/// The folder with the database and the grounds, held by one server at a time. Opening looks at what is there and changes nothing: an empty,
-/// damaged or newer database is refused, never begun anew.
+/// The folder with the database and the grounds, held by one server at a time. Opening looks at what is there and changes nothing: an
+/// empty, damaged or newer database is refused, never begun anew.
 /// </summary>
 public sealed class DataFolder : IDisposable
 {

@@ -233,8 +233,8 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
 
     /// <summary>
     /// Applies a patch made against revision <paramref name="against"/>. Where the head has moved on since, the patch is taken if
-    /// none of its paths meets a value that changed; else both values come back. Null where there is no such project. The edit is worked out
-    /// while others write; where the head has moved when it is to be stored, it is worked out again on the new one.
+    /// none of its paths meets a value that changed; else both values come back. Null where there is no such project. The edit is
+    /// worked out while others write; where the head has moved when it is to be stored, it is worked out again on the new one.
     /// </summary>
     public async Task<EditOutcome?> EditAsync(string id, int against, IReadOnlyList<PatchOperation> patch, string label)
     {

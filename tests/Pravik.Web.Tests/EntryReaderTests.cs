@@ -52,7 +52,9 @@ public class EntryReaderTests
     [InlineData("/axes/overall", "-4", "ahead of the first")]
     [InlineData("/axes/lastStation", "90", "ahead of the first")]
     [InlineData("/axes/spans", "17.4 + ", "value is needed")]
-    [InlineData("/axes/spans", "2*3*4", "5*30")]
+    [InlineData("/axes/spans", "2*3*4", "2*24")]
+    [InlineData("/axes/spans", "17.4 25.8", "Join lengths with +")]
+    [InlineData("/girders/spacings", "2,2", "Join lengths with +")]
     [InlineData("/axes/spans", "900*2", "between 1 and")]
     [InlineData("/road/profile/3/grade", "2", "no profile point ahead")]
     [InlineData("/road/profile/0/grade", "steep", "not a number")]
@@ -150,5 +152,21 @@ public class EntryReaderTests
         Assert.Equal(-0.0275, Enter(Demo, "/deck/patterns/0/left/1/crossfall", "-2.75 %").Deck.Patterns[0].Left[1].Crossfall, 1e-15);
         Assert.Equal(1 / 40.0, Enter(Demo, "/deck/patterns/0/left/1/crossfall", "1:40").Deck.Patterns[0].Left[1].Crossfall, 1e-15);
         Assert.True(Enter(Demo, "/parapets/0/squareToDeck", "true").Parapets[0].SquareToDeck);
+    }
+
+    /// <summary>A word that stands for a missing value can be typed as well as seen.</summary>
+    [Theory]
+    [InlineData("/girders/spacings", "equal")]
+    [InlineData("/girders/spacings", "Equal")]
+    [InlineData("/girders/diaphragms/0/span", "all")]
+    [InlineData("/girders/diaphragms/0/lastBay", "the last")]
+    public void Words_that_are_shown_can_be_typed(string path, string text)
+    {
+        var bridge = Bridge.New("Words");
+        bridge = bridge with { Girders = bridge.Girders with { Diaphragms = [new()] } };
+        var (typed, cleared) = (EntryReader.Read(bridge, path, text), EntryReader.Read(bridge, path, ""));
+        Assert.Null(typed.Error);
+        Assert.Equal(cleared.Label, typed.Label);
+        Assert.Null(Assert.Single(typed.Patch).Value);
     }
 }

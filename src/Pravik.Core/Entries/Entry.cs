@@ -53,6 +53,9 @@ public sealed record Entry(string Pattern, string Name, EntryKind Kind, Quantity
     /// <summary>Whether it may be missing, so that it follows from elsewhere.</summary>
     public bool IsOwn { get; init; }
 
+    /// <summary>The word that stands for a missing value: it is shown in its place, and can be typed.</summary>
+    public string Blank { get; init; } = "";
+
     /// <summary>One sentence that says what it is.</summary>
     public string Help { get; init; } = "";
 

@@ -125,7 +125,12 @@ internal static class GirderEntries
         ];
 
     private static Entry Spacings(string help) =>
-        new("spacings", "Spacings", EntryKind.Spans, QuantityKind.Length) { IsOwn = true, Help = help };
+        new("spacings", "Spacings", EntryKind.Spans, QuantityKind.Length)
+        {
+            IsOwn = true,
+            Help = help,
+            Blank = "equal",
+        };
 
     private static Entry Course(string help) =>
         Offer(

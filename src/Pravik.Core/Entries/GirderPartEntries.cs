@@ -33,7 +33,10 @@ internal static class GirderPartEntries
 
     private static IEnumerable<Entry> Stretch =>
         [
-            Own("span", "Span", QuantityKind.Count, 1, 30, "Empty: every span."),
+            Own("span", "Span", QuantityKind.Count, 1, 30, "Empty: every span.") with
+            {
+                Blank = "all",
+            },
             Value("from", "From", QuantityKind.Number, 0, 1, "Part of the span.") with
             {
                 Subject = "Beginning",
@@ -62,7 +65,10 @@ internal static class GirderPartEntries
             {
                 Subject = "Kind",
             },
-            Own("span", "Span", QuantityKind.Count, 1, 30, "Empty: every span."),
+            Own("span", "Span", QuantityKind.Count, 1, 30, "Empty: every span.") with
+            {
+                Blank = "all",
+            },
             Value(
                 "at",
                 "At",
@@ -109,8 +115,14 @@ internal static class GirderPartEntries
             {
                 Subject = "Time of casting or setting",
             },
-            Own("firstBay", "First bay", QuantityKind.Count, 1, 39, "Counted from the left. Empty: the first."),
-            Own("lastBay", "Last bay", QuantityKind.Count, 1, 39, "Counted from the left. Empty: the last."),
+            Own("firstBay", "First bay", QuantityKind.Count, 1, 39, "Counted from the left. Empty: the first.") with
+            {
+                Blank = "the first",
+            },
+            Own("lastBay", "Last bay", QuantityKind.Count, 1, 39, "Counted from the left. Empty: the last.") with
+            {
+                Blank = "the last",
+            },
         ];
 
     private static IEnumerable<Entry> Stiffener =>
@@ -169,7 +181,10 @@ internal static class GirderPartEntries
     private static IEnumerable<Entry> Tendon =>
         [
             Text("name", "Name", 40, "A stage stresses it by this name."),
-            Own("span", "Span", QuantityKind.Count, 1, 30, "Empty: every span, so that it runs on over the piers."),
+            Own("span", "Span", QuantityKind.Count, 1, 30, "Empty: every span, so that it runs on over the piers.") with
+            {
+                Blank = "all",
+            },
             Value("strands", "Strands", QuantityKind.Count, 1, 100),
             Value("effectiveStress", "Effective stress", QuantityKind.Stress, 0, 1700e6, "After all losses, friction included. Entered."),
             Value("startLevel", "Level at the start", QuantityKind.Size, -2, 8, "Above the girder's soffit."),

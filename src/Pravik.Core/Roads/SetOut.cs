@@ -37,9 +37,8 @@ public static class SetOut
         road.Line.Covers(station) ? Math.Clamp(station, road.StartStation, road.EndStation) : null;
 
     /// <summary>
-    /// Writes CSV, point by point, <c>station,offset,x,y,z,azimuth</c>: metres with nine decimals, azimuth in degrees clockwise from north with ten. z is empty
-    /// where no
-    /// profile reaches. Stations must lie on the road.
+    /// Writes CSV, point by point, <c>station,offset,x,y,z,azimuth</c>: metres with nine decimals, azimuth in degrees clockwise from
+    /// north with ten. z is empty where no profile reaches. Stations must lie on the road.
     /// </summary>
     public static void WriteCsv(TextWriter text, RoadLine road, IEnumerable<double> stations, IReadOnlyList<double> offsets)
     {

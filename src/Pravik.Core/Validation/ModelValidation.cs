@@ -98,12 +98,7 @@ internal static class ModelValidation
         }
         if (bounds.HasErrors)
             return;
-        var girders = Enumerable
-            .Range(0, bridge.Axes.Spans.Length)
-            .Max(s => GirderLayout.Of(bridge.Girders, s, bridge.Axes.Spans.Length).Count);
-        var joints =
-            Enumerable.Range(0, bridge.Axes.Spans.Length).Sum(s => model.DivisionsOf(s) + 1.0)
-            * (model.Kind == ModelKind.Shells ? girders * model.Between + 2 : girders + 2);
+        var joints = ModelSize.Joints(bridge);
         if (joints > MostJoints)
             bounds.Error(
                 "/model/divisions",

@@ -18,6 +18,7 @@ public static class EntryReader
 {
     private const int MostSpans = 100;
     private const int LongestText = 1000;
+    private const string HowToList = "Join lengths with +, as in 17.4 + 25.8, or write equal ones as 2*24.";
 
     /// <summary>Reads what was typed into the entry at a path, in the units of the bridge.</summary>
     public static EntryReading Read(Bridge bridge, string path, string? text)
@@ -34,7 +35,7 @@ public static class EntryReader
             return Refused("There is no such part in this bridge: it may have been taken away meanwhile.");
         if (IsSupportSize(path) && ReadLink(bridge, entry, path, text) is { } link)
             return link;
-        if (entry.IsOwn && text.Length == 0)
+        if (entry.IsOwn && (text.Length == 0 || text.Equals(entry.Blank, StringComparison.OrdinalIgnoreCase)))
             return Clear(bridge, entry, path);
         if (DerivedEntries.Matches(path))
             return DerivedEntries.Read(bridge, entry, path, text);
@@ -121,7 +122,7 @@ public static class EntryReader
             var times = item.Split('*');
             var count = 1.0;
             if (times.Length > 2)
-                return ([], $"“{item.Trim()}” was not understood; equal ones are typed as 5*30.");
+                return ([], $"“{item.Trim()}” was not understood. {HowToList}");
             if (times.Length == 2)
             {
                 var number = QuantityParser.Parse(times[0], QuantityKind.Count, units);
@@ -133,7 +134,7 @@ public static class EntryReader
             }
             var length = QuantityParser.Parse(times[^1], QuantityKind.Length, units);
             if (!length.IsValid)
-                return ([], length.Error);
+                return ([], $"{length.Error}. {HowToList}");
             if (spans.Count + count > MostSpans)
                 return ([], $"There are more than {MostSpans}.");
             for (var i = 0; i < count; i++)

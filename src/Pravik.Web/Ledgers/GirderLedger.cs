@@ -213,7 +213,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 rows.Entry("/girders/count"),
                 rows.Entry("/girders/overhangLeft"),
                 rows.Entry("/girders/overhangRight", girders.OverhangLeft),
-                rows.Entry("/girders/spacings", inheritedChoice: "equal"),
+                rows.Entry("/girders/spacings"),
                 rows.Entry("/girders/alongAxis"),
                 rows.Entry("/girders/course", inheritedChoice: Girders.Straight),
                 rows.Entry("/girders/endGap"),
@@ -353,7 +353,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 .. ranges.SelectMany(
                     (_, i) =>
                         new[] { "span", "from", "to", "section" }.Select(c =>
-                            rows.Entry($"/girders/ranges/{i}/{c}", inheritedChoice: c == "span" ? "all" : bridge.Sections[0].Name)
+                            rows.Entry($"/girders/ranges/{i}/{c}", inheritedChoice: c == "section" ? bridge.Sections[0].Name : null)
                         )
                 ),
             ]

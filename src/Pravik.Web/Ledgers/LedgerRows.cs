@@ -20,6 +20,7 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
     {
         var entry = Entered.At(path, bridge) ?? throw new ArgumentException($"{path} is not an entry.", nameof(path));
         var node = At(path);
+        inheritedChoice ??= entry.Blank.Length > 0 ? entry.Blank : null;
         var unit = entry.Kind is EntryKind.Quantity or EntryKind.Spans ? Units[entry.Quantity].Symbol : "";
         var value = entry.Kind switch
         {

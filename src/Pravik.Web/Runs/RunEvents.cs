@@ -7,6 +7,12 @@ namespace Pravik.Web.Runs;
 /// <summary>Events of projects: “run” when work moves on, “edit” when the bridge changes. Slow listeners miss the oldest.</summary>
 public sealed class RunEvents
 {
+    /// <summary>Told with a project when the last who listened to it goes away.</summary>
+    public event Action<string>? Left;
+
+    /// <summary>Whether anyone listens to a project.</summary>
+    public bool IsWatched(string project) => listeners.Values.Any(l => l.Project == project);
+
     private readonly ConcurrentDictionary<Guid, (string Project, Channel<string> Events)> listeners = new();
 
     /// <summary>Events of a project until the caller goes away.</summary>
@@ -23,6 +29,8 @@ public sealed class RunEvents
         finally
         {
             listeners.TryRemove(key, out _);
+            if (!IsWatched(project))
+                Left?.Invoke(project);
         }
     }
 

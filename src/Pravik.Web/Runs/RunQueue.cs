@@ -3,6 +3,7 @@ using System.Diagnostics;
 using System.Threading.Channels;
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
+using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Stages;
@@ -12,17 +13,25 @@ using Pravik.Exchange;
 namespace Pravik.Web.Runs;
 
 /// <summary>
-/// The one bounded queue in which everything that computes a model runs, one at a time: the bridge of a project, an older edit to lay
-/// under it, the comparison of all models. A newer edit of a project cancels its older work; results are kept under their input hash,
-/// within a bound for all projects together.
+/// The one bounded queue in which everything that computes a model runs: the bridge of a project, an older edit to lay under it, the
+/// comparison of all models. Long jobs run one at a time and short ones beside them, one at a time too, so that nobody waits a minute
+/// for what takes a second. A newer edit of a project cancels its older work, and what was asked for to look at ends when nobody looks
+/// any more; results are kept under their input hash, within a bound for all projects together.
 /// </summary>
 public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<RunQueue> log) : BackgroundService
 {
     private const int Capacity = 64;
 
+    /// <summary>Joints from which a model counts as long: a run of it takes some seconds.</summary>
+    private const int LongJoints = 1000;
+
+    /// <summary>How long work goes on for a screen that has gone; a page that is loaded anew is back sooner.</summary>
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+
     /// <summary>Comparisons that are kept, of all projects together.</summary>
     private const int MostComparisons = 30;
-    private readonly Channel<Job> jobs = Channel.CreateBounded<Job>(Capacity);
+    private readonly Channel<Job> quick = Channel.CreateBounded<Job>(Capacity);
+    private readonly Channel<Job> slow = Channel.CreateBounded<Job>(Capacity);
     private readonly ConcurrentDictionary<(string Project, JobKind Kind), Job> current = new();
     private readonly ConcurrentDictionary<(string Project, JobKind Kind), RunState> states = new();
     private readonly ConcurrentDictionary<string, (string Hash, int Revision)> latest = new();
@@ -43,7 +52,10 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
         Comparison,
     }
 
-    private sealed record Job(string Project, JobKind Kind, string Hash, int Revision, Bridge Bridge, CancellationTokenSource Cancel);
+    private sealed record Job(string Project, JobKind Kind, string Hash, int Revision, Bridge Bridge, CancellationTokenSource Cancel)
+    {
+        public bool IsLong { get; } = Kind == JobKind.Comparison || ModelSize.Joints(Bridge) > LongJoints;
+    }
 
     /// <summary>Tells what changes.</summary>
     public RunEvents Events { get; } = new();
@@ -145,7 +157,7 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
     {
         current[(job.Project, job.Kind)] = job;
         Tell(job.Project, job.Kind, new(job.Hash, RunStatus.Waiting, 0, "Waiting for its turn"));
-        if (jobs.Writer.TryWrite(job))
+        if ((job.IsLong ? slow : quick).Writer.TryWrite(job))
             return;
         current.TryRemove(new((job.Project, job.Kind), job));
         Tell(job.Project, job.Kind, new(job.Hash, RunStatus.Stopped, 0, "Too many analyses are waiting; try again in a moment"));
@@ -163,11 +175,29 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
     {
         // The first run of a process is slow while code is compiled; it is spent on a bridge that nobody waits for.
         await Task.Run(() => BridgeRun.Run(Bridge.New("Warming up"), cancel: stoppingToken), stoppingToken);
-        await foreach (var job in jobs.Reader.ReadAllAsync(stoppingToken))
+        Events.Left += project => _ = EndUnwatchedAsync(project, stoppingToken);
+        await Task.WhenAll(WorkThroughAsync(quick, stoppingToken), WorkThroughAsync(slow, stoppingToken));
+    }
+
+    private async Task WorkThroughAsync(Channel<Job> jobs, CancellationToken stopping)
+    {
+        await foreach (var job in jobs.Reader.ReadAllAsync(stopping))
         {
             if (!job.Cancel.IsCancellationRequested)
-                await RunAsync(job, stoppingToken);
+                await RunAsync(job, stopping);
         }
+    }
+
+    /// <summary>
+    /// Ends what was asked for to look at once nobody has looked for a while. The bridge itself is worked out to its end.
+    /// </summary>
+    private async Task EndUnwatchedAsync(string project, CancellationToken stopping)
+    {
+        await Task.Delay(Patience, stopping).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+        if (stopping.IsCancellationRequested || Events.IsWatched(project))
+            return;
+        await CancelAsync(project, JobKind.Past);
+        await CancelAsync(project, JobKind.Comparison);
     }
 
     private async Task RunAsync(Job job, CancellationToken stopping)

@@ -4,8 +4,8 @@ using Pravik.Web.Endpoints;
 namespace Pravik.Web.Safety;
 
 /// <summary>
-/// Refuses writes that another site makes a browser send. A browser says where a request comes from (Sec-Fetch-Site, Origin); a program that
-/// is no browser says neither and is let through. What the interface takes is JSON, which no form can send.
+/// Refuses writes that another site makes a browser send. A browser says where a request comes from (Sec-Fetch-Site, Origin); a program
+/// that is no browser says neither and is let through. What the interface takes is JSON, which no form can send.
 /// </summary>
 internal static class ForeignWrites
 {
