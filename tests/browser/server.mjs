@@ -20,6 +20,12 @@ const freePort = () =>
     });
   });
 
+const ended = (child, signal) =>
+  new Promise((resolve) => {
+    child.once("exit", resolve);
+    child.kill(signal);
+  });
+
 export async function startApplication(data = mkdtempSync(join(tmpdir(), "pravik-browser-"))) {
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
@@ -48,11 +54,9 @@ export async function startApplication(data = mkdtempSync(join(tmpdir(), "pravik
   return {
     url,
     data,
-    stop: () =>
-      new Promise((resolve) => {
-        child.once("exit", resolve);
-        child.kill();
-      }),
+    stop: () => ended(child, "SIGTERM"),
+    /** Ends it at once, as a power cut does. */
+    kill: () => ended(child, "SIGKILL"),
   };
 }
 
