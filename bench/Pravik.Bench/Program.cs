@@ -3,9 +3,9 @@ using BenchmarkDotNet.Jobs;
 using BenchmarkDotNet.Running;
 using Pravik.Bench;
 
-// edits (usual): the warm server as a person meets it. roads: a long road with its ground. shells: the sparse solver on slabs. models:
-// the demo by all models. --matrices DIR: the matrices of those, for other solvers. parts: the pieces of the computation under
-// BenchmarkDotNet.
+// edits (usual): the warm server as a person meets it. people: fifty who edit at once. roads: a long road with its ground. shells: the
+// sparse solver on slabs. models: the demo by all models. --matrices DIR: the matrices of those, for other solvers. parts: the pieces of
+// the computation under BenchmarkDotNet.
 if (args is ["parts", ..])
     BenchmarkRunner.Run<PartsBench>(ManualConfig.Create(DefaultConfig.Instance).AddJob(Job.ShortRun));
 else if (args is ["roads", ..])
@@ -14,6 +14,8 @@ else if (args is ["shells", ..])
     Shells.Measure();
 else if (args is ["models", ..])
     Models.Measure();
+else if (args is ["people", ..])
+    await People.MeasureAsync();
 else if (args is ["--matrices", var folder])
     Shells.WriteMatrices(folder);
 else

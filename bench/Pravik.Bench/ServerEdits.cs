@@ -15,86 +15,45 @@ internal static class ServerEdits
 
     public static async Task MeasureAsync()
     {
-        var data = Directory.CreateTempSubdirectory("pravik-bench-");
-        var web = Path.Combine(Demo.Root, "src", "Pravik.Web");
-        const string address = "http://127.0.0.1:5987";
-        var start = new ProcessStartInfo(
-            "dotnet",
-            [
-                Path.Combine(web, "bin", "Release", "net10.0", "Pravik.Web.dll"),
-                "--urls",
-                address,
-                $"--Pravik:Data={data.FullName}",
-                $"--Pravik:Demo={Path.Combine(Demo.Root, "examples")}",
-                "--Logging:LogLevel:Default=Error",
-            ]
-        )
+        await using var server = await WarmServer.StartAsync();
+        var http = server.Http;
+        var bridge = await WorkspaceAsync(http);
+        using var heard = new SemaphoreSlim(0);
+        using var listening = new CancellationTokenSource();
+        var listener = ListenAsync(http, heard, listening.Token);
+        List<double> drawings = [],
+            results = [],
+            models = [],
+            references = [];
+        for (var i = 0; i < Warm + Counted; i++)
         {
-            WorkingDirectory = web,
-        };
-        using var server = Process.Start(start)!;
-        try
-        {
-            using var http = new HttpClient { BaseAddress = new(address) };
-            var bridge = await FirstAnswerAsync(http);
-            using var heard = new SemaphoreSlim(0);
-            using var listening = new CancellationTokenSource();
-            var listener = ListenAsync(http, heard, listening.Token);
-            List<double> drawings = [],
-                results = [],
-                models = [],
-                references = [];
-            for (var i = 0; i < Warm + Counted; i++)
-            {
-                references.Add(Time(() => Reference.Product()));
-                var clock = Stopwatch.StartNew();
-                await EditAsync(http, bridge, "/deck/patterns/0/slab/thickness", 0.22 + (i + 1) * 1e-5);
-                bridge = await WorkspaceAsync(http);
-                if (i >= Warm)
-                    drawings.Add(clock.Elapsed.TotalMilliseconds);
-                bridge = await DoneAsync(http, bridge, heard);
-                if (i >= Warm)
-                    results.Add(clock.Elapsed.TotalMilliseconds);
-                clock.Restart();
-                await EditAsync(http, bridge, "/deck/haunch", 0.03 + (i + 1) * 1e-5);
-                await http.GetByteArrayAsync("/api/bridges/sorrel-brook/model.glb");
-                if (i >= Warm)
-                    models.Add(clock.Elapsed.TotalMilliseconds);
-                bridge = await DoneAsync(http, await WorkspaceAsync(http), heard);
-            }
-            await listening.CancelAsync();
-            await listener;
-            var reference = Median(references[Warm..]);
-            Console.WriteLine(
-                $"Sorrel Brook overbridge, {Environment.ProcessorCount} cores, {Counted} edits in a warm server; times in ms as "
-                    + "least / median / greatest"
-            );
-            Print("reference: dense product 300 × 300", references[Warm..], reference);
-            Print("edit to new drawings", drawings, reference);
-            Print("edit to new utilisations", results, reference);
-            Print("edit to new model in space", models, reference);
+            references.Add(Time(() => Reference.Product()));
+            var clock = Stopwatch.StartNew();
+            await EditAsync(http, bridge, "/deck/patterns/0/slab/thickness", 0.22 + (i + 1) * 1e-5);
+            bridge = await WorkspaceAsync(http);
+            if (i >= Warm)
+                drawings.Add(clock.Elapsed.TotalMilliseconds);
+            bridge = await DoneAsync(http, bridge, heard);
+            if (i >= Warm)
+                results.Add(clock.Elapsed.TotalMilliseconds);
+            clock.Restart();
+            await EditAsync(http, bridge, "/deck/haunch", 0.03 + (i + 1) * 1e-5);
+            await http.GetByteArrayAsync("/api/bridges/sorrel-brook/model.glb");
+            if (i >= Warm)
+                models.Add(clock.Elapsed.TotalMilliseconds);
+            bridge = await DoneAsync(http, await WorkspaceAsync(http), heard);
         }
-        finally
-        {
-            server.Kill();
-            await server.WaitForExitAsync();
-            data.Delete(true);
-        }
-    }
-
-    private static async Task<JsonNode> FirstAnswerAsync(HttpClient http)
-    {
-        for (var tries = 0; ; tries++)
-        {
-            try
-            {
-                return await WorkspaceAsync(http);
-            }
-            catch (HttpRequestException) when (tries < 100)
-            {
-                await Task.Delay(200);
-            }
-        }
+        await listening.CancelAsync();
+        await listener;
+        var reference = Median(references[Warm..]);
+        Console.WriteLine(
+            $"Sorrel Brook overbridge, {Environment.ProcessorCount} cores, {Counted} edits in a warm server; times in ms as "
+                + "least / median / greatest"
+        );
+        Print("reference: dense product 300 × 300", references[Warm..], reference);
+        Print("edit to new drawings", drawings, reference);
+        Print("edit to new utilisations", results, reference);
+        Print("edit to new model in space", models, reference);
     }
 
     /// <summary>Hears of runs as the screen does.</summary>

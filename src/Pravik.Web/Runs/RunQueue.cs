@@ -30,6 +30,16 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
 
     /// <summary>Comparisons that are kept, of all projects together.</summary>
     private const int MostComparisons = 30;
+
+    /// <summary>
+    /// Where edits follow each other so fast that runs are cancelled again and again, a run waits until there is a pause of this length:
+    /// its work would be lost, and taken from the edits.
+    /// </summary>
+    private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(400);
+    private static readonly TimeSpan Lately = TimeSpan.FromSeconds(3);
+    private const int OftenCancelled = 3;
+
+    private readonly ConcurrentDictionary<string, ConcurrentQueue<long>> cancelled = new();
     private readonly Channel<Job> quick = Channel.CreateBounded<Job>(Capacity);
     private readonly Channel<Job> slow = Channel.CreateBounded<Job>(Capacity);
     private readonly ConcurrentDictionary<(string Project, JobKind Kind), Job> current = new();
@@ -148,6 +158,8 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
         if (!current.TryRemove((project, kind), out var job))
             return null;
         await job.Cancel.CancelAsync();
+        if (kind == JobKind.Bridge)
+            cancelled.GetOrAdd(project, _ => new()).Enqueue(Stopwatch.GetTimestamp());
         // What is cancelled may be asked for anew.
         states.TryRemove((project, kind), out _);
         return job;
@@ -157,6 +169,23 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
     {
         current[(job.Project, job.Kind)] = job;
         Tell(job.Project, job.Kind, new(job.Hash, RunStatus.Waiting, 0, "Waiting for its turn"));
+        if (job.Kind == JobKind.Bridge && IsEditedFast(job.Project))
+            _ = Task.Delay(Pause, job.Cancel.Token).ContinueWith(_ => Queue(job), TaskContinuationOptions.OnlyOnRanToCompletion);
+        else
+            Queue(job);
+    }
+
+    private bool IsEditedFast(string project)
+    {
+        if (!cancelled.TryGetValue(project, out var times))
+            return false;
+        while (times.TryPeek(out var first) && Stopwatch.GetElapsedTime(first) > Lately)
+            times.TryDequeue(out _);
+        return times.Count >= OftenCancelled;
+    }
+
+    private void Queue(Job job)
+    {
         if ((job.IsLong ? slow : quick).Writer.TryWrite(job))
             return;
         current.TryRemove(new((job.Project, job.Kind), job));
