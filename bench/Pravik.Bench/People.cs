@@ -40,13 +40,14 @@ internal static class People
         ConcurrentDictionary<HttpStatusCode, int> answers = [];
         await Task.WhenAll(Enumerable.Range(0, Count).Select(p => EditAsync(server.Http, p, taken, answers)));
         var times = taken.Order().ToList();
+        string Figure(double value) => value.ToString("0.0").PadLeft(8);
         double At(double part) => times[(int)(part * (times.Count - 1))];
         Console.WriteLine(
             $"{Count} people, {Environment.ProcessorCount} cores, {times.Count} edits in {Lasting.TotalSeconds:0} s, "
                 + $"{times.Count / Lasting.TotalSeconds:0.0} a second"
         );
         foreach (var (name, part) in new[] { ("median", 0.5), ("95 %", 0.95), ("99 %", 0.99), ("slowest", 1.0) })
-            Console.WriteLine($"{name, 10} {At(part), 8:0.0} ms  {At(part) / reference, 8:0.0} × reference ({reference:0.0} ms)");
+            Console.WriteLine($"{name.PadLeft(10)} {Figure(At(part))} ms  {Figure(At(part) / reference)} × reference ({reference:0.0} ms)");
         Console.WriteLine(string.Join(", ", answers.OrderBy(a => a.Key).Select(a => $"{(int)a.Key}: {a.Value}")));
     }
 
@@ -60,7 +61,8 @@ internal static class People
         var (random, revision) = (new Random(person), 1);
         var (id, (path, usual)) = (Bridges[person % Bridges.Length], Values[person / Bridges.Length]);
         await Task.Delay(random.NextDouble() * Thinking);
-        for (var clock = Stopwatch.StartNew(); clock.Elapsed < Lasting; )
+        var clock = Stopwatch.StartNew();
+        while (clock.Elapsed < Lasting)
         {
             JsonNode value =
                 usual == 0 ? JsonValue.Create($"P{random.Next(1000)}") : JsonValue.Create(usual * (1 + 0.01 * random.NextDouble()));

@@ -256,10 +256,12 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
                     db.Revisions.Add(NewRevision(id, number, project.Head, label, changes, edit.Reading.Bridge!));
                     project.Head = number;
                     await db.SaveChangesAsync();
-                    bridges.Keep(id, number, edit.Reading);
-                    return EditOutcome.Taken(await SnapshotAsync(db, project));
+                    return EditOutcome.Taken(await SnapshotAsync(db, project, edit.Reading));
                 }
             );
+            // Kept once it is stored: a revision that was rolled back leaves its number to another.
+            if (outcome?.Snapshot is { } stored)
+                bridges.Keep(id, stored.Revision, edit.Reading);
             if (!moved)
                 return outcome;
         }
@@ -494,10 +496,10 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         return bridges.Read(id, number, document).Bridge;
     }
 
-    private async Task<Snapshot> SnapshotAsync(PravikContext db, Project project)
+    private async Task<Snapshot> SnapshotAsync(PravikContext db, Project project, BridgeReading? known = null)
     {
         var revision = await db.Revisions.AsNoTracking().FirstAsync(r => r.ProjectId == project.Id && r.Number == project.Head);
-        var reading = bridges.Read(project.Id, revision.Number, revision.Document);
+        var reading = known ?? bridges.Read(project.Id, revision.Number, revision.Document);
         var bridge = reading.Bridge ?? throw new UnreadableBridgeException(project.Id, revision.Number);
         var canRedo = await db.Revisions.AnyAsync(r => r.ProjectId == project.Id && r.Parent == project.Head);
         return new(project.Id, revision.Number, revision.Label, bridge, reading.Findings, revision.Parent > 0, canRedo);

@@ -207,6 +207,11 @@ public sealed class ProjectStoreTests : IDisposable
         Assert.Null(refused.Snapshot);
         Assert.Contains(refused.Refusals, f => f.Message.StartsWith("Second, which stands on this road too"));
         Assert.Equal(1, (await store.FindAsync(id))!.Revision);
+        // Nothing of it stays in memory: the number that it would have had goes to another edit.
+        var second = (await store.FindAsync(added.ProjectId))!.Revision;
+        Assert.NotNull((await store.EditAsync(added.ProjectId, second, Set("/road/profile/0/level", 9), "Raised"))!.Snapshot);
+        var first = (await store.FindAsync(id))!.Bridge;
+        Assert.Equal((9, null), (first.Road.Profile[0].Level, first.Road.Elements[^1].StartRadius));
     }
 
     [Fact]
