@@ -6,8 +6,6 @@ namespace Pravik.Core.Entries;
 /// <summary>Cross-sections of the deck: their strips and slab.</summary>
 internal static class DeckEntries
 {
-    private const double GreatestCrossfall = 0.15;
-
     public static IEnumerable<Entry> All =>
         [
             .. Part(
@@ -28,7 +26,9 @@ internal static class DeckEntries
             ),
             .. Sides.SelectMany(side => Part($"/deck/patterns/*/{side}/*", s => $"of strip {s.Number(1)} on the {side}", Strip)),
             .. Sides.SelectMany(side => Table(side, "widths", "Width", QuantityKind.Length, 0.05, 30)),
-            .. Sides.SelectMany(side => Table(side, "crossfalls", "Crossfall", QuantityKind.Slope, -GreatestCrossfall, GreatestCrossfall)),
+            .. Sides.SelectMany(side =>
+                Table(side, "crossfalls", "Crossfall", QuantityKind.Slope, -RoadEntries.GreatestCrossfall, RoadEntries.GreatestCrossfall)
+            ),
             .. Part("/deck/patterns/*/slab", _ => "", Slab),
             .. Part(
                 "/deck/patterns/*/slab/thicknesses/*",
@@ -89,8 +89,8 @@ internal static class DeckEntries
                 "crossfall",
                 "Crossfall",
                 QuantityKind.Slope,
-                -GreatestCrossfall,
-                GreatestCrossfall,
+                -RoadEntries.GreatestCrossfall,
+                RoadEntries.GreatestCrossfall,
                 "Rise per metre outward from the road line; negative falls away from it."
             ),
             Choose(

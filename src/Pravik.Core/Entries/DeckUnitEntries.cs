@@ -6,8 +6,6 @@ namespace Pravik.Core.Entries;
 /// <summary>What units of the deck have of their own.</summary>
 internal static class DeckUnitEntries
 {
-    private const double GreatestCrossfall = 0.15;
-
     public static IEnumerable<Entry> All =>
         [
             .. OwnPart("/deck/units/*", s => $"of the unit from axis {s[0]}", Unit),
@@ -64,8 +62,8 @@ internal static class DeckUnitEntries
                 "crossfall",
                 "Crossfall",
                 QuantityKind.Slope,
-                -GreatestCrossfall,
-                GreatestCrossfall,
+                -RoadEntries.GreatestCrossfall,
+                RoadEntries.GreatestCrossfall,
                 "Own value of this unit, all along it. Empty: as in the pattern."
             ),
             Own("upstand", "Upstand", QuantityKind.Size, -0.5, 1.5, "Own value of this unit. Empty: as in the pattern."),

@@ -6,7 +6,8 @@ namespace Pravik.Core.Entries;
 /// <summary>The road line, its profile, crossfalls and station equations.</summary>
 internal static class RoadEntries
 {
-    private const double GreatestCrossfall = 0.15;
+    /// <summary>The steepest crossfall of a road and of a strip of its deck.</summary>
+    public const double GreatestCrossfall = 0.15;
 
     public static IEnumerable<Entry> All =>
         [

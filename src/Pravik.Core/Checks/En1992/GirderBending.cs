@@ -110,12 +110,9 @@ public sealed class GirderBending
     }
 
     /// <summary>
-    /// The moment (Nm, with its sign) of the same resistance, straight between axial forces <see cref="AxialStep"/> apart: quick, and not
-    /// above the true one. Null as in <see cref="At"/>.
+    /// Moments (Nm) of the same resistance at a point by axial force, straight between axial forces <see cref="AxialStep"/> apart: quick,
+    /// and not above the true ones. Null as in <see cref="At"/>.
     /// </summary>
-    public double? Moment(ModelPoint point, Bending bending, double axial, double reference) => Moments(point, bending, reference)(axial);
-
-    /// <summary>As <see cref="Moment"/> for several axial forces at one point.</summary>
     public Func<double, double?> Moments(ModelPoint point, Bending bending, double reference)
     {
         var place = PlaceOf(point, null);
