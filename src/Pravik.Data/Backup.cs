@@ -65,7 +65,7 @@ public static class Backup
                 {
                     DataFolder.Open(folder).Dispose();
                 }
-                catch (DataFolderException problem) when (!problem.Message.Contains("in use", StringComparison.Ordinal)) { }
+                catch (DataFolderException problem) when (!problem.IsInUse) { }
                 aside = $"{folder.TrimEnd('/', '\\')}.before-{DateTime.UtcNow:yyyyMMdd-HHmmss}";
                 Directory.Move(folder, aside);
             }

@@ -4,7 +4,11 @@ using Microsoft.EntityFrameworkCore;
 namespace Pravik.Data;
 
 /// <summary>Why a data folder cannot be used, in one line for whoever starts the program.</summary>
-public sealed class DataFolderException(string message) : Exception(message);
+public sealed class DataFolderException(string message) : Exception(message)
+{
+    /// <summary>Whether another server holds the folder.</summary>
+    public bool IsInUse { get; init; }
+}
 
 /// <summary>
 /// The folder with the database and the grounds, held by one server at a time. Opening looks at what is there and changes nothing: an
@@ -79,7 +83,7 @@ public sealed class DataFolder : IDisposable
         catch (IOException) when (File.Exists(file))
         {
             var holder = File.Exists(process) ? $" (process {File.ReadAllText(process)})" : "";
-            throw new DataFolderException($"The data folder {path} is in use by another server{holder}. Stop it first.");
+            throw new DataFolderException($"The data folder {path} is in use by another server{holder}. Stop it first.") { IsInUse = true };
         }
         File.WriteAllText(process, $"{Environment.ProcessId}");
         return held;

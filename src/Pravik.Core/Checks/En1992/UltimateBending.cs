@@ -50,9 +50,7 @@ public sealed class UltimateBending : ICheck
         public CheckOutcome Write(int point, string check, Calculation calculation) =>
             Check(point, check.EndsWith("hogging", StringComparison.Ordinal) ? Bending.Hogging : Bending.Sagging, calculation);
 
-        /// <summary>
-        /// A moment with the axial force beside it: what leads, at which point it stands, and what share of the shift it has.
-        /// </summary>
+        /// <summary>A moment with the axial force beside it: which of them leads, and at which point they stand.</summary>
         private readonly record struct Pair(double Moment, double Axial, GirderEffect Leads, bool IsGreatest, int From);
 
         private CheckOutcome Check(int point, Bending side, Calculation? calculation)
