@@ -37,7 +37,7 @@ const browser = await startBrowser();
 try {
   for (const [name, path, choices, model] of views) {
     const page = await openPage(browser, app.url + path);
-    const settled = () => page.locator(".run.done, .run.fails, .run.stopped").waitFor({ timeout: 60000 });
+    const settled = () => page.locator(".verdict.current, .running.stopped").waitFor({ timeout: 60000 });
     await settled();
     for (const [field, value] of Object.entries(model ?? {})) {
       await page.selectOption(`[id="f-model-${field}"]`, value);

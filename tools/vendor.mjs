@@ -6,6 +6,7 @@ const target = "src/Pravik.Web/wwwroot/lib";
 const files = [
   ["bootstrap/LICENSE", "bootstrap/LICENSE"],
   ["@alpinejs/csp/dist/module.esm.min.js", "alpine/alpine-csp.js"],
+  ["@alpinejs/morph/dist/module.esm.min.js", "alpine/morph.js"],
   ...[400, 500, 600].map((w) => [
     `@fontsource/barlow/files/barlow-latin-${w}-normal.woff2`,
     `fonts/barlow-latin-${w}-normal.woff2`,

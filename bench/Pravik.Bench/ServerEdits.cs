@@ -77,7 +77,7 @@ internal static class ServerEdits
     /// <summary>The screen with the results of the latest edit, asked for whenever there is news of the run.</summary>
     private static async Task<JsonNode> DoneAsync(HttpClient http, JsonNode bridge, SemaphoreSlim heard)
     {
-        while ((string?)bridge["run"]!["status"] is not ("done" or "fails"))
+        while ((string?)bridge["run"]!["status"] is not "done")
         {
             await heard.WaitAsync(TimeSpan.FromSeconds(1));
             bridge = await WorkspaceAsync(http);

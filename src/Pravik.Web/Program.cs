@@ -6,6 +6,7 @@ using Pravik.Web;
 using Pravik.Web.Endpoints;
 using Pravik.Web.Runs;
 using Pravik.Web.Safety;
+using Pravik.Web.Workspaces;
 
 // A run takes as many threads of the pool as there are cores; requests must not wait for more of them to be made.
 ThreadPool.SetMinThreads(4 * Environment.ProcessorCount, 4 * Environment.ProcessorCount);
@@ -31,6 +32,8 @@ builder.Services.AddSingleton<LibraryStore>();
 builder.Services.AddSingleton(new GroundStore(data.Grounds));
 builder.Services.AddSingleton<RoadUploads>();
 builder.Services.AddSingleton<RunQueue>();
+builder.Services.AddSingleton<WorkspaceReader>();
+builder.Services.AddSingleton<PartRenderer>();
 builder.Services.AddHostedService(services => services.GetRequiredService<RunQueue>());
 builder.Services.ConfigureHttpJsonOptions(options =>
     options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase))

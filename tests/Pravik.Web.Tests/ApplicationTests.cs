@@ -237,7 +237,7 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
             await Task.Delay(100);
             workspace = await Workspace("sorrel-brook", "step=checks");
         }
-        Assert.StartsWith("ultimate bending passes, 0.9", workspace["run"]!["words"]!.GetValue<string>());
+        Assert.StartsWith("ultimate bending passes, 0.9", workspace["checks"]!["words"]!.GetValue<string>());
         Assert.Contains(workspace["ledger"]!["lines"]!.AsArray(), l => l!["symbol"]!.GetValue<string>() == "M_Rd");
         var page = await client.GetStringAsync(workspace["ledger"]!["printAt"]!.GetValue<string>());
         Assert.Contains("M<sub>Rd</sub>", page);

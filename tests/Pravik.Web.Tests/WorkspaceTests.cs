@@ -57,8 +57,9 @@ public class WorkspaceTests
         var workspace = Show(Demo, true, new() { Step = "checks" });
         Assert.Equal("good", State(workspace, "checks"));
         Assert.Equal("done", workspace.Run.Status);
-        Assert.StartsWith("ultimate bending passes, 0.9", workspace.Run.Words);
-        Assert.EndsWith("not checked yet", workspace.Run.Words);
+        Assert.Equal(("passes", true), (workspace.Checks.Status, workspace.Checks.IsCurrent));
+        Assert.StartsWith("ultimate bending passes, 0.9", workspace.Checks.Words);
+        Assert.EndsWith("not checked yet", workspace.Checks.Words);
         var picked = Assert.Single(workspace.Table!.Rows, r => r.IsPicked);
         Assert.Same(workspace.Table.Rows[0], picked);
         Assert.Equal(Results.Value.Governing!.Utilisation, picked.Use);
@@ -73,6 +74,8 @@ public class WorkspaceTests
         var old = Show(thicker, true, new() { Step = "checks" }, run: new("x", RunStatus.Running, 0.4, "Traffic on 100 of 315 points"));
         Assert.Equal("old", State(old, "checks"));
         Assert.Equal(("running", "Traffic on 100 of 315 points", true), (old.Run.Status, old.Run.Words, old.Run.CanStop));
+        Assert.False(old.Checks.IsCurrent);
+        Assert.EndsWith("; of edit 1", old.Checks.Words);
         Assert.NotNull(old.Table);
         var other = Show(Demo with { Girders = Demo.Girders with { Count = 4 } }, true, new() { Step = "checks" });
         Assert.Equal("none", State(other, "checks"));

@@ -1,22 +1,9 @@
 // Girders picked together, girders that deepen, outlines of sections drawn with the mouse.
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { analysed, openPage, restingBox, useApplication } from "./server.mjs";
+import { analysed, field, openPage, restingBox, saved, type, useApplication } from "./server.mjs";
 
 const used = useApplication();
-const field = (page, path) => page.locator(`[id="f${path.replaceAll("/", "-")}"]`);
-
-/** Does something and waits until the edit that follows is saved. */
-async function saved(page, act) {
-  const before = await page.locator(".saved").textContent();
-  await act();
-  await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
-}
-
-async function enter(page, path, text) {
-  await field(page, path).fill(text);
-  await field(page, path).press("Enter");
-}
 
 test("an outline is drawn and a corner dragged; one that crosses itself is refused and nothing is lost", async () => {
   const page = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/sections?layout=shapeOnly`);
@@ -29,11 +16,11 @@ test("an outline is drawn and a corner dragged; one that crosses itself is refus
   await draw([0.4, 0.7], [0.6, 0.7], [0.6, 0.4], [0.4, 0.4]);
   await saved(page, () => page.keyboard.press("Enter"));
   await page.locator(".ledger h1", { hasText: "Own section 1" }).waitFor();
-  assert.equal(await svg.locator(".handle").count(), 4);
+  assert.equal(await svg.locator(`[data-part*="/corners/"]`).count(), 4);
   const across = await field(page, "/sections/1/outlines/0/corners/1/x").inputValue();
   // The drawing is made anew when the analysis is done; then it rests.
   await analysed(page);
-  const corner = await restingBox(svg.locator(".handle").nth(1));
+  const corner = await restingBox(svg.locator(`[data-part*="/corners/"]`).nth(1));
   await page.mouse.move(corner.x + corner.width / 2, corner.y + corner.height / 2);
   await page.mouse.down();
   await page.mouse.move(corner.x + 60, corner.y, { steps: 4 });
@@ -47,7 +34,7 @@ test("an outline is drawn and a corner dragged; one that crosses itself is refus
   await draw([0.45, 0.5], [0.55, 0.6], [0.55, 0.5], [0.45, 0.6]);
   await page.keyboard.press("Enter");
   await page.locator(".notice", { hasText: "crosses itself" }).waitFor();
-  assert.equal(await svg.locator(".handle").count(), 4);
+  assert.equal(await svg.locator(`[data-part*="/corners/"]`).count(), 4);
   assert.deepEqual(page.faults, []);
   await page.close();
 });
@@ -60,13 +47,13 @@ test("girders picked together take one value", async () => {
   await page.locator(".ledger h1", { hasText: "G1, span 2" }).waitFor();
   await rows.nth(4).click({ modifiers: ["Shift"] });
   await page.locator(".ledger h1", { hasText: "2 girders" }).waitFor();
-  await saved(page, () => enter(page, "/girders/own/1-2+2-2/camber", "31"));
+  await saved(page, () => type(page, "/girders/own/1-2+2-2/camber", "31"));
   await page.waitForFunction(
     () =>
       [...document.querySelectorAll("table.data tbody tr.on")].filter((r) => r.textContent.includes("31"))
         .length === 2,
   );
-  await enter(page, "/girders/own/1-2+2-2/camber", "31 m");
+  await type(page, "/girders/own/1-2+2-2/camber", "31 m");
   await page.getByText("must lie between", { exact: false }).first().waitFor();
   await saved(page, () => page.getByRole("button", { name: "As the others again" }).first().click());
   assert.deepEqual(page.faults, []);
@@ -80,7 +67,7 @@ test("girders are let deepen towards the piers, and a depth that does not fit is
     .locator(".ledger h2, .ledger h3, .ledger caption", { hasText: "Depth along every span" })
     .first()
     .waitFor();
-  await enter(page, "/girders/depth/middle", "8 in");
+  await type(page, "/girders/depth/middle", "8 in");
   await page
     .getByText(/cannot be 8\S* in deep/)
     .first()
@@ -95,15 +82,15 @@ test("a second type of girder is made, named and given to a girder, and what ref
   await saved(page, () => page.getByRole("button", { name: "Add a type like Type A" }).click());
   await page.locator(".row1", { hasText: "Type B" }).locator(".link").click();
   await page.locator(".ledger h1", { hasText: "Type B" }).waitFor();
-  await saved(page, () => enter(page, "/girders/types/1/strands/rows/1/count", "12"));
+  await saved(page, () => type(page, "/girders/types/1/strands/rows/1/count", "12"));
   await page.locator("table.data tbody tr").nth(1).click();
   await page.locator(".ledger h1", { hasText: "G1, span 2" }).waitFor();
   await saved(page, () => field(page, "/girders/own/1-2/type").selectOption("Type B"));
   await page.locator("table.data tbody tr", { hasText: "Type B" }).waitFor();
   assert.equal(await page.locator("table.data tbody tr", { hasText: "Type B" }).count(), 1);
-  await saved(page, () => enter(page, "/girders/types/1/name", "Outer girders"));
+  await saved(page, () => type(page, "/girders/types/1/name", "Outer girders"));
   await page.locator("table.data tbody tr", { hasText: "Outer girders" }).waitFor();
-  await enter(page, "/girders/types/1/name", "Type A");
+  await type(page, "/girders/types/1/name", "Type A");
   await page.getByText("another type of girder called", { exact: false }).first().waitFor();
   assert.deepEqual(page.faults, []);
   await page.close();

@@ -1,24 +1,16 @@
 // The bridge's model: results along girders, stages, changes by hand, own cases, a model that can move.
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { openPage, useApplication } from "./server.mjs";
+import { analysed, field, openPage, saved, useApplication } from "./server.mjs";
 
 const used = useApplication();
-const field = (page, path) => page.locator(`[id="f${path.replaceAll("/", "-")}"]`);
-const solved = (page) => page.locator(".run.done, .run.fails").waitFor();
-
-async function saved(page, act) {
-  const before = await page.locator(".saved").textContent();
-  await act();
-  await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
-}
 
 async function open(layout) {
   const page = await openPage(
     used.browser,
     `${used.app.url}/bridges/sorrel-brook/analysis${layout ? `?layout=${layout}` : ""}`,
   );
-  if (layout) await solved(page);
+  if (layout) await analysed(page);
   return page;
 }
 
@@ -72,7 +64,7 @@ test("a change by hand stays in another model; a girder that loses a piece shows
   await saved(page, () => page.getByRole("button", { name: "Half as stiff" }).click());
   await page.locator(".ledger h2", { hasText: "Changed by hand 1" }).waitFor();
   await saved(page, () => field(page, "/model/kind").selectOption("line"));
-  await solved(page);
+  await analysed(page);
   await page.locator("figcaption b", { hasText: "line girders" }).waitFor();
   assert.equal(await field(page, "/model/changes/0/part").inputValue(), "G2-30");
   await member.dispatchEvent("click");
@@ -81,7 +73,7 @@ test("a change by hand stays in another model; a girder that loses a piece shows
   await page.locator("figure svg animate").first().waitFor({ state: "attached" });
   await page.locator(".flag", { hasText: "1 finding" }).waitFor();
   await saved(page, () => page.getByRole("button", { name: "Undo this change" }).last().click());
-  await solved(page);
+  await analysed(page);
   await page.locator("figcaption b", { hasText: "line girders" }).waitFor();
   assert.deepEqual(page.faults, []);
   await page.close();
@@ -97,7 +89,7 @@ test("an own case is put on the deck and shown with its reactions", async () => 
   await page.locator("figure svg text", { hasText: "300.0 kN" }).waitFor();
   await page.getByRole("link", { name: "Analysis" }).click();
   await page.getByRole("button", { name: "Shape" }).click();
-  await solved(page);
+  await analysed(page);
   await page.selectOption("select[name=show]", "own1");
   await page.selectOption("select[name=motion]", "moving");
   await page.locator("figure svg animate").first().waitFor({ state: "attached" });

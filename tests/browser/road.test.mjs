@@ -4,7 +4,7 @@ import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { test } from "node:test";
 import validator from "gltf-validator";
-import { analysed, openPage, restingBox, root, useApplication } from "./server.mjs";
+import { analysed, enter, field, openPage, restingBox, root, saved, useApplication } from "./server.mjs";
 
 const used = useApplication();
 
@@ -47,22 +47,10 @@ test("a file that is no road is refused with the reason, and nothing changes", a
 
 test("a road is typed as intersection points, and an axis gets its own skew", async () => {
   const page = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/road`);
-  const enter = async (path, text) => {
-    const before = await page.locator(".saved").textContent();
-    const field = page.locator(`#f${path.replaceAll("/", "-")}`);
-    await field.fill(text);
-    await field.press("Enter");
-    await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
-  };
-  const saved = async (work) => {
-    const before = await page.locator(".saved").textContent();
-    await work();
-    await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
-  };
   await page.locator("#f-road-entry").waitFor();
   await page.locator("#f-road-entry").selectOption("points");
   await page.locator(".why", { hasText: "at least two points" }).waitFor();
-  await saved(() =>
+  await saved(page, () =>
     page.evaluate(async () => {
       const points = [
         { east: 880, north: 412 },
@@ -81,11 +69,11 @@ test("a road is typed as intersection points, and an axis gets its own skew", as
     }),
   );
   await page.locator("#f-road-points-1-radius").waitFor();
-  await enter("/road/points/1/radius", "350");
+  await enter(page, "/road/points/1/radius", "350");
   await page.locator(".steps a", { hasText: "Axes" }).click();
   await page.locator("#f-axes-own-2-skew").waitFor();
-  await enter("/axes/own/2/skew", "5");
-  await enter("/axes/stations/2", "70");
+  await enter(page, "/axes/own/2/skew", "5");
+  await enter(page, "/axes/stations/2", "70");
   assert.equal(await page.locator("#f-axes-spans").inputValue(), "22.000");
   await page.close();
 });
@@ -127,7 +115,7 @@ test("an axis is dragged in the elevation, the point is named, and the change is
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.move(x + 12, y, { steps: 3 });
-  await page.locator(".saved", { hasText: "not yet saved" }).waitFor();
+  await page.locator(".saved", { hasText: "not yet entered" }).waitFor();
   await page.mouse.move(x + 26, y, { steps: 4 });
   await page.mouse.up();
   await page.locator(".saved", { hasText: "edit 2, saved" }).waitFor();
@@ -191,22 +179,13 @@ test("the setting-out table is copied for a spreadsheet", async () => {
 
 test("the deck is parted at a joint, a unit gets a value of its own and gives it back", async () => {
   const page = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/axes`);
-  const enter = async (path, text, how = "fill") => {
-    const before = await page.locator(".saved").textContent();
-    const field = page.locator(`#f${path.replaceAll("/", "-")}`);
-    if (how === "fill") {
-      await field.fill(text);
-      await field.press("Enter");
-    } else await field.selectOption(text);
-    await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
-  };
   await page.locator("#f-axes-spans").waitFor();
-  await enter("/axes/spans", "21.5 + 18");
-  await enter("/axes/own/2/kind", "joint", "select");
+  await enter(page, "/axes/spans", "21.5 + 18");
+  await saved(page, () => field(page, "/axes/own/2/kind").selectOption("joint"));
   await page.locator(".steps a", { hasText: "Deck" }).click();
   await page.locator(".ledger button", { hasText: "Unit 2" }).click();
   await page.locator(".ledger h1", { hasText: "Unit 2, axes 2 to 3" }).waitFor();
-  await enter("/deck/units/2/slabThickness", "260");
+  await enter(page, "/deck/units/2/slabThickness", "260");
   await page.locator(".ledger td", { hasText: "1 own" }).waitFor();
   await page.getByRole("button", { name: "Give Slab thickness back" }).click();
   await page.locator(".ledger td", { hasText: "1 own" }).waitFor({ state: "detached" });

@@ -78,7 +78,29 @@ export function useApplication() {
 }
 
 /** Waits until the analysis of the latest edit is in, after which nothing is drawn anew by itself. */
-export const analysed = (page) => page.locator(".run.done, .run.fails").waitFor({ timeout: 60000 });
+export const analysed = (page) => page.locator(".verdict.current").waitFor({ timeout: 60000 });
+
+export const field = (page, path) => page.locator(`[id="f${path.replaceAll("/", "-")}"]`);
+
+/** Does something and waits until the edit that follows is saved and shown. */
+export async function saved(page, act) {
+  const edit = () => page.locator("#work").evaluate(() => document.querySelector(".saved").textContent);
+  const before = await edit();
+  await act();
+  await page.waitForFunction((was) => {
+    const now = document.querySelector(".saved").textContent;
+    return now !== was && /^edit \d+, saved$/.test(now);
+  }, before);
+}
+
+/** Types a value and leaves the field; whether it is taken is for the caller to wait for. */
+export async function type(page, path, text) {
+  await field(page, path).fill(text);
+  await field(page, path).press("Enter");
+}
+
+/** Types a value and waits until it is saved. */
+export const enter = (page, path, text) => saved(page, () => type(page, path, text));
 
 /** Where an element lies, once it rests: a drawing is made anew when results come in, and may be gone for a moment. */
 export async function restingBox(locator) {

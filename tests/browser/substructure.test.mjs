@@ -1,18 +1,9 @@
 // Supports, girders one by one, sections and quantities, as a person enters them in the browser.
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { analysed, openPage, useApplication } from "./server.mjs";
+import { analysed, enter, field, openPage, saved, useApplication } from "./server.mjs";
 
 const used = useApplication();
-const field = (page, path) => page.locator(`[id="f${path.replaceAll("/", "-")}"]`);
-
-/** Types and waits until the edit is saved. */
-async function enter(page, path, text) {
-  const before = await page.locator(".saved").textContent();
-  await field(page, path).fill(text);
-  await field(page, path).press("Enter");
-  await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
-}
 
 test("a support is changed, another follows a size of it, and a bad size is refused with its reason", async () => {
   const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/substructure`);
@@ -42,9 +33,7 @@ test("a girder gets a section of its own, and the bill counts both kinds", async
   await page.getByRole("button", { name: "All girders" }).click();
   await page.locator("table.data tbody tr").nth(4).click();
   await page.locator(".ledger h1", { hasText: "G2, span 2" }).waitFor();
-  const before = await page.locator(".saved").textContent();
-  await field(page, "/girders/own/2-2/section").selectOption("AASHTO type IV");
-  await page.waitForFunction((was) => document.querySelector(".saved").textContent !== was, before);
+  await saved(page, () => field(page, "/girders/own/2-2/section").selectOption("AASHTO type IV"));
   await analysed(page);
   const bill = await (await fetch(`${used.app.url}/api/bridges/sorrel-brook/quantities.csv`)).text();
   assert.match(bill, /Girders,"?AASHTO type IV, number"?,1,/);

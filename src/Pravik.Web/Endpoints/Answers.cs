@@ -24,7 +24,7 @@ internal static class Answers
         if (outcome.Snapshot is not { } snapshot)
             return Results.Json(new Refusal(outcome.Refusals, outcome.Conflicts), statusCode: outcome.Conflicts.Length > 0 ? 409 : 422);
         await runs.RequestAsync(id, snapshot.Revision, snapshot.Bridge);
-        runs.Events.TellEdit(id);
+        runs.Events.TellEdit(id, snapshot.Revision);
         await runs.FollowAsync(outcome);
         return Results.Json(new { snapshot.Revision, snapshot.Label });
     }

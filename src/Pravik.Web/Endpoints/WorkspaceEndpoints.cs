@@ -2,9 +2,6 @@ using Pravik.Core.Findings;
 using Pravik.Core.Places;
 using Pravik.Core.Units;
 using Pravik.Data;
-using Pravik.Exchange;
-using Pravik.Web.Ledgers;
-using Pravik.Web.Runs;
 using Pravik.Web.Workspaces;
 
 namespace Pravik.Web.Endpoints;
@@ -15,6 +12,7 @@ internal static class WorkspaceEndpoints
     public static void Map(RouteGroupBuilder bridge)
     {
         bridge.MapGet("/workspace", Show);
+        bridge.MapGet("/table.txt", Table);
         bridge.MapGet("/find", Find);
         bridge.MapGet("/measure", Measure);
     }
@@ -23,8 +21,7 @@ internal static class WorkspaceEndpoints
         await store.FindAsync(id) is { } s ? Results.Json(Finder.Find(s, text ?? "")) : Answers.NoSuchBridge(id);
 
     /// <summary>
-    /// The screen; with an entry to preview (<c>?entry=path&amp;text=…</c>) as it would be after it, without keeping anything or
-    /// starting an analysis.
+    /// The screen as JSON; with an entry to preview (<c>?entry=path&amp;text=…</c>) as it would be after it.
     /// </summary>
     private static async Task<IResult> Show(
         string id,
@@ -32,76 +29,26 @@ internal static class WorkspaceEndpoints
         string? entry,
         string? text,
         HttpRequest http,
-        ProjectStore store,
-        GroundStore grounds,
-        LibraryStore library,
-        RunQueue runs
+        WorkspaceReader reader
     )
     {
-        if (await store.FindAsync(id) is not { } kept)
+        var reading = await reader.ReadAsync(id, query.ToRequest(), entry is null ? null : new(entry, text), http);
+        if (reading.IsMissing)
             return Answers.NoSuchBridge(id);
-        var snapshot = UserUnits.For(http, kept);
-        var around = new Around(Answers.GroundOf(snapshot, grounds), await library.ListAsync(), await store.NeighboursAsync(id));
-        if (entry is not null)
-        {
-            var reading = EntryReader.Read(snapshot.Bridge, entry, text);
-            if (reading.Error is { } error)
-                return Answers.Refused(Finding.Error(entry, error));
-            var edited = BridgeEditing.Apply(snapshot.Bridge, reading.Patch);
-            if (edited.Bridge is not { } bridge)
-                return Results.Json(new Refusal([.. edited.Errors], []), statusCode: 422);
-            return Results.Json(
-                WorkspaceBuilder.Build(
-                    snapshot with
-                    {
-                        Bridge = bridge,
-                        Findings = edited.Findings,
-                    },
-                    around,
-                    new(runs.State(id), runs.Latest(id)),
-                    query.ToRequest()
-                )
-            );
-        }
-        await runs.RequestAsync(id, kept.Revision, kept.Bridge);
-        var request = query.ToRequest();
-        return Results.Json(WorkspaceBuilder.Build(snapshot, around, await SeeAsync(id, kept, request, store, runs), request));
+        return reading.Workspace is { } workspace ? Results.Json(workspace) : Answers.Refused([.. reading.Errors]);
     }
 
-    /// <summary>The runs as a screen wants to see them; comparisons and older edits run when a layout asks for them.</summary>
-    private static async Task<RunsSeen> SeeAsync(string id, Snapshot kept, WorkspaceRequest request, ProjectStore store, RunQueue runs)
+    /// <summary>All rows of the table that a screen shows, columns parted by tabs, as spreadsheets take it.</summary>
+    private static async Task<IResult> Table(string id, [AsParameters] WorkspaceQuery query, HttpRequest http, WorkspaceReader reader)
     {
-        var seen = new RunsSeen(runs.State(id), runs.Latest(id));
-        if (request.Step != "analysis")
-            return seen;
-        if (request.Layout == "models")
-            runs.RequestComparison(id, kept.Revision, kept.Bridge);
-        var history = (await store.HistoryAsync(id))
-            .Where(h => !h.IsHead)
-            .Take(12)
-            .Select(h => (h.Revision, $"edit {h.Revision}: {h.Name ?? h.Label}"))
-            .ToList();
-        seen = seen with
-        {
-            State = runs.State(id),
-            Before = runs.Before(id),
-            Compared = runs.Compared(id) is { } c && c.Hash == InputHash.Of(kept.Bridge) ? c : null,
-            Comparing = runs.ComparisonState(id),
-            History = history,
-        };
-        if (request.With == "before" && seen.Before is { } before)
-            return seen with { Other = (before.Results, $"edit {before.Revision}") };
-        if (!int.TryParse(request.With, out var revision) || await store.AtAsync(id, revision) is not { } past)
-            return seen;
-        return runs.RequestPast(id, revision, past) && runs.Kept(past) is { } found
-            ? seen with
-            {
-                Other = (found, $"edit {revision}"),
-            }
-            : seen with
-            {
-                OtherWaits = true,
-            };
+        var reading = await reader.ReadAsync(id, query.ToRequest() with { Rows = int.MaxValue }, null, http);
+        if (reading.IsMissing)
+            return Answers.NoSuchBridge(id);
+        if (reading.Workspace?.Table is not { } table)
+            return Answers.Refused(Finding.Error("", "No table is shown."));
+        var rows = table.Rows.Select(r => r.Cells).Prepend([.. table.Columns.Select(c => c.Name)]);
+        var lines = rows.Select(cells => string.Join('\t', cells.Select(c => c.Replace('−', '-'))));
+        return Results.Text(string.Join('\n', lines), "text/plain");
     }
 
     /// <summary>The distances between two points given as <c>x,y,z</c>, in words and the units of whoever asks.</summary>

@@ -1,12 +1,52 @@
+using System.Globalization;
+using System.Text.Json;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Data;
+using Pravik.Web.Workspaces;
 
 namespace Pravik.Web.Pages;
 
-/// <summary>The workspace of a bridge; its parts are filled by the screen's own modules.</summary>
-public sealed class BridgeModel(ProjectStore store) : PageModel
+/// <summary>What a page sends of what changed: where it stands, and the parts that the browser has not got yet.</summary>
+public sealed record PageChange(
+    int Revision,
+    string Title,
+    double Station,
+    string StationText,
+    IReadOnlyList<double> Axes,
+    bool IsUnderWay,
+    IReadOnlyDictionary<string, PagePart> Parts
+);
+
+/// <summary>
+/// The workspace of a bridge, rendered whole; and, for a page that is open, its parts that changed. Choices stand in the address.
+/// </summary>
+public sealed class BridgeModel(ProjectStore store, WorkspaceReader reader, PartRenderer renderer) : PageModel
 {
+    /// <summary>Keys of the parts, which are the ids of their elements and the names of their partials.</summary>
+    private static readonly string[] Keys =
+    [
+        "title",
+        "state",
+        "steps",
+        "controls",
+        "layouts",
+        "views",
+        "table",
+        "ledger",
+        "bandview",
+        "drawer",
+    ];
+
+    /// <summary>Header in which a browser tells the room it has: width and height of the sheet and width of the band (px).</summary>
+    private const string RoomHeader = "X-Room";
+
+    /// <summary>Cookie in which it keeps that for the next page.</summary>
+    private const string RoomCookie = "pravik-room";
+
+    /// <summary>Header with the hashes of the parts that a browser has, as JSON.</summary>
+    private const string HaveHeader = "X-Have";
+
     /// <summary>Ids of the steps, in their order.</summary>
     public static IReadOnlyList<string> Steps { get; } =
     ["basis", "road", "axes", "deck", "girders", "sections", "substructure", "loads", "analysis", "checks", "sheets"];
@@ -14,18 +54,78 @@ public sealed class BridgeModel(ProjectStore store) : PageModel
     /// <summary>The bridge.</summary>
     public string ProjectId { get; private set; } = "";
 
-    /// <summary>Its name.</summary>
-    public string Name { get; private set; } = "";
+    /// <summary>The page.</summary>
+    public PageChange Change { get; private set; } = null!;
 
-    /// <summary>The step to open at.</summary>
-    public string Step { get; private set; } = "axes";
+    /// <summary>Hashes of the parts, for the script.</summary>
+    public string Have => WorkPart.Json(Change.Parts.ToDictionary(p => p.Key, p => p.Value.Hash));
+
+    /// <summary>The room for which the drawings were made.</summary>
+    public string Room { get; private set; } = "";
 
     /// <summary>Shows the page.</summary>
-    public async Task<IActionResult> OnGetAsync(string id, string? step)
+    public async Task<IActionResult> OnGetAsync(string id, string? step, WorkspaceQuery query)
     {
-        if (await store.FindAsync(id) is not { } snapshot || (step is not null && !Steps.Contains(step)))
+        if (step is not null && !Steps.Contains(step))
             return NotFound();
-        (ProjectId, Name, Step) = (id, snapshot.Bridge.Name, step ?? "axes");
+        if (await ReadAsync(id, step, query, null) is not { } change)
+            return NotFound();
+        (ProjectId, Change) = (id, change);
         return Page();
+    }
+
+    /// <summary>The parts of the page that changed, as JSON; with an entry to try as they would be after it.</summary>
+    public async Task<IActionResult> OnGetPartsAsync(string id, string? step, WorkspaceQuery query, string? entry, string? text)
+    {
+        if (await ReadAsync(id, step, query, entry is null ? null : new(entry, text)) is not { } change)
+            return NotFound();
+        var have = Had();
+        var changed = change.Parts.Where(p => have.GetValueOrDefault(p.Key) != p.Value.Hash).ToDictionary();
+        return new JsonResult(change with { Parts = changed }, new JsonSerializerOptions(JsonSerializerDefaults.Web));
+    }
+
+    /// <summary>What runs alone, which is asked for while it reports.</summary>
+    public async Task<IActionResult> OnGetRunAsync(string id) =>
+        await reader.RunAsync(id) is { } run ? new JsonResult(run, new JsonSerializerOptions(JsonSerializerDefaults.Web)) : NotFound();
+
+    private async Task<PageChange?> ReadAsync(string id, string? step, WorkspaceQuery query, Trial? trial)
+    {
+        var request = InRoom(query.ToRequest() with { Step = step ?? "axes" });
+        if ((await reader.ReadAsync(id, request, trial, Request)).Workspace is not { } work)
+            return null;
+        var history = request.Drawer == "history" ? await store.HistoryAsync(id) : [];
+        var model = new WorkPart(id, work, request, history);
+        var parts = new Dictionary<string, PagePart>();
+        foreach (var key in Keys)
+            parts[key] = await renderer.RenderAsync(PageContext, $"/Pages/Work/{key}.cshtml", model);
+        return new(work.Revision, work.Name, work.Station, work.StationText, work.AxisStations, work.Run.IsUnderWay, parts);
+    }
+
+    private WorkspaceRequest InRoom(WorkspaceRequest request)
+    {
+        Room = Request.Headers[RoomHeader].FirstOrDefault() ?? Request.Cookies[RoomCookie] ?? "";
+        var told = Room.Split(['x', ' ']).Select(t => int.TryParse(t, CultureInfo.InvariantCulture, out var n) ? n : 0).ToArray();
+        return told is [> 0 and var width, > 0 and var height, > 0 and var band]
+            ? (
+                new WorkspaceQuery
+                {
+                    Width = width,
+                    Height = height,
+                    BandWidth = band,
+                }
+            ).Fit(request)
+            : request;
+    }
+
+    private Dictionary<string, string> Had()
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<Dictionary<string, string>>(Request.Headers[HaveHeader].ToString()) ?? [];
+        }
+        catch (JsonException)
+        {
+            return [];
+        }
     }
 }

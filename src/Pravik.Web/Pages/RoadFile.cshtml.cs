@@ -195,7 +195,7 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
             return Page();
         }
         await runs.RequestAsync(id, snapshot.Revision, snapshot.Bridge);
-        runs.Events.TellEdit(id);
+        runs.Events.TellEdit(id, snapshot.Revision);
         await runs.FollowAsync(outcome);
         return Redirect($"/bridges/{id}/road");
     }

@@ -4,7 +4,7 @@ using System.Threading.Channels;
 
 namespace Pravik.Web.Runs;
 
-/// <summary>Events of projects: “run” when work moves on, “edit” when the bridge changes. Slow listeners miss the oldest.</summary>
+/// <summary>Events of projects: “run” when work moves on, “edit N” when the bridge changes. Slow listeners miss the oldest.</summary>
 public sealed class RunEvents
 {
     /// <summary>Told with a project when the last who listened to it goes away.</summary>
@@ -34,8 +34,8 @@ public sealed class RunEvents
         }
     }
 
-    /// <summary>Tells that a bridge was edited.</summary>
-    public void TellEdit(string project) => Send(project, "edit");
+    /// <summary>Tells that a bridge was edited, and which edit it stands at now.</summary>
+    public void TellEdit(string project, int revision) => Send(project, $"edit {revision}");
 
     /// <summary>Tells that something about its runs changed.</summary>
     public void TellRun(string project) => Send(project, "run");

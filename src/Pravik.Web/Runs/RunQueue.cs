@@ -139,7 +139,7 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
         foreach (var follower in outcome.Followers)
         {
             await RequestAsync(follower.ProjectId, follower.Revision, follower.Bridge);
-            Events.TellEdit(follower.ProjectId);
+            Events.TellEdit(follower.ProjectId, follower.Revision);
         }
     }
 

@@ -1,3 +1,5 @@
+using System.Runtime.CompilerServices;
+using Pravik.Core.Bridges;
 using Pravik.Core.Places;
 using Pravik.Data;
 using Pravik.Web.Steps;
@@ -12,6 +14,9 @@ public static class Finder
 {
     private const int Most = 12;
 
+    /// <summary>All places of the bridges that are being searched: the text changes with each key, the bridge does not.</summary>
+    private static readonly ConditionalWeakTable<Bridge, IReadOnlyList<FoundPlace>> Known = [];
+
     /// <summary>Values and parts whose words hold all that was typed.</summary>
     public static IReadOnlyList<FoundPlace> Find(Snapshot snapshot, string text)
     {
@@ -20,7 +25,8 @@ public static class Finder
             return [];
         return
         [
-            .. Everything(snapshot)
+            .. Known
+                .GetValue(snapshot.Bridge, _ => [.. Everything(snapshot)])
                 .Where(p => words.All(w => $"{p.Words} {p.Where} {p.Step}".Contains(w, StringComparison.OrdinalIgnoreCase)))
                 .Take(Most),
         ];

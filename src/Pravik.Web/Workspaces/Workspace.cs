@@ -68,6 +68,18 @@ public sealed record WorkspaceRequest
     /// <summary>Stage of construction, from 1.</summary>
     public int Stage { get; init; } = 1;
 
+    /// <summary>Column by which the table is sorted, from 1; negative for the greatest first, 0 for the order in which it came.</summary>
+    public int Sort { get; init; }
+
+    /// <summary>Only rows of the table that hold this text.</summary>
+    public string Filter { get; init; } = "";
+
+    /// <summary>How many rows of the table are wanted.</summary>
+    public int Rows { get; init; } = DataTable.Window;
+
+    /// <summary>What stands open over the sheet: <c>findings</c>, <c>history</c>, <c>keys</c>, <c>help</c> or nothing.</summary>
+    public string Drawer { get; init; } = "";
+
     /// <summary>Width of the drawings (px).</summary>
     public double Width { get; init; } = 964;
 
@@ -121,7 +133,40 @@ public sealed record StationMap(double X0, double Station0, double Scale, double
 public sealed record LayoutChoice(string Id, string Name, bool IsActive);
 
 /// <summary>A table below the drawing. Rows may pick a part.</summary>
-public sealed record DataTable(string Title, IReadOnlyList<TableColumn> Columns, IReadOnlyList<TableRow> Rows);
+public sealed record DataTable(string Title, IReadOnlyList<TableColumn> Columns, IReadOnlyList<TableRow> Rows)
+{
+    /// <summary>Rows shown at once; more follow as they are scrolled to.</summary>
+    public const int Window = 80;
+
+    /// <summary>How many rows there are where not all are shown.</summary>
+    public int Left { get; init; }
+
+    /// <summary>Column by which it is sorted, from 1, negative for the greatest first.</summary>
+    public int Sort { get; init; }
+
+    /// <summary>Text that all rows hold.</summary>
+    public string Filter { get; init; } = "";
+
+    /// <summary>The table as a person wants to see it: rows that hold a text, sorted by a column, the first so many of them.</summary>
+    public DataTable Seen(string filter, int sort, int most)
+    {
+        var wanted = filter.Trim();
+        var rows = Rows.Where(r => r.Cells.Any(c => c.Contains(wanted, StringComparison.OrdinalIgnoreCase)));
+        var column = Math.Abs(sort) - 1;
+        if (column >= 0 && column < Columns.Count)
+        {
+            rows = rows.Order(Comparer<TableRow>.Create((a, b) => Math.Sign(sort) * Compare(a, b, column, Columns[column].IsNumber)));
+        }
+        var all = rows.ToList();
+        var shown = Math.Max(most, all.FindIndex(r => r.IsPicked) + 1);
+        return this with { Rows = [.. all.Take(shown)], Left = Math.Max(0, all.Count - shown), Sort = sort, Filter = filter };
+    }
+
+    private static int Compare(TableRow a, TableRow b, int column, bool isNumber) =>
+        isNumber && column < Math.Min(a.Sort.Count, b.Sort.Count)
+            ? Nullable.Compare(a.Sort[column], b.Sort[column])
+            : string.Compare(a.Cells[column], b.Cells[column], StringComparison.OrdinalIgnoreCase);
+}
 
 /// <summary>A column: its heading, and whether it holds numbers.</summary>
 public sealed record TableColumn(string Name, bool IsNumber);
@@ -148,14 +193,20 @@ public sealed record SheetControl(string Parameter, string Name, string Value, I
     public string Help { get; init; } = "";
 }
 
-/// <summary>How the analysis stands.</summary>
+/// <summary>
+/// What is known of the checks: <c>passes</c>, <c>fails</c>, <c>plain</c> where nothing was checked, <c>none</c> where nothing was analysed;
+/// in words, with what is not checked, and whether it belongs to the bridge as it stands.
+/// </summary>
+public sealed record CheckState(string Status, string Words, string Help, bool IsCurrent);
+
+/// <summary>What runs or has ended: <c>waiting</c>, <c>running</c>, <c>done</c>, <c>stopped</c> or <c>failed</c>.</summary>
 public sealed record RunInfo(string Status, double Fraction, string Words, bool CanStop)
 {
-    /// <summary>What is not checked; empty while there are no current results.</summary>
-    public string Help { get; init; } = "";
+    /// <summary>Whether it waits or runs.</summary>
+    public bool IsUnderWay => Status is "waiting" or "running";
 
-    /// <summary>Whether the run is done but nothing was checked, which is neither good nor bad.</summary>
-    public bool IsPlain { get; init; }
+    /// <summary>Whether it ended without results and can be begun again.</summary>
+    public bool CanStart => Status is "stopped" or "failed";
 }
 
 /// <summary>Everything the screen shows; places tell by the beginning of a path to which step a value belongs.</summary>
@@ -178,6 +229,7 @@ public sealed record Workspace(
     ViewPart Band,
     DataTable? Table,
     Ledger Ledger,
+    CheckState Checks,
     RunInfo Run,
     IReadOnlyList<double> AxisStations,
     IReadOnlyDictionary<string, string> Places

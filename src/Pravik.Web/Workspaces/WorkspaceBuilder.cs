@@ -79,9 +79,10 @@ public sealed class WorkspaceBuilder
             step.Controls(screen),
             sheet.Views,
             screen.Band(),
-            sheet.Table,
+            sheet.Table?.Seen(request.Filter, request.Sort, request.Rows),
             step.Ledger(screen),
-            Run(),
+            Checks(),
+            RunOf(screen.Seen.State, screen.IsCurrent),
             [.. screen.Geometry.Axes.Select(a => a.Station)],
             StepCatalog.Places
         );
@@ -145,23 +146,30 @@ public sealed class WorkspaceBuilder
             };
     }
 
-    private RunInfo Run()
+    private CheckState Checks()
     {
-        var run = screen.Seen.State;
-        var status = screen.IsCurrent ? RunStatus.Done : run?.Status ?? RunStatus.Waiting;
+        if (screen.Latest is not { } latest)
+            return new("none", "not analysed yet", "", false);
+        var results = latest.Results;
+        var status =
+            results.Outcomes.IsEmpty ? "plain"
+            : results.Fails ? "fails"
+            : "passes";
+        var words = screen.IsCurrent ? results.Words : $"{results.Words}; of edit {latest.Revision}";
+        return new(status, words, CheckWords.Missing(results.NotChecked), screen.IsCurrent);
+    }
+
+    /// <summary>What runs for a bridge, in words.</summary>
+    public static RunInfo RunOf(RunState? run, bool isCurrent)
+    {
+        var status = isCurrent ? RunStatus.Done : run?.Status ?? RunStatus.Waiting;
         var words = status switch
         {
-            RunStatus.Done when screen.Latest is { } l => l.Results.Words,
-            RunStatus.Stopped => run?.Doing.ToLowerInvariant() ?? "stopped",
+            RunStatus.Done => "",
             RunStatus.Failed => "analysis failed",
+            RunStatus.Stopped => run?.Doing.ToLowerInvariant() ?? "stopped",
             _ => run?.Doing ?? "waiting",
         };
-        var name = status == RunStatus.Done && screen.Latest!.Results.Fails ? "fails" : status.ToString().ToLowerInvariant();
-        var left = status == RunStatus.Done ? CheckWords.Missing(screen.Latest!.Results.NotChecked) : "";
-        return new(name, run?.Fraction ?? 0, words, status is RunStatus.Running or RunStatus.Waiting)
-        {
-            Help = left,
-            IsPlain = status == RunStatus.Done && screen.Latest!.Results.Outcomes.IsEmpty,
-        };
+        return new(status.ToString().ToLowerInvariant(), run?.Fraction ?? 0, words, status is RunStatus.Running or RunStatus.Waiting);
     }
 }

@@ -24,11 +24,17 @@ const json = (method, body, type = "application/json") => ({
 
 export function bridgeApi(project) {
   const base = `/api/bridges/${encodeURIComponent(project)}`;
+  const pages = `/bridges/${encodeURIComponent(project)}`;
   return {
     base,
-    workspace(query) {
-      const given = Object.entries(query).filter(([, v]) => v !== null && v !== undefined && v !== "");
-      return call(`${base}/workspace?${new URLSearchParams(given)}`);
+    page: (step, query, headers) => call(`${pages}/${step}?${query}`, { headers, cache: "no-store" }),
+    runState: (step) => call(`${pages}/${step}?handler=Run`),
+    /** The table of the screen as text, columns parted by tabs; null where it cannot be read. */
+    async tableText(step, query) {
+      const asked = new URLSearchParams(query);
+      asked.set("step", step);
+      const answer = await fetch(`${base}/table.txt?${asked}`).catch(() => null);
+      return answer?.ok ? answer.text() : null;
     },
     enter: (revision, path, text) => call(`${base}/entries`, json("POST", { revision, path, text })),
     patch: (revision, operations, label) =>
@@ -41,15 +47,15 @@ export function bridgeApi(project) {
     redo: () => call(`${base}/redo`, { method: "POST" }),
     goTo: (revision) => call(`${base}/revisions/${revision}`, { method: "POST" }),
     name: (revision, name) => call(`${base}/revisions/${revision}/name`, json("PUT", { name })),
-    history: () => call(`${base}/history`),
     find: (text) => call(`${base}/find?${new URLSearchParams({ text })}`),
     addNeighbour: (name) => call(`${base}/neighbours`, json("POST", { name })),
     keep: (path) => call(`${base}/library`, json("POST", { path })),
     run: () => call(`${base}/run`, { method: "POST" }),
     stop: () => call(`${base}/run`, { method: "DELETE" }),
-    listen(heard) {
+    listen(heard, lost) {
       const source = new EventSource(`${base}/events`);
       source.onmessage = (event) => heard(event.data.replaceAll('"', ""));
+      source.onerror = lost;
       return source;
     },
   };

@@ -6,7 +6,7 @@ const onDrawing = (svg, event) =>
   new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
 
 /** The point of the section (m) nearest to a pointer, on the grid, and where it lies on the drawing. */
-function gridPoint(svg, plane, event) {
+export function gridPoint(svg, plane, event) {
   const at = onDrawing(svg, event);
   const snap = (v) => Number((Math.round(v / plane.grid) * plane.grid).toFixed(6));
   const [x, y] = [snap((at.x - plane.x0) / plane.scale), snap((plane.y0 - at.y) / plane.scale)];
@@ -56,31 +56,5 @@ export class OutlineDrawing {
     this.svg.removeEventListener("pointermove", this.move);
     this.svg.classList.remove("draws");
     this.line.remove();
-  }
-}
-
-/** Corners that the drawing names by a path can be dragged on the grid. */
-export function dragCorners(figure, plane, onMoved) {
-  const svg = figure.querySelector("svg");
-  for (const corner of svg.querySelectorAll('[data-part*="/corners/"]')) {
-    corner.classList.add("handle");
-    corner.addEventListener("pointerdown", (down) => {
-      let to = null;
-      const circle = corner.matches("circle") ? corner : corner.querySelector("circle");
-      const move = (event) => {
-        to = gridPoint(svg, plane, event);
-        circle.setAttribute("cx", to.at.x);
-        circle.setAttribute("cy", to.at.y);
-      };
-      const up = () => {
-        window.removeEventListener("pointermove", move);
-        window.removeEventListener("pointerup", up);
-        if (to) onMoved(corner.dataset.part, to);
-      };
-      window.addEventListener("pointermove", move);
-      window.addEventListener("pointerup", up);
-      down.preventDefault();
-      down.stopPropagation();
-    });
   }
 }

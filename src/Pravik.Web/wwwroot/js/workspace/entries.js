@@ -1,133 +1,187 @@
-// The ledger: what is typed, what is given back, and what buttons do.
-export const entries = {
-  isTyped: (r) => ["quantity", "text", "spans"].includes(r.entry),
-  fieldId: (r) => (r.path ? `f${r.path.replaceAll("/", "-")}` : null),
-  rowClass(r) {
-    return `${r.entry} ${r.isInherited ? "inherited" : ""} ${this.reasons[r.path] ? "refused" : ""}`;
-  },
+// What is typed: sent one after the other, kept where it is refused or the server cannot be reached, and told where somebody else
+// changed the same value.
 
-  textOf(r) {
-    return this.drafts[r.path] ?? r.value;
-  },
-
-  reasonOf(r) {
-    return this.reasons[r.path] ?? "";
-  },
-
-  reasonsIn(g) {
-    return g.columns.length === 0 ? [] : g.rows.map((r) => this.reasons[r.path]).filter(Boolean);
-  },
-
-  rowsOf(g) {
-    const rows = [];
-    for (let i = 0; i < g.rows.length; i += g.columns.length)
-      rows.push(g.rows.slice(i, i + g.columns.length));
-    return rows;
-  },
-
-  draft(r, text) {
-    this.drafts[r.path] = text;
-  },
-
-  drop(r, field) {
-    delete this.drafts[r.path];
-    delete this.reasons[r.path];
-    field.value = r.value;
-  },
-
-  async commit(r, field) {
-    const text = field.value;
-    if (text === r.value || this.committing === r.path + text) {
-      if (text === r.value) this.drop(r, field);
-      return;
-    }
-    this.committing = r.path + text;
-    const answer = await this.api.enter(this.revision, r.path, text);
-    this.committing = null;
-    if (answer.ok) {
-      delete this.drafts[r.path];
-      delete this.reasons[r.path];
-      this.revision = answer.data.revision;
-      await this.load();
-      if (document.activeElement !== field && field.isConnected)
-        field.value = this.valueAt(r.path) ?? field.value;
-      return;
-    }
-    this.drafts[r.path] = text;
-    this.reasons[r.path] = this.explain(answer, r.path);
-    if (r.entry === "choice") this.load();
-  },
-
-  valueAt(path) {
-    for (const g of this.groups) for (const r of g.rows) if (r.path === path) return r.value;
-    return null;
-  },
-
-  explain(answer, path) {
-    if (answer.status === 0) return "The program cannot be reached; the value is kept here, not saved.";
-    if (answer.status === 409) {
-      const c = answer.data.conflicts[0];
-      this.later();
-      return `Somebody else changed this meanwhile: now ${c.theirs}, yours ${c.yours}. Enter it again to replace theirs.`;
-    }
-    const findings = answer.data?.findings ?? [];
-    const own = findings.filter((f) => f.path === path);
-    return (own.length > 0 ? own : findings).map((f) => f.message).join(" ") || "This could not be taken.";
-  },
-
-  giveBack(r) {
-    delete this.drafts[r.path];
-    return this.afterEdit(this.api.enter(this.revision, r.path, ""));
-  },
-
-  wordsOf: (a) => a?.words ?? "",
-  act(a) {
-    if (a.goes) return this.go(a.goes);
-    if (a.saves) return this.keep(a.saves);
-    if (a.asksNeighbour) return this.addNeighbour();
-    return this.afterEdit(this.api.patch(this.revision, a.patch, a.label));
-  },
-
-  /** Begins another bridge on the same road and goes there. */
-  async addNeighbour() {
-    const answer = await this.api.addNeighbour(`${this.name}, next on the road`);
-    if (answer.ok) window.location.assign(`/bridges/${answer.data.id}/axes`);
-    else this.notice = this.explain(answer, "");
-  },
-
-  isLink: (r) => r.entry === "reading" && Boolean(r.picks || r.opens),
-  isReading: (r) => r.entry === "reading" && !r.picks && !r.opens,
-  follow(r) {
-    if (r.opens) window.location.assign(r.opens);
-    else if (r.picks) this.pick(r.picks);
-  },
-
-  /** Keeps a part of the bridge in the office library. */
-  async keep(path) {
-    const answer = await this.api.keep(path);
-    this.notice = answer.ok ? answer.data.words : this.explain(answer, "");
-    this.isGoodNews = answer.ok;
-  },
-
-  async afterEdit(call) {
-    const answer = await call;
-    this.notice = answer.ok ? "" : this.explain(answer, "");
-    this.isGoodNews = false;
-    if (answer.ok) {
-      this.reasons = {};
-      this.drafts = {};
-    }
-    await this.load();
-    if (this.drawer === "history") this.loadHistory();
-  },
-
-  focusField() {
-    const path = this.focusPath;
-    this.focusPath = null;
-    this.$nextTick(() => {
-      const field = document.getElementById(`f${path.replaceAll("/", "-")}`);
-      field?.focus();
-      field?.scrollIntoView({ block: "center" });
+export class Entries {
+  constructor(work) {
+    this.work = work;
+    this.key = `pravik-entries-${work.project}`;
+    // Entries on their way, oldest first; they outlive a page that is loaded anew.
+    this.waiting = JSON.parse(sessionStorage.getItem(this.key) ?? "[]");
+    // What was refused, by path: the text and the reason.
+    this.refused = new Map();
+    // The edit on which what is being typed stands, by path.
+    this.bases = new Map();
+    this.own = new Set();
+    document.addEventListener("input", ({ target }) => {
+      const { path } = target.dataset;
+      if (path && !this.bases.has(path)) this.bases.set(path, work.page.revision);
     });
-  },
-};
+    document.addEventListener("change", ({ target }) => target.dataset.path && this.commit(target));
+    document.addEventListener("keydown", (event) => {
+      if (!event.target.dataset?.path) return;
+      if (event.key === "Enter") this.commit(event.target);
+      else if (event.key === "Escape") this.drop(event.target);
+    });
+    window.addEventListener("beforeunload", (event) => {
+      if (this.waiting.length > 0 && work.saved.isLost) event.preventDefault();
+    });
+    window.addEventListener("online", () => this.sendAgain());
+    if (this.waiting.length > 0) queueMicrotask(() => this.send());
+  }
+
+  /** Whether a field holds something of its own that the page must leave. */
+  isKept(field) {
+    const { path } = field.dataset;
+    return this.refused.has(path) || this.waiting.some((e) => e.path === path);
+  }
+
+  drop(field) {
+    const { path } = field.dataset;
+    this.refused.delete(path);
+    this.bases.delete(path);
+    if (field.matches("select")) field.value = [...field.options].find((o) => o.defaultSelected)?.value ?? "";
+    else field.value = field.defaultValue;
+    this.mark();
+  }
+
+  commit(field) {
+    const { path } = field.dataset;
+    const text = field.value;
+    const shown = field.matches("select")
+      ? [...field.options].find((o) => o.defaultSelected)?.value
+      : field.defaultValue;
+    const last = this.waiting.findLast((e) => e.path === path);
+    if (last ? last.text === text : text === shown) {
+      if (!last) this.drop(field);
+      return;
+    }
+    // Enter and leaving the field come one after the other: what was refused is not sent again as it is.
+    if (this.refused.get(path)?.text === text && !this.refused.get(path).again) return;
+    this.refused.delete(path);
+    this.put({ path, text, base: this.bases.get(path) ?? this.work.page.revision });
+  }
+
+  put(entry) {
+    this.bases.delete(entry.path);
+    this.waiting.push(entry);
+    this.keep();
+    this.send();
+  }
+
+  keep() {
+    if (this.waiting.length > 0) sessionStorage.setItem(this.key, JSON.stringify(this.waiting));
+    else sessionStorage.removeItem(this.key);
+    this.work.saved.show();
+  }
+
+  sendAgain() {
+    if (this.waiting.length > 0) this.send();
+  }
+
+  send() {
+    this.sending ??= this.sendAll().finally(() => (this.sending = null));
+    return this.sending;
+  }
+
+  async sendAll() {
+    const { work } = this;
+    while (this.waiting.length > 0) {
+      const entry = this.waiting[0];
+      const answer = await work.api.enter(entry.base, entry.path, entry.text);
+      if (answer.status === 0) {
+        work.saved.lost();
+        // The page asks until the server answers; then this goes on.
+        work.page.refresh();
+        return;
+      }
+      this.waiting.shift();
+      if (answer.ok) this.taken(entry, answer.data.revision);
+      else this.refuse(entry, answer);
+      this.keep();
+      this.mark();
+      await work.page.refresh();
+    }
+  }
+
+  taken(entry, revision) {
+    this.own.add(revision);
+    this.refused.delete(entry.path);
+    const field = this.fieldOf(entry.path);
+    // What has been typed since stands on this edit.
+    if (this.bases.has(entry.path)) this.bases.set(entry.path, revision);
+    if (field?.matches("input") && field.value === entry.text) field.defaultValue = entry.text;
+  }
+
+  refuse(entry, answer) {
+    const conflict = answer.status === 409;
+    this.refused.set(entry.path, { text: entry.text, words: explain(answer, entry.path), again: conflict });
+  }
+
+  fieldOf(path) {
+    return document.getElementById(`f${path.replaceAll("/", "-")}`);
+  }
+
+  /** Somebody else changed the value that is being typed: whoever types is told. */
+  theirs(field, to, revision) {
+    const { path } = field.dataset;
+    if (!path || path !== to.dataset.path || this.own.has(revision) || !field.matches("input")) return;
+    const [now, was] = [to.getAttribute("value") ?? "", field.defaultValue];
+    if (field !== document.activeElement || field.value === was || now === was || now === field.value) return;
+    const words = `Somebody else changed this meanwhile, from ${was} to ${now}. Enter puts yours in its place, Esc takes theirs.`;
+    this.refused.set(path, { text: field.value, words, again: true });
+    this.bases.set(path, revision);
+  }
+
+  /** Shows what was refused or waits in its fields, with the reasons. */
+  mark() {
+    for (const why of document.querySelectorAll(".ledger .why")) {
+      const path = why.id.slice(1, -4);
+      const field = document.getElementById(`f${path}`);
+      const reason = this.refused.get(field?.dataset.path);
+      if (why.textContent !== (reason?.words ?? "")) why.textContent = reason?.words ?? "";
+      field?.setAttribute("aria-invalid", reason ? "true" : "false");
+      field?.closest(".row1")?.classList.toggle("refused", Boolean(reason));
+    }
+    for (const { path, text } of [
+      ...[...this.refused].map(([path, r]) => ({ path, ...r })),
+      ...this.waiting,
+    ]) {
+      const field = this.fieldOf(path);
+      if (field && field !== document.activeElement && field.value !== text) field.value = text;
+    }
+  }
+
+  /** Forgets what was refused: the values that it was about may be others now. */
+  forget() {
+    this.refused.clear();
+    this.bases.clear();
+  }
+
+  /** Sends an edit that is no typed value, after those that are on their way. */
+  async edit(call) {
+    const { work } = this;
+    await this.sending;
+    work.saved.begin();
+    const answer = await call(work.page.revision);
+    work.saved.end();
+    if (answer.ok) {
+      this.forget();
+      if (answer.data?.revision) this.own.add(answer.data.revision);
+      work.notice.clear();
+    } else work.notice.tell(explain(answer, ""));
+    await work.page.refresh();
+    return answer;
+  }
+}
+
+/** Why an edit was not taken, in words. */
+export function explain(answer, path) {
+  if (answer.status === 0) return "The server gives no answer: nothing was changed. Try again in a moment.";
+  if (answer.status === 409) {
+    const { theirs, yours } = answer.data.conflicts[0];
+    return `Somebody else changed this meanwhile: now ${theirs}, yours ${yours}. Enter it again to replace theirs.`;
+  }
+  const findings = answer.data?.findings ?? [];
+  const own = findings.filter((f) => f.path === path);
+  return (own.length > 0 ? own : findings).map((f) => f.message).join(" ") || "This could not be taken.";
+}
