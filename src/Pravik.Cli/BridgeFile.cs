@@ -38,7 +38,7 @@ internal static class BridgeFile
         {
             var place = finding.Path.Length > 0 ? $"{path}{finding.Path}" : path;
             Console.Error.WriteLine(
-                $"{(finding.Severity == Severity.Error ? "error" : "note")}: {place}: "
+                $"{(finding.Severity switch { Severity.Error => "error", Severity.Fault => "fault", _ => "note" })}: {place}: "
                     + $"{finding.Message}{(finding.Why is { } why ? " " + why : "")}"
             );
         }

@@ -12,6 +12,21 @@ public sealed class Project
     /// <summary>The revision that is shown.</summary>
     public int Head { get; set; }
 
+    /// <summary>The last revision that redo comes to from the head; the head itself where nothing was undone.</summary>
+    public int Tip { get; set; }
+
+    /// <summary>Number of the variant that is shown.</summary>
+    public int Variant { get; set; } = Data.Variant.First;
+
+    /// <summary>Where it stands on the start page.</summary>
+    public Shelf Shelf { get; set; }
+
+    /// <summary>Words by which it is found, parted by commas.</summary>
+    public string Tags { get; set; } = "";
+
+    /// <summary>Whether its values came with a template: each counts as assumed until somebody has looked at it.</summary>
+    public bool IsAssumed { get; set; }
+
     /// <summary>All revisions.</summary>
     public List<Revision> Revisions { get; } = [];
 }
@@ -42,6 +57,78 @@ public sealed class Revision
 
     /// <summary>When it was made.</summary>
     public required DateTime CreatedAt { get; init; }
+
+    /// <summary>Who made it: the name that the person gave; empty where none was given.</summary>
+    public string Author { get; init; } = "";
+
+    /// <summary>Spans and kind in words, for the list of bridges; null in revisions made before these were kept.</summary>
+    public string? Spans { get; set; }
+
+    /// <summary>What kind of bridge it is.</summary>
+    public string? Kind { get; set; }
+
+    /// <summary>What its checks came to when they last ran: a word of <see cref="Data.Verdict"/>; null before they ran.</summary>
+    public string? Verdict { get; set; }
+
+    /// <summary>The same in words.</summary>
+    public string? VerdictWords { get; set; }
+}
+
+/// <summary>Where a bridge stands on the start page.</summary>
+public enum Shelf
+{
+    /// <summary>Among those in work.</summary>
+    Current,
+
+    /// <summary>Put away.</summary>
+    Archived,
+
+    /// <summary>A beginning for new bridges.</summary>
+    Template,
+
+    /// <summary>Deleted; it can be brought back.</summary>
+    Deleted,
+}
+
+/// <summary>
+/// A line of work on a bridge that began at a point of its history: it has a head of its own. Of the variant that is shown the
+/// project has the head; the variant keeps it from when another was shown.
+/// </summary>
+public sealed class Variant
+{
+    /// <summary>Number of the variant with which each bridge begins.</summary>
+    public const int First = 1;
+
+    /// <summary>Its bridge.</summary>
+    public required string ProjectId { get; init; }
+
+    /// <summary>Number within the bridge, from 1.</summary>
+    public required int Number { get; init; }
+
+    /// <summary>Its name.</summary>
+    public required string Name { get; set; }
+
+    /// <summary>The revision at which it began.</summary>
+    public required int Start { get; init; }
+
+    /// <summary>Its head when it was last shown.</summary>
+    public int Head { get; set; }
+
+    /// <summary>Where redo ends from there.</summary>
+    public int Tip { get; set; }
+
+    /// <summary>Whether it was closed: it stays in the history and can be opened again.</summary>
+    public bool IsClosed { get; set; }
+}
+
+/// <summary>A value or a step of a bridge that somebody has looked at, so that it is not merely assumed.</summary>
+public sealed class LookedAt
+{
+    /// <summary>Its bridge.</summary>
+    public required string ProjectId { get; init; }
+
+    /// <summary>Path of the value, or the name of a step.</summary>
+    public required string What { get; init; }
 }
 
 /// <summary>A name given to a point of the history, to come back to.</summary>

@@ -11,6 +11,12 @@ public sealed class PravikContext(DbContextOptions<PravikContext> options) : DbC
     /// <summary>Revisions of bridges.</summary>
     public DbSet<Revision> Revisions => Set<Revision>();
 
+    /// <summary>Variants of bridges.</summary>
+    public DbSet<Variant> Variants => Set<Variant>();
+
+    /// <summary>What was looked at.</summary>
+    public DbSet<LookedAt> LookedAt => Set<LookedAt>();
+
     /// <summary>Named points of histories.</summary>
     public DbSet<RestorePoint> RestorePoints => Set<RestorePoint>();
 
@@ -28,6 +34,9 @@ public sealed class PravikContext(DbContextOptions<PravikContext> options) : DbC
     {
         modelBuilder.Entity<Project>().HasMany(p => p.Revisions).WithOne().HasForeignKey(r => r.ProjectId);
         modelBuilder.Entity<Revision>().HasKey(r => new { r.ProjectId, r.Number });
+        modelBuilder.Entity<Project>().Property(p => p.Shelf).HasConversion<string>().HasDefaultValue(Shelf.Current);
+        modelBuilder.Entity<Variant>().HasKey(v => new { v.ProjectId, v.Number });
+        modelBuilder.Entity<LookedAt>().HasKey(l => new { l.ProjectId, l.What });
         modelBuilder.Entity<RestorePoint>().HasKey(r => new { r.ProjectId, r.Number });
         modelBuilder.Entity<RoadShare>().HasKey(s => s.ProjectId);
         modelBuilder.Entity<LibraryEntry>().HasKey(e => new { e.Kind, e.Name });

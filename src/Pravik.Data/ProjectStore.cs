@@ -41,23 +41,16 @@ public sealed record Neighbour(string ProjectId, Bridge Bridge)
     public int Revision { get; init; }
 }
 
-/// <summary>One line of the history.</summary>
-public sealed record HistoryEntry(int Revision, int Parent, string Label, DateTime At, bool IsHead, string? Name);
-
-/// <summary>A project in the list.</summary>
-public sealed record ProjectEntry(string Id, string Name, int Revision, DateTime ChangedAt);
-
 /// <summary>Projects, their revisions and their results. Writes are taken one after another; each is one transaction.</summary>
-public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
+public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts, StoreWriter writer)
 {
-    /// <summary>Summaries of checks that are kept.</summary>
-    public const int MostSummaries = 1000;
+    /// <summary>A store that alone writes to its database.</summary>
+    public ProjectStore(IDbContextFactory<PravikContext> contexts)
+        : this(contexts, new(contexts)) { }
 
     private const int LongestLabel = 200;
-    private const int LongestName = 60;
     private static readonly JsonSerializerOptions PatchOptions = new(JsonSerializerDefaults.Web);
     private const int MostTries = 20;
-    private readonly SemaphoreSlim writing = new(1, 1);
     private readonly BridgeCache bridges = new();
 
     /// <summary>Makes the database where there is none, and brings one of an older version to the present one.</summary>
@@ -68,28 +61,8 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;");
     }
 
-    /// <summary>All bridges, as the list shows them.</summary>
-    public async Task<IReadOnlyList<ProjectEntry>> ListAsync()
-    {
-        await using var db = await contexts.CreateDbContextAsync();
-        var rows = await db
-            .Projects.SelectMany(
-                p => p.Revisions.Where(r => r.Number == p.Head),
-                (p, r) =>
-                    new
-                    {
-                        p.Id,
-                        r.Number,
-                        r.Name,
-                        r.CreatedAt,
-                    }
-            )
-            .ToListAsync();
-        return [.. rows.OrderByDescending(r => r.CreatedAt).Select(r => new ProjectEntry(r.Id, r.Name, r.Number, r.CreatedAt))];
-    }
-
     /// <summary>A new project with a valid bridge as its first revision.</summary>
-    public async Task<Snapshot> CreateAsync(Bridge bridge, string label, string? id = null)
+    public async Task<Snapshot> CreateAsync(Bridge bridge, string label, string? id = null, string author = "", bool isAssumed = false)
     {
         id ??= Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(5));
         await using var db = await contexts.CreateDbContextAsync();
@@ -98,8 +71,10 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
             Id = id,
             CreatedAt = DateTime.UtcNow,
             Head = 1,
+            Tip = 1,
+            IsAssumed = isAssumed,
         };
-        project.Revisions.Add(NewRevision(id, 1, 0, label, "", bridge));
+        project.Revisions.Add(NewRevision(id, 1, 0, label, "", bridge, author));
         db.Projects.Add(project);
         await db.SaveChangesAsync();
         return (await FindAsync(id))!;
@@ -110,7 +85,7 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
     /// road ends too
     /// soon, at the road's start. Null where there is no such project.
     /// </summary>
-    public async Task<EditOutcome?> AddOnRoadAsync(string id, string name)
+    public async Task<EditOutcome?> AddOnRoadAsync(string id, string name, string author = "")
     {
         if (await FindAsync(id) is not { } snapshot)
             return null;
@@ -128,21 +103,15 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         var findings = BridgeValidation.Check(bridge);
         if (findings.Any(f => f.Severity == Severity.Error))
             return EditOutcome.Refused(findings.Where(f => f.Severity == Severity.Error));
-        var added = await CreateAsync(bridge, $"Begun on {other.Road.Name}");
-        await writing.WaitAsync();
-        try
+        var added = await CreateAsync(bridge, $"Begun on {other.Road.Name}", null, author);
+        await writer.WriteAsync(async db =>
         {
-            await using var db = await contexts.CreateDbContextAsync();
             var share = await db.RoadShares.FindAsync(id);
             if (share is null)
                 db.RoadShares.Add(share = new() { ProjectId = id, Group = id });
             db.RoadShares.Add(new() { ProjectId = added.ProjectId, Group = share.Group });
             await db.SaveChangesAsync();
-        }
-        finally
-        {
-            writing.Release();
-        }
+        });
         return EditOutcome.Taken(added);
     }
 
@@ -169,74 +138,12 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         return found is null ? null : bridges.Read(id, revision, found.Document).Bridge;
     }
 
-    /// <summary>The revisions that lead to the one shown, newest first, with those that can be redone.</summary>
-    public async Task<IReadOnlyList<HistoryEntry>> HistoryAsync(string id)
-    {
-        await using var db = await contexts.CreateDbContextAsync();
-        var head = await db.Projects.Where(p => p.Id == id).Select(p => p.Head).FirstOrDefaultAsync();
-        var rows = await db
-            .Revisions.Where(r => r.ProjectId == id)
-            .OrderByDescending(r => r.Number)
-            .Select(r => new
-            {
-                r.Number,
-                r.Parent,
-                r.Label,
-                r.CreatedAt,
-            })
-            .ToListAsync();
-        var names = await db.RestorePoints.Where(p => p.ProjectId == id).ToDictionaryAsync(p => p.Number, p => p.Name);
-        return
-        [
-            .. rows.Select(r => new HistoryEntry(
-                r.Number,
-                r.Parent,
-                r.Label,
-                r.CreatedAt,
-                r.Number == head,
-                names.GetValueOrDefault(r.Number)
-            )),
-        ];
-    }
-
-    /// <summary>Names a point of the history, or takes its name away where it is empty. False where there is no such revision.</summary>
-    public async Task<bool> NameAsync(string id, int revision, string name)
-    {
-        await writing.WaitAsync();
-        try
-        {
-            await using var db = await contexts.CreateDbContextAsync();
-            if (!await db.Revisions.AnyAsync(r => r.ProjectId == id && r.Number == revision))
-                return false;
-            var point = await db.RestorePoints.FirstOrDefaultAsync(p => p.ProjectId == id && p.Number == revision);
-            name = name.Trim();
-            if (point is not null)
-                db.RestorePoints.Remove(point);
-            await db.SaveChangesAsync();
-            if (name.Length > 0)
-                db.RestorePoints.Add(
-                    new()
-                    {
-                        ProjectId = id,
-                        Number = revision,
-                        Name = name.Length <= LongestName ? name : name[..LongestName],
-                    }
-                );
-            await db.SaveChangesAsync();
-            return true;
-        }
-        finally
-        {
-            writing.Release();
-        }
-    }
-
     /// <summary>
     /// Applies a patch made against revision <paramref name="against"/>. Where the head has moved on since, the patch is taken if
     /// none of its paths meets a value that changed; else both values come back. Null where there is no such project. The edit is
     /// worked out while others write; where the head has moved when it is to be stored, it is worked out again on the new one.
     /// </summary>
-    public async Task<EditOutcome?> EditAsync(string id, int against, IReadOnlyList<PatchOperation> patch, string label)
+    public async Task<EditOutcome?> EditAsync(string id, int against, IReadOnlyList<PatchOperation> patch, string label, string author = "")
     {
         var changes = JsonSerializer.Serialize(patch, PatchOptions);
         for (var tries = 0; tries < MostTries; tries++)
@@ -253,8 +160,8 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
                     if (moved)
                         return EditOutcome.Refused([]);
                     var number = await NextAsync(db, id);
-                    db.Revisions.Add(NewRevision(id, number, project.Head, label, changes, edit.Reading.Bridge!));
-                    project.Head = number;
+                    db.Revisions.Add(NewRevision(id, number, project.Head, label, changes, edit.Reading.Bridge!, author));
+                    project.Head = project.Tip = number;
                     await db.SaveChangesAsync();
                     return EditOutcome.Taken(await SnapshotAsync(db, project, edit.Reading));
                 }
@@ -303,51 +210,36 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
                 await db.Revisions.Where(r => r.ProjectId == id && r.Number == project.Head).Select(r => r.Parent).FirstAsync()
         );
 
-    /// <summary>Moves the head to the latest revision made from it; stays where there is none.</summary>
+    /// <summary>
+    /// Moves the head to the next revision of the line on which it was undone; stays where nothing was. Lines that were left for
+    /// another edit are reached through the history.
+    /// </summary>
     public Task<EditOutcome?> RedoAsync(string id) =>
-        MoveAsync(
-            id,
-            async (db, project) =>
-                await db.Revisions.Where(r => r.ProjectId == id && r.Parent == project.Head).MaxAsync(r => (int?)r.Number) ?? 0
-        );
+        MoveAsync(id, async (db, project) => (await LineAsync(db, id, project.Tip)).TakeWhile(n => n != project.Head).LastOrDefault());
 
     /// <summary>Moves the head to any revision of the project; stays where there is none of that number.</summary>
     public Task<EditOutcome?> GoToAsync(string id, int revision) =>
-        MoveAsync(id, async (db, _) => await db.Revisions.AnyAsync(r => r.ProjectId == id && r.Number == revision) ? revision : 0);
+        MoveAsync(
+            id,
+            async (db, project) =>
+            {
+                if (!await db.Revisions.AnyAsync(r => r.ProjectId == id && r.Number == revision))
+                    return 0;
+                // On the line that can be redone, redo still leads to its end; elsewhere a line of its own is shown.
+                if (!(await LineAsync(db, id, project.Tip)).Contains(revision))
+                    project.Tip = revision;
+                return revision;
+            }
+        );
 
-    /// <summary>What the checks said of a bridge with a hash of inputs; null where it is not known.</summary>
-    public async Task<CheckSummary?> SummaryAsync(string hash)
+    /// <summary>The revisions from one back to the first, newest first.</summary>
+    internal static async Task<IReadOnlyList<int>> LineAsync(PravikContext db, string id, int from)
     {
-        await using var db = await contexts.CreateDbContextAsync();
-        var stored = await db.Results.AsNoTracking().FirstOrDefaultAsync(r => r.Hash == hash);
-        return stored is null ? null : CheckSummary.Read(stored.Json);
-    }
-
-    /// <summary>Keeps what the checks said; of all projects together the latest <see cref="MostSummaries"/> stay.</summary>
-    public async Task KeepSummaryAsync(string hash, CheckSummary summary)
-    {
-        await writing.WaitAsync();
-        try
-        {
-            await using var db = await contexts.CreateDbContextAsync();
-            if (await db.Results.AnyAsync(r => r.Hash == hash))
-                return;
-            db.Results.Add(
-                new()
-                {
-                    Hash = hash,
-                    Json = summary.Write(),
-                    CreatedAt = DateTime.UtcNow,
-                }
-            );
-            await db.SaveChangesAsync();
-            if (await db.Results.CountAsync() is var count && count > MostSummaries)
-                await db.Results.OrderBy(r => r.CreatedAt).Take(count - MostSummaries).ExecuteDeleteAsync();
-        }
-        finally
-        {
-            writing.Release();
-        }
+        var parents = await db.Revisions.Where(r => r.ProjectId == id).ToDictionaryAsync(r => r.Number, r => r.Parent);
+        var line = new List<int>();
+        for (var at = from; at > 0 && parents.ContainsKey(at); at = parents[at])
+            line.Add(at);
+        return line;
     }
 
     private static ImmutableArray<Conflict> Conflicts(Bridge old, Bridge head, IReadOnlyList<PatchOperation> patch)
@@ -370,7 +262,8 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         static string WholeArray(string path) => path.EndsWith("/-", StringComparison.Ordinal) ? path[..^2] : path;
     }
 
-    private Task<EditOutcome?> MoveAsync(string id, Func<PravikContext, Project, Task<int>> target) =>
+    /// <summary>Moves the head to a revision that is looked for within the transaction; stays where that is 0.</summary>
+    internal Task<EditOutcome?> MoveAsync(string id, Func<PravikContext, Project, Task<int>> target) =>
         WriteAsync(
             id,
             async (db, project) =>
@@ -385,32 +278,25 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
             }
         );
 
-    private async Task<EditOutcome?> WriteAsync(string id, Func<PravikContext, Project, Task<EditOutcome>> work)
-    {
-        await writing.WaitAsync();
-        try
-        {
-            await using var db = await contexts.CreateDbContextAsync();
-            await using var transaction = await db.Database.BeginTransactionAsync();
-            if (await db.Projects.FirstOrDefaultAsync(p => p.Id == id) is not { } project)
-                return null;
-            var outcome = await work(db, project);
-            if (outcome.Snapshot is { } snapshot)
+    private Task<EditOutcome?> WriteAsync(string id, Func<PravikContext, Project, Task<EditOutcome>> work) =>
+        writer.WriteAsync<EditOutcome?>(
+            async (db, transaction) =>
             {
-                var (followers, refusals) = await TakeOverRoadAsync(db, snapshot);
-                // Nothing is kept of an edit that would leave a bridge on another road than its neighbours.
-                if (refusals.Length > 0)
-                    return EditOutcome.Refused(refusals);
-                outcome = outcome with { Followers = followers };
+                if (await db.Projects.FirstOrDefaultAsync(p => p.Id == id) is not { } project)
+                    return null;
+                var outcome = await work(db, project);
+                if (outcome.Snapshot is { } snapshot)
+                {
+                    var (followers, refusals) = await TakeOverRoadAsync(db, snapshot);
+                    // Nothing is kept of an edit that would leave a bridge on another road than its neighbours.
+                    if (refusals.Length > 0)
+                        return EditOutcome.Refused(refusals);
+                    outcome = outcome with { Followers = followers };
+                }
+                await transaction.CommitAsync();
+                return outcome;
             }
-            await transaction.CommitAsync();
-            return outcome;
-        }
-        finally
-        {
-            writing.Release();
-        }
-    }
+        );
 
     private async Task<IReadOnlyList<Neighbour>> NeighboursAsync(PravikContext db, string id)
     {
@@ -473,10 +359,11 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
                     project.Head,
                     $"Road as in {snapshot.Bridge.Name}",
                     JsonSerializer.Serialize(patch, PatchOptions),
-                    moved
+                    moved,
+                    ""
                 )
             );
-            project.Head = number;
+            project.Head = project.Tip = number;
             await db.SaveChangesAsync();
             followers.Add(new(project.Id, moved) { Revision = number });
         }
@@ -501,11 +388,10 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
         var revision = await db.Revisions.AsNoTracking().FirstAsync(r => r.ProjectId == project.Id && r.Number == project.Head);
         var reading = known ?? bridges.Read(project.Id, revision.Number, revision.Document);
         var bridge = reading.Bridge ?? throw new UnreadableBridgeException(project.Id, revision.Number);
-        var canRedo = await db.Revisions.AnyAsync(r => r.ProjectId == project.Id && r.Parent == project.Head);
-        return new(project.Id, revision.Number, revision.Label, bridge, reading.Findings, revision.Parent > 0, canRedo);
+        return new(project.Id, revision.Number, revision.Label, bridge, reading.Findings, revision.Parent > 0, project.Tip != project.Head);
     }
 
-    private static Revision NewRevision(string id, int number, int parent, string label, string patch, Bridge bridge) =>
+    private static Revision NewRevision(string id, int number, int parent, string label, string patch, Bridge bridge, string author) =>
         new()
         {
             ProjectId = id,
@@ -516,5 +402,8 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts)
             Name = bridge.Name,
             Document = BridgeJson.Write(bridge),
             CreatedAt = DateTime.UtcNow,
+            Author = author,
+            Spans = BridgeList.SpansOf(bridge),
+            Kind = BridgeDescription.Kind(bridge),
         };
 }

@@ -36,6 +36,7 @@ public static class BridgeEditing
         try
         {
             document.ApplyTo(node);
+            HeldGirders.Keep(bridge, node, patch);
         }
         catch (Exception problem)
             when (problem

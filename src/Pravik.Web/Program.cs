@@ -27,7 +27,16 @@ builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 
 // What keeps the application from starting is said in one line (StartUp).
 builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.Critical);
 builder.Services.AddDbContextFactory<PravikContext>(options => options.UseSqlite($"Data Source={data.Database}"));
-builder.Services.AddSingleton<ProjectStore>();
+builder.Services.AddSingleton<StoreWriter>();
+builder.Services.AddSingleton(services => new ProjectStore(
+    services.GetRequiredService<IDbContextFactory<PravikContext>>(),
+    services.GetRequiredService<StoreWriter>()
+));
+builder.Services.AddSingleton<BridgeList>();
+builder.Services.AddSingleton<BridgeHistory>();
+builder.Services.AddSingleton<SummaryStore>();
+builder.Services.AddSingleton<AssumedValues>();
+builder.Services.AddSingleton<Starters>();
 builder.Services.AddSingleton<LibraryStore>();
 builder.Services.AddSingleton(new GroundStore(data.Grounds));
 builder.Services.AddSingleton<RoadUploads>();
@@ -45,9 +54,14 @@ builder.Services.AddResponseCompression();
 var app = builder.Build();
 try
 {
-    await app.Services.GetRequiredService<ProjectStore>().PrepareAsync();
+    var bridges = app.Services.GetRequiredService<ProjectStore>();
+    await bridges.PrepareAsync();
+    var list = app.Services.GetRequiredService<BridgeList>();
+    await list.CompleteAsync(bridges);
+    if ((await list.ListAsync()).Count == 0)
+        await app.Services.GetRequiredService<Starters>().FillAsync(app.Services.GetRequiredService<LibraryStore>());
     if (builder.Configuration["Pravik:Demo"] is { Length: > 0 } demo)
-        await DemoProjects.AddAsync(app.Services.GetRequiredService<ProjectStore>(), app.Services.GetRequiredService<GroundStore>(), demo);
+        await DemoProjects.AddAsync(bridges, app.Services.GetRequiredService<GroundStore>(), demo);
 }
 catch (Microsoft.Data.Sqlite.SqliteException problem)
 {
@@ -65,7 +79,7 @@ app.UseRouting();
 app.UseAntiforgery();
 app.MapRazorPages();
 app.MapPravik();
-app.MapGet("/health", async (ProjectStore store) => Results.Json(new { status = "in order", bridges = (await store.ListAsync()).Count }));
+app.MapGet("/health", async (BridgeList list) => Results.Json(new { status = "in order", bridges = (await list.ListAsync()).Count }));
 
 // Given back as the application stops, before a host of tests is gone.
 app.Lifetime.ApplicationStopped.Register(data.Dispose);

@@ -83,14 +83,16 @@ public sealed class DataFolderTests : IDisposable
         SqliteConnection.ClearAllPools();
         var aside = Backup.Restore(file, folder)!;
         var (now, before) = (new Contexts(DataFolder.DatabaseIn(folder)), new Contexts(DataFolder.DatabaseIn(aside)));
-        Assert.Equal(["kept"], (await new ProjectStore(now).ListAsync()).Select(p => p.Id));
-        Assert.Equal(2, (await new ProjectStore(before).ListAsync()).Count);
+        Assert.Equal(["kept"], (await List(now).ListAsync()).Select(p => p.Id));
+        Assert.Equal(2, (await List(before).ListAsync()).Count);
         Assert.Single(Directory.EnumerateFiles(DataFolder.GroundsIn(folder)));
         await File.WriteAllTextAsync(In("none.zip"), "no archive");
         Assert.Throws<DataFolderException>(() => Backup.Restore(In("none.zip"), folder));
         Assert.Throws<DataFolderException>(() => Backup.Write(In("nothing"), In("x.zip")));
         Assert.False(File.Exists(In("x.zip")));
     }
+
+    private static BridgeList List(Contexts contexts) => new(contexts, new(contexts));
 
     private static string Refused(string folder) => Assert.Throws<DataFolderException>(() => DataFolder.Open(folder)).Message;
 }

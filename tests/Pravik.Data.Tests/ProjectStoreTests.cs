@@ -6,26 +6,8 @@ using Pravik.Exchange;
 
 namespace Pravik.Data.Tests;
 
-public sealed class ProjectStoreTests : IDisposable
+public sealed class ProjectStoreTests : StoreTest
 {
-    private readonly string file = Path.Combine(Path.GetTempPath(), $"pravik-{Guid.NewGuid():N}.db");
-
-    public void Dispose()
-    {
-        SqliteConnection.ClearAllPools();
-        foreach (var left in Directory.EnumerateFiles(Path.GetTempPath(), Path.GetFileName(file) + "*"))
-            File.Delete(left);
-    }
-
-    private async Task<ProjectStore> OpenAsync()
-    {
-        var store = new ProjectStore(new Contexts(file));
-        await store.PrepareAsync();
-        return store;
-    }
-
-    private static PatchOperation[] Set(string path, double value) => [new("replace", path, JsonValue.Create(value))];
-
     [Fact]
     public async Task Every_edit_is_a_revision_that_survives_a_restart()
     {
@@ -37,34 +19,34 @@ public sealed class ProjectStoreTests : IDisposable
         var again = await OpenAsync();
         var found = (await again.FindAsync(id))!;
         Assert.Equal(21, found.Bridge.Axes.Spans[0]);
-        Assert.Equal(["Span 1 set to 21 m", "Begun"], (await again.HistoryAsync(id)).Select(h => h.Label));
+        Assert.Equal(["Span 1 set to 21 m", "Begun"], (await History.ListAsync(id)).Select(h => h.Label));
         Assert.Equal(20, (await again.AtAsync(id, 1))!.Axes.Spans[0]);
-        Assert.Equal("Bridge", (await again.ListAsync()).Single().Name);
+        Assert.Equal("Bridge", (await List.ListAsync()).Single().Name);
     }
 
     /// <summary>A database of the version before migrations, with a bridge in version 3 of the format.</summary>
     [Fact]
     public async Task A_database_made_before_migrations_comes_along_whole()
     {
-        await using (var old = new SqliteConnection($"Data Source={file}"))
+        await using (var old = new SqliteConnection($"Data Source={File}"))
         {
             await old.OpenAsync();
             await using var make = old.CreateCommand();
-            make.CommandText = await File.ReadAllTextAsync(Path.Combine(AppContext.BaseDirectory, "before-migrations.sql"));
+            make.CommandText = await System.IO.File.ReadAllTextAsync(Path.Combine(AppContext.BaseDirectory, "before-migrations.sql"));
             await make.ExecuteNonQueryAsync();
         }
         await OpenAsync();
         // The second opening finds nothing left to do.
         var store = await OpenAsync();
-        var entry = Assert.Single(await store.ListAsync());
+        var entry = Assert.Single(await List.ListAsync());
         Assert.Equal(("Fern Gill bridge", 14), (entry.Name, entry.Revision));
         var type = Assert.Single((await store.FindAsync(entry.Id))!.Bridge.Girders.Types);
         Assert.Equal(("C45/55", 8), (type.Concrete.Class, type.Strands.Rows[1].Count));
-        Assert.Equal("Before the widening", (await store.HistoryAsync(entry.Id)).Single(h => h.Revision == 2).Name);
-        Assert.Single(await new LibraryStore(new Contexts(file)).ListAsync());
+        Assert.Equal("Before the widening", (await History.ListAsync(entry.Id)).Single(h => h.Revision == 2).Name);
+        Assert.Single(await new LibraryStore(new Contexts(File)).ListAsync());
         var edited = await store.EditAsync(entry.Id, 14, [new("replace", "/name", JsonValue.Create("Fern bridge"))], "Renamed");
         Assert.Equal(15, edited!.Snapshot!.Revision);
-        Assert.Equal("Fern bridge", (await store.ListAsync()).Single().Name);
+        Assert.Equal("Fern bridge", (await List.ListAsync()).Single().Name);
     }
 
     [Fact]
@@ -86,7 +68,7 @@ public sealed class ProjectStoreTests : IDisposable
         var branch = (await store.EditAsync(id, 3, Set("/axes/spans/0", 30), "branch"))!.Snapshot!;
         Assert.Equal((7, false), (branch.Revision, branch.CanRedo));
         Assert.Equal(25, (await store.GoToAsync(id, 6))!.Snapshot!.Bridge.Axes.Spans[0]);
-        Assert.Equal(7, (await store.HistoryAsync(id)).Count);
+        Assert.Equal(7, (await History.ListAsync(id)).Count);
     }
 
     [Fact]
@@ -120,12 +102,13 @@ public sealed class ProjectStoreTests : IDisposable
     [Fact]
     public async Task What_checks_say_is_kept_under_its_input_hash()
     {
-        var store = await OpenAsync();
+        await OpenAsync();
         var summary = CheckSummary.Of("Bridge", BridgeRun.Run(Bridge.New("Bridge")));
-        await store.KeepSummaryAsync("abc", summary);
-        await store.KeepSummaryAsync("abc", summary);
-        Assert.Equal(summary.Words, (await (await OpenAsync()).SummaryAsync("abc"))!.Words);
-        Assert.Null(await store.SummaryAsync("abd"));
+        await Summaries.KeepAsync("abc", summary);
+        await Summaries.KeepAsync("abc", summary);
+        await OpenAsync();
+        Assert.Equal(summary.Words, (await Summaries.FindAsync("abc"))!.Words);
+        Assert.Null(await Summaries.FindAsync("abd"));
     }
 
     [Fact]
@@ -156,18 +139,19 @@ public sealed class ProjectStoreTests : IDisposable
         var store = await OpenAsync();
         var id = (await store.CreateAsync(Bridge.New("Bridge"), "Begun")).ProjectId;
         await store.EditAsync(id, 1, Set("/deck/haunch", 0.04), "Haunch");
-        async Task<string?> Name(int revision) => (await store.HistoryAsync(id)).Single(h => h.Revision == revision).Name;
-        Assert.True(await store.NameAsync(id, 1, "  As tendered "));
+        async Task<string?> Name(int revision) => (await History.ListAsync(id)).Single(h => h.Revision == revision).Name;
+        Assert.True(await History.NameAsync(id, 1, "  As tendered "));
         Assert.Equal("As tendered", await Name(1));
-        Assert.True(await store.NameAsync(id, 1, new string('x', 100)));
+        Assert.True(await History.NameAsync(id, 1, new string('x', 100)));
         Assert.Equal(60, (await Name(1))!.Length);
         Assert.Null(await Name(2));
-        Assert.True(await store.NameAsync(id, 1, ""));
+        Assert.True(await History.NameAsync(id, 1, ""));
         Assert.Null(await Name(1));
-        Assert.False(await store.NameAsync(id, 9, "none"));
+        Assert.False(await History.NameAsync(id, 9, "none"));
         // A second start finds everything in its place.
-        await store.NameAsync(id, 2, "Kept");
-        Assert.Equal("Kept", (await (await OpenAsync()).HistoryAsync(id))[0].Name);
+        await History.NameAsync(id, 2, "Kept");
+        await OpenAsync();
+        Assert.Equal("Kept", (await History.ListAsync(id))[0].Name);
     }
 
     /// <summary>
@@ -187,7 +171,7 @@ public sealed class ProjectStoreTests : IDisposable
         var raised = (await store.EditAsync(id, 1, Set("/road/profile/0/level", 12), "Raised"))!;
         Assert.Equal(added.ProjectId, Assert.Single(raised.Followers).ProjectId);
         Assert.Equal(12, (await store.FindAsync(added.ProjectId))!.Bridge.Road.Profile[0].Level);
-        Assert.Equal("Road as in First", (await store.HistoryAsync(added.ProjectId))[0].Label);
+        Assert.Equal("Road as in First", (await History.ListAsync(added.ProjectId))[0].Label);
         // An edit that is no edit of the road stays with its bridge.
         Assert.Empty((await store.EditAsync(id, 2, Set("/axes/spans/0", 21), "Span"))!.Followers);
         await store.UndoAsync(id);
@@ -218,7 +202,7 @@ public sealed class ProjectStoreTests : IDisposable
     public async Task The_library_keeps_replaces_marks_and_takes_away()
     {
         await OpenAsync();
-        var library = new LibraryStore(new Contexts(file));
+        var library = new LibraryStore(new Contexts(File));
         LibraryItem Item(double thickness) =>
             new(
                 LibraryJson.Pattern,

@@ -75,7 +75,7 @@ public class WorkspaceTests
         Assert.Equal("old", State(old, "checks"));
         Assert.Equal(("running", "Traffic on 100 of 315 points", true), (old.Run.Status, old.Run.Words, old.Run.CanStop));
         Assert.False(old.Checks.IsCurrent);
-        Assert.EndsWith("; of edit 1", old.Checks.Words);
+        Assert.Contains("; of edit ", old.Checks.Words);
         Assert.NotNull(old.Table);
         var other = Show(Demo with { Girders = Demo.Girders with { Count = 4 } }, true, new() { Step = "checks" });
         Assert.Equal("none", State(other, "checks"));
@@ -113,7 +113,8 @@ public class WorkspaceTests
     [InlineData("road", 4)]
     [InlineData("axes", 5)]
     [InlineData("deck", 4)]
-    [InlineData("girders", 7)]
+    [InlineData("girders", 6)]
+    [InlineData("materials", 1)]
     [InlineData("substructure", 5)]
     [InlineData("sections", 2)]
     [InlineData("sheets", 2)]

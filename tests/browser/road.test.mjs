@@ -130,7 +130,7 @@ test("an axis is dragged in the elevation, the point is named, and the change is
     .locator(".history li", { hasText: "Example loaded" })
     .getByRole("link", { name: "compare" })
     .click();
-  await page.locator("td", { hasText: "/axes/spans/0" }).waitFor();
+  await page.locator('tr[data-path="/axes/spans/0"]').waitFor();
   assert.ok((await page.locator("figure path").count()) > 50);
   assert.deepEqual(page.faults, []);
   await page.close();

@@ -28,6 +28,12 @@ public sealed record Girders
     /// <summary>Spacings from the first girder to the last; null for equal ones.</summary>
     public ImmutableArray<double>? Spacings { get; init; }
 
+    /// <summary>
+    /// Whether girders stay where they are, seen from the road line, when strips of the deck change: the overhangs take up the change.
+    /// Spacings are listed then.
+    /// </summary>
+    public bool Held { get; init; }
+
     /// <summary>Whether overhangs and spacings are measured along the axes instead of square to the road.</summary>
     public bool AlongAxis { get; init; }
 

@@ -35,6 +35,17 @@ internal static class GirderEntries
             Own("overhangRight", "Overhang right", QuantityKind.Length, 0, 10, "The same on the right. Empty: as on the left."),
             Value("endGap", "End gap", QuantityKind.Size, 0, 1.5, "From an axis to the end of the precast girder, along the girder."),
             Spacings("From the first girder to the last: 2.2 + 2.4 + 2.2, or 4*2.2. Empty: equal between the overhangs."),
+            Flag(
+                "held",
+                "When strips change",
+                "move with the edges",
+                "stay where they are",
+                "Girders that stay keep their places from the road line when strips of the deck are made wider, added or taken away; "
+                    + "the overhangs take up the change."
+            ) with
+            {
+                Subject = "Girders when strips change",
+            },
             Flag("alongAxis", "Measured", "square to the road", "along the axes") with
             {
                 Subject = "Measure of overhangs and spacings",
@@ -73,6 +84,17 @@ internal static class GirderEntries
             Own("overhangLeft", "Overhang left", QuantityKind.Length, 0, 10, "Of this span alone."),
             Own("overhangRight", "Overhang right", QuantityKind.Length, 0, 10, "Of this span alone."),
             Spacings("Of this span alone."),
+            Flag(
+                "held",
+                "When strips change",
+                "move with the edges",
+                "stay where they are",
+                "Girders that stay keep their places from the road line when strips of the deck are made wider, added or taken away; "
+                    + "the overhangs take up the change."
+            ) with
+            {
+                Subject = "Girders when strips change",
+            },
             Flag("alongAxis", "Measured", "square to the road", "along the axes") with
             {
                 IsOwn = true,

@@ -9,6 +9,9 @@ public enum Severity
     /// <summary>The work goes on, but an engineer should look.</summary>
     Warning,
 
+    /// <summary>It is kept and drawn, but wrong: nothing is analysed or checked until it is mended.</summary>
+    Fault,
+
     /// <summary>The value cannot be taken.</summary>
     Error,
 }
@@ -36,6 +39,9 @@ public sealed record Finding(Severity Severity, string Message, string Path)
 
     /// <summary>What stands in the way.</summary>
     public static Finding Error(string path, string message, string? why = null) => new(Severity.Error, message, path) { Why = why };
+
+    /// <summary>What is kept and drawn, and stands in the way of analysis and checks until it is mended.</summary>
+    public static Finding Fault(string path, string message, string? why = null) => new(Severity.Fault, message, path) { Why = why };
 
     /// <summary>What is told and does not stand in the way.</summary>
     public static Finding Warning(string path, string message, string? why = null) => new(Severity.Warning, message, path) { Why = why };

@@ -2,9 +2,11 @@ using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Checks;
 using Pravik.Core.Effects;
+using Pravik.Core.Findings;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Stages;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Runs;
 
@@ -17,7 +19,13 @@ public static class BridgeRun
     private const double ModelShare = 0.9;
 
     /// <summary>Why a bridge is not analysed in this version, or null where it is.</summary>
-    public static string? Refusal(Bridge bridge) => ModelRun.Refusal(bridge);
+    public static string? Refusal(Bridge bridge) =>
+        ModelRun.Refusal(bridge)
+        ?? (
+            BridgeValidation.Check(bridge).FirstOrDefault(f => f.Severity == Severity.Fault) is { } fault
+                ? $"Not analysed: {fault.Message}"
+                : null
+        );
 
     /// <summary>
     /// Throws <see cref="NotSupportedException"/> where <see cref="Refusal(Bridge)"/> has a reason, <see cref="ModelRefusedException"/>

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Findings;
@@ -13,8 +14,13 @@ public static class BridgeValidation
 {
     private const int MostAxes = 31;
 
+    /// <summary>Findings of bridges that were looked at: a bridge never changes, and is asked about by several.</summary>
+    private static readonly ConditionalWeakTable<Bridge, IReadOnlyList<Finding>> Known = [];
+
     /// <summary>All findings of a bridge, errors first to stand in the way.</summary>
-    public static IReadOnlyList<Finding> Check(Bridge bridge)
+    public static IReadOnlyList<Finding> Check(Bridge bridge) => Known.GetValue(bridge, Look);
+
+    private static List<Finding> Look(Bridge bridge)
     {
         var bounds = new Bounds(UnitSystem.Named(bridge.Basis?.Units), bridge);
         if (!IsWhole(bridge, bounds))

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Findings;
@@ -213,19 +214,27 @@ internal static class Fit
             return;
         }
         if (layout.OverhangLeft < flange / 2)
-            bounds.Error(
+            bounds.Fault(
                 leftPath,
                 $"The first girder lies on the deck's edge: with a flange of {Text(flange)} the overhang must be at least "
-                    + $"{Text(flange / 2)}."
+                    + $"{Text(flange / 2)}.",
+                Set($"Make it {Text(flange / 2)}", leftPath, flange / 2)
             );
         if (!layout.Spacings.IsEmpty)
         {
             var path = GirderLayout.PathOf(girders, span, "spacings", l => l.Spacings is not null);
             var left = deck.Width - layout.OverhangLeft - layout.Spacings.Sum();
-            if (left < flange / 2)
+            if (left >= 0 && left < flange / 2)
+                bounds.Fault(
+                    path,
+                    $"With these spacings the last girder lies {Text(left)} from the right edge of the deck, {Text(deck.Width)} wide; half "
+                        + $"its flange, {Text(flange / 2)}, must stay under it.",
+                    new("Space them equally between the overhangs", [new("replace", path, "null")])
+                );
+            else if (left < 0)
                 bounds.Error(
                     path,
-                    $"With these spacings the last girder lies {Text(Math.Abs(left))} {(left < 0 ? "beyond" : "from")} the right "
+                    $"With these spacings the last girder lies {Text(-left)} beyond the right "
                         + $"edge of the deck, {Text(deck.Width)} wide; half its flange, {Text(flange / 2)}, must stay under it."
                 );
             else if (layout.Spacings.Min() < flange)
@@ -235,16 +244,17 @@ internal static class Fit
                 );
             return;
         }
-        if (layout.OverhangRight < flange / 2)
-            bounds.Error(
-                GirderLayout.PathOf(girders, span, "overhangRight", l => l.OverhangRight is not null) is var right
-                && right == "/girders/overhangRight"
-                && girders.OverhangRight is null
-                    ? leftPath
-                    : right,
+        // Where the right is as the left, the left has been told.
+        if (layout.OverhangRight < flange / 2 && layout.OverhangRight != layout.OverhangLeft)
+        {
+            var right = GirderLayout.PathOf(girders, span, "overhangRight", l => l.OverhangRight is not null);
+            bounds.Fault(
+                right,
                 $"The last girder lies on the deck's edge: with a flange of {Text(flange)} the overhang must be at least "
-                    + $"{Text(flange / 2)}."
+                    + $"{Text(flange / 2)}.",
+                Set($"Make it {Text(flange / 2)}", right, flange / 2)
             );
+        }
         var room = deck.Width - layout.OverhangLeft - layout.OverhangRight;
         var most = (int)Math.Floor(room / flange + 1e-9) + 1;
         if (room <= 0)
@@ -271,9 +281,10 @@ internal static class Fit
                 !section.Contains(outermost + new Point(0, section.Bottom))
                 || !section.Contains(new(-outermost.X, row.Level + section.Bottom))
             )
-                bounds.Error(
+                bounds.Fault(
                     row.Level >= section.Depth ? $"{path}/level" : $"{path}/count",
-                    $"Strands of row {i + 1} lie outside the girder's section."
+                    $"Strands of row {i + 1} lie outside the girder's section.",
+                    Fewer(section, row, $"{path}/count")
                 );
             else if (section.DistanceToOutline(outermost + new Point(0, section.Bottom)) < steel.Diameter)
                 bounds.Warning(
@@ -290,14 +301,32 @@ internal static class Fit
             );
     }
 
+    private static Repair Set(string label, string path, double value) =>
+        new(label, [new("replace", path, JsonSerializer.Serialize(Math.Round(value, 4)))]);
+
+    private static string CoursePath(Bridge bridge, SpanIndex span) =>
+        GirderLayout.PathOf(bridge.Girders, span, "course", l => l.Course is not null);
+
+    /// <summary>The greatest number of strands of a row that lie within the section; null where not even two do.</summary>
+    private static Repair? Fewer(MadeSection section, StrandRow row, string path)
+    {
+        for (var count = row.Count - 1; count >= 2; count--)
+        {
+            var outer = (count - 1) * row.Spacing / 2;
+            if (section.Contains(new(outer, row.Level + section.Bottom)) && section.Contains(new(-outer, row.Level + section.Bottom)))
+                return new($"Make them {count}", [new("replace", path, $"{count}")]);
+        }
+        return null;
+    }
+
     private static void Bars(DeckSection section, SlabBars bars, Bounds bounds)
     {
         foreach (var (name, layer) in new[] { ("top", bars.Top), ("bottom", bars.Bottom) })
         {
             if (layer.AxisDistance + layer.Diameter / 2 > section.LeastThickness || layer.AxisDistance < layer.Diameter / 2)
-                bounds.Error($"/girders/slabBars/{name}/axisDistance", $"The {name} slab bars lie outside the slab.");
+                bounds.Fault($"/girders/slabBars/{name}/axisDistance", $"The {name} slab bars lie outside the slab.");
             if (layer.Spacing <= layer.Diameter)
-                bounds.Error($"/girders/slabBars/{name}/spacing", $"The {name} slab bars touch each other.");
+                bounds.Fault($"/girders/slabBars/{name}/spacing", $"The {name} slab bars touch each other.");
         }
     }
 
@@ -335,11 +364,17 @@ internal static class Fit
                         )
                     );
                 if (room < half - 1e-9)
-                    bounds.Error(
+                    bounds.Fault(
                         GirderLayout.PathOf(bridge.Girders, span, "overhangLeft", l => l.OverhangLeft is not null),
                         $"{girder.Name} {(girder.In(span).Curve is null ? "is straight under a curved deck and comes" : "comes")} "
                             + $"within {units.FormatWithUnit(Math.Max(0, room), QuantityKind.Length)} of its edge in span {span + 1}, "
-                            + "less than half its flange. Widen the overhang."
+                            + "less than half its flange. Widen the overhang, or let the girders follow the road.",
+                        girder.In(span).Curve is null
+                            ? new(
+                                "Let the girders follow the road",
+                                [new("replace", CoursePath(bridge, span), $"\"{Core.Bridges.Girders.WithRoad}\"")]
+                            )
+                            : null
                     );
             }
         }

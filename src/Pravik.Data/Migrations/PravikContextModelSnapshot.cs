@@ -40,6 +40,19 @@ namespace Pravik.Data.Migrations
                     b.ToTable("Library");
                 });
 
+            modelBuilder.Entity("Pravik.Data.LookedAt", b =>
+                {
+                    b.Property<string>("ProjectId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("What")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("ProjectId", "What");
+
+                    b.ToTable("LookedAt");
+                });
+
             modelBuilder.Entity("Pravik.Data.Project", b =>
                 {
                     b.Property<string>("Id")
@@ -49,6 +62,25 @@ namespace Pravik.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("Head")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsAssumed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Shelf")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("Current");
+
+                    b.Property<string>("Tags")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Tip")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Variant")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -81,11 +113,18 @@ namespace Pravik.Data.Migrations
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Author")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<DateTime>("CreatedAt")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Document")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Label")
@@ -101,6 +140,15 @@ namespace Pravik.Data.Migrations
 
                     b.Property<string>("Patch")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Spans")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Verdict")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("VerdictWords")
                         .HasColumnType("TEXT");
 
                     b.HasKey("ProjectId", "Number");
@@ -137,6 +185,35 @@ namespace Pravik.Data.Migrations
                     b.HasKey("Hash");
 
                     b.ToTable("Results");
+                });
+
+            modelBuilder.Entity("Pravik.Data.Variant", b =>
+                {
+                    b.Property<string>("ProjectId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Head")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsClosed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Start")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Tip")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("ProjectId", "Number");
+
+                    b.ToTable("Variants");
                 });
 
             modelBuilder.Entity("Pravik.Data.Revision", b =>

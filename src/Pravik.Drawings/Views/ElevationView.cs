@@ -90,6 +90,18 @@ public sealed class ElevationView
         );
     }
 
+    /// <summary>A small picture of the bridge, by which it is known in a list: no words, no dimensions.</summary>
+    public static Drawing Picture(BridgeGeometry geometry, Ground? ground, ViewSize size)
+    {
+        const double LeastText = 0.6;
+        var view = new ElevationView(geometry, ground, UnitSystem.Metric, size with { TextHeight = LeastText });
+        if (ground is not null)
+            view.UnderTheBridge();
+        view.Substructure(null);
+        view.Structure(null);
+        return view.canvas.Finish(geometry.Bridge.Name);
+    }
+
     /// <summary>Draws the elevation with another state of the bridge over it, in its own pen.</summary>
     public static Drawing Compare(BridgeGeometry geometry, BridgeGeometry old, UnitSystem units, ViewSize size)
     {

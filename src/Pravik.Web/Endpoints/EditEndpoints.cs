@@ -13,6 +13,7 @@ public sealed record EntryRequest(int Revision, string Path, string? Text);
 /// <summary>New bridges, and edits of a bridge: patches and typed entries.</summary>
 internal static class EditEndpoints
 {
+    private const int MostLooked = 1000;
     private static readonly JsonSerializerOptions PatchOptions = new(JsonSerializerDefaults.Web) { MaxDepth = 16 };
 
     public static void Map(RouteGroupBuilder bridges, RouteGroupBuilder bridge)
@@ -21,6 +22,7 @@ internal static class EditEndpoints
         bridge.MapPatch("/", Patch);
         bridge.MapPost("/entries", Enter);
         bridge.MapPost("/neighbours", AddNeighbour);
+        bridge.MapPost("/looked", Look);
     }
 
     private static async Task<IResult> Import(HttpRequest http, ProjectStore store)
@@ -31,7 +33,7 @@ internal static class EditEndpoints
         var reading = BridgeJson.Read(new string(text, 0, length));
         if (reading.Bridge is not { } bridge)
             return Results.Json(new Refusal([.. reading.Errors], []), statusCode: 422);
-        var snapshot = await store.CreateAsync(bridge, "Brought in from a file");
+        var snapshot = await store.CreateAsync(bridge, "Brought in from a file", null, Author.Of(http));
         return Results.Created($"/bridges/{snapshot.ProjectId}/axes", new { id = snapshot.ProjectId });
     }
 
@@ -54,27 +56,42 @@ internal static class EditEndpoints
             return Answers.Refused(Finding.Error("", "The patch is not a JSON Patch: each operation needs “op” and “path”."));
         return await Answers.EditedAsync(
             id,
-            store.EditAsync(id, revision.Value, patch, string.IsNullOrWhiteSpace(label) ? "Edited" : label),
+            store.EditAsync(id, revision.Value, patch, string.IsNullOrWhiteSpace(label) ? "Edited" : label, Author.Of(http)),
             runs
         );
     }
 
-    private static async Task<IResult> Enter(string id, EntryRequest entry, HttpRequest http, ProjectStore store, RunQueue runs)
+    private static async Task<IResult> Enter(
+        string id,
+        EntryRequest entry,
+        HttpRequest http,
+        ProjectStore store,
+        AssumedValues assumed,
+        RunQueue runs
+    )
     {
         if (await store.FindAsync(id) is not { } snapshot)
             return Answers.NoSuchBridge(id);
         var reading = EntryReader.Read(UserUnits.For(http, snapshot.Bridge), entry.Path ?? "", entry.Text);
         if (reading.Error is { } error)
             return Answers.Refused(Finding.Error(entry.Path ?? "", error));
-        return await Answers.EditedAsync(id, store.EditAsync(id, entry.Revision, reading.Patch, reading.Label), runs);
+        await assumed.LookAsync(id, [entry.Path ?? ""]);
+        return await Answers.EditedAsync(id, store.EditAsync(id, entry.Revision, reading.Patch, reading.Label, Author.Of(http)), runs);
+    }
+
+    /// <summary>Takes down that values or steps were looked at: they are assumed no more.</summary>
+    private static async Task<IResult> Look(string id, string[] what, AssumedValues assumed)
+    {
+        await assumed.LookAsync(id, what.Where(w => w is not null).Take(MostLooked).ToList());
+        return Results.NoContent();
     }
 
     /// <summary>A new bridge on the same road.</summary>
-    private static async Task<IResult> AddNeighbour(string id, NameRequest named, ProjectStore store)
+    private static async Task<IResult> AddNeighbour(string id, NameRequest named, HttpRequest http, ProjectStore store)
     {
         if (named?.Name?.Trim() is not { Length: > 0 and <= 120 } name)
             return Answers.Refused(Finding.Error("/name", "The new bridge needs a name of at most 120 characters."));
-        if (await store.AddOnRoadAsync(id, name) is not { } outcome)
+        if (await store.AddOnRoadAsync(id, name, Author.Of(http)) is not { } outcome)
             return Answers.NoSuchBridge(id);
         return outcome.Snapshot is { } added
             ? Results.Created($"/bridges/{added.ProjectId}/axes", new { id = added.ProjectId })

@@ -1,10 +1,14 @@
 using System.Text;
+using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
 using Pravik.Core.Places;
 using Pravik.Core.Quantities;
+using Pravik.Core.Roads;
 using Pravik.Core.Units;
 using Pravik.Data;
+using Pravik.Drawings;
 using Pravik.Drawings.Sheets;
+using Pravik.Drawings.Views;
 using Pravik.Drawings.Writers;
 using Pravik.Exchange;
 using Pravik.Exchange.Frames;
@@ -18,9 +22,13 @@ namespace Pravik.Web.Endpoints;
 /// <summary>What a bridge can be taken away as: its document, road, solids, model, tables and sheets.</summary>
 internal static class FileEndpoints
 {
+    private const double PictureWidth = 220;
+    private const double PictureHeight = 64;
+
     public static void Map(RouteGroupBuilder bridge)
     {
         bridge.MapGet("/bridge.json", Document);
+        bridge.MapGet("/picture.svg", Picture);
         bridge.MapGet("/road.xml", Road);
         bridge.MapGet("/model.glb", Solids);
         bridge.MapGet("/model.json", Model);
@@ -39,6 +47,20 @@ internal static class FileEndpoints
             $"{Answers.FileName(s.Bridge)}.json"
         );
     }
+
+    /// <summary>A small picture of a revision. A revision never changes, so a browser keeps it.</summary>
+    private static async Task<IResult> Picture(string id, int revision, HttpResponse response, ProjectStore store, GroundStore grounds)
+    {
+        if (await store.AtAsync(id, revision) is not { } bridge)
+            return Answers.NoSuchBridge(id);
+        response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        var ground = bridge.Ground is { } g ? grounds.Find(g.Hash) : null;
+        return Results.Text(SvgWriter.Inline(PictureOf(bridge, ground)), "image/svg+xml");
+    }
+
+    /// <summary>The picture by which a bridge is known in lists.</summary>
+    internal static Drawing PictureOf(Bridge bridge, Ground? ground) =>
+        ElevationView.Picture(new(bridge), ground, ViewSize.Pixels(PictureWidth, PictureHeight));
 
     private static async Task<IResult> Road(string id, ProjectStore store, GroundStore grounds)
     {

@@ -8,7 +8,7 @@ using Pravik.Exchange;
 namespace Pravik.Web.Ledgers;
 
 /// <summary>
-/// The ledger of girders: what is picked, then layout, depth, sections, strands, what stands between the girders, materials.
+/// The ledger of girders: what is picked, then layout, depth, sections, strands, what stands between the girders.
 /// </summary>
 internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, LedgerRows rows, double station)
 {
@@ -68,7 +68,6 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
             }
         );
         groups.AddRange(new GirderPartsLedger(bridge, geometry, rows).Groups(picked));
-        groups.AddRange(new MaterialLedger(bridge, rows).Groups(shown));
         return one is { } only ? new($"{only.Line.Name}, span {only.Span + 1}", $"axes {only.Span + 1} to {only.Span + 2}", groups)
             : IsType(picked) ? new(girders.Types[shown].Name, "type of girder", groups)
             : parts.Count > 1 ? new($"{parts.Count} girders", "picked together", groups)
@@ -212,8 +211,9 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
             [
                 rows.Entry("/girders/count"),
                 rows.Entry("/girders/overhangLeft"),
-                rows.Entry("/girders/overhangRight", girders.OverhangLeft),
+                girders.Spacings is null ? rows.Entry("/girders/overhangRight", girders.OverhangLeft) : RightOverhang(here),
                 rows.Entry("/girders/spacings"),
+                .. girders.Spacings is null ? Array.Empty<LedgerRow>() : [rows.Entry("/girders/held")],
                 rows.Entry("/girders/alongAxis"),
                 rows.Entry("/girders/course", inheritedChoice: Girders.Straight),
                 rows.Entry("/girders/endGap"),
@@ -242,6 +242,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         {
             Actions =
             [
+                .. new Widening(bridge, geometry).Actions(here),
                 .. absent.Select(k => new LedgerAction(
                     $"Put G{k[0]} back in span {k[1]}",
                     $"G{k[0]} put back in span {k[1]}",
@@ -250,6 +251,15 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
             ],
         };
     }
+
+    /// <summary>Where spacings are listed, what they leave on the right.</summary>
+    private LedgerRow RightOverhang(SpanIndex span) =>
+        rows.Reading(
+            "Overhang right",
+            new Widening(bridge, geometry).RightOverhang(span),
+            QuantityKind.Length,
+            "What the listed spacings leave half way along the span; it cannot be typed while they are listed."
+        );
 
     /// <summary>What the span at the cursor, or of the picked girder, has of its own.</summary>
     private LedgerGroup SpanLayout(SpanIndex span)
@@ -263,7 +273,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 rows.Entry($"{path}/type", inheritedChoice: layout.Type ?? girders.Types[0].Name),
                 rows.Entry($"{path}/count", layout.Count),
                 rows.Entry($"{path}/overhangLeft", layout.OverhangLeft),
-                rows.Entry($"{path}/overhangRight", layout.OverhangRight),
+                layout.Spacings.IsEmpty ? rows.Entry($"{path}/overhangRight", layout.OverhangRight) : RightOverhang(span),
                 rows.Entry(
                     $"{path}/spacings",
                     inheritedChoice: layout.Spacings.IsEmpty

@@ -39,6 +39,9 @@ public sealed record LedgerRow(string Name, string Value, string Unit)
     /// <summary>Whether the value shown follows from elsewhere.</summary>
     public bool IsInherited { get; init; }
 
+    /// <summary>Whether it came with a template or as a default and nobody has typed it or looked at it.</summary>
+    public bool IsAssumed { get; init; }
+
     /// <summary>Whether it has an own value that can be given back.</summary>
     public bool CanGiveBack => IsOwn && Path is not null;
 
@@ -85,6 +88,12 @@ public sealed record Ledger(string Title, string Subtitle, IReadOnlyList<LedgerG
 
     /// <summary>The value to go to when the part was picked, or null.</summary>
     public string? Focus { get; init; }
+
+    /// <summary>How many of its values are assumed.</summary>
+    public int Assumed => Groups.Sum(g => g.Rows.Count(r => r.IsAssumed));
+
+    /// <summary>What to do first, where a bridge begins: a step and words each.</summary>
+    public IReadOnlyList<(string Step, string Words)> Opening { get; init; } = [];
 
     /// <summary>Where the printable calculation is, or null.</summary>
     public string? PrintAt { get; init; }

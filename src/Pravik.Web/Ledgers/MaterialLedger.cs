@@ -12,18 +12,14 @@ internal sealed class MaterialLedger(Bridge bridge, LedgerRows rows)
 {
     private readonly MaterialSet materials = bridge.Materials;
 
-    /// <param name="type">Place of the type of girder whose concrete and strands are shown.</param>
-    public IEnumerable<LedgerGroup> Groups(int type)
+    /// <summary>Concrete of each type of girder, of slab and supports, then bars, strands and steel.</summary>
+    public IEnumerable<LedgerGroup> Groups()
     {
-        var shown = bridge.Girders.Types[type];
-        foreach (
-            var (path, title, grade) in new[]
-            {
-                ($"/girders/types/{type}/concrete", $"Concrete of {shown.Name}", shown.Concrete),
-                ("/materials/slab", "Slab concrete", materials.Slab),
-                ("/materials/support", "Concrete of supports", materials.Support),
-            }
-        )
+        var concretes = bridge
+            .Girders.Types.Select((t, i) => ($"/girders/types/{i}/concrete", $"Concrete of {t.Name}", t.Concrete))
+            .Append(("/materials/slab", "Slab concrete", materials.Slab))
+            .Append(("/materials/support", "Concrete of supports", materials.Support));
+        foreach (var (path, title, grade) in concretes)
         {
             var concrete = Concrete.Of(new ConcreteGrade { Class = grade.Class });
             yield return new(

@@ -3,6 +3,8 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Data;
+using Pravik.Exchange;
+using Pravik.Web.Steps;
 using Pravik.Web.Workspaces;
 
 namespace Pravik.Web.Pages;
@@ -21,7 +23,7 @@ public sealed record PageChange(
 /// <summary>
 /// The workspace of a bridge, rendered whole; and, for a page that is open, its parts that changed. Choices stand in the address.
 /// </summary>
-public sealed class BridgeModel(ProjectStore store, WorkspaceReader reader, PartRenderer renderer) : PageModel
+public sealed class BridgeModel(BridgeHistory edits, WorkspaceReader reader, PartRenderer renderer) : PageModel
 {
     /// <summary>Keys of the parts, which are the ids of their elements and the names of their partials.</summary>
     private static readonly string[] Keys =
@@ -47,10 +49,6 @@ public sealed class BridgeModel(ProjectStore store, WorkspaceReader reader, Part
     /// <summary>Header with the hashes of the parts that a browser has, as JSON.</summary>
     private const string HaveHeader = "X-Have";
 
-    /// <summary>Ids of the steps, in their order.</summary>
-    public static IReadOnlyList<string> Steps { get; } =
-    ["basis", "road", "axes", "deck", "girders", "sections", "substructure", "loads", "analysis", "checks", "sheets"];
-
     /// <summary>The bridge.</summary>
     public string ProjectId { get; private set; } = "";
 
@@ -66,7 +64,7 @@ public sealed class BridgeModel(ProjectStore store, WorkspaceReader reader, Part
     /// <summary>Shows the page.</summary>
     public async Task<IActionResult> OnGetAsync(string id, string? step, WorkspaceQuery query)
     {
-        if (step is not null && !Steps.Contains(step))
+        if (step is not null && StepCatalog.All.All(s => s.Id != step))
             return NotFound();
         if (await ReadAsync(id, step, query, null) is not { } change)
             return NotFound();
@@ -75,26 +73,39 @@ public sealed class BridgeModel(ProjectStore store, WorkspaceReader reader, Part
     }
 
     /// <summary>The parts of the page that changed, as JSON; with an entry to try as they would be after it.</summary>
-    public async Task<IActionResult> OnGetPartsAsync(string id, string? step, WorkspaceQuery query, string? entry, string? text)
+    public async Task<IActionResult> OnGetPartsAsync(
+        string id,
+        string? step,
+        WorkspaceQuery query,
+        string? entry,
+        string? text,
+        string? patch
+    )
     {
-        if (await ReadAsync(id, step, query, entry is null ? null : new(entry, text)) is not { } change)
+        Trial? trial = null;
+        if (entry is not null)
+            trial = new(entry, text);
+        else if (patch is not null && Json<List<PatchOperation>>(patch) is { } operations && operations.All(o => o?.Path is not null))
+            trial = new("", null, operations);
+        if (await ReadAsync(id, step, query, trial) is not { } change)
             return NotFound();
         var have = Had();
         var changed = change.Parts.Where(p => have.GetValueOrDefault(p.Key) != p.Value.Hash).ToDictionary();
-        return new JsonResult(change with { Parts = changed }, new JsonSerializerOptions(JsonSerializerDefaults.Web));
+        return new JsonResult(change with { Parts = changed }, JsonSerializerOptions.Web);
     }
 
     /// <summary>What runs alone, which is asked for while it reports.</summary>
     public async Task<IActionResult> OnGetRunAsync(string id) =>
-        await reader.RunAsync(id) is { } run ? new JsonResult(run, new JsonSerializerOptions(JsonSerializerDefaults.Web)) : NotFound();
+        await reader.RunAsync(id) is { } run ? new JsonResult(run, JsonSerializerOptions.Web) : NotFound();
 
     private async Task<PageChange?> ReadAsync(string id, string? step, WorkspaceQuery query, Trial? trial)
     {
         var request = InRoom(query.ToRequest() with { Step = step ?? "axes" });
         if ((await reader.ReadAsync(id, request, trial, Request)).Workspace is not { } work)
             return null;
-        var history = request.Drawer == "history" ? await store.HistoryAsync(id) : [];
-        var model = new WorkPart(id, work, request, history);
+        var history = request.Drawer == "history" ? await edits.ListAsync(id) : [];
+        var variants = request.Drawer == "history" ? await edits.VariantsAsync(id) : [];
+        var model = new WorkPart(id, work, request, history, variants);
         var parts = new Dictionary<string, PagePart>();
         foreach (var key in Keys)
             parts[key] = await renderer.RenderAsync(PageContext, $"/Pages/Work/{key}.cshtml", model);
@@ -117,15 +128,18 @@ public sealed class BridgeModel(ProjectStore store, WorkspaceReader reader, Part
             : request;
     }
 
-    private Dictionary<string, string> Had()
+    private Dictionary<string, string> Had() => Json<Dictionary<string, string>>(Request.Headers[HaveHeader].ToString()) ?? [];
+
+    private static T? Json<T>(string text)
+        where T : class
     {
         try
         {
-            return JsonSerializer.Deserialize<Dictionary<string, string>>(Request.Headers[HaveHeader].ToString()) ?? [];
+            return JsonSerializer.Deserialize<T>(text, JsonSerializerOptions.Web);
         }
         catch (JsonException)
         {
-            return [];
+            return null;
         }
     }
 }

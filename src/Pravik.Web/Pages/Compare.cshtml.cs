@@ -1,25 +1,36 @@
-using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Bridges;
-using Pravik.Core.Entries;
 using Pravik.Core.Places;
+using Pravik.Core.Quantities;
+using Pravik.Core.Runs;
 using Pravik.Core.Units;
 using Pravik.Data;
 using Pravik.Drawings;
 using Pravik.Drawings.Views;
 using Pravik.Drawings.Writers;
 using Pravik.Exchange;
+using Pravik.Web.Runs;
+using Pravik.Web.Workspaces;
 
 namespace Pravik.Web.Pages;
 
 /// <summary>A value that differs between two points of the history.</summary>
 public sealed record ChangedValue(string Name, string Path, string Before, string After);
 
-/// <summary>Compares two points of the history: which values changed, and both shapes drawn over each other.</summary>
-public sealed class CompareModel(ProjectStore store) : PageModel
+/// <summary>A figure of both, and by how much it differs.</summary>
+public sealed record ComparedFigure(string Name, string Before, string After, string Change);
+
+/// <summary>
+/// Compares two points of a history or two variants: values in words, both shapes over each other, utilisations, quantities and cost side
+/// by side. Single differences can be taken over into the bridge as it stands.
+/// </summary>
+public sealed class CompareModel(ProjectStore store, BridgeHistory edits, GroundStore grounds, RunQueue runs) : PageModel
 {
     private const int MostValues = 500;
+
+    /// <summary>A change of a quantity below this part of it is not told.</summary>
+    private const double Told = 0.0005;
 
     /// <summary>The bridge.</summary>
     public string ProjectId { get; private set; } = "";
@@ -27,42 +38,68 @@ public sealed class CompareModel(ProjectStore store) : PageModel
     /// <summary>The bridge as it stands.</summary>
     public Bridge Bridge { get; private set; } = null!;
 
+    /// <summary>The edit at which it stands.</summary>
+    public int Head { get; private set; }
+
     /// <summary>Revisions that can be chosen.</summary>
     public IReadOnlyList<HistoryEntry> History { get; private set; } = [];
 
+    /// <summary>Variants that can be chosen.</summary>
+    public IReadOnlyList<VariantEntry> Variants { get; private set; } = [];
+
     /// <summary>The older revision.</summary>
-    public int Before { get; private set; }
+    [BindProperty(SupportsGet = true)]
+    public int? Before { get; set; }
 
     /// <summary>The newer revision.</summary>
-    public int After { get; private set; }
+    [BindProperty(SupportsGet = true)]
+    public int? After { get; set; }
 
     /// <summary>Values that differ.</summary>
     public IReadOnlyList<ChangedValue> Values { get; private set; } = [];
+
+    /// <summary>How many more values differ than are listed.</summary>
+    public int MoreValues { get; private set; }
+
+    /// <summary>Worst utilisations of both.</summary>
+    public IReadOnlyList<ComparedFigure> Utilisations { get; private set; } = [];
+
+    /// <summary>Quantities that differ, and the cost.</summary>
+    public IReadOnlyList<ComparedFigure> Quantities { get; private set; } = [];
+
+    /// <summary>Whether results are still being worked out.</summary>
+    public bool Waits { get; private set; }
+
+    /// <summary>Why a difference could not be taken over.</summary>
+    [TempData]
+    public string? Problem { get; set; }
 
     /// <summary>Both shapes over each other.</summary>
     public IReadOnlyList<(Drawing Drawing, string Svg)> Drawings { get; private set; } = [];
 
     /// <summary>Shows the page.</summary>
-    public async Task<IActionResult> OnGetAsync(string id, int? before, int? after)
+    public async Task<IActionResult> OnGetAsync(string id)
     {
         if (await store.FindAsync(id) is not { } snapshot)
             return NotFound();
-        (ProjectId, History) = (id, await store.HistoryAsync(id));
-        (Before, After) = (before ?? History[^1].Revision, after ?? snapshot.Revision);
-        if (await store.AtAsync(id, Before) is not { } old || await store.AtAsync(id, After) is not { } now)
+        (ProjectId, Bridge, Head) = (id, snapshot.Bridge, snapshot.Revision);
+        (History, Variants) = (await edits.ListAsync(id), await edits.VariantsAsync(id));
+        Before ??= History[^1].Revision;
+        After ??= snapshot.Revision;
+        if (await store.AtAsync(id, Before.Value) is not { } old || await store.AtAsync(id, After.Value) is not { } now)
             return NotFound();
-        Bridge = now;
         var units = UnitSystem.Named(UserUnits.For(Request, now).Basis.Units);
+        var paths = BridgeEditing.ChangedPaths(old, now);
+        MoreValues = Math.Max(0, paths.Count - MostValues);
         Values =
         [
-            .. BridgeEditing
-                .ChangedPaths(old, now)
+            .. paths
                 .Take(MostValues)
                 .Select(p => new ChangedValue(
-                    EntryCatalog.At(p)?.Label(p, now) ?? p.Split('/')[^1],
+                    ChangeWords.Name(p, now),
                     p,
-                    Show(old, p, units),
-                    Show(now, p, units)
+                    ChangeWords.Value(old, p, units),
+                    ChangeWords.Value(now, p, units)
                 )),
         ];
         var (was, geometry) = (new BridgeGeometry(old), new BridgeGeometry(now));
@@ -77,19 +114,129 @@ public sealed class CompareModel(ProjectStore store) : PageModel
                 SectionView.Compare(geometry, was, units, size, middle),
             }.Select(d => (d, SvgWriter.Inline(d))),
         ];
+        Utilisations = Compare(await ResultsAsync(id, Before.Value, old), await ResultsAsync(id, After.Value, now));
+        Quantities = [.. Compare(BillOf(old, was), BillOf(now, geometry), units)];
         return Page();
     }
 
-    private static string Show(Bridge bridge, string path, UnitSystem units)
+    /// <summary>Takes a value of one of the compared points over into the bridge as it stands.</summary>
+    public async Task<IActionResult> OnPostTakeAsync(string id, int from, string path)
     {
-        var node = BridgeEditing.ValueAt(bridge, path);
-        if (
-            node is JsonValue value
-            && value.GetValueKind() == System.Text.Json.JsonValueKind.Number
-            && EntryCatalog.At(path) is { Kind: EntryKind.Quantity } field
-        )
-            return $"{QuantityText.Entered(value.GetValue<double>(), field.Quantity, units)} {units[field.Quantity].Symbol}".TrimEnd();
-        var text = node?.ToJsonString() ?? "none";
-        return text.Length <= 120 ? text.Trim('"') : $"{text[..120]}…";
+        if (await store.FindAsync(id) is not { } snapshot || await store.AtAsync(id, from) is not { } other)
+            return NotFound();
+        var (theirs, ours) = (BridgeEditing.ValueAt(other, path), BridgeEditing.ValueAt(snapshot.Bridge, path));
+        var operation =
+            theirs is null ? "remove"
+            : ours is null ? "add"
+            : "replace";
+        PatchOperation[] patch = [new(operation, path, theirs?.DeepClone())];
+        var label = $"{ChangeWords.Name(path, other)} taken from edit {from}";
+        var outcome = await store.EditAsync(id, snapshot.Revision, patch, label, Author.Of(Request));
+        if (outcome?.Snapshot is { } now)
+        {
+            await runs.RequestAsync(id, now.Revision, now.Bridge);
+            runs.Events.TellEdit(id, now.Revision);
+            await runs.FollowAsync(outcome);
+            if (After == snapshot.Revision)
+                After = now.Revision;
+            else if (Before == snapshot.Revision)
+                Before = now.Revision;
+        }
+        else
+            Problem = outcome?.Refusals.FirstOrDefault()?.Message ?? "It could not be taken over.";
+        return RedirectToPage(
+            new
+            {
+                id,
+                Before,
+                After,
+            }
+        );
+    }
+
+    private async Task<BridgeResults?> ResultsAsync(string id, int revision, Bridge bridge)
+    {
+        if (runs.Kept(bridge) is { } known)
+            return known;
+        if (BridgeRun.Refusal(bridge) is not null)
+            return null;
+        if (revision == Head)
+            await runs.RequestAsync(id, revision, bridge);
+        else if (!Waits)
+            runs.RequestPast(id, revision, bridge);
+        Waits = true;
+        return null;
+    }
+
+    private IReadOnlyList<BillItem> BillOf(Bridge bridge, BridgeGeometry geometry) =>
+        Bill.Of(geometry, bridge.Ground is { } g ? grounds.Find(g.Hash) : null);
+
+    private static IReadOnlyList<ComparedFigure> Compare(BridgeResults? before, BridgeResults? after)
+    {
+        if (before is null && after is null)
+            return [];
+        static Dictionary<(int Girder, string Check), double> Worst(BridgeResults? results) =>
+            results
+                ?.GoverningByGirder()
+                .GroupBy(o => (results.Points[o.Point].Girder.Number, o.Name))
+                .ToDictionary(g => g.Key, g => g.Max(o => o.Utilisation))
+            ?? [];
+        static string Show(double? use) => use is { } u ? QuantityText.Fixed(u, 3) : "–";
+        var (was, now) = (Worst(before), Worst(after));
+        return
+        [
+            new("All that was checked", before?.Words ?? "not analysed", after?.Words ?? "not analysed", ""),
+            .. was
+                .Keys.Union(now.Keys)
+                .Order()
+                .Select(key =>
+                {
+                    double? a = was.TryGetValue(key, out var w) ? w : null;
+                    double? b = now.TryGetValue(key, out var n) ? n : null;
+                    return new ComparedFigure(
+                        $"G{key.Girder}, {key.Check.ToLowerInvariant()}",
+                        Show(a),
+                        Show(b),
+                        a is null || b is null ? "" : Signed(b.Value - a.Value, 3)
+                    );
+                }),
+        ];
+    }
+
+    private static IEnumerable<ComparedFigure> Compare(IReadOnlyList<BillItem> before, IReadOnlyList<BillItem> after, UnitSystem units)
+    {
+        var (was, now) = (before.ToDictionary(i => i.Key), after.ToDictionary(i => i.Key));
+        foreach (var key in was.Keys.Union(now.Keys))
+        {
+            var (a, b) = (was.GetValueOrDefault(key), now.GetValueOrDefault(key));
+            var item = b ?? a!;
+            var (x, y) = (a?.Amount ?? 0, b?.Amount ?? 0);
+            if (Math.Abs(x - y) <= Told * Math.Max(Math.Abs(x), Math.Abs(y)))
+                continue;
+            var symbol = item.Kind == QuantityKind.Count ? "no." : units[item.Kind].Symbol;
+            var share = x == 0 ? "new" : $"{Signed(100 * (y - x) / x, 1)} %";
+            yield return new(
+                $"{item.Group}: {item.Words}, {symbol}",
+                units.Format(x, item.Kind),
+                units.Format(y, item.Kind),
+                y == 0 ? "gone" : share
+            );
+        }
+        if (before.Concat(after).Any(i => i.Cost is not null))
+        {
+            var (x, y) = (before.Sum(i => i.Cost ?? 0), after.Sum(i => i.Cost ?? 0));
+            yield return new(
+                "Cost of all that have a rate",
+                QuantityText.Fixed(x, 0),
+                QuantityText.Fixed(y, 0),
+                x == 0 ? "" : $"{Signed(100 * (y - x) / x, 1)} %"
+            );
+        }
+    }
+
+    private static string Signed(double value, int digits)
+    {
+        var text = QuantityText.Fixed(value, digits);
+        return value > 0 ? $"+{text}" : text;
     }
 }

@@ -1,83 +1,214 @@
-using System.ComponentModel.DataAnnotations;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.AspNetCore.Mvc.Rendering;
-using Pravik.Core.Bridges;
-using Pravik.Core.Codes;
-using Pravik.Core.Findings;
-using Pravik.Core.Validation;
+using Pravik.Core.Units;
 using Pravik.Data;
 using Pravik.Exchange;
+using Pravik.Web.Runs;
 
 namespace Pravik.Web.Pages;
 
-/// <summary>The list of bridges, a form for a new one, and one for a file.</summary>
-public sealed class IndexModel(ProjectStore store) : PageModel
+/// <summary>The start page: every bridge with its picture and state; searched, sorted, tagged, copied, put away and brought back.</summary>
+public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue runs) : PageModel
 {
-    /// <summary>Name of the new bridge.</summary>
-    [BindProperty, Required(ErrorMessage = "The bridge needs a name."), StringLength(120)]
-    public string Name { get; set; } = "";
+    /// <summary>Text that a bridge's name, kind, tags or author must hold.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Text { get; set; }
 
-    /// <summary>Its national set.</summary>
-    [BindProperty, Display(Name = "National set")]
-    public string NationalSet { get; set; } = NationalValues.Recommended;
+    /// <summary>Order: <c>changed</c>, <c>name</c>, <c>length</c> or <c>state</c>.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string Sort { get; set; } = "changed";
 
-    /// <summary>Its units.</summary>
-    [BindProperty]
-    public string Units { get; set; } = "metric";
+    /// <summary>Which bridges are shown.</summary>
+    [BindProperty(SupportsGet = true)]
+    public Shelf Shelf { get; set; }
 
-    /// <summary>All bridges.</summary>
-    public IReadOnlyList<ProjectEntry> Projects { get; private set; } = [];
+    /// <summary>A bridge that was just put on another shelf, so that it can be brought back.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Moved { get; set; }
 
-    /// <summary>What was wrong with a file.</summary>
-    public IReadOnlyList<Finding> FileFindings { get; private set; } = [];
+    /// <summary>The shelf from which it came.</summary>
+    [BindProperty(SupportsGet = true)]
+    public Shelf From { get; set; }
 
-    /// <summary>National sets that can be chosen.</summary>
-    public IEnumerable<SelectListItem> Sets => NationalValues.Names.Select(n => new SelectListItem(n, n));
+    /// <summary>The bridges to show.</summary>
+    public IReadOnlyList<BridgeEntry> Bridges { get; private set; } = [];
+
+    /// <summary>How many there are on each shelf.</summary>
+    public IReadOnlyDictionary<Shelf, int> Counts { get; private set; } = new Dictionary<Shelf, int>();
+
+    /// <summary>What was just moved.</summary>
+    public BridgeEntry? MovedBridge { get; private set; }
+
+    /// <summary>What could not be done.</summary>
+    [TempData]
+    public string? Problem { get; set; }
+
+    /// <summary>Name of whoever looks.</summary>
+    public string Author => Web.Author.Of(Request);
+
+    /// <summary>A shelf in words.</summary>
+    public static string Words(Shelf shelf) =>
+        shelf switch
+        {
+            Shelf.Current => "In work",
+            Shelf.Template => "Templates",
+            Shelf.Archived => "Archived",
+            _ => "Deleted",
+        };
+
+    /// <summary>What the checks came to, as a mark and a word that needs no colour.</summary>
+    public static (string Class, string Word) State(BridgeEntry bridge) =>
+        bridge.Verdict switch
+        {
+            Verdict.Passes => ("passes", "passes"),
+            Verdict.Partly => ("partly", "passes in part"),
+            Verdict.Fails => ("fails", "fails"),
+            Verdict.Unchecked => ("none", "not checked"),
+            Verdict.DoesNotRun => ("fault", "does not run"),
+            _ => ("none", "not analysed yet"),
+        };
+
+    /// <summary>Spans in the reader's units.</summary>
+    public string Spans(BridgeEntry bridge)
+    {
+        var units = UnitSystem.Named(Request.Cookies[UserUnits.Cookie]);
+        return $"{string.Join(" + ", bridge.Spans.Select(s => units.Format(s, QuantityKind.Length)))} {units[QuantityKind.Length].Symbol}";
+    }
+
+    /// <summary>Bridges that are analysed for the list at once, where nothing is known of them.</summary>
+    private const int MostAnalysed = 12;
 
     /// <summary>Shows the page.</summary>
-    public async Task OnGetAsync() => Projects = await store.ListAsync();
-
-    /// <summary>Takes what the form holds.</summary>
-    public async Task<IActionResult> OnPostAsync()
+    public async Task OnGetAsync()
     {
-        Projects = await store.ListAsync();
-        if (!ModelState.IsValid)
-            return Page();
-        var bridge = Bridge.New(Name.Trim()) with
+        var all = await list.ListAsync();
+        foreach (var unknown in all.Where(b => b is { Verdict: Verdict.None, Shelf: Shelf.Current }).Take(MostAnalysed))
+            await AnalyseAsync(unknown.Id);
+        Counts = all.GroupBy(b => b.Shelf).ToDictionary(g => g.Key, g => g.Count());
+        MovedBridge = all.FirstOrDefault(b => b.Id == Moved);
+        var words = (Text ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        var found = all.Where(b => b.Shelf == Shelf)
+            .Where(b =>
+                words.All(w =>
+                    $"{b.Name} {b.Kind} {b.Author} {string.Join(' ', b.Tags)} {State(b).Word}".Contains(
+                        w,
+                        StringComparison.OrdinalIgnoreCase
+                    )
+                )
+            );
+        Bridges = Sort switch
         {
-            Basis = new()
-            {
-                NationalSet = NationalSet,
-                Units = Units,
-                Titles = new() { Project = Name.Trim()[..Math.Min(80, Name.Trim().Length)] },
-            },
+            "name" => [.. found.OrderBy(b => b.Name, StringComparer.CurrentCultureIgnoreCase)],
+            "length" => [.. found.OrderByDescending(b => b.Spans.Sum())],
+            "state" => [.. found.OrderBy(b => StateOrder(b.Verdict)).ThenByDescending(b => b.ChangedAt)],
+            _ => [.. found],
         };
-        foreach (var finding in BridgeValidation.Check(bridge).Where(f => f.Severity == Severity.Error))
-            ModelState.AddModelError("", finding.Message);
-        if (!ModelState.IsValid)
-            return Page();
-        var snapshot = await store.CreateAsync(bridge, "Begun");
-        return Redirect($"/bridges/{snapshot.ProjectId}/basis");
     }
 
-    /// <summary>Takes a file.</summary>
-    public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
+    /// <summary>Makes a copy of a bridge as it stands.</summary>
+    public Task<IActionResult> OnPostCopyAsync(string id) => CopyAsync(id, Shelf.Current, "copy");
+
+    /// <summary>Makes a template of a bridge as it stands; the bridge itself stays.</summary>
+    public Task<IActionResult> OnPostTemplateAsync(string id) => CopyAsync(id, Shelf.Template, "template");
+
+    /// <summary>Gives a bridge another name.</summary>
+    public async Task<IActionResult> OnPostRenameAsync(string id, string? name)
     {
-        ModelState.Clear();
-        Projects = await store.ListAsync();
-        if (file is null || file.Length == 0)
-            FileFindings = [Finding.Error("", "Choose a file first.")];
-        else if (file.Length > BridgeJson.LongestDocument)
-            FileFindings = [Finding.Error("", "The file is too large to be a bridge.")];
-        else
+        if (await store.FindAsync(id) is not { } snapshot)
+            return NotFound();
+        PatchOperation[] patch = [new("replace", "/name", BridgeJson.Node((name ?? "").Trim()))];
+        var outcome = await store.EditAsync(id, snapshot.Revision, patch, $"Renamed “{(name ?? "").Trim()}”", Author);
+        Problem = outcome?.Refusals.FirstOrDefault()?.Message;
+        if (outcome?.Snapshot is { } now)
         {
-            using var reader = new StreamReader(file.OpenReadStream());
-            var reading = BridgeJson.Read(await reader.ReadToEndAsync());
-            if (reading.Bridge is { } bridge)
-                return Redirect($"/bridges/{(await store.CreateAsync(bridge, "Brought in from a file")).ProjectId}/axes");
-            FileFindings = [.. reading.Errors];
+            await runs.RequestAsync(id, now.Revision, now.Bridge);
+            runs.Events.TellEdit(id, now.Revision);
         }
-        return Page();
+        return Back();
     }
+
+    /// <summary>Sets the tags of a bridge.</summary>
+    public async Task<IActionResult> OnPostTagAsync(string id, string? tags)
+    {
+        await list.TagAsync(id, tags ?? "");
+        return Back();
+    }
+
+    /// <summary>Puts a bridge on another shelf: archives or deletes it, or brings it back.</summary>
+    public async Task<IActionResult> OnPostPutAsync(string id, Shelf to)
+    {
+        var from = (await list.ListAsync()).FirstOrDefault(b => b.Id == id)?.Shelf ?? Shelf.Current;
+        await list.PutAsync(id, to);
+        return RedirectToPage(
+            new
+            {
+                Text,
+                Sort,
+                Shelf,
+                moved = id,
+                from,
+            }
+        );
+    }
+
+    /// <summary>Keeps the name of whoever looks.</summary>
+    public IActionResult OnPostAuthor(string? author)
+    {
+        Web.Author.Keep(Response, author ?? "");
+        return Back();
+    }
+
+    private async Task AnalyseAsync(string id)
+    {
+        try
+        {
+            if (await store.FindAsync(id) is { } snapshot)
+                await runs.RequestAsync(id, snapshot.Revision, snapshot.Bridge);
+        }
+        catch (UnreadableBridgeException)
+        {
+            // It says so where it is opened; the others are listed.
+        }
+    }
+
+    private async Task<IActionResult> CopyAsync(string id, Shelf shelf, string word)
+    {
+        if (await store.FindAsync(id) is not { } snapshot)
+            return NotFound();
+        const int longest = 120;
+        var name = $"{snapshot.Bridge.Name}, {word}";
+        var bridge = snapshot.Bridge with { Name = name.Length <= longest ? name : name[..longest] };
+        var made = await store.CreateAsync(
+            bridge,
+            $"Copied from {snapshot.Bridge.Name}, edit {snapshot.Revision}",
+            null,
+            Author,
+            shelf == Shelf.Template
+        );
+        if (shelf != Shelf.Current)
+            await list.PutAsync(made.ProjectId, shelf);
+        await runs.RequestAsync(made.ProjectId, made.Revision, made.Bridge);
+        return RedirectToPage(new { shelf });
+    }
+
+    private RedirectToPageResult Back() =>
+        RedirectToPage(
+            new
+            {
+                Text,
+                Sort,
+                Shelf,
+            }
+        );
+
+    private static int StateOrder(string verdict) =>
+        verdict switch
+        {
+            Verdict.Fails => 0,
+            Verdict.DoesNotRun => 1,
+            Verdict.None => 2,
+            Verdict.Unchecked => 3,
+            Verdict.Partly => 4,
+            _ => 5,
+        };
 }

@@ -187,7 +187,8 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
             id,
             revision,
             patch,
-            $"{(takeRoad ? takeGround ? "Road and ground" : "Road" : takeGround ? "Ground" : "Lines")} brought in from {FileName}"
+            $"{(takeRoad ? takeGround ? "Road and ground" : "Road" : takeGround ? "Ground" : "Lines")} brought in from {FileName}",
+            Author.Of(Request)
         );
         if (outcome?.Snapshot is not { } snapshot)
         {

@@ -7,8 +7,14 @@ using Pravik.Web.Workspaces;
 
 namespace Pravik.Web.Pages;
 
-/// <summary>What a part of the workspace is made of: the bridge, what is shown of it, and its history where that is wanted.</summary>
-public sealed record WorkPart(string ProjectId, Workspace Work, WorkspaceRequest Request, IReadOnlyList<HistoryEntry> History)
+/// <summary>What a part of the workspace is made of: the bridge, what is shown of it, and its history and variants where they are wanted.</summary>
+public sealed record WorkPart(
+    string ProjectId,
+    Workspace Work,
+    WorkspaceRequest Request,
+    IReadOnlyList<HistoryEntry> History,
+    IReadOnlyList<VariantEntry> Variants
+)
 {
     /// <summary>A utilisation from which a passing check is near its limit.</summary>
     private const double Near = 0.95;

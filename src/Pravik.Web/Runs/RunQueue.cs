@@ -18,7 +18,7 @@ namespace Pravik.Web.Runs;
 /// for what takes a second. A newer edit of a project cancels its older work, and what was asked for to look at ends when nobody looks
 /// any more; results are kept under their input hash, within a bound for all projects together.
 /// </summary>
-public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<RunQueue> log) : BackgroundService
+public sealed class RunQueue(BridgeList bridges, SummaryStore summaries, GroundStore grounds, ILogger<RunQueue> log) : BackgroundService
 {
     private const int Capacity = 64;
 
@@ -106,9 +106,14 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
         {
             Take(project, hash, revision);
             Tell(project, JobKind.Bridge, new(hash, RunStatus.Done, 1, "Results are current"));
+            var results = kept.Find(hash)!;
+            await bridges.KeepVerdictAsync(project, revision, VerdictOf(results), results.Words);
         }
         else if (BridgeRun.Refusal(bridge) is { } reason)
+        {
             Tell(project, JobKind.Bridge, new(hash, RunStatus.Stopped, 0, reason));
+            await bridges.KeepVerdictAsync(project, revision, Verdict.DoesNotRun, reason);
+        }
         else
             Put(new(project, JobKind.Bridge, hash, revision, bridge, new()));
     }
@@ -174,6 +179,12 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
         else
             Queue(job);
     }
+
+    private static string VerdictOf(BridgeResults results) =>
+        results.Fails ? Verdict.Fails
+        : results.Outcomes.IsEmpty ? Verdict.Unchecked
+        : results.Passes ? Verdict.Passes
+        : Verdict.Partly;
 
     private bool IsEditedFast(string project)
     {
@@ -247,7 +258,10 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
             current.TryRemove(new((job.Project, job.Kind), job));
             End(RunStatus.Done, job.Kind == JobKind.Comparison ? "Compared" : "Results are current");
             if (job.Kind == JobKind.Bridge && kept.Find(job.Hash) is { } results)
-                await store.KeepSummaryAsync(job.Hash, CheckSummary.Of(job.Bridge.Name, results));
+            {
+                await summaries.KeepAsync(job.Hash, CheckSummary.Of(job.Bridge.Name, results));
+                await bridges.KeepVerdictAsync(job.Project, job.Revision, VerdictOf(results), results.Words);
+            }
         }
         catch (OperationCanceledException)
         {
@@ -257,6 +271,8 @@ public sealed class RunQueue(ProjectStore store, GroundStore grounds, ILogger<Ru
         {
             current.TryRemove(new((job.Project, job.Kind), job));
             End(RunStatus.Failed, refused.Message, refused);
+            if (job.Kind == JobKind.Bridge)
+                await bridges.KeepVerdictAsync(job.Project, job.Revision, Verdict.DoesNotRun, refused.Message);
         }
         catch (Exception problem)
         {

@@ -15,6 +15,8 @@ internal sealed class AnalysisStep : IStep
 
     public string Name => "Analysis";
 
+    public bool HasValues => false;
+
     public IReadOnlyList<StepLayout> Layouts { get; } =
     [
         new("results", "Along girders"),

@@ -9,8 +9,6 @@ internal sealed class BasisStep : IStep
 
     public string Name => "Basis";
 
-    public bool IsListed => false;
-
     public IReadOnlyList<StepLayout> Layouts { get; } = [new("sheet", "General arrangement")];
 
     public IReadOnlyList<string> Paths { get; } = ["/basis", "/name"];

@@ -12,6 +12,8 @@ internal sealed class ChecksStep : IStep
 
     public string Name => "Checks";
 
+    public bool HasValues => false;
+
     public IReadOnlyList<StepLayout> Layouts { get; } = [new("check", "Diagram"), new("traffic", "Traffic on the deck")];
 
     public IReadOnlyList<string> Paths { get; } = ["/parts/results"];

@@ -4,7 +4,7 @@ using Pravik.Web.Workspaces;
 
 namespace Pravik.Web.Steps;
 
-/// <summary>Girders, their types, what stands between them, materials.</summary>
+/// <summary>Girders, their types, and what stands between them.</summary>
 internal sealed class GirdersStep : IStep
 {
     public string Id => "girders";
@@ -17,12 +17,11 @@ internal sealed class GirdersStep : IStep
         new("girder", "Girder"),
         new("allGirders", "All girders"),
         new("levels", "Levels"),
-        new("materials", "Materials"),
         new("section", "Section"),
         new("model", "3D"),
     ];
 
-    public IReadOnlyList<string> Paths { get; } = ["/girders", "/materials"];
+    public IReadOnlyList<string> Paths { get; } = ["/girders"];
 
     public IReadOnlyList<string> Watched => [.. Paths, "/sections"];
 
@@ -41,7 +40,6 @@ internal sealed class GirdersStep : IStep
             ]),
             "allGirders" => new([screen.Plan(screen.Half)], GirderTables.All(screen.Geometry, screen.Units, screen.Pick)),
             "levels" => new([screen.Elevation(screen.Half)], GirderTables.Haunches(screen.Geometry, screen.Units, screen.Pick)),
-            "materials" => new([Screen.Drawn("materials", MaterialView.Draw(screen.Snapshot.Bridge, screen.Units, screen.Whole))]),
             "section" => new([Section(screen.Whole)]),
             "model" => new([Screen.InSpace]),
             _ => new([screen.Plan(screen.Half), Section(screen.Half)]),

@@ -14,8 +14,6 @@ internal sealed class LoadsStep : IStep
 
     public IReadOnlyList<string> Paths { get; } = ["/loads", "/actions"];
 
-    public IReadOnlyList<string> Watched => [.. Paths, "/basis"];
-
     public SheetContent Sheet(Screen screen, string layout)
     {
         var (geometry, station) = (screen.Geometry, Math.Clamp(screen.Station, screen.Geometry.FirstStation, screen.Geometry.LastStation));

@@ -11,6 +11,8 @@ internal sealed class SheetsStep : IStep
 
     public string Name => "Sheets";
 
+    public bool HasValues => false;
+
     public IReadOnlyList<StepLayout> Layouts { get; } = [new("sheet", "General arrangement"), new("quantities", "Quantities")];
 
     public IReadOnlyList<string> Paths { get; } = ["/costs"];

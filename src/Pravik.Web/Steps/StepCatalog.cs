@@ -10,6 +10,7 @@ internal static class StepCatalog
         new AxesStep(),
         new DeckStep(),
         new GirdersStep(),
+        new MaterialsStep(),
         new SectionsStep(),
         new SubstructureStep(),
         new LoadsStep(),

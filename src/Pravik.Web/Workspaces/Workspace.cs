@@ -77,7 +77,7 @@ public sealed record WorkspaceRequest
     /// <summary>How many rows of the table are wanted.</summary>
     public int Rows { get; init; } = DataTable.Window;
 
-    /// <summary>What stands open over the sheet: <c>findings</c>, <c>history</c>, <c>keys</c>, <c>help</c> or nothing.</summary>
+    /// <summary>What stands open over the sheet: <c>findings</c>, <c>history</c>, <c>help</c> or nothing.</summary>
     public string Drawer { get; init; } = "";
 
     /// <summary>Width of the drawings (px).</summary>

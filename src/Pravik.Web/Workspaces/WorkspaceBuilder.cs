@@ -5,6 +5,7 @@ using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Units;
 using Pravik.Data;
+using Pravik.Web.Ledgers;
 using Pravik.Web.Runs;
 using Pravik.Web.Steps;
 
@@ -13,6 +14,9 @@ namespace Pravik.Web.Workspaces;
 /// <summary>What a bridge is seen with: the ground, the office library, and the other bridges on its road.</summary>
 public sealed record Around(Ground? Ground, IReadOnlyList<LibraryRow> Library, IReadOnlyList<Neighbour> Neighbours)
 {
+    /// <summary>Which of its values are assumed.</summary>
+    public Assumptions Assumed { get; init; } = Assumptions.None;
+
     /// <summary>Nothing around.</summary>
     public static Around Nothing { get; } = new(null, [], []);
 }
@@ -73,14 +77,14 @@ public sealed class WorkspaceBuilder
             units.Format(screen.Station, QuantityKind.Length),
             request.Step,
             screen.Pick,
-            [.. StepCatalog.All.Where(s => s.IsListed).Select(s => s.State(screen))],
+            [.. StepCatalog.All.Where(s => s.IsListed).Select(StateOf)],
             AllFindings(),
             [.. step.Layouts.Select(l => new LayoutChoice(l.Id, l.Name, l == layout))],
             step.Controls(screen),
             sheet.Views,
             screen.Band(),
             sheet.Table?.Seen(request.Filter, request.Sort, request.Rows),
-            step.Ledger(screen),
+            Marked(step.Ledger(screen)),
             Checks(),
             RunOf(screen.Seen.State, screen.IsCurrent),
             [.. screen.Geometry.Axes.Select(a => a.Station)],
@@ -145,6 +149,56 @@ public sealed class WorkspaceBuilder
                 Station = place.Station,
             };
     }
+
+    /// <summary>A step that is in order but whose values nobody has looked at is not in order: it is assumed.</summary>
+    private StepState StateOf(IStep step)
+    {
+        var state = step.State(screen);
+        return state.State == "good" && step.HasValues && screen.Around.Assumed.IsAssumed(step.Id)
+            ? state with
+            {
+                State = "assumed",
+                Word = "assumed, nobody has looked at its values yet",
+            }
+            : state;
+    }
+
+    /// <summary>The ledger with what is assumed marked, and where the bridge begins what to do first.</summary>
+    private Ledger Marked(Ledger ledger)
+    {
+        var (assumed, step) = (screen.Around.Assumed, screen.Request.Step);
+        if (!assumed.IsAssumed(step))
+            return ledger;
+        return ledger with
+        {
+            Groups =
+            [
+                .. ledger.Groups.Select(g =>
+                    g with
+                    {
+                        Rows = [.. g.Rows.Select(r => r with { IsAssumed = CanBeAssumed(r) && assumed.IsAssumed(step, r.Path) })],
+                    }
+                ),
+            ],
+            Opening =
+                step == "basis"
+                    ?
+                    [
+                        ("road", "Give the road: type its line and profile, or bring in a LandXML file."),
+                        ("axes", "Set the spans, then the strips of the deck and the girders; all is drawn and analysed as you type."),
+                        ("checks", "Read what passes and what is not checked yet; a finding leads to its place."),
+                    ]
+                    : [],
+        };
+    }
+
+    /// <summary>Titles and empty or inherited values say themselves what they are.</summary>
+    private static bool CanBeAssumed(LedgerRow row) =>
+        row.Path is { } path
+        && !row.IsInherited
+        && row.Value.Length > 0
+        && path != "/name"
+        && !path.StartsWith("/basis/titles/", StringComparison.Ordinal);
 
     private CheckState Checks()
     {

@@ -7,8 +7,8 @@ using Pravik.Web.Runs;
 
 namespace Pravik.Web.Workspaces;
 
-/// <summary>An entry that is tried and not kept: its path and what is typed.</summary>
-public sealed record Trial(string Path, string? Text);
+/// <summary>An edit that is tried and not kept: the path of an entry and what is typed, or a patch.</summary>
+public sealed record Trial(string Path, string? Text, IReadOnlyList<PatchOperation>? Patch = null);
 
 /// <summary>A workspace, or why there is none: no such bridge, or findings about an entry that was tried.</summary>
 public sealed record WorkspaceReading(Workspace? Workspace, IReadOnlyList<Finding> Errors)
@@ -18,7 +18,14 @@ public sealed record WorkspaceReading(Workspace? Workspace, IReadOnlyList<Findin
 }
 
 /// <summary>Gathers what a screen shows of a bridge: the document, what is around it, and its runs.</summary>
-public sealed class WorkspaceReader(ProjectStore store, GroundStore grounds, LibraryStore library, RunQueue runs)
+public sealed class WorkspaceReader(
+    ProjectStore store,
+    BridgeHistory edits,
+    AssumedValues assumed,
+    GroundStore grounds,
+    LibraryStore library,
+    RunQueue runs
+)
 {
     private const int MostPast = 12;
 
@@ -30,20 +37,32 @@ public sealed class WorkspaceReader(ProjectStore store, GroundStore grounds, Lib
         if (await store.FindAsync(id) is not { } kept)
             return new(null, []);
         var snapshot = UserUnits.For(http, kept);
-        var around = new Around(Answers.GroundOf(snapshot, grounds), await library.ListAsync(), await store.NeighboursAsync(id));
+        var around = new Around(Answers.GroundOf(snapshot, grounds), await library.ListAsync(), await store.NeighboursAsync(id))
+        {
+            Assumed = await assumed.OfAsync(id),
+        };
         if (trial is not null)
         {
-            var reading = EntryReader.Read(snapshot.Bridge, trial.Path, trial.Text);
-            if (reading.Error is { } error)
-                return new(null, [Finding.Error(trial.Path, error)]);
-            var edited = BridgeEditing.Apply(snapshot.Bridge, reading.Patch);
+            var patch = trial.Patch;
+            if (patch is null)
+            {
+                var reading = EntryReader.Read(snapshot.Bridge, trial.Path, trial.Text);
+                if (reading.Error is { } error)
+                    return new(null, [Finding.Error(trial.Path, error)]);
+                patch = reading.Patch;
+            }
+            var edited = BridgeEditing.Apply(snapshot.Bridge, patch);
             if (edited.Bridge is not { } bridge)
                 return new(null, [.. edited.Errors]);
             var tried = snapshot with { Bridge = bridge, Findings = edited.Findings };
             return new(WorkspaceBuilder.Build(tried, around, new(runs.State(id), runs.Latest(id)), request), []);
         }
         await runs.RequestAsync(id, kept.Revision, kept.Bridge);
-        return new(WorkspaceBuilder.Build(snapshot, around, await SeeAsync(id, kept, request), request), []);
+        var workspace = WorkspaceBuilder.Build(snapshot, around, await SeeAsync(id, kept, request), request);
+        // A step of which every value was looked at is looked at as a whole.
+        if (around.Assumed.IsAssumed(request.Step) && request.Pick is null && workspace.Ledger.Assumed == 0)
+            await assumed.LookAsync(id, [request.Step]);
+        return new(workspace, []);
     }
 
     /// <summary>What runs for a bridge alone; null where there is none.</summary>
@@ -62,7 +81,7 @@ public sealed class WorkspaceReader(ProjectStore store, GroundStore grounds, Lib
             return seen;
         if (request.Layout == "models")
             runs.RequestComparison(id, kept.Revision, kept.Bridge);
-        var history = (await store.HistoryAsync(id))
+        var history = (await edits.ListAsync(id))
             .Where(h => !h.IsHead)
             .Take(MostPast)
             .Select(h => (h.Revision, $"edit {h.Revision}: {h.Name ?? h.Label}"))

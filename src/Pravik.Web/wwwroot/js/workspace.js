@@ -14,6 +14,7 @@ import { Measure } from "./workspace/measure.js";
 import { noticeBox } from "./workspace/notice.js";
 import { Page } from "./workspace/page.js";
 import { Saved } from "./workspace/saved.js";
+import { listenToPreviews } from "./workspace/preview.js";
 import { listenToRuns } from "./workspace/runs.js";
 
 Alpine.plugin(morph);
@@ -35,4 +36,5 @@ Alpine.start();
 listenToActions(work);
 listenToKeys(work);
 listenToRuns(work);
+listenToPreviews(work);
 work.page.begin();

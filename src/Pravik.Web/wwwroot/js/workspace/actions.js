@@ -15,6 +15,8 @@ export function listenToActions(work) {
     play: () => work.play(),
     copy: (button) => copyTable(work, button),
     namepoint: () => namePoint(work),
+    variant: () => beginVariant(work),
+    looked: () => lookAt(work, [choices.step]),
   };
 
   work.do = (name, source) => dos[name](source);
@@ -75,7 +77,9 @@ export function listenToActions(work) {
     ["[data-give]", (e) => entries.put({ path: e.dataset.give, text: "", base: page.revision })],
     ["[data-act]", (e) => act(work, JSON.parse(e.dataset.act))],
     ["[data-repair]", (e) => act(work, JSON.parse(e.dataset.repair))],
-    ["[data-revision]", (e) => entries.edit(() => api.goTo(e.dataset.revision))],
+    ["[data-variant]", (e) => entries.edit(() => api.showVariant(e.dataset.variant))],
+    ["[data-closevariant]", (e) => entries.edit(() => api.closeVariant(e.dataset.closevariant))],
+    ["button[data-revision]", (e) => entries.edit(() => api.goTo(e.dataset.revision))],
     ["[data-pick]", (e, event) => pickRow(work, e, event)],
     ["#views [data-part]", (e, event) => work.pick(e.dataset.part, event)],
   ];
@@ -94,6 +98,11 @@ export function listenToActions(work) {
     const file = event.target.closest("[data-withquery]");
     if (file) file.search = choices.now.toString();
   });
+
+  for (const kind of ["pointerover", "focusin"])
+    document.addEventListener(kind, (event) => showPicture(event));
+
+  watchLooks(work);
 
   let typing;
   work.root.addEventListener("input", ({ target }) => {
@@ -182,6 +191,46 @@ async function namePoint(work) {
   const answer = await work.api.name(work.page.revision, field.value);
   if (answer.ok) field.value = "";
   work.page.refresh();
+}
+
+async function beginVariant(work) {
+  const field = document.getElementById("pointname");
+  const answer = await work.entries.edit((revision) => work.api.beginVariant(revision, field.value));
+  if (answer.ok) field.value = "";
+}
+
+/** Says that values were looked at, so that they are assumed no more. */
+async function lookAt(work, what) {
+  await work.api.looked(what);
+  work.page.refresh();
+}
+
+/** Values whose fields had the focus were looked at; they are told together once the focus rests. */
+function watchLooks(work) {
+  const seen = new Set();
+  let resting;
+  document.addEventListener("focusout", ({ target }) => {
+    if (!target.dataset?.path || !target.closest(".assumed")) return;
+    seen.add(target.dataset.path);
+    clearTimeout(resting);
+    resting = setTimeout(() => {
+      lookAt(work, [...seen]);
+      seen.clear();
+    }, 700);
+  });
+}
+
+/** A picture of an edit beside it while it is pointed at. */
+function showPicture(event) {
+  const button = event.target.closest?.("[data-picture]");
+  if (!button || button.querySelector("img")) return;
+  button.append(
+    Object.assign(document.createElement("img"), {
+      src: button.dataset.picture,
+      alt: "",
+      className: "preview",
+    }),
+  );
 }
 
 function switchUnits(work) {

@@ -81,7 +81,7 @@ export class Drawings {
       text = `${(Math.round(to / step) * step).toFixed(3)} m`;
       this.isHeld = true;
       saved.trial = `axis ${axis} at ${text}, not yet entered`;
-      page.trial = { path: `/axes/stations/${axis}`, text };
+      page.trial = { entry: `/axes/stations/${axis}`, text };
       page.refresh();
     };
     const end = () => {

@@ -26,7 +26,7 @@ export function listenToKeys(work) {
   };
   const actions = {
     "/": () => document.getElementById("find").focus(),
-    "?": () => work.toggle("keys"),
+    "?": () => work.toggle("help"),
     "!": () => work.toggle("findings"),
     h: () => work.toggle("history"),
     z: () => work.do("undo"),

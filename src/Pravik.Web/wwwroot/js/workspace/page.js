@@ -1,5 +1,7 @@
 // The page and the server: one request at a time, always with the latest choices; parts that changed are taken over in place.
 
+import { showTimes } from "../times.js";
+
 const isField = (e) => e.matches?.("input, select, textarea");
 const isTyped = (e) => e.matches("input") && e.type !== "range" && e.value !== e.defaultValue;
 
@@ -57,10 +59,7 @@ export class Page {
       document.cookie = `pravik-room=${this.room}; path=/; samesite=lax`;
       const query = new URLSearchParams(work.choices.now);
       query.set("handler", "Parts");
-      if (trial) {
-        query.set("entry", trial.path);
-        query.set("text", trial.text);
-      }
+      for (const [name, value] of Object.entries(trial ?? {})) query.set(name, value);
       const headers = { "X-Room": this.room, "X-Have": JSON.stringify(this.have) };
       const { step } = work.choices;
       const answer = await work.api.page(step, query, headers);
@@ -87,7 +86,9 @@ export class Page {
     this.station = change.station;
     this.axes = change.axes;
     document.title = `${change.title} · Pravik`;
-    const keys = Object.keys(change.parts).filter((key) => key !== "views" || !work.drawings.isDrawing);
+    // Under the pointer of whoever looks at a preview nothing moves but the drawings.
+    const seen = trial?.patch ? ["views", "table", "bandview"] : Object.keys(change.parts);
+    const keys = seen.filter((key) => change.parts[key] && !(key === "views" && work.drawings.isDrawing));
     for (const key of keys) {
       const part = change.parts[key];
       this.morph(document.getElementById(key), part.html, {
@@ -110,7 +111,7 @@ export class Page {
     work.entries.mark();
     work.drawings.attach(keys);
     work.band.place(this.station);
-    work.times?.();
+    showTimes();
     if (this.focus) this.focusOn(this.focus);
     if (this.opened) document.getElementById("drawer")?.focus();
     this.opened = false;

@@ -1,0 +1,97 @@
+namespace Pravik.Web.Workspaces;
+
+/// <summary>What each step is for, in a few sentences. The picture beside them is <c>wwwroot/help</c>.</summary>
+public static class StepHelp
+{
+    private static readonly Dictionary<string, (string Name, string[] Help)> Steps = new()
+    {
+        ["basis"] = (
+            "Basis",
+            [
+                "The code and its national values, the units and the titles of every sheet.",
+                "A national value that is typed here replaces that of the set; it can be given back. Units in the header are yours alone: the project keeps its own.",
+            ]
+        ),
+        ["road"] = (
+            "Road",
+            [
+                "The line and the levels that the bridge follows: straights, arcs and transition curves in plan, gradients and vertical curves in profile.",
+                "Type elements or intersection points, or bring in a LandXML file with its ground. A newer issue is compared with the old one before it is accepted.",
+            ]
+        ),
+        ["axes"] = (
+            "Axes",
+            [
+                "Where supports stand along the road, and how they are skewed. Spans lie between axes and are measured along the road line.",
+                "Type the spans as 18 + 22 + 18, or drag an axis in the elevation: it moves by steps that can be seen; Alt moves it by 10 mm, Esc takes it back.",
+            ]
+        ),
+        ["deck"] = (
+            "Deck",
+            [
+                "The strips across, from the road line outward on both sides, with slab and surfacing under them. Kerbs and parapets follow from the strips.",
+                "Carriageways for traffic are found between kerbs and barriers, and are shown on the section.",
+            ]
+        ),
+        ["girders"] = (
+            "Girders",
+            [
+                "How many girders there are, how they lie under the deck, and the types that they are made to: section, concrete, strands.",
+                "Pick a girder on the plan, or several with Shift, to give them values of their own; what is grey is inherited and can be given back.",
+            ]
+        ),
+        ["materials"] = (
+            "Materials",
+            [
+                "The concretes of girders, slab and supports, bars, strands and steel, as the checks calculate with them.",
+                "Grey values follow from the class; a value typed here replaces one, and can be given back.",
+            ]
+        ),
+        ["sections"] = (
+            "Sections",
+            [
+                "The sections that girders and other members use: of a family with sizes, or outlines of your own drawn corner by corner.",
+                "Sections are kept in the office library and taken from it.",
+            ]
+        ),
+        ["substructure"] = (
+            "Substructure",
+            [
+                "What stands at each axis: bearings, crosshead, columns or wall, foundation; abutments at the ends.",
+                "A size may follow that of another axis. Levels follow from the deck above and the ground below.",
+            ]
+        ),
+        ["loads"] = (
+            "Loads",
+            [
+                "Permanent actions beside self-weight, traffic, temperature, settlement, wind, braking, and cases of your own.",
+                "Each value says where it comes from. Combinations and their factors follow from the national values of the basis.",
+            ]
+        ),
+        ["analysis"] = (
+            "Analysis",
+            [
+                "One model of line girders, a grillage or shells, stage by stage, and what it answers: moments, shears, reactions, deflections.",
+                "It runs by itself after each edit. Sagging moments are drawn below the line, on the tension side.",
+            ]
+        ),
+        ["checks"] = (
+            "Checks",
+            [
+                "What was checked, worst first, with every line of its calculation and clause, and what is not checked yet.",
+                "Pick a row to see its calculation; the traffic behind it is shown on the deck.",
+            ]
+        ),
+        ["sheets"] = (
+            "Sheets",
+            [
+                "The general arrangement and the bill of quantities, made from the bridge as it stands.",
+                "Save them as PDF, SVG or spreadsheet; titles come from the basis.",
+            ]
+        ),
+    };
+
+    /// <summary>Name of a step, and its sentences.</summary>
+    public static (string Name, IReadOnlyList<string> Help) Of(string step) =>
+        Steps.TryGetValue(step, out var known) ? (known.Name, known.Help) : (step, []);
+}
