@@ -3,8 +3,10 @@ using Pravik.Core.Findings;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
+using Pravik.Core.Validation;
 using Pravik.Data;
 using Pravik.Exchange;
+using Pravik.Web.Ledgers;
 using Pravik.Web.Runs;
 using Pravik.Web.Workspaces;
 
@@ -141,6 +143,44 @@ public class WorkspaceTests
             Assert.True(workspace.Views.Count > 0 || workspace.Table!.Rows.Count > 10);
             Assert.All(workspace.Views.Where(v => v.Id is not ("model" or "waiting")), v => Assert.Contains("<path", v.Svg));
             Assert.Equal(133, workspace.Station);
+        }
+    }
+
+    /// <summary>What is kept although it is wrong is drawn on every step, and nothing of it is analysed.</summary>
+    [Fact]
+    public void A_bridge_with_a_fault_is_drawn_everywhere()
+    {
+        var girders = Demo.Girders with
+        {
+            OverhangLeft = 0.1,
+            SlabBars = Demo.Girders.SlabBars with { Top = Demo.Girders.SlabBars.Top with { AxisDistance = 0.25 } },
+        };
+        var faulty = Demo with { Girders = girders };
+        Assert.Contains(BridgeValidation.Check(faulty), f => f.Severity == Severity.Fault);
+        foreach (var step in Show(faulty, false, new()).Steps)
+        {
+            foreach (var layout in Show(faulty, false, new() { Step = step.Id }).Layouts)
+                Assert.NotNull(Show(faulty, false, new() { Step = step.Id, Layout = layout.Id }).Ledger);
+        }
+    }
+
+    [Fact]
+    public void A_girder_is_added_beside_the_others_where_the_deck_has_become_wide_enough()
+    {
+        static IReadOnlyList<LedgerAction> Actions(Bridge bridge) =>
+            [.. Show(bridge, false, new() { Step = "girders" }).Ledger.Groups.SelectMany(g => g.Actions)];
+        static Bridge Do(Bridge bridge, string words) =>
+            BridgeEditing.Apply(bridge, Actions(bridge).Single(a => a.Words == words).Patch).Bridge!;
+        static double[] Offsets(Bridge bridge) => [.. new BridgeGeometry(bridge).Girders.Select(g => g.In(0).MiddleOffset)];
+        var held = Do(Demo, "Hold the girders where they are");
+        Assert.DoesNotContain(Actions(held), a => a.Words.StartsWith("Add a girder on", StringComparison.Ordinal));
+        foreach (var side in new[] { "right", "left" })
+        {
+            var wider = BridgeEditing.Apply(held, [new("replace", $"/deck/patterns/0/{side}/0/width", 6.1)]).Bridge!;
+            var more = Do(wider, $"Add a girder on the {side}, keep the others");
+            Assert.Equal(6, more.Girders.Count);
+            var kept = side == "right" ? Offsets(more)[..5] : Offsets(more)[1..];
+            Assert.All(Offsets(held).Zip(kept), p => Assert.Equal(p.First, p.Second, 1e-3));
         }
     }
 

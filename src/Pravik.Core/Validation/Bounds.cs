@@ -13,6 +13,8 @@ internal sealed class Bounds(UnitSystem units, Bridge? bridge = null)
 {
     public List<Finding> Findings { get; } = [];
 
+    public bool HasFaults => Findings.Any(f => f.Severity == Severity.Fault);
+
     public bool HasErrors => Findings.Any(f => f.Severity == Severity.Error);
 
     /// <summary>
@@ -85,13 +87,18 @@ internal sealed class Bounds(UnitSystem units, Bridge? bridge = null)
     public void Error(string path, string message, string? why = null) => Findings.Add(Finding.Error(path, message, why));
 
     /// <summary>What is wrong and can be kept and drawn, with what mends it.</summary>
-    public void Fault(string path, string message, Repair? repair = null) =>
+    /// <remarks>Told once of a value, however many places it shows at.</remarks>
+    public void Fault(string path, string message, Repair? repair = null)
+    {
+        if (Findings.Any(f => f.Severity == Severity.Fault && f.Path == path))
+            return;
         Findings.Add(
             Finding.Fault(path, message, "It is drawn as it is; nothing is analysed or checked until this is mended.") with
             {
                 Repair = repair,
             }
         );
+    }
 
     public void Warning(string path, string message, string? why = null, double? station = null) =>
         Findings.Add(Finding.Warning(path, message, why) with { Station = station });

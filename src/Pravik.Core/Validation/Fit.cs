@@ -338,6 +338,8 @@ internal static class Fit
             bounds.Error("/road/elements", "The road turns so tightly under the bridge that the deck would fold over itself at its edge.");
             return;
         }
+        // Overhangs that are told already are not told again from here.
+        var isTold = bounds.HasFaults;
         for (var span = 0; span < geometry.SpanCount; span++)
         {
             var all = geometry.GirdersIn(span);
@@ -363,7 +365,7 @@ internal static class Fit
                             geometry.UnitOf(span).Shape.RightEdge(p.Station) - p.Offset
                         )
                     );
-                if (room < half - 1e-9)
+                if (!isTold && room < half - 1e-9)
                     bounds.Fault(
                         GirderLayout.PathOf(bridge.Girders, span, "overhangLeft", l => l.OverhangLeft is not null),
                         $"{girder.Name} {(girder.In(span).Curve is null ? "is straight under a curved deck and comes" : "comes")} "

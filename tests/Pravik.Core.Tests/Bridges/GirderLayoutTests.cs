@@ -19,6 +19,23 @@ public class GirderLayoutTests
         };
 
     [Fact]
+    public void An_overhang_of_a_span_that_is_too_small_is_a_fault_at_its_place()
+    {
+        foreach (
+            var own in new SpanLayout[]
+            {
+                new() { OverhangLeft = 0.2 },
+                new() { OverhangRight = 0.2 },
+            }
+        )
+        {
+            var place = own.OverhangLeft is null ? "overhangRight" : "overhangLeft";
+            var findings = BridgeValidation.Check(With(TestBridges.Demo, ("2", own)));
+            Assert.Equal($"/girders/spans/2/{place}", Assert.Single(findings, f => f.Severity == Severity.Fault).Path);
+        }
+    }
+
+    [Fact]
     public void A_span_has_its_own_values_those_it_follows_and_the_common_ones()
     {
         var bridge = With(
@@ -117,8 +134,6 @@ public class GirderLayoutTests
             { "/girders/spacings/1", b => b with { Girders = b.Girders with { Spacings = [2.2, 0, 2.2, 2.2] } } },
             { "/girders/spacings", b => b with { Girders = b.Girders with { Spacings = [2.2, 0.5, 2.2, 2.2] } } },
             { "/girders/spans/2/spacings", b => With(b, ("2", new() { Spacings = [2.6, 2.6, 2.6, 2.6] })) },
-            { "/girders/spans/2/overhangLeft", b => With(b, ("2", new() { OverhangLeft = 0.2 })) },
-            { "/girders/spans/2/overhangRight", b => With(b, ("2", new() { OverhangRight = 0.2 })) },
             { "/girders/spans/2/startGap", b => With(b, ("2", new() { StartGap = 4 })) },
             { "/girders/spans/2/follows", b => With(b, ("2", new() { Follows = "3" }), ("3", new() { Follows = "2" })) },
             { "/girders/spans/x", b => With(b, ("x", new())) },

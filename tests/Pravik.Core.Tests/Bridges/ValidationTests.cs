@@ -63,20 +63,6 @@ public class ValidationTests
             },
             { "/girders/count", b => b with { Girders = b.Girders with { Count = 30 } } },
             { "/girders/count", b => b with { Girders = b.Girders with { Count = 0 } } },
-            { "/girders/overhangLeft", b => b with { Girders = b.Girders with { OverhangLeft = 0 } } },
-            { "/girders/overhangRight", b => b with { Girders = b.Girders with { OverhangRight = 0.2 } } },
-            {
-                "/girders/types/0/strands/rows/0/count",
-                b => b with { Girders = b.Girders.Typed(t => t with { Strands = t.Strands with { Rows = [new() { Count = 20 }] } }) }
-            },
-            {
-                "/girders/types/0/strands/rows/0/level",
-                b =>
-                    b with
-                    {
-                        Girders = b.Girders.Typed(t => t with { Strands = t.Strands with { Rows = [new() { Level = 1.3, Count = 2 }] } }),
-                    }
-            },
             { "/sections/0/sizes/depth", b => WithSection(b, new() { Sizes = Sizes(("depth", 0.5)) }) },
             { "/sections/0/sizes/web", b => WithSection(b, new() { Sizes = Sizes(("web", 0)) }) },
             { "/sections/0/sizes/web", b => WithSection(b, new() { Sizes = Sizes(("web", 0.7)) }) },
@@ -109,17 +95,6 @@ public class ValidationTests
             { "/sections/0/outlines/0/corners/1/x", b => WithOutlines(b, Outline(false, (0, 0), (100, 0), (1, 1))) },
             { "/sections/0/outlines/0/corners", b => WithOutlines(b, Outline(false, (0, 0), (1, 0))) },
             { "/girders/types/0/section", b => b with { Girders = b.Girders.Typed(t => t with { Section = "Nowhere" }) } },
-            {
-                "/girders/slabBars/top/axisDistance",
-                b =>
-                    b with
-                    {
-                        Girders = b.Girders with
-                        {
-                            SlabBars = b.Girders.SlabBars with { Top = b.Girders.SlabBars.Top with { AxisDistance = 0.3 } },
-                        },
-                    }
-            },
             { "/materials/slab/class", b => b with { Materials = b.Materials with { Slab = new() { Class = "C36/46" } } } },
             { "/materials/strand/fp01k", b => b with { Materials = b.Materials with { Strand = new() { Fp01k = 1900e6 } } } },
             { "/basis/nationalSet", b => b with { Basis = b.Basis with { NationalSet = "none" } } },
@@ -210,6 +185,52 @@ public class ValidationTests
         Assert.All(findings, f => Assert.NotEmpty(f.Message));
     }
 
+    public static TheoryData<string, Func<Bridge, Bridge>> Wrong =>
+        new()
+        {
+            { "/girders/overhangLeft", b => b with { Girders = b.Girders with { OverhangLeft = 0 } } },
+            { "/girders/overhangRight", b => b with { Girders = b.Girders with { OverhangRight = 0.2 } } },
+            {
+                "/girders/types/0/strands/rows/0/count",
+                b => b with { Girders = b.Girders.Typed(t => t with { Strands = t.Strands with { Rows = [new() { Count = 20 }] } }) }
+            },
+            {
+                "/girders/types/0/strands/rows/0/level",
+                b =>
+                    b with
+                    {
+                        Girders = b.Girders.Typed(t => t with { Strands = t.Strands with { Rows = [new() { Level = 1.3, Count = 2 }] } }),
+                    }
+            },
+            {
+                "/girders/slabBars/top/axisDistance",
+                b =>
+                    b with
+                    {
+                        Girders = b.Girders with
+                        {
+                            SlabBars = b.Girders.SlabBars with { Top = b.Girders.SlabBars.Top with { AxisDistance = 0.3 } },
+                        },
+                    }
+            },
+        };
+
+    /// <summary>What is wrong but can be drawn is kept; nothing is analysed until it is mended, as its repair does.</summary>
+    [Theory]
+    [MemberData(nameof(Wrong))]
+    public void What_can_be_drawn_is_kept_as_a_fault(string path, Func<Bridge, Bridge> spoil)
+    {
+        var bridge = spoil(Bridge.New("Test"));
+        var findings = BridgeValidation.Check(bridge);
+        Assert.DoesNotContain(findings, f => f.Severity == Severity.Error);
+        var fault = Assert.Single(findings, f => f.Severity == Severity.Fault && f.Path == path);
+        Assert.Contains(fault.Message, BridgeRun.Refusal(bridge));
+        if (fault.Repair is null)
+            return;
+        var patch = fault.Repair.Patch.Select(o => new PatchOperation(o.Op, o.Path, System.Text.Json.Nodes.JsonNode.Parse(o.Value)));
+        Assert.DoesNotContain(BridgeEditing.Apply(bridge, [.. patch]).Findings, f => f.Severity == Severity.Fault && f.Path == path);
+    }
+
     [Fact]
     public void The_defaults_and_the_examples_are_sound()
     {
@@ -244,10 +265,13 @@ public class ValidationTests
     }
 
     [Fact]
-    public void A_girder_that_leaves_a_curved_deck_is_an_error()
+    public void A_girder_that_leaves_a_curved_deck_is_a_fault_that_following_the_road_mends()
     {
         var bridge = TestBridges.Symmetric(0, 40) with { Road = TestBridges.Arc(100, 80) };
-        Assert.Contains(BridgeValidation.Check(bridge), f => f.Severity == Severity.Error && f.Message.Contains("curved"));
+        var fault = BridgeValidation.Check(bridge).First(f => f.Severity == Severity.Fault && f.Message.Contains("curved"));
+        Assert.Equal("Let the girders follow the road", fault.Repair!.Label);
+        var mended = BridgeEditing.Apply(bridge, [new("replace", fault.Repair.Patch[0].Path, Girders.WithRoad)]);
+        Assert.DoesNotContain(mended.Findings, f => f.Severity >= Severity.Fault);
     }
 
     [Fact]
