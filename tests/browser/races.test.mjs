@@ -137,7 +137,7 @@ test("an axis is dragged while runs come in, snaps, and is let go where it is", 
     await page.mouse.move(x + 3 * i, y);
     await page.waitForTimeout(80);
   }
-  const words = await page.locator(".saved").textContent();
+  const words = await page.locator(".trial").textContent();
   assert.match(words, /^axis 2 at \d+\.\d+ m, not yet entered$/);
   await page.mouse.up();
   await work;
@@ -153,16 +153,16 @@ test("an axis is dragged while runs come in, snaps, and is let go where it is", 
 });
 
 test("a repair and a button are drawn before they are done, and given back when they are left", async () => {
-  const page = await openPage(used.browser, `${used.app.url}/bridges/hazel-row/girders`);
+  const page = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/girders`);
   await analysed(page);
   const before = await page.locator(".saved").textContent();
   await enter(page, "/girders/overhangLeft", "0.2");
   await page.locator(".flag.bad").click();
   const repair = page.locator(".finding.fault button").first();
   await repair.hover();
-  await page.locator(".saved", { hasText: "preview: Make it" }).waitFor();
-  await page.locator(".ledger h1").hover();
-  await page.locator(".saved", { hasText: /^edit \d+, saved$/ }).waitFor();
+  await page.locator(".trial", { hasText: "preview: Make it" }).waitFor();
+  await page.mouse.move(300, 400);
+  await page.locator(".trial").waitFor({ state: "hidden" });
   await repair.click();
   await page.locator(".flag:not(.bad)").waitFor();
   assert.notEqual(await page.locator(".saved").textContent(), before);

@@ -115,7 +115,7 @@ test("an axis is dragged in the elevation, the point is named, and the change is
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.move(x + 12, y, { steps: 3 });
-  await page.locator(".saved", { hasText: "not yet entered" }).waitFor();
+  await page.locator(".trial", { hasText: "not yet entered" }).waitFor();
   await page.mouse.move(x + 26, y, { steps: 4 });
   await page.mouse.up();
   await page.locator(".saved", { hasText: "edit 2, saved" }).waitFor();

@@ -15,7 +15,6 @@ export function listenToActions(work) {
     play: () => work.play(),
     copy: (button) => copyTable(work, button),
     namepoint: () => namePoint(work),
-    variant: () => beginVariant(work),
     looked: () => lookAt(work, [choices.step]),
   };
 
@@ -77,6 +76,7 @@ export function listenToActions(work) {
     ["[data-give]", (e) => entries.put({ path: e.dataset.give, text: "", base: page.revision })],
     ["[data-act]", (e) => act(work, JSON.parse(e.dataset.act))],
     ["[data-repair]", (e) => act(work, JSON.parse(e.dataset.repair))],
+    ["[data-variantat]", (e) => beginVariant(work, Number(e.dataset.variantat))],
     ["[data-variant]", (e) => entries.edit(() => api.showVariant(e.dataset.variant))],
     ["[data-closevariant]", (e) => entries.edit(() => api.closeVariant(e.dataset.closevariant))],
     ["button[data-revision]", (e) => entries.edit(() => api.goTo(e.dataset.revision))],
@@ -193,9 +193,9 @@ async function namePoint(work) {
   work.page.refresh();
 }
 
-async function beginVariant(work) {
+async function beginVariant(work, revision) {
   const field = document.getElementById("pointname");
-  const answer = await work.entries.edit((revision) => work.api.beginVariant(revision, field.value));
+  const answer = await work.entries.edit(() => work.api.beginVariant(revision, field.value));
   if (answer.ok) field.value = "";
 }
 

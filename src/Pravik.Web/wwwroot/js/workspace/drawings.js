@@ -80,7 +80,7 @@ export class Drawings {
       const to = from + (event.clientX - down.clientX) * metresPerPixel;
       text = `${(Math.round(to / step) * step).toFixed(3)} m`;
       this.isHeld = true;
-      saved.trial = `axis ${axis} at ${text}, not yet entered`;
+      saved.tries(`axis ${axis} at ${text}, not yet entered`);
       page.trial = { entry: `/axes/stations/${axis}`, text };
       page.refresh();
     };
@@ -90,7 +90,7 @@ export class Drawings {
       window.removeEventListener("keydown", cancel, true);
       this.isHeld = false;
       page.trial = null;
-      saved.trial = "";
+      saved.tries("");
     };
     const up = () => {
       end();

@@ -12,7 +12,7 @@ export function listenToPreviews({ root, page, saved }) {
     if (!shown) return;
     shown = null;
     page.trial = null;
-    saved.trial = "";
+    saved.tries("");
     page.refresh();
   };
   const begin = ({ target }) => {
@@ -26,12 +26,14 @@ export function listenToPreviews({ root, page, saved }) {
     resting = setTimeout(() => {
       shown = button;
       page.trial = { patch: text };
-      saved.trial = `preview: ${button.textContent.trim()}`;
+      saved.tries(`preview: ${button.textContent.trim()}`);
       page.refresh();
     }, REST);
   };
   root.addEventListener("pointerover", begin);
-  root.addEventListener("focusin", begin);
+  root.addEventListener("focusin", (event) => {
+    if (event.target.closest("[data-repair]")) begin(event);
+  });
   root.addEventListener("focusout", end);
   root.addEventListener("pointerleave", end);
   root.addEventListener("click", end, true);

@@ -36,14 +36,22 @@ export class Saved {
       return kept > 0
         ? `no answer from the server; ${kept === 1 ? "1 entry is" : `${kept} entries are`} kept here and sent again`
         : "no answer from the server; asking again";
-    if (this.trial) return this.trial;
     if (this.sending > 0 || kept > 0) return "saving…";
     return `edit ${this.work.page.revision}, saved`;
+  }
+
+  /** Says what is shown and not entered; nothing where that is over. */
+  tries(words) {
+    this.trial = words;
+    this.show();
   }
 
   show() {
     const place = document.querySelector(".saved");
     if (place.textContent !== this.words) place.textContent = this.words;
     place.classList.toggle("lost", this.isLost);
+    const trial = document.querySelector(".trial");
+    trial.textContent = this.trial;
+    trial.hidden = !this.trial;
   }
 }
