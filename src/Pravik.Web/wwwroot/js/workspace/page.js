@@ -36,8 +36,11 @@ export class Page {
 
   roomNow() {
     const px = (id, side) => document.getElementById(id)[side];
-    const caption = 34;
-    const height = px("sheet", "clientHeight") - caption - px("controls", "offsetHeight");
+    // The title of the first drawing stands beside the controls where there is room, else on a line of its own.
+    const caption = document.querySelector("#views figcaption");
+    const line = caption && parseFloat(getComputedStyle(caption).marginTop) >= 0 ? caption.offsetHeight : 0;
+    const bars = px("layouts", "offsetHeight") + px("controls", "offsetHeight");
+    const height = px("sheet", "clientHeight") - bars - line;
     return `${px("sheet", "clientWidth")}x${height}x${px("band", "clientWidth")}`;
   }
 
