@@ -142,7 +142,7 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
 
     /// <summary>The drawing, with its title and description in words.</summary>
     public Drawing Finish(string title, string note = "", StationScale? stations = null) =>
-        new(Width, Height, [.. marks])
+        new(Width, Height, [.. LabelPlaces.Free(marks, this)])
         {
             Title = title,
             Note = note,

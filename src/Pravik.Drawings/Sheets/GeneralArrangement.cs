@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
@@ -7,7 +8,7 @@ using Pravik.Drawings.Views;
 namespace Pravik.Drawings.Sheets;
 
 /// <summary>The general-arrangement sheet, A3: plan, elevation, typical section, notes and title block.</summary>
-public static class GeneralArrangement
+public static partial class GeneralArrangement
 {
     private const double Width = 420;
     private const double Height = 297;
@@ -25,12 +26,15 @@ public static class GeneralArrangement
         canvas.Box(0, 0, Width, Height, Fill.Sheet);
         canvas.Box(Margin, Margin, Width - 2 * Margin, Height - 2 * Margin, Fill.None, Pen.Cut);
         var inner = Width - 2 * Margin;
-        View(canvas, ElevationView.Draw(geometry, ground, units, new(inner, 62, Text)), Margin, Margin + 7);
-        View(canvas, PlanView.Draw(geometry, units, new(inner, 104, Text)), Margin, 83);
+        var elevation = ElevationView.Draw(geometry, ground, units, new(inner, 62, Text));
+        var plan = PlanView.Draw(geometry, units, new(inner, 104, Text));
+        View(canvas, elevation, Margin, Margin + 7);
+        View(canvas, plan, Margin, 83);
         var middle = (geometry.Axes[geometry.SpanCount / 2].Station + geometry.Axes[geometry.SpanCount / 2 + 1].Station) / 2;
-        View(canvas, SectionView.Draw(geometry, units, new(250, 90, Text), middle), Margin, Height - Margin - 91);
+        var section = SectionView.Draw(geometry, units, new(250, 90, Text), middle);
+        View(canvas, section, Margin, Height - Margin - 91);
         Notes(canvas, geometry, units, results, 262, Height - Margin - 88);
-        TitleBlock(canvas, geometry, date);
+        TitleBlock(canvas, geometry, date, [elevation, plan, section]);
         return canvas.Finish("General arrangement");
     }
 
@@ -56,7 +60,7 @@ public static class GeneralArrangement
                 : $"4  Strands {bridge.Materials.Strand.Type}, {Strands(geometry)}; bars {bridge.Materials.Reinforcement.Class}.",
             "5  Actions to EN 1991 with load model 1; values of the set "
                 + $"“{bridge.Basis.NationalSet}”{(bridge.Basis.OwnValues.Count > 0 ? " with own values" : "")}.",
-            $"6  {Checked(geometry, results)}",
+            $"6  {Checked(results)}",
         ];
         for (var i = 0; i < notes.Length; i++)
             canvas.Text(new(x, y + 5 + i * 4.3), notes[i]);
@@ -86,13 +90,14 @@ public static class GeneralArrangement
     }
 
     /// <summary>What was checked, and what was not.</summary>
-    private static string Checked(BridgeGeometry geometry, BridgeResults? results)
+    private static string Checked(BridgeResults? results)
     {
-        if (results?.Governing is not { } worst)
-            return "Nothing checked at the time of issue.";
-        var (point, subjects) = (results.Points[worst.Point], string.Join(", ", results.Checked));
-        var where = $"{geometry.Girders[point.Girder].Name}, span {point.Span + 1}";
-        return $"Checked: {subjects}, worst utilisation {QuantityText.Fixed(worst.Utilisation, 2)} ({where}); all else not checked yet.";
+        if (results?.Governing is null)
+            return "Not checked at the time of issue.";
+        var subjects = string.Join(", ", results.Checked);
+        return results.Fails
+            ? $"Not for construction: {subjects} fails in the calculation; all else not checked yet."
+            : $"Checked in the calculation: {subjects}; all else not checked yet.";
     }
 
     /// <summary>The slab's thickness over the road line; from the least to the greatest where it differs.</summary>
@@ -112,7 +117,7 @@ public static class GeneralArrangement
             : $"Skews {string.Join(", ", skews)} at axes {geometry.Axes[0].Name} to {geometry.Axes[^1].Name}";
     }
 
-    private static void TitleBlock(Canvas canvas, BridgeGeometry geometry, string date)
+    private static void TitleBlock(Canvas canvas, BridgeGeometry geometry, string date, IReadOnlyList<Drawing> views)
     {
         var titles = geometry.Titles;
         const double BlockWidth = 160,
@@ -124,6 +129,8 @@ public static class GeneralArrangement
         canvas.Line(new(x, y + 18), new(x + BlockWidth, y + 18), Pen.Edge);
         canvas.Text(new(x + 3, y + 25), Shorten(canvas, geometry.Bridge.Name, TextKind.Title, BlockWidth - 6), TextKind.Title);
         canvas.Text(new(x + 3, y + 30.5), "General arrangement", TextKind.Plain, height: 3);
+        var scales = views.GroupBy(v => ScaleOf(v)).Select(g => $"{g.Key} {string.Join(", ", g.Select(NameOf))}");
+        canvas.Text(new(x + BlockWidth - 3, y + 30.5), string.Join("; ", scales), TextKind.Soft, Anchor.End);
         canvas.Line(new(x, y + 34), new(x + BlockWidth, y + 34), Pen.Edge);
         (string Name, string Value, double Width)[] cells =
         [
@@ -142,6 +149,13 @@ public static class GeneralArrangement
             x += width;
         }
     }
+
+    private static string ScaleOf(Drawing view) => Scale().Match(view.Note).Value;
+
+    private static string NameOf(Drawing view) => view.Title.Split(' ')[0].ToLowerInvariant();
+
+    [GeneratedRegex(@"1 : \d+")]
+    private static partial Regex Scale();
 
     private static void Cell(Canvas canvas, double x, double y, double width, string name, string value)
     {

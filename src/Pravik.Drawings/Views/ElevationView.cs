@@ -24,6 +24,11 @@ public sealed class ElevationView
     private readonly double y0;
     private readonly double depth;
     private readonly ImmutableArray<PartSolid> substructure;
+    private readonly ImmutableArray<SupportPlace> supports;
+    private readonly ImmutableArray<ParapetLine> parapets;
+
+    /// <summary>Height of the highest parapet over the road line (m).</summary>
+    private readonly double overRoad;
     private readonly double low;
     private readonly double first;
     private readonly double last;
@@ -46,11 +51,13 @@ public sealed class ElevationView
             .Append(levels.Min() - depth)
             .Concat(geometry.Bridge.Crossings.Select(c => c.Level))
             .ToList();
-        var supports = SupportPlace.All(geometry, ground);
+        supports = [.. SupportPlace.All(geometry, ground)];
         substructure = [.. supports.SelectMany(s => new SupportSolids(s).Parts())];
         // Of long piles only their heads are shown.
         low = Math.Min(lows.Min(), supports.Min(s => s.FoundingLevel - (s.Values.HasPiles ? 2 : 0)));
-        var high = Math.Max(levels.Max(), lows.Max());
+        parapets = ParapetLine.All(geometry);
+        overRoad = parapets.Select(p => p.Outlines((p.From + p.To) / 2).SelectMany(o => o).Max(q => q.Y)).DefaultIfEmpty(0).Max();
+        var high = Math.Max(levels.Max() + overRoad, lows.Max());
         var (head, foot) = (5.2 * size.TextHeight, 6.5 * size.TextHeight);
         var along = substructure.SelectMany(p => p.Solid.Points.Select(q => StationOf(p, q))).ToList();
         var (left, right) = (Math.Min(first, along.Min()), Math.Max(last, along.Max()));
@@ -78,7 +85,9 @@ public sealed class ElevationView
         view.Crossed();
         view.Substructure(picked);
         view.Structure(picked);
+        view.Parapets();
         view.Supports(picked);
+        view.Foundations();
         view.Dimensions();
         view.Snaps();
         if (cursor is { } station)
@@ -280,6 +289,43 @@ public sealed class ElevationView
         }
     }
 
+    /// <summary>Parapets on the right, which is the side seen, and those on the left behind them: their top above the surface there.</summary>
+    private void Parapets()
+    {
+        foreach (var parapet in parapets.OrderBy(p => p.Side))
+        {
+            var stations = Stations(parapet.From, parapet.To).ToList();
+            IEnumerable<Point> On(Func<IEnumerable<double>, double> of) =>
+                stations.Select(s => At(s, -of(parapet.Outlines(s).SelectMany(o => o).Select(p => p.Y))));
+            var pen = parapet.Side > 0 ? Pen.Edge : Pen.Light;
+            canvas.Part = parapet.Path;
+            canvas.Path(On(l => l.Max()), pen);
+            canvas.Path([On(l => l.Min()).First(), On(l => l.Max()).First()], pen);
+            canvas.Path([On(l => l.Min()).Last(), On(l => l.Max()).Last()], pen);
+        }
+        canvas.Part = null;
+    }
+
+    /// <summary>The level at which each support is founded.</summary>
+    private void Foundations()
+    {
+        foreach (var support in supports)
+        {
+            var name = PartPath.Support(support.Axis);
+            var foot = substructure.Where(p => p.Path.StartsWith(name, StringComparison.Ordinal)).ToList();
+            if (foot.Count == 0)
+                continue;
+            var x = foot.SelectMany(p => p.Solid.Points.Select(q => X(StationOf(p, q)))).Average();
+            canvas.Text(
+                new(x, Y(Math.Max(support.FoundingLevel, low)) + 1.2 * canvas.TextHeight),
+                $"founded at {units.Format(support.FoundingLevel, QuantityKind.Length)}",
+                TextKind.SoftNumber,
+                Anchor.Middle,
+                true
+            );
+        }
+    }
+
     /// <summary>Supports, seen from the right; what lies off the axis by its distance along the road.</summary>
     private void Substructure(string? picked)
     {
@@ -301,6 +347,7 @@ public sealed class ElevationView
             var axis = geometry.Axes[i];
             var (top, foot) = (At(axis.Station, 0), At(axis.Station, GirderTop(geometry, axis.Station) + DepthAt(geometry, axis)));
             canvas.Part = PartPath.Axis(axis);
+            top += new Point(0, -k * overRoad);
             canvas.Line(new(top.X, top.Y - 3), new(foot.X, foot.Y + 3.4), picked == canvas.Part ? Pen.Active : Pen.Axis);
             canvas.AxisBubble(new(top.X, top.Y - 3 - 0.9 * canvas.TextHeight), axis.Name);
             canvas.Part = null;

@@ -414,23 +414,41 @@ public sealed class PlanView
         var below = geometry.Stations(20).Max(geometry.RightEdge) + (2.6 + canvas.TextHeight) / perMetre;
         var points = geometry.Axes.Select(axis => At(geometry.Road.At(geometry.EdgesOn(axis).Right.Station, below))).ToList();
         canvas.Dimensions(points, [.. geometry.Bridge.Axes.Spans.Select(s => units.Format(s, QuantityKind.Length))]);
-        var inFirst = geometry.GirdersIn(0);
-        if (inFirst.Length < 2)
+        for (var span = 0; span < geometry.SpanCount; span++)
+        {
+            // A span laid out as the one before it needs no dimensions of its own.
+            if (span == 0 || Layout(span) != Layout(span - 1))
+                Spacings(span);
+        }
+
+        string Layout(SpanIndex span)
+        {
+            var layout = geometry.LayoutOf(span);
+            return $"{layout.Count} {layout.OverhangLeft} {layout.OverhangRight} {string.Join(' ', layout.Spacings)}";
+        }
+    }
+
+    /// <summary>Dimensions between the girders of a span, not far from its beginning.</summary>
+    private void Spacings(SpanIndex span)
+    {
+        var girders = geometry.GirdersIn(span);
+        if (girders.Length < 2)
             return;
-        var (station, last) = (geometry.FirstStation + 0.28 * geometry.Bridge.Axes.Spans[0], inFirst.Length - 1);
-        List<Point> across = [.. inFirst.Select(g => At(station, geometry.GirderOffsetAt(g, station) ?? g.In(0).StartOffset))];
+        var (station, last) = (geometry.Axes[span].Station + 0.28 * geometry.Bridge.Axes.Spans[span], girders.Length - 1);
+        List<Point> across = [.. girders.Select(g => At(station, geometry.GirderOffsetAt(g, station) ?? g.In(span).StartOffset))];
         var (a, b) = (across[0], across[last]);
-        var listed = geometry.LayoutOf(0).Spacings;
+        var listed = geometry.LayoutOf(span).Spacings;
         // Listed spacings one by one, and those between girders of which some are left out or shifted.
-        var regular = listed.IsEmpty && inFirst.Length == geometry.LayoutOf(0).Count;
+        var regular = listed.IsEmpty && girders.Length == geometry.LayoutOf(span).Count;
         canvas.Dimensions(
             across,
-            regular ? [] : [.. inFirst.Zip(inFirst.Skip(1), (a, b) => units.Format(Spacing(a, b), QuantityKind.Length))]
+            regular ? [] : [.. girders.Zip(girders.Skip(1), (a, b) => units.Format(Spacing(a, b), QuantityKind.Length))]
         );
         if (!regular)
             return;
         double Spacing(GirderLine a, GirderLine b) =>
-            (geometry.GirderOffsetAt(b, station) ?? b.In(0).StartOffset) - (geometry.GirderOffsetAt(a, station) ?? a.In(0).StartOffset);
+            (geometry.GirderOffsetAt(b, station) ?? b.In(span).StartOffset)
+            - (geometry.GirderOffsetAt(a, station) ?? a.In(span).StartOffset);
         canvas.Text(
             new(Point.Between(a, b, 0.5).X + 1.2, Point.Between(a, b, 0.5 - 0.5 / Math.Max(2, last)).Y + 0.35 * canvas.TextHeight),
             $"{last} × {units.Format(geometry.SpacingAt(station), QuantityKind.Length)}",
@@ -445,11 +463,9 @@ public sealed class PlanView
         foreach (var lane in traffic.Lanes)
         {
             var (left, right) = (lane.From, lane.From + lane.Width);
-            canvas.Area(
-                EdgeLine(left).Concat(EdgeLine(right).Reverse()).Select(At),
-                lane.Number == 1 ? Fill.LaneOne : Fill.Lane,
-                Pen.Light
-            );
+            // The lane is drawn by its edges: its distributed load acts on the adverse parts only, which are not known here.
+            canvas.Path(EdgeLine(left).Select(At), Pen.Dimension);
+            canvas.Path(EdgeLine(right).Select(At), Pen.Dimension);
             canvas.Text(
                 At(EdgeLine((left + right) / 2).Last()) + new Point(-3, 0.35 * canvas.TextHeight),
                 $"lane {lane.Number}",
