@@ -103,7 +103,7 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts, Stor
         var findings = BridgeValidation.Check(bridge);
         if (findings.Any(f => f.Severity == Severity.Error))
             return EditOutcome.Refused(findings.Where(f => f.Severity == Severity.Error));
-        var added = await CreateAsync(bridge, $"Begun on {other.Road.Name}", null, author);
+        var added = await CreateAsync(bridge, $"Created on {other.Road.Name}", null, author);
         await writer.WriteAsync(async db =>
         {
             var share = await db.RoadShares.FindAsync(id);

@@ -24,8 +24,7 @@ catch (DataFolderException problem)
 
 builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 4 * BridgeJson.LongestDocument);
 
-// What keeps the application from starting is said in one line (StartUp).
-builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.Critical);
+Logs.Write(builder, folder);
 builder.Services.AddDbContextFactory<PravikContext>(options => options.UseSqlite($"Data Source={data.Database}"));
 builder.Services.AddSingleton<StoreWriter>();
 builder.Services.AddSingleton(services => new ProjectStore(
@@ -68,6 +67,7 @@ catch (Microsoft.Data.Sqlite.SqliteException problem)
     return StartUp.Refused($"The database {data.Database} cannot be made ready: {problem.Message}");
 }
 
+Logs.Requests(app);
 app.UseResponseCompression();
 app.Use(SafeHeaders.Add);
 app.UseExceptionHandler("/problem/fault");

@@ -55,7 +55,7 @@ test("girders picked together take one value", async () => {
   );
   await type(page, "/girders/own/1-2+2-2/camber", "31 m");
   await page.getByText("must lie between", { exact: false }).first().waitFor();
-  await saved(page, () => page.getByRole("button", { name: "As the others again" }).first().click());
+  await saved(page, () => page.getByRole("button", { name: "Same as the others" }).first().click());
   assert.deepEqual(page.faults, []);
   await page.close();
 });
@@ -72,7 +72,7 @@ test("girders are let deepen towards the piers, and a depth that does not fit is
     .getByText(/cannot be 8\S* in deep/)
     .first()
     .waitFor();
-  await saved(page, () => page.getByRole("button", { name: "That of the section again" }).first().click());
+  await saved(page, () => page.getByRole("button", { name: "Back to the section's depth" }).first().click());
   assert.deepEqual(page.faults, []);
   await page.close();
 });

@@ -108,7 +108,7 @@ test("a bridge is made by typing, broken, mended, undone, and found again after 
     () => document.getElementById("f-girders-types-0-strands-rows-1-count")?.value === "8",
   );
   await page.getByRole("button", { name: "History" }).click();
-  await page.locator(".history li", { hasText: "Strands of strand row 2, Type A set to 8" }).waitFor();
+  await page.locator(".history li", { hasText: "Number of strands in row 2 of Type A set to 8" }).waitFor();
   await page.close();
 });
 

@@ -313,7 +313,7 @@ public sealed class SupportValues(IReadOnlyDictionary<string, Support> supports,
             "From the shelf to the underside, used only where there is no ground."
         ),
         new("footLength", "Length along the road", "Foundation", 3.6, 0.3, 40, v => v.HasFooting, "Square to the axis."),
-        new("footMargin", "Beyond what stands on it", "Foundation", 0.8, 0, 15, v => v.HasFooting, "On each side, along the axis."),
+        new("footMargin", "Projection on each side", "Foundation", 0.8, 0, 15, v => v.HasFooting, "On each side, along the axis."),
         new(
             "footThickness",
             "Thickness",

@@ -16,7 +16,7 @@ internal static class GirderTypeEntries
             .. Part(Type, s => $"of {Name(s)}", Values),
             .. Part($"{Type}/concrete", s => $"of the concrete of {Name(s)}", MaterialEntries.Grade),
             .. Part($"{Type}/concrete/line/*", s => $"of point {s.Number(1)}, concrete of {Name(s)}", MaterialEntries.LinePoint),
-            .. Part($"{Type}/strands/rows/*", s => $"of strand row {s.Number(1)}, {Name(s)}", Row),
+            .. Part($"{Type}/strands/rows/*", s => $"in row {s.Number(1)} of {Name(s)}", Row),
         ];
 
     private static string Name(Stars stars) =>
@@ -63,7 +63,10 @@ internal static class GirderTypeEntries
     private static IEnumerable<Entry> Row =>
         [
             Value("level", "Level", QuantityKind.Size, 0, 5, "Height of the row above the soffit."),
-            Value("count", "Strands", QuantityKind.Count, 0, 80, "Number of strands in the row, centred on the girder."),
+            Value("count", "Strands", QuantityKind.Count, 0, 80, "Number of strands in the row, centred on the girder.") with
+            {
+                Subject = "Number of strands",
+            },
             Value("spacing", "Spacing", QuantityKind.Size, 0.02, 1, "Distance between strands of the row."),
             Value("debonded", "Debonded", QuantityKind.Count, 0, 80, "Strands of the row that are debonded near both ends.") with
             {

@@ -496,7 +496,7 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         };
         return new(
             "Draw an own profile",
-            $"Own profile begun from {from.Name}",
+            $"Own profile made from {from.Name}",
             [new("add", "/profiles/-", BridgeJson.Node(profile)), new("replace", $"/parapets/{parapet}/profile", JsonValue.Create(name))]
         );
     }

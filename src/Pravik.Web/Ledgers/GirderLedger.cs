@@ -194,7 +194,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 ?
                 [
                     new(
-                        "As the others again",
+                        "Same as the others",
                         $"{parts.Count} girders as the others",
                         [.. keys.Where(girders.Own.ContainsKey).Select(k => new PatchOperation("remove", $"/girders/own/{k}"))]
                     ),
@@ -290,7 +290,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         {
             Note = $"Grey values follow {followed}. Own ones are kept when following changes.",
             Actions = girders.Spans.ContainsKey($"{span + 1}")
-                ? [new("As the others again", $"Span {span + 1} follows the common layout", [new("remove", path)])]
+                ? [new("Same as the others", $"Span {span + 1} follows the common layout", [new("remove", path)])]
                 : [],
         };
     }
@@ -347,7 +347,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 path.StartsWith("/girders/spans", StringComparison.Ordinal) && !hasOwn ? "Kept with the span that this one follows." : "",
             Actions =
             [
-                new("That of the section again", "Depth as that of the section", [new("replace", path)]),
+                new("Back to the section's depth", "Depth as that of the section", [new("replace", path)]),
                 .. geometry.SpanCount > 1 && !hasOwn ? new[] { inSpan } : [],
             ],
         };
@@ -424,7 +424,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 ]
             );
         yield return new(
-            "As the others again",
+            "Same as the others",
             $"{girder.Name}, span {span + 1} as the others",
             [new("remove", $"/girders/own/{HaunchLine.Key(girder.Number, span)}")]
         );

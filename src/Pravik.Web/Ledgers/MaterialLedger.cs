@@ -162,7 +162,7 @@ internal sealed class MaterialLedger(Bridge bridge, LedgerRows rows)
                     ]
                 ),
                 new(
-                    "That of the class again",
+                    "Back to the line of the class",
                     $"Stress-strain line of the class: {title.ToLowerInvariant()}",
                     [new("replace", $"{path}/line")]
                 ),

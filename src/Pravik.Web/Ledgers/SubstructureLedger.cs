@@ -161,12 +161,12 @@ internal sealed class SubstructureLedger(Bridge bridge, BridgeGeometry geometry,
         if (Of(Freedom.Fixed) is { } held && Of(Freedom.GuidedAcross) is { } across)
             yield return Laid(
                 support,
-                "Held along",
+                "One fixed, the others guided across",
                 new Dictionary<string, string> { ["bearing"] = across.Name, [$"bearing-{middle}"] = held.Name }
             );
         // Held along by all but held across in the middle alone, so that the width can change with temperature.
         if (Of(Freedom.GuidedAcross) is { } alongAll)
-            yield return Laid(support, "All held along", new Dictionary<string, string> { ["bearing"] = alongAll.Name });
+            yield return Laid(support, "All guided across", new Dictionary<string, string> { ["bearing"] = alongAll.Name });
         if (Of(Freedom.Fixed) is { } allFixed)
             yield return Laid(support, "All fixed", new Dictionary<string, string> { ["bearing"] = allFixed.Name });
         if (Of(Freedom.Free) is { } allFree)

@@ -20,6 +20,9 @@ public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageMo
     /// <summary>The bridge as it stands.</summary>
     public Bridge Bridge { get; private set; } = null!;
 
+    /// <summary>The edit at which it stands.</summary>
+    public int Revision { get; private set; }
+
     /// <summary>The lines shown.</summary>
     public Calculation? Calculation { get; private set; }
 
@@ -31,7 +34,7 @@ public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageMo
     {
         if (await store.FindAsync(id) is not { } snapshot)
             return NotFound();
-        (ProjectId, Bridge) = (id, snapshot.Bridge);
+        (ProjectId, Bridge, Revision) = (id, snapshot.Bridge, snapshot.Revision);
         if (runs.Kept(snapshot.Bridge) is { } results && results.Find($"/parts/results/{girder}/{span}/{point}/{bending}") is { } outcome)
         {
             var units = UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);

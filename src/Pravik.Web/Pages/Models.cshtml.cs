@@ -19,6 +19,9 @@ public sealed class ModelsModel(ProjectStore store, RunQueue runs) : PageModel
     /// <summary>The bridge as it stands.</summary>
     public Bridge Bridge { get; private set; } = null!;
 
+    /// <summary>The edit at which it stands.</summary>
+    public int Revision { get; private set; }
+
     /// <summary>Units of the reader.</summary>
     public UnitSystem Units { get; private set; } = UnitSystem.Metric;
 
@@ -37,7 +40,7 @@ public sealed class ModelsModel(ProjectStore store, RunQueue runs) : PageModel
     {
         if (await store.FindAsync(id) is not { } snapshot)
             return NotFound();
-        (ProjectId, Bridge) = (id, snapshot.Bridge);
+        (ProjectId, Bridge, Revision) = (id, snapshot.Bridge, snapshot.Revision);
         Units = UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
         if (runs.Compared(id) is { } compared && compared.Hash == InputHash.Of(snapshot.Bridge))
             Comparison = compared.Comparison;

@@ -144,7 +144,7 @@ public sealed class NewModel(ProjectStore store, BridgeList list, Starters start
         }
         var made = await store.CreateAsync(
             bridge,
-            $"Begun on {first.Name} of {Path.GetFileName(file.FileName)}",
+            $"Created on {first.Name} of {Path.GetFileName(file.FileName)}",
             null,
             Author.Of(Request),
             true
@@ -155,14 +155,14 @@ public sealed class NewModel(ProjectStore store, BridgeList list, Starters start
     private async Task<(Bridge? Bridge, string Words)> BeginningAsync()
     {
         if (string.IsNullOrEmpty(Begin))
-            return (Bridge.New(Name), "Begun from nothing");
+            return (Bridge.New(Name), "Created from nothing");
         if (Begin.StartsWith(Shipped, StringComparison.Ordinal))
         {
             var starter = starters.Templates.FirstOrDefault(t => Shipped + t.Id == Begin);
-            return (starter?.Bridge, $"Begun from the template {starter?.Bridge.Name}");
+            return (starter?.Bridge, $"Created from the template {starter?.Bridge.Name}");
         }
         var kept = await store.FindAsync(Begin.StartsWith(Kept, StringComparison.Ordinal) ? Begin[Kept.Length..] : Begin);
-        return (kept?.Bridge, $"Begun as a copy of {kept?.Bridge.Name}, edit {kept?.Revision}");
+        return (kept?.Bridge, $"Created as a copy of {kept?.Bridge.Name}, edit {kept?.Revision}");
     }
 
     private async Task FillAsync()

@@ -3,10 +3,14 @@ using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Bridges;
+using Pravik.Core.Findings;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Units;
+using Pravik.Core.Validation;
 using Pravik.Data;
+using Pravik.Drawings.Views;
+using Pravik.Drawings.Writers;
 using Pravik.Exchange;
 using Pravik.Exchange.LandXml;
 using Pravik.Web.Runs;
@@ -19,6 +23,9 @@ namespace Pravik.Web.Pages;
 public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadUploads uploads, RunQueue runs) : PageModel
 {
     private const double Step = 10;
+
+    /// <summary>A bridge that would move farther than this does not stand on the road that was read (m).</summary>
+    private const double Elsewhere = 200;
 
     /// <summary>The bridge.</summary>
     public string ProjectId { get; private set; } = "";
@@ -64,6 +71,39 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
     /// <summary>Name of the chosen ground.</summary>
     [BindProperty(SupportsGet = true)]
     public string? Ground { get; set; }
+
+    /// <summary>Whether the bridge does not stand on this road yet, so that a comparison would say nothing.</summary>
+    public bool IsElsewhere => Changes.Any(c => Math.Abs(c.Along) > Elsewhere || Math.Abs(c.Across) > Elsewhere || c.Level is null);
+
+    /// <summary>Where its first axis is to stand on the road, in the reader's unit; null for half way along.</summary>
+    [BindProperty(SupportsGet = true)]
+    public double? First { get; set; }
+
+    /// <summary>That station (m).</summary>
+    public double FirstStation
+    {
+        get
+        {
+            var line = new RoadLine(NewRoad!);
+            var length = Bridge.Axes.Spans.Sum();
+            return First is { } f ? f * Units[QuantityKind.Length].Factor : Math.Round((line.StartStation + line.EndStation - length) / 2);
+        }
+    }
+
+    /// <summary>The bridge on the road that was read, seen from above; null where it cannot stand there.</summary>
+    public string? Map
+    {
+        get
+        {
+            var moved = Bridge with { Road = RoadToTake, Axes = Bridge.Axes with { FirstStation = FirstStation }, Ground = null };
+            return BridgeValidation.Check(moved).Any(f => f.Severity == Severity.Error)
+                ? null
+                : SvgWriter.Inline(SurroundingsView.Draw(new(moved), null, [], Units, ViewSize.Pixels(820, 300), null));
+        }
+    }
+
+    /// <summary>A bridge needs a level: without a profile in the file the old one stays.</summary>
+    private Road RoadToTake => NewRoad!.Profile.IsEmpty ? NewRoad with { Profile = Bridge.Road.Profile } : NewRoad;
 
     /// <summary>Units of the reader.</summary>
     public UnitSystem Units => UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
@@ -129,13 +169,12 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
             return Page();
         }
         List<PatchOperation> patch = [];
-        if (takeRoad && NewRoad is { } road)
+        if (takeRoad && NewRoad is not null)
         {
-            // A bridge needs a level: without a profile in the file the old one stays.
-            if (road.Profile.IsEmpty)
-                road = road with { Profile = Bridge.Road.Profile };
-            road = road with { Features = Together(Lines.Where(l => lines?.Contains(l.Name) == true)) };
+            var road = RoadToTake with { Features = Together(Lines.Where(l => lines?.Contains(l.Name) == true)) };
             patch.Add(new("replace", "/road", BridgeJson.Node(road)));
+            if (IsElsewhere)
+                patch.Add(new("replace", "/axes/firstStation", FirstStation));
         }
         else if (lines?.Length > 0)
             patch.Add(new("replace", "/road/features", BridgeJson.Node(Together(Lines.Where(l => lines.Contains(l.Name))))));

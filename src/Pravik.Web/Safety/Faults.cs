@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.Data.Sqlite;
 using Pravik.Core.Findings;
 using Pravik.Data;
 using Pravik.Web.Endpoints;
@@ -40,6 +41,7 @@ internal static class Faults
         {
             (_, UnreadableBridgeException damaged) => ("This bridge cannot be read", damaged.Message),
             ("404", _) => ("Nothing is here", "There is no bridge or page of that name. It may have been typed wrongly."),
+            (_, { } unwritable) when IsUnwritable(unwritable) => ("This could not be saved", Words(507)),
             ("413", _) => ("Too large", Words(413)),
             ("403", _) => ("Not from here", Words(403)),
             ("fault", _) => (
@@ -54,8 +56,18 @@ internal static class Faults
         {
             BadHttpRequestException bad => (bad.StatusCode, Words(bad.StatusCode)),
             UnreadableBridgeException => (500, problem.Message),
+            _ when IsUnwritable(problem) => (507, Words(507)),
             _ => (500, Unknown),
         };
+
+    /// <summary>Whether the database could not be written for want of room or of the right to.</summary>
+    private static bool IsUnwritable(Exception problem)
+    {
+        const int full = 13,
+            fault = 10,
+            readOnly = 8;
+        return (problem as SqliteException ?? problem.InnerException as SqliteException)?.SqliteErrorCode is full or fault or readOnly;
+    }
 
     private static string Words(int status) =>
         status switch
@@ -65,6 +77,7 @@ internal static class Faults
             404 => "There is nothing at this address.",
             405 => "This address does not take that kind of request.",
             413 => "What was sent is larger than a bridge can be. Nothing was changed.",
+            507 => "The data folder cannot be written: its disk is full, or it is read-only. Nothing was changed.",
             415 => "What was sent is not of a kind that is taken here. Nothing was changed.",
             _ => $"The request could not be done (code {status}). Nothing was changed.",
         };

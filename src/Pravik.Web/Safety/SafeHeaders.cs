@@ -17,6 +17,9 @@ internal static class SafeHeaders
             headers.ContentSecurityPolicy = Policy;
             headers.XContentTypeOptions = "nosniff";
             headers.XFrameOptions = "DENY";
+            // Pages and answers are of one person at one moment; files say themselves how long they hold.
+            if (string.IsNullOrEmpty(headers.CacheControl) && !Path.HasExtension(context.Request.Path))
+                headers.CacheControl = "no-store";
             headers["Referrer-Policy"] = "same-origin";
             headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=(), payment=(), usb=()";
             headers["Cross-Origin-Opener-Policy"] = "same-origin";

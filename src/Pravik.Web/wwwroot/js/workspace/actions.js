@@ -81,7 +81,7 @@ export function listenToActions(work) {
     ["[data-closevariant]", (e) => entries.edit(() => api.closeVariant(e.dataset.closevariant))],
     ["button[data-revision]", (e) => entries.edit(() => api.goTo(e.dataset.revision))],
     ["[data-pick]", (e, event) => pickRow(work, e, event)],
-    ["#views [data-part]", (e, event) => work.pick(e.dataset.part, event)],
+    ["#views [data-part]", (e, event) => work.pick(partAt(event, choices.step) ?? e.dataset.part, event)],
   ];
 
   work.root.addEventListener("click", (event) => {
@@ -128,6 +128,20 @@ export function listenToActions(work) {
     },
     true,
   );
+}
+
+/** What each step is about: of parts that lie over each other it wins. */
+const ABOUT = {
+  axes: ["/parts/axes/"],
+  deck: ["/deck/", "/parapets/", "/parts/units/"],
+  girders: ["/parts/girders/", "/parts/diaphragms/", "/girders/"],
+  substructure: ["/parts/supports/"],
+};
+
+function partAt(event, step) {
+  const under = document.elementsFromPoint(event.clientX, event.clientY);
+  const parts = under.map((e) => e.closest("#views [data-part]")?.dataset.part).filter(Boolean);
+  return parts.find((p) => (ABOUT[step] ?? []).some((start) => p.startsWith(start))) ?? parts[0];
 }
 
 /** A part picked on a drawing or in a table: the step that is about it opens it. With Shift or Ctrl girders are picked together. */

@@ -86,6 +86,12 @@ export class Page {
     const { work } = this;
     const tried = Boolean(trial);
     if (!tried) this.revision = change.revision;
+    // A cursor that stood on the bridge does not stay outside when the bridge moves away from it.
+    const on = (axes) => change.station >= axes[0] && change.station <= axes.at(-1);
+    if (!tried && work.choices.get("station") && on(this.axes) && !on(change.axes)) {
+      work.choices.set({ station: null });
+      this.wanted = true;
+    }
     this.station = change.station;
     this.axes = change.axes;
     document.title = `${change.title} · Pravik`;
