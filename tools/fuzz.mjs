@@ -4,6 +4,8 @@ import { startApplication } from "../tests/browser/server.mjs";
 
 const count = Number(process.argv[2] ?? 10000);
 let seed = Number(process.argv[3] ?? 1);
+// An answer that takes longer is a bad one (s).
+const longest = Number(process.argv[4] ?? 5);
 
 /** A number from 0 to 1, the same for the same seed (mulberry32). */
 function random() {
@@ -301,7 +303,7 @@ async function worker() {
     }
     const took = performance.now() - begun;
     slowest = Math.max(slowest, took);
-    if (took > 5000) words = `${words ?? "answered"}, after ${(took / 1000).toFixed(1)} s`;
+    if (took > 1000 * longest) words = `${words ?? "answered"}, after ${(took / 1000).toFixed(1)} s`;
     if (words) {
       const kind = `${words} ${request.method} ${request.url.split("?")[0].replace(/bridges\/[a-z-]+/, "bridges/*")}`;
       const seen = bad.get(kind) ?? {

@@ -38,13 +38,13 @@ export async function startApplication(data = mkdtempSync(join(tmpdir(), "pravik
       url,
       `--Pravik:Data=${data}`,
       `--Pravik:Demo=${join(root, "examples")}`,
-      "--Logging:LogLevel:Default=Warning",
+      "--Pravik:WarmUp=false",
     ],
     { cwd: web, stdio: "inherit" },
   );
   for (let i = 0; ; i++) {
     try {
-      await fetch(url);
+      await fetch(`${url}/health`);
       break;
     } catch {
       if (i > 300) throw new Error("The application does not answer.");

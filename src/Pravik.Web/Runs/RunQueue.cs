@@ -18,7 +18,13 @@ namespace Pravik.Web.Runs;
 /// for what takes a second. A newer edit of a project cancels its older work, and what was asked for to look at ends when nobody looks
 /// any more; results are kept under their input hash, within a bound for all projects together.
 /// </summary>
-public sealed class RunQueue(BridgeList bridges, SummaryStore summaries, GroundStore grounds, ILogger<RunQueue> log) : BackgroundService
+public sealed class RunQueue(
+    BridgeList bridges,
+    SummaryStore summaries,
+    GroundStore grounds,
+    IConfiguration settings,
+    ILogger<RunQueue> log
+) : BackgroundService
 {
     private const int Capacity = 64;
 
@@ -214,7 +220,8 @@ public sealed class RunQueue(BridgeList bridges, SummaryStore summaries, GroundS
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         // The first run of a process is slow while code is compiled; it is spent on a bridge that nobody waits for.
-        await Task.Run(() => BridgeRun.Run(Bridge.New("Warming up"), cancel: stoppingToken), stoppingToken);
+        if (settings.GetValue("Pravik:WarmUp", true))
+            await Task.Run(() => BridgeRun.Run(Bridge.New("Warming up"), cancel: stoppingToken), stoppingToken);
         Events.Left += project => _ = EndUnwatchedAsync(project, stoppingToken);
         await Task.WhenAll(WorkThroughAsync(quick, stoppingToken), WorkThroughAsync(slow, stoppingToken));
     }

@@ -95,11 +95,13 @@ export class Entries {
         return;
       }
       this.waiting.shift();
+      work.saved.begin();
       if (answer.ok) this.taken(entry, answer.data.revision);
       else this.refuse(entry, answer);
       this.keep();
       this.mark();
       await work.page.refresh();
+      work.saved.end();
     }
   }
 
@@ -163,13 +165,14 @@ export class Entries {
     await this.sending;
     work.saved.begin();
     const answer = await call(work.page.revision);
-    work.saved.end();
     if (answer.ok) {
       this.forget();
       if (answer.data?.revision) this.own.add(answer.data.revision);
       work.notice.clear();
     } else work.notice.tell(explain(answer, ""));
+    // Saved is said with the edit that it made.
     await work.page.refresh();
+    work.saved.end();
     return answer;
   }
 }
