@@ -5,21 +5,22 @@ import { join } from "node:path";
 import { openPage, startApplication, startBrowser } from "../tests/browser/server.mjs";
 
 const views = [
+  ["start", "/"],
+  ["new", "/new"],
   ["road", "/bridges/sorrel-brook/road"],
   ["axes", "/bridges/sorrel-brook/axes"],
   ["deck", "/bridges/sorrel-brook/deck"],
   ["model", "/bridges/sorrel-brook/deck?layout=model"],
   ["girders", "/bridges/sorrel-brook/girders?pick=/parts/girders/3/spans/2"],
-  ["levels", "/bridges/sorrel-brook/girders?layout=levels"],
-  ["sections", "/bridges/sorrel-brook/sections"],
   ["substructure", "/bridges/sorrel-brook/substructure"],
   ["loads", "/bridges/sorrel-brook/loads"],
   ["analysis", "/bridges/sorrel-brook/analysis"],
   ["checks", "/bridges/sorrel-brook/checks"],
+  ["history", "/bridges/hazel-row/deck?drawer=history", null, null, branch],
+  ["compare", "/bridges/hazel-row/compare"],
   ["traffic", "/bridges/sorrel-brook/checks?layout=traffic"],
   ["sheets", "/bridges/sorrel-brook/sheets"],
   ["viaduct", "/bridges/ellow-viaduct/girders?pick=/parts/girders/1/spans/2"],
-  ["units", "/bridges/rowan-fold/deck"],
   ["along", "/bridges/sorrel-brook/analysis?layout=results", { show: "temperature" }],
   ["stages", "/bridges/sorrel-brook/analysis?layout=stages", { stage: "2" }],
   ["three-models", "/bridges/sorrel-brook/analysis?layout=models"],
@@ -32,12 +33,32 @@ const views = [
   ],
 ];
 
+/** Two variants of a bridge, for its history. */
+async function branch(api) {
+  const post = (path, body) =>
+    fetch(`${api}/${path}`, {
+      method: "POST",
+      headers: { "Content-Type": "application/json", Cookie: "pravik-name=M.%20Rook" },
+      body: JSON.stringify(body),
+    });
+  await post("entries", { revision: 1, path: "/deck/patterns/0/slab/thickness", text: "240" });
+  await post("entries", { revision: 2, path: "/axes/spans", text: "18 + 24 + 18" });
+  await post("variants", { revision: 2, name: "Deeper girders" });
+  await post("entries", { revision: 2, path: "/deck/haunch", text: "60" });
+  await post("entries", { revision: 4, path: "/girders/overhangLeft", text: "0.8" });
+}
+
 const app = await startApplication(mkdtempSync(join(tmpdir(), "pravik-shots-")));
 const browser = await startBrowser();
 try {
-  for (const [name, path, choices, model] of views) {
+  for (const [name, path, choices, model, before] of views) {
+    await before?.(`${app.url}/api/bridges/hazel-row`);
     const page = await openPage(browser, app.url + path);
-    const settled = () => page.locator(".verdict.current, .running.stopped").waitFor({ timeout: 60000 });
+    if (name === "start") await page.locator('.bridges[data-waits="false"]').waitFor({ timeout: 120000 });
+    const settled = () =>
+      !path.startsWith("/bridges")
+        ? null
+        : page.locator(".verdict.current, .running.stopped").waitFor({ timeout: 60000 });
     await settled();
     for (const [field, value] of Object.entries(model ?? {})) {
       await page.selectOption(`[id="f-model-${field}"]`, value);

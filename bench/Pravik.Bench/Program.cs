@@ -5,7 +5,7 @@ using Pravik.Bench;
 
 // edits (usual): the warm server as a person meets it. people: fifty who edit at once. roads: a long road with its ground. shells: the
 // sparse solver on slabs. models: the demo by all models. --matrices DIR: the matrices of those, for other solvers. parts: the pieces of
-// the computation under BenchmarkDotNet.
+// the computation under BenchmarkDotNet. extremes: every number of the examples at and beyond its bounds.
 if (args is ["parts", ..])
     BenchmarkRunner.Run<PartsBench>(ManualConfig.Create(DefaultConfig.Instance).AddJob(Job.ShortRun));
 else if (args is ["roads", ..])
@@ -16,7 +16,10 @@ else if (args is ["models", ..])
     Models.Measure();
 else if (args is ["people", ..])
     await People.MeasureAsync();
+else if (args is ["extremes", ..])
+    return Extremes.Try() ? 0 : 1;
 else if (args is ["--matrices", var folder])
     Shells.WriteMatrices(folder);
 else
     await ServerEdits.MeasureAsync();
+return 0;

@@ -11,6 +11,7 @@ root.Subcommands.Add(SolveCommand.Make());
 root.Subcommands.Add(ModelsCommand.Make());
 root.Subcommands.Add(BackupCommand.Make());
 root.Subcommands.Add(BackupCommand.MakeRestore());
+root.Subcommands.Add(TidyCommand.Make());
 var parsed = root.Parse(args);
 if (parsed.Errors.Count > 0)
 {

@@ -1,5 +1,6 @@
 using Microsoft.Data.Sqlite;
 using Pravik.Core.Bridges;
+using Pravik.Exchange;
 
 namespace Pravik.Data.Tests;
 
@@ -54,6 +55,27 @@ public sealed class DataFolderTests : IDisposable
             Assert.Contains(words, Refused(In(name)));
             Assert.Equal(content, await File.ReadAllBytesAsync(DataFolder.DatabaseIn(In(name))));
         }
+    }
+
+    [Fact]
+    public async Task Tidying_removes_what_no_edit_names_and_keeps_the_rest()
+    {
+        var folder = await MadeAsync("tidy");
+        var grounds = new GroundStore(DataFolder.GroundsIn(folder));
+        var used = grounds.Keep(new([0, 0, 5, 10, 0, 5, 10, 10, 5], [0, 1, 2]));
+        var store = new ProjectStore(new Contexts(DataFolder.DatabaseIn(folder)));
+        var land = new GroundReference("Land", used);
+        await store.EditAsync("kept", 1, [new("add", "/ground", BridgeJson.Node(land))], "Ground");
+        // Undone, but still in the history.
+        await store.UndoAsync("kept");
+        SqliteConnection.ClearAllPools();
+        using (DataFolder.Open(folder))
+            Assert.Throws<DataFolderException>(() => Tidy.Run(folder));
+        Assert.Equal(1, Tidy.Run(folder).Grounds);
+        Assert.NotNull(new GroundStore(DataFolder.GroundsIn(folder)).Find(used));
+        Assert.NotNull(await store.AtAsync("kept", 2));
+        SqliteConnection.ClearAllPools();
+        Assert.Equal(0, Tidy.Run(folder).Grounds);
     }
 
     [Fact]

@@ -184,7 +184,7 @@ public sealed class ProjectStoreTests : StoreTest
             new(
                 "replace",
                 "/road/elements",
-                JsonNode.Parse("""[{ "length": 60 }, { "length": 140, "startRadius": 30, "endRadius": 30 }]""")
+                JsonNode.Parse("""[{ "length": 60 }, { "length": 40, "startRadius": 5, "endRadius": 5 }]""")
             ),
         ];
         var refused = (await store.EditAsync(id, 1, bend, "Bend"))!;
