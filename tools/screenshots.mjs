@@ -56,10 +56,11 @@ try {
     const page = await openPage(browser, app.url + path);
     if (name === "start") await page.locator('.bridges[data-waits="false"]').waitFor({ timeout: 120000 });
     const settled = () =>
-      !path.startsWith("/bridges")
+      !path.startsWith("/bridges") || name === "compare"
         ? null
         : page.locator(".verdict.current, .running.stopped").waitFor({ timeout: 60000 });
     await settled();
+    if (name === "compare") await page.locator("td", { hasText: "G1, ultimate" }).first().waitFor();
     for (const [field, value] of Object.entries(model ?? {})) {
       await page.selectOption(`[id="f-model-${field}"]`, value);
       await page.waitForTimeout(1500);

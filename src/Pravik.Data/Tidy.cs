@@ -2,11 +2,15 @@ using Microsoft.Data.Sqlite;
 
 namespace Pravik.Data;
 
-/// <summary>Makes a data folder smaller on demand: grounds that no edit of a bridge names go, and the database gives back what is free.</summary>
+/// <summary>
+/// Makes a data folder smaller on demand: grounds that no edit of a bridge names go, and the database gives back what is
+/// free.
+/// </summary>
 public static class Tidy
 {
     /// <summary>
-    /// How many grounds went, and how many bytes the folder is smaller. Refused with a <see cref="DataFolderException"/> while a server uses
+    /// How many grounds went, and how many bytes the folder is smaller. Refused with a <see cref="DataFolderException"/> while
+    /// a server uses
     /// the folder.
     /// </summary>
     public static (int Grounds, long Bytes) Run(string folder)

@@ -181,11 +181,7 @@ public sealed class ProjectStoreTests : StoreTest
         // A bend so tight that the second bridge, which lies on it, would fold.
         PatchOperation[] bend =
         [
-            new(
-                "replace",
-                "/road/elements",
-                JsonNode.Parse("""[{ "length": 60 }, { "length": 40, "startRadius": 5, "endRadius": 5 }]""")
-            ),
+            new("replace", "/road/elements", JsonNode.Parse("""[{ "length": 60 }, { "length": 40, "startRadius": 5, "endRadius": 5 }]""")),
         ];
         var refused = (await store.EditAsync(id, 1, bend, "Bend"))!;
         Assert.Null(refused.Snapshot);

@@ -289,7 +289,9 @@ public sealed class ElevationView
         }
     }
 
-    /// <summary>Parapets on the right, which is the side seen, and those on the left behind them: their top above the surface there.</summary>
+    /// <summary>
+    /// Parapets on the right, which is the side seen, and those on the left behind them: their top above the surface there.
+    /// </summary>
     private void Parapets()
     {
         foreach (var parapet in parapets.OrderBy(p => p.Side))

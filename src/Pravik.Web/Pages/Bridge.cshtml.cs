@@ -105,7 +105,7 @@ public sealed class BridgeModel(BridgeHistory edits, WorkspaceReader reader, Par
             return null;
         var history = request.Drawer == "history" ? await edits.ListAsync(id) : [];
         var variants = request.Drawer == "history" ? await edits.VariantsAsync(id) : [];
-        var model = new WorkPart(id, work, request, history, variants);
+        var model = new WorkPart(id, work, request, history, variants, Author.Of(Request));
         var parts = new Dictionary<string, PagePart>();
         foreach (var key in Keys)
             parts[key] = await renderer.RenderAsync(PageContext, $"/Pages/Work/{key}.cshtml", model);

@@ -19,7 +19,11 @@ namespace Pravik.Web.Pages;
 public sealed record ChangedValue(string Name, string Path, string Before, string After);
 
 /// <summary>A figure of both, and by how much it differs.</summary>
-public sealed record ComparedFigure(string Name, string Before, string After, string Change);
+public sealed record ComparedFigure(string Name, string Before, string After, string Change)
+{
+    /// <summary>Whether it is told in words rather than by a number.</summary>
+    public bool IsWords { get; init; }
+}
 
 /// <summary>
 /// Compares two points of a history or two variants: values in words, both shapes over each other, utilisations, quantities and cost side
@@ -185,7 +189,7 @@ public sealed class CompareModel(ProjectStore store, BridgeHistory edits, Ground
         var (was, now) = (Worst(before), Worst(after));
         return
         [
-            new("All that was checked", before?.Words ?? "not analysed", after?.Words ?? "not analysed", ""),
+            new("All that was checked", before?.Words ?? "not analysed", after?.Words ?? "not analysed", "") { IsWords = true },
             .. was
                 .Keys.Union(now.Keys)
                 .Order()

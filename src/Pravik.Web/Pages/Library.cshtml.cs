@@ -11,7 +11,7 @@ using Pravik.Exchange;
 namespace Pravik.Web.Pages;
 
 /// <summary>The office library: what is kept, its state, and its exchange as a file.</summary>
-public sealed class LibraryModel(LibraryStore library) : PageModel
+public sealed class LibraryModel(LibraryStore library, Starters starters) : PageModel
 {
     /// <summary>All entries.</summary>
     public IReadOnlyList<LibraryRow> Rows { get; private set; } = [];
@@ -68,6 +68,15 @@ public sealed class LibraryModel(LibraryStore library) : PageModel
     {
         await library.TakeAwayAsync(kind ?? "", name ?? "");
         return RedirectToPage();
+    }
+
+    /// <summary>Brings in what ships with the program and is not there.</summary>
+    public async Task<IActionResult> OnPostShippedAsync()
+    {
+        var count = await starters.FillAsync(library);
+        Taken = count == 0 ? "All that ships with the program is here already." : $"{count} brought in.";
+        Rows = await library.ListAsync();
+        return Page();
     }
 
     /// <summary>Takes a file.</summary>

@@ -7,13 +7,17 @@ using Pravik.Web.Workspaces;
 
 namespace Pravik.Web.Pages;
 
-/// <summary>What a part of the workspace is made of: the bridge, what is shown of it, and its history and variants where they are wanted.</summary>
+/// <summary>
+/// What a part of the workspace is made of: the bridge, what is shown of it, and its history and variants where they are
+/// wanted.
+/// </summary>
 public sealed record WorkPart(
     string ProjectId,
     Workspace Work,
     WorkspaceRequest Request,
     IReadOnlyList<HistoryEntry> History,
-    IReadOnlyList<VariantEntry> Variants
+    IReadOnlyList<VariantEntry> Variants,
+    string Author
 )
 {
     /// <summary>A utilisation from which a passing check is near its limit.</summary>

@@ -26,7 +26,10 @@ internal interface IStep
     /// <summary>Beginnings of the paths of values that are entered here: findings about them lead here.</summary>
     IReadOnlyList<string> Paths { get; }
 
-    /// <summary>Whether what is entered here is looked through before it counts as in order; steps of results have nothing to look through.</summary>
+    /// <summary>
+    /// Whether what is entered here is looked through before it counts as in order; steps of results have nothing to look
+    /// through.
+    /// </summary>
     bool HasValues => true;
 
     /// <summary>Beginnings of the paths that tell how it stands; those of a step that is not listed are told by another.</summary>

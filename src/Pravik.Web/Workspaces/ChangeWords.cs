@@ -50,10 +50,12 @@ public static partial class ChangeWords
     private static string List(JsonArray list, UnitSystem units)
     {
         var numbers = list.OfType<JsonValue>().Where(v => v.GetValueKind() == JsonValueKind.Number).ToList();
-        return list.Count == 0 ? "none"
-            : numbers.Count == list.Count && list.Count <= MostNumbers
-                ? $"{string.Join(" + ", numbers.Select(n => QuantityText.Entered(n.GetValue<double>(), QuantityKind.Length, units)))} {units[QuantityKind.Length].Symbol}"
-            : $"{list.Count} in the list";
+        if (list.Count == 0)
+            return "none";
+        if (numbers.Count < list.Count || list.Count > MostNumbers)
+            return $"{list.Count} in the list";
+        var lengths = numbers.Select(n => QuantityText.Entered(n.GetValue<double>(), QuantityKind.Length, units));
+        return $"{string.Join(" + ", lengths)} {units[QuantityKind.Length].Symbol}";
     }
 
     private static string Single(JsonValue value, Entry? entry, UnitSystem units) =>

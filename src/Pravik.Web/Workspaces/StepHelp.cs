@@ -9,35 +9,43 @@ public static class StepHelp
             "Basis",
             [
                 "The code and its national values, the units and the titles of every sheet.",
-                "A national value that is typed here replaces that of the set; it can be given back. Units in the header are yours alone: the project keeps its own.",
+                "A national value that is typed here replaces that of the set; it can be given back. Units in the header "
+                    + "are yours alone: the project keeps its own.",
             ]
         ),
         ["road"] = (
             "Road",
             [
-                "The line and the levels that the bridge follows: straights, arcs and transition curves in plan, gradients and vertical curves in profile.",
-                "Type elements or intersection points, or bring in a LandXML file with its ground. A newer issue is compared with the old one before it is accepted.",
+                "The line and the levels that the bridge follows: straights, arcs and transition curves in plan, gradients "
+                    + "and vertical curves in profile.",
+                "Type elements or intersection points, or bring in a LandXML file with its ground. A newer issue is "
+                    + "compared with the old one before it is accepted.",
             ]
         ),
         ["axes"] = (
             "Axes",
             [
-                "Where supports stand along the road, and how they are skewed. Spans lie between axes and are measured along the road line.",
-                "Type the spans as 18 + 22 + 18, or drag an axis in the elevation: it moves by steps that can be seen; Alt moves it by 10 mm, Esc takes it back.",
+                "Where supports stand along the road, and how they are skewed. Spans lie between axes and are measured "
+                    + "along the road line.",
+                "Type the spans as 18 + 22 + 18, or drag an axis in the elevation: it moves by steps that can be seen; Alt "
+                    + "moves it by 10 mm, Esc takes it back.",
             ]
         ),
         ["deck"] = (
             "Deck",
             [
-                "The strips across, from the road line outward on both sides, with slab and surfacing under them. Kerbs and parapets follow from the strips.",
+                "The strips across, from the road line outward on both sides, with slab and surfacing under them. Kerbs "
+                    + "and parapets follow from the strips.",
                 "Carriageways for traffic are found between kerbs and barriers, and are shown on the section.",
             ]
         ),
         ["girders"] = (
             "Girders",
             [
-                "How many girders there are, how they lie under the deck, and the types that they are made to: section, concrete, strands.",
-                "Pick a girder on the plan, or several with Shift, to give them values of their own; what is grey is inherited and can be given back.",
+                "How many girders there are, how they lie under the deck, and the types that they are made to: section, "
+                    + "concrete, strands.",
+                "Pick a girder on the plan, or several with Shift, to give them values of their own; what is grey is "
+                    + "inherited and can be given back.",
             ]
         ),
         ["materials"] = (
@@ -50,7 +58,8 @@ public static class StepHelp
         ["sections"] = (
             "Sections",
             [
-                "The sections that girders and other members use: of a family with sizes, or outlines of your own drawn corner by corner.",
+                "The sections that girders and other members use: of a family with sizes, or outlines of your own drawn "
+                    + "corner by corner.",
                 "Sections are kept in the office library and taken from it.",
             ]
         ),
@@ -71,7 +80,8 @@ public static class StepHelp
         ["analysis"] = (
             "Analysis",
             [
-                "One model of line girders, a grillage or shells, stage by stage, and what it answers: moments, shears, reactions, deflections.",
+                "One model of line girders, a grillage or shells, stage by stage, and what it answers: moments, shears, "
+                    + "reactions, deflections.",
                 "It runs by itself after each edit. Sagging moments are drawn below the line, on the tension side.",
             ]
         ),

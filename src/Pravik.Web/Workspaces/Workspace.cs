@@ -194,7 +194,8 @@ public sealed record SheetControl(string Parameter, string Name, string Value, I
 }
 
 /// <summary>
-/// What is known of the checks: <c>passes</c>, <c>fails</c>, <c>plain</c> where nothing was checked, <c>none</c> where nothing was analysed;
+/// What is known of the checks: <c>passes</c>, <c>fails</c>, <c>plain</c> where nothing was checked, <c>none</c> where
+/// nothing was analysed;
 /// in words, with what is not checked, and whether it belongs to the bridge as it stands.
 /// </summary>
 public sealed record CheckState(string Status, string Words, string Help, bool IsCurrent);

@@ -113,6 +113,7 @@ export function listenToActions(work) {
     else if (choice === "filter") typing = setTimeout(() => work.choose({ filter: target.value }), 150);
   });
   work.root.addEventListener("change", ({ target }) => {
+    if (target.id === "authorname") keepAuthor(target);
     const { choice } = target.dataset;
     if (!choice) return;
     if (target.matches("input")) target.defaultValue = target.value;
@@ -205,6 +206,13 @@ async function namePoint(work) {
   const answer = await work.api.name(work.page.revision, field.value);
   if (answer.ok) field.value = "";
   work.page.refresh();
+}
+
+/** The name that is written beside edits, kept in this browser. */
+function keepAuthor(field) {
+  const name = encodeURIComponent(field.value.trim());
+  document.cookie = `pravik-name=${name}; path=/; max-age=${name ? 31536000 : 0}; samesite=lax`;
+  field.defaultValue = field.value;
 }
 
 async function beginVariant(work, revision) {
