@@ -21,7 +21,6 @@ const views = [
   ["traffic", "/bridges/sorrel-brook/checks?layout=traffic"],
   ["sheets", "/bridges/sorrel-brook/sheets"],
   ["viaduct", "/bridges/ellow-viaduct/girders?pick=/parts/girders/1/spans/2"],
-  ["along", "/bridges/sorrel-brook/analysis?layout=results", { show: "temperature" }],
   ["stages", "/bridges/sorrel-brook/analysis?layout=stages", { stage: "2" }],
   ["three-models", "/bridges/sorrel-brook/analysis?layout=models"],
   // Last, for it changes the demo's model.
