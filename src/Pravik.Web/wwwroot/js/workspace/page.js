@@ -75,7 +75,10 @@ export class Page {
         setTimeout(() => this.refresh(), AGAIN);
         return;
       }
-      if (!answer.ok) continue;
+      if (!answer.ok) {
+        if (!trial) work.notice.tell(`This cannot be shown (code ${answer.status}). What is saved is still there.`);
+        continue;
+      }
       work.saved.reached();
       // What was chosen meanwhile is asked for before this is shown.
       if (step === work.choices.step) this.take(answer.data, trial);
