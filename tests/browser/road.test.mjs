@@ -123,7 +123,7 @@ test("an axis is dragged in the elevation, the point is named, and the change is
   const [first, second] = spans.split(" + ").map(Number);
   assert.ok(first > 18.5 && first < 21 && Math.abs(first + second - 43.2) < 1e-9, spans);
   await page.getByRole("button", { name: "History" }).click();
-  await page.locator(".pointname input").fill("Longer side span");
+  await page.locator("#pointname").fill("Longer side span");
   await page.getByRole("button", { name: "Name it" }).click();
   await page.locator(".history b", { hasText: "Longer side span" }).waitFor();
   await page
