@@ -78,7 +78,7 @@ export function useApplication() {
 }
 
 /** Waits until the analysis of the latest edit is in, after which nothing is drawn anew by itself. */
-export const analysed = (page) => page.locator(".verdict.current").waitFor({ timeout: 60000 });
+export const analysed = (page) => page.locator(".verdict.current").waitFor({ timeout: 120000 });
 
 export const field = (page, path) => page.locator(`[id="f${path.replaceAll("/", "-")}"]`);
 
@@ -116,6 +116,8 @@ export async function restingBox(locator) {
 /** A page that fails the test on any error in its scripts. */
 export async function openPage(browser, url) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  // States are waited for, however slow the machine.
+  page.setDefaultTimeout(90000);
   page.faults = [];
   page.on("pageerror", (error) => page.faults.push(error.message));
   page.on("response", (r) => r.status() >= 500 && page.faults.push(`${r.status()} ${r.url()}`));

@@ -25,7 +25,7 @@ test("bridges are listed with picture and state, found, sorted, and renamed and 
   const page = await openPage(used.browser, used.app.url);
   await row(page, "Sorrel Brook overbridge, first sizing")
     .locator(".stateword.fails")
-    .waitFor({ timeout: 90000 });
+    .waitFor({ timeout: 240000 });
   assert.match(
     await row(page, "Sorrel Brook overbridge").textContent(),
     /17\.400 \+ 25\.800 \+ 17\.400 m.*5 girders Precast I, continuous.*passes in part/s,
