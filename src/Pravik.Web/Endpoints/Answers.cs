@@ -23,9 +23,7 @@ internal static class Answers
             return NoSuchBridge(id);
         if (outcome.Snapshot is not { } snapshot)
             return Results.Json(new Refusal(outcome.Refusals, outcome.Conflicts), statusCode: outcome.Conflicts.Length > 0 ? 409 : 422);
-        await runs.RequestAsync(id, snapshot.Revision, snapshot.Bridge);
-        runs.Events.TellEdit(id, snapshot.Revision);
-        await runs.FollowAsync(outcome);
+        await runs.FollowAsync(id, snapshot, outcome);
         return Results.Json(new { snapshot.Revision, snapshot.Label });
     }
 

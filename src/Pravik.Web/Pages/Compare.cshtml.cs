@@ -138,9 +138,7 @@ public sealed class CompareModel(ProjectStore store, BridgeHistory edits, Ground
         var outcome = await store.EditAsync(id, snapshot.Revision, patch, label, Author.Of(Request));
         if (outcome?.Snapshot is { } now)
         {
-            await runs.RequestAsync(id, now.Revision, now.Bridge);
-            runs.Events.TellEdit(id, now.Revision);
-            await runs.FollowAsync(outcome);
+            await runs.FollowAsync(id, now, outcome);
             if (After == snapshot.Revision)
                 After = now.Revision;
             else if (Before == snapshot.Revision)

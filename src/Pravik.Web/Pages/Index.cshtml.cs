@@ -120,10 +120,7 @@ public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue run
         var outcome = await store.EditAsync(id, snapshot.Revision, patch, $"Renamed “{(name ?? "").Trim()}”", Author);
         Problem = outcome?.Refusals.FirstOrDefault()?.Message;
         if (outcome?.Snapshot is { } now)
-        {
-            await runs.RequestAsync(id, now.Revision, now.Bridge);
-            runs.Events.TellEdit(id, now.Revision);
-        }
+            await runs.FollowAsync(id, now, outcome);
         return Back();
     }
 

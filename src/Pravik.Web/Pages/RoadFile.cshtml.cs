@@ -234,9 +234,7 @@ public sealed class RoadFileModel(ProjectStore store, GroundStore grounds, RoadU
             Problems = [.. outcome?.Refusals.Select(f => $"{f.Message} ({f.Path})") ?? ["The bridge is not there any more."]];
             return Page();
         }
-        await runs.RequestAsync(id, snapshot.Revision, snapshot.Bridge);
-        runs.Events.TellEdit(id, snapshot.Revision);
-        await runs.FollowAsync(outcome);
+        await runs.FollowAsync(id, snapshot, outcome);
         return Redirect($"/bridges/{id}/road");
     }
 

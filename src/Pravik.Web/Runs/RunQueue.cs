@@ -144,9 +144,11 @@ public sealed class RunQueue(
         return states[(project, JobKind.Past)].Status is RunStatus.Failed or RunStatus.Stopped;
     }
 
-    /// <summary>Runs and tells the other bridges that an edit of a road has reached.</summary>
-    public async Task FollowAsync(EditOutcome outcome)
+    /// <summary>Runs a bridge after an edit and tells those who look at it, with the other bridges that the edit has reached.</summary>
+    public async Task FollowAsync(string project, Snapshot edited, EditOutcome outcome)
     {
+        await RequestAsync(project, edited.Revision, edited.Bridge);
+        Events.TellEdit(project, edited.Revision);
         foreach (var follower in outcome.Followers)
         {
             await RequestAsync(follower.ProjectId, follower.Revision, follower.Bridge);
