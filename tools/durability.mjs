@@ -64,7 +64,7 @@ for (let round = 0; round < kills; round++) {
   const people = Array.from({ length: PEOPLE }, (_, person) => edit(app.url, person, round));
   // The first edits of a fresh process take long: the kill comes amid later ones.
   const before = edits;
-  for (let i = 0; i < 300 && edits < before + PEOPLE; i++) await new Promise((r) => setTimeout(r, 50));
+  for (let i = 0; i < 1200 && edits < before + PEOPLE; i++) await new Promise((r) => setTimeout(r, 50));
   await new Promise((r) => setTimeout(r, Math.random() * 1000));
   await app.kill();
   await Promise.all(people);

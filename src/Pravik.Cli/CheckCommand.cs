@@ -3,6 +3,7 @@ using System.Text;
 using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
+using Pravik.Core.Members;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
 using Pravik.Core.Stages;
@@ -69,8 +70,8 @@ internal static class CheckCommand
     {
         if (BridgeRun.Refusal(bridge) is { } reason)
             return reason;
-        var geometry = new BridgeGeometry(bridge, placeGirders: false);
-        return CheckCatalog.All.All(c => c.Refusal(geometry) is not null) ? CheckCatalog.All[0].Refusal(geometry) : null;
+        var form = GirderMembers.FormOf(new(bridge, placeGirders: false));
+        return CheckCatalog.All.All(c => c.Refusal(form) is not null) ? CheckCatalog.All[0].Refusal(form) : null;
     }
 
     private static string AsTable(Bridge bridge, CheckSummary summary)

@@ -29,6 +29,7 @@ public class ArchitectureTests
         "Stages",
         "Traffic",
         "Effects",
+        "Members",
         "Checks",
         "Runs",
     ];

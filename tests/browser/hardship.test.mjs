@@ -6,12 +6,12 @@ import { test } from "node:test";
 import { root } from "./server.mjs";
 
 const run = (tool, ...values) =>
-  spawnSync(process.execPath, [join(root, "tools", tool), ...values], { encoding: "utf8", timeout: 240000 });
+  spawnSync(process.execPath, [join(root, "tools", tool), ...values], { encoding: "utf8", timeout: 600000 });
 
 test("requests that no person would send are answered in words", () => {
-  const { status, stdout } = run("fuzz.mjs", "300", "5", "20");
+  const { status, stdout } = run("fuzz.mjs", "200", "5", "20");
   assert.equal(status, 0, stdout);
-  assert.match(stdout, /300 requests, 0 answered badly/);
+  assert.match(stdout, /200 requests, 0 answered badly/);
 });
 
 test("nothing that was acknowledged is lost where the application is killed", () => {

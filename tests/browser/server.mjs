@@ -22,9 +22,19 @@ const freePort = () =>
 
 const ended = (child, signal) =>
   new Promise((resolve) => {
+    if (child.exitCode !== null) return resolve();
     child.once("exit", resolve);
     child.kill(signal);
   });
+
+/** How long an application may take to begin on a machine that has much else to do (tenths of a second). */
+const PATIENCE = 1800;
+
+const answers = (url) =>
+  fetch(url).then(
+    () => true,
+    () => false,
+  );
 
 export async function startApplication(data = mkdtempSync(join(tmpdir(), "pravik-browser-"))) {
   const port = await freePort();
@@ -42,14 +52,12 @@ export async function startApplication(data = mkdtempSync(join(tmpdir(), "pravik
     ],
     { cwd: web, stdio: "inherit" },
   );
-  for (let i = 0; ; i++) {
-    try {
-      await fetch(`${url}/health`);
-      break;
-    } catch {
-      if (i > 300) throw new Error("The application does not answer.");
-      await new Promise((r) => setTimeout(r, 100));
+  for (let i = 0; !(await answers(`${url}/health`)); i++) {
+    if (i > PATIENCE || child.exitCode !== null) {
+      await ended(child, "SIGKILL");
+      throw new Error("The application does not answer.");
     }
+    await new Promise((r) => setTimeout(r, 100));
   }
   return {
     url,

@@ -1,10 +1,10 @@
+using System.Collections.Immutable;
 using Pravik.Core.Calculations;
-using Pravik.Core.Effects;
-using Pravik.Core.Places;
+using Pravik.Core.Members;
 
 namespace Pravik.Core.Checks;
 
-/// <summary>A check of girders: to what it applies, its outcomes at every point, and the calculation behind each.</summary>
+/// <summary>A check of members: to which it applies, its outcomes at every place, and the calculation behind each.</summary>
 public interface ICheck
 {
     /// <summary>Name of the check in paths and files.</summary>
@@ -13,21 +13,21 @@ public interface ICheck
     /// <summary>What is checked, in words that go on a sentence: “ultimate bending”.</summary>
     string Subject { get; }
 
-    /// <summary>Why the check does not cover a bridge yet, or null where it does.</summary>
-    string? Refusal(BridgeGeometry geometry);
+    /// <summary>Why the check does not cover members of a form yet, or null where it does.</summary>
+    string? Refusal(MemberForm form);
 
-    /// <summary>The check of a bridge's girders. Outcomes and calculations may be asked for by several threads.</summary>
-    IPointCheck Of(BridgeGeometry geometry, BridgeEffects effects);
+    /// <summary>The check made ready for members; what they share is worked out once.</summary>
+    IMemberCheck Of(ImmutableArray<Member> members);
 }
 
-/// <summary>A check made ready for the girders of a bridge.</summary>
-public interface IPointCheck
+/// <summary>A check made ready. Outcomes and calculations may be asked for by several threads.</summary>
+public interface IMemberCheck
 {
-    /// <summary>Outcomes at a point, one for each sense; none where there is nothing to check.</summary>
-    IEnumerable<CheckOutcome> At(int point);
+    /// <summary>Outcomes at a place of a member, one for each sense; none where there is nothing to check.</summary>
+    IEnumerable<CheckOutcome> At(Member member, int place);
 
-    /// <summary>The outcome with an id at a point, with every line of its calculation.</summary>
-    CheckOutcome Write(int point, string check, Calculation calculation);
+    /// <summary>The outcome with an id at a place, with every line of its calculation.</summary>
+    CheckOutcome Write(Member member, int place, string check, Calculation calculation);
 }
 
 /// <summary>All checks, and the subjects that no check covers yet.</summary>

@@ -3,6 +3,7 @@ using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
+using Pravik.Core.Members;
 using Pravik.Core.Models;
 using Pravik.Core.Traffic;
 
@@ -11,17 +12,18 @@ namespace Pravik.Core.Runs;
 /// <summary>All results of a bridge: what acts where, and the checks of its girders.</summary>
 public sealed class BridgeResults
 {
-    private readonly ImmutableArray<(ICheck Check, IPointCheck Ready)> checks;
+    private readonly ImmutableArray<(ICheck Check, IMemberCheck Ready)> checks;
 
     internal BridgeResults(
         ModelResults model,
         BridgeEffects effects,
-        ImmutableArray<(ICheck, IPointCheck)> checks,
+        ImmutableArray<Member> members,
+        ImmutableArray<(ICheck, IMemberCheck)> checks,
         ImmutableArray<CheckOutcome> outcomes,
         ImmutableArray<string> refusals
     )
     {
-        (Model, Effects, this.checks, Outcomes) = (model, effects, checks, outcomes);
+        (Model, Effects, Members, this.checks, Outcomes) = (model, effects, members, checks, outcomes);
         Refusals = refusals;
         ByPoint = outcomes.ToLookup(o => o.Point);
     }
@@ -31,6 +33,9 @@ public sealed class BridgeResults
 
     /// <summary>Every effect and combination.</summary>
     public BridgeEffects Effects { get; }
+
+    /// <summary>The girders as checks see them.</summary>
+    public ImmutableArray<Member> Members { get; }
 
     /// <summary>The points of the girders.</summary>
     public ImmutableArray<ModelPoint> Points => Model.Points;
@@ -112,8 +117,13 @@ public sealed class BridgeResults
         + Model.Models.Sum(m => 400L * (m.Frame.Nodes.Length + m.Frame.Beams.Length + m.Frame.Shells.Length));
 
     /// <summary>The calculation behind an outcome.</summary>
-    public void Write(CheckOutcome outcome, Calculation calculation) =>
-        checks
-            .First(c => outcome.Check.StartsWith($"{c.Check.Id}.", StringComparison.Ordinal))
-            .Ready.Write(outcome.Point, outcome.Check, calculation);
+    public void Write(CheckOutcome outcome, Calculation calculation)
+    {
+        var (check, member) = (
+            checks.First(c => outcome.Check.StartsWith($"{c.Check.Id}.", StringComparison.Ordinal)),
+            Members.First(m => m.Points.Any(p => p.Number == outcome.Point))
+        );
+        var place = member.Points.Select(p => p.Number).ToList().IndexOf(outcome.Point);
+        check.Ready.Write(member, place, outcome.Check, calculation);
+    }
 }

@@ -3,6 +3,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Checks;
 using Pravik.Core.Effects;
 using Pravik.Core.Findings;
+using Pravik.Core.Members;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Stages;
@@ -56,22 +57,23 @@ public static class BridgeRun
 
     private static BridgeResults Check(BridgeGeometry geometry, ModelResults model, BridgeEffects effects, CancellationToken cancel)
     {
-        var checks = ImmutableArray.CreateBuilder<(ICheck, IPointCheck)>();
+        var members = GirderMembers.Of(geometry, effects, model.Points);
+        var checks = ImmutableArray.CreateBuilder<(ICheck, IMemberCheck)>();
         var refusals = ImmutableArray.CreateBuilder<string>();
         var outcomes = new List<CheckOutcome>[model.Points.Length];
         foreach (var check in CheckCatalog.All)
         {
-            if (check.Refusal(geometry) is { } reason)
+            if (check.Refusal(GirderMembers.FormOf(geometry)) is { } reason)
                 refusals.Add(reason);
             else
-                checks.Add((check, check.Of(geometry, effects)));
+                checks.Add((check, check.Of(members)));
         }
-        Parallel.For(
-            0,
-            outcomes.Length,
+        var places = members.SelectMany(m => m.Points.Select((point, place) => (Member: m, Place: place, point.Number))).ToArray();
+        Parallel.ForEach(
+            places,
             new ParallelOptions { CancellationToken = cancel },
-            p => outcomes[p] = [.. checks.SelectMany(c => c.Item2.At(p))]
+            p => outcomes[p.Number] = [.. checks.SelectMany(c => c.Item2.At(p.Member, p.Place))]
         );
-        return new(model, effects, checks.ToImmutable(), [.. outcomes.SelectMany(o => o)], refusals.ToImmutable());
+        return new(model, effects, members, checks.ToImmutable(), [.. outcomes.SelectMany(o => o)], refusals.ToImmutable());
     }
 }

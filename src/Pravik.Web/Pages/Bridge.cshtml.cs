@@ -16,7 +16,6 @@ public sealed record PageChange(
     double Station,
     string StationText,
     IReadOnlyList<double> Axes,
-    bool IsUnderWay,
     IReadOnlyDictionary<string, PagePart> Parts
 );
 
@@ -109,7 +108,7 @@ public sealed class BridgeModel(BridgeHistory edits, WorkspaceReader reader, Par
         var parts = new Dictionary<string, PagePart>();
         foreach (var key in Keys)
             parts[key] = await renderer.RenderAsync(PageContext, $"/Pages/Work/{key}.cshtml", model);
-        return new(work.Revision, work.Name, work.Station, work.StationText, work.AxisStations, work.Run.IsUnderWay, parts);
+        return new(work.Revision, work.Name, work.Station, work.StationText, work.AxisStations, parts);
     }
 
     private WorkspaceRequest InRoom(WorkspaceRequest request)

@@ -254,9 +254,8 @@ public sealed class RunQueue(
         using var cancel = CancellationTokenSource.CreateLinkedTokenSource(job.Cancel.Token, stopping);
         var clock = Stopwatch.StartNew();
         void End(RunStatus status, string doing, ModelRefusedException? refused = null) =>
-            Tell(
-                job.Project,
-                job.Kind,
+            Report(
+                job,
                 new(job.Hash, status, status == RunStatus.Done ? 1 : 0, doing) { Seconds = clock.Elapsed.TotalSeconds, Refused = refused }
             );
         try
@@ -294,32 +293,53 @@ public sealed class RunQueue(
     private void Work(Job job, Stopwatch clock, CancellationToken cancel)
     {
         var told = -250L;
-        void Report(double fraction, string doing)
+        void Progress(double fraction, string doing)
         {
             // Four times a second is enough for the eye.
             var now = clock.ElapsedMilliseconds;
             if (job.Cancel.IsCancellationRequested || now - Interlocked.Read(ref told) < 250)
                 return;
             Interlocked.Exchange(ref told, now);
-            Tell(job.Project, job.Kind, new(job.Hash, RunStatus.Running, fraction, doing));
+            Report(job, new(job.Hash, RunStatus.Running, fraction, doing));
         }
         Ground? ground = job.Bridge.Ground is { } named ? grounds.Find(named.Hash) : null;
         if (job.Kind == JobKind.Comparison)
         {
-            compared[job.Project] = new(job.Hash, ModelComparison.Of(new(job.Bridge), ground, factors, Report, cancel));
+            compared[job.Project] = new(job.Hash, ModelComparison.Of(new(job.Bridge), ground, factors, Progress, cancel));
             foreach (var other in compared.Keys.Where(k => k != job.Project).Skip(MostComparisons - 1))
                 compared.TryRemove(other, out _);
             return;
         }
-        var results = BridgeRun.Run(job.Bridge, ground, factors, p => Report(p.Fraction, p.Doing), cancel);
+        var results = BridgeRun.Run(job.Bridge, ground, factors, p => Progress(p.Fraction, p.Doing), cancel);
         kept.Keep(job.Hash, results);
         if (job.Kind == JobKind.Bridge && !job.Cancel.IsCancellationRequested)
             Take(job.Project, job.Hash, job.Revision);
     }
 
+    /// <summary>Tells how a job stands, unless another has taken its place meanwhile: a late word of it would hide the new one.</summary>
+    private void Report(Job job, RunState state)
+    {
+        var key = (job.Project, job.Kind);
+        while (states.TryGetValue(key, out var shown) && shown.Hash == job.Hash)
+        {
+            if (!states.TryUpdate(key, state, shown))
+                continue;
+            TellMoved(job.Project, job.Kind);
+            return;
+        }
+    }
+
     private void Tell(string project, JobKind kind, RunState state)
     {
         states[(project, kind)] = state;
-        Events.TellRun(project);
+        TellMoved(project, kind);
+    }
+
+    private void TellMoved(string project, JobKind kind)
+    {
+        if (kind == JobKind.Bridge)
+            Events.TellRun(project);
+        else
+            Events.TellLook(project);
     }
 }

@@ -8,6 +8,7 @@ using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Quantities;
 using Pravik.Core.Runs;
+using Pravik.Core.Tests.Design;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
@@ -97,7 +98,7 @@ public sealed class GirderTypeTests
             BridgeRun.Run(With(g => g with { Type = "Type B" }))
         );
         double Resistance(Bridge bridge, int girder) =>
-            new GirderBending(new(bridge), bridge.Basis.Values).At(new ModelPoint(girder, 1, 0, 0.5, 0, 0), Bending.Sagging)!.Moment;
+            new GirderResistance(bridge).At(new ModelPoint(girder, 1, 0, 0.5, 0, 0), Bending.Sagging)!.Moment;
         var ofStrong = With(g => g with { Type = "Type B" });
         Assert.Equal(Resistance(ofStrong, 0), Resistance(With(Outer), 0), 1);
         Assert.Equal(Resistance(Demo, 2), Resistance(With(Outer), 2), 1);

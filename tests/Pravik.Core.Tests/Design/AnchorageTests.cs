@@ -64,7 +64,7 @@ public sealed class AnchorageTests
     public void Resistance_grows_with_what_is_anchored()
     {
         var demo = TestBridges.Demo;
-        var (run, bending) = (BridgeRun.Run(demo), new GirderBending(new(demo), demo.Basis.Values));
+        var (run, bending) = (BridgeRun.Run(demo), new GirderResistance(demo));
         var sagging = run
             .Points.Where(p => p is { Girder.Value: 2, Span.Value: 0, Fraction: < 0.5 } && bending.Applies(p))
             .Select(p => bending.At(p, Bending.Sagging)!.Moment)

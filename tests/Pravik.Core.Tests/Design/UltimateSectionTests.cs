@@ -70,7 +70,7 @@ public class UltimateSectionTests
     public void Kept_moments_are_on_the_safe_side_and_close()
     {
         var demo = TestBridges.Demo;
-        var bending = new GirderBending(new(demo), demo.Basis.Values);
+        var bending = new GirderResistance(demo);
         foreach (var side in new[] { Bending.Sagging, Bending.Hogging })
         {
             foreach (var axial in new[] { -430e3, -90e3, 0, 60e3, 125e3, 380e3 })
@@ -88,7 +88,7 @@ public class UltimateSectionTests
     {
         var demo = TestBridges.Demo;
         var run = BridgeRun.Run(demo);
-        var (ultimate, bending) = (run.Effects.Of(LimitState.Ultimate), new GirderBending(new(demo), demo.Basis.Values));
+        var (ultimate, bending) = (run.Effects.Of(LimitState.Ultimate), new GirderResistance(demo));
         foreach (var outcome in run.Outcomes.Where(o => o.Utilisation > 0.3))
         {
             var together = ultimate.Together(ultimate.Layout.At(outcome.Source, outcome.Leads), outcome.IsGreatest);
@@ -144,7 +144,7 @@ public class UltimateSectionTests
     {
         var results = BridgeRun.Run(TestBridges.Demo);
         var geometry = new BridgeGeometry(TestBridges.Demo);
-        var bending = new GirderBending(geometry, TestBridges.Demo.Basis.Values);
+        var bending = new GirderResistance(TestBridges.Demo);
         foreach (var side in new[] { Bending.Sagging, Bending.Hogging })
         {
             var state = bending.At(results.Points[results.Governing!.Point], side)!;
@@ -174,7 +174,7 @@ public class UltimateSectionTests
         var thin = demo.Girders.SlabBars.Top with { Diameter = 0.016 };
         var girders = demo.Girders with { SlabBars = demo.Girders.SlabBars with { Top = thin }, PierBars = new() };
         var bridge = demo with { Girders = girders };
-        var bending = new GirderBending(new(bridge), bridge.Basis.Values);
+        var bending = new GirderResistance(bridge);
         UltimateState At(int at, Bending side) => bending.At(new ModelPoint(2, span, 0, at / 20.0, 0, 0), side)!;
         Assert.Equal(3243e3, At(number, Bending.Hogging).Moment, 3243e3 * 0.003);
         Assert.Equal(2, At(number, Bending.Sagging).Steel.Length);
@@ -199,7 +199,7 @@ public class UltimateSectionTests
                 Girders = demo.Girders.Typed(t => t with { Strands = t.Strands with { Rows = [new() { Level = 0.06, Count = count }] } }),
             };
             var point = new ModelPoint(2, 1, 0, 0.5, 0, 0);
-            return new GirderBending(new(bridge), bridge.Basis.Values).At(point, Bending.Sagging)!.Moment;
+            return new GirderResistance(bridge).At(point, Bending.Sagging)!.Moment;
         }
         Assert.True(At(4) < At(6) && At(6) < At(8) && At(8) < At(11));
     }

@@ -1,6 +1,7 @@
 using Pravik.Core.Calculations;
 using Pravik.Core.Codes;
 using Pravik.Core.Materials;
+using Pravik.Core.Members;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.Checks.En1992;
@@ -33,6 +34,9 @@ public sealed class StrandAnchorage
         Transmission = 1.2 * SuddenRelease * SevenWire * strand.Diameter * AtRelease / (BondAtRelease * ReleaseStrength * tensile);
         Anchorage = Transmission + SevenWire * strand.Diameter * (Design - effectiveStress) / (BondAtUltimate * tensile);
     }
+
+    /// <summary>The anchorage of the strands of a row.</summary>
+    public static StrandAnchorage Of(MemberStrands row, NationalValues values) => new(row.Steel, row.Concrete, row.EffectiveStress, values);
 
     /// <summary>σ_pd and σ_pm0 (Pa).</summary>
     public double Design { get; }

@@ -3,14 +3,14 @@ using System.Collections.Immutable;
 using Pravik.Core.Calculations;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
+using Pravik.Core.Members;
 using Pravik.Core.Models;
-using Pravik.Core.Places;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.Checks.En1992;
 
 /// <summary>
-/// Ultimate bending of prestressed composite girders, both ways, with the axial force that acts beside it, by strain compatibility (EN
+/// Ultimate bending of members, both ways, with the axial force that acts beside it, by strain compatibility (EN
 /// 1992-1-1 6.1).
 /// </summary>
 public sealed class UltimateBending : ICheck
@@ -25,27 +25,41 @@ public sealed class UltimateBending : ICheck
     public string Subject => "ultimate bending";
 
     /// <inheritdoc/>
-    public string? Refusal(BridgeGeometry geometry) =>
-        geometry.SectionsInUse.Any(s => s.IsSteel) ? "Not checked: girders of steel"
-        : geometry.Bridge.Girders.CastInPlace ? "Not checked: girders cast in place"
-        : geometry.RunsOn ? "Not checked: girders that run on over piers in one piece"
-        : null;
+    public string? Refusal(MemberForm form) =>
+        form switch
+        {
+            MemberForm.Steel => "Not checked: girders of steel",
+            MemberForm.CastInPlace => "Not checked: girders cast in place",
+            MemberForm.RunsOnOverPiers => "Not checked: girders that run on over piers in one piece",
+            _ => null,
+        };
 
     /// <inheritdoc/>
-    public IPointCheck Of(BridgeGeometry geometry, BridgeEffects effects) => new OfGirders(geometry, effects);
+    public IMemberCheck Of(ImmutableArray<Member> members)
+    {
+        var resistances = members.Select(m => m.Values).Distinct().ToDictionary(v => v, v => new BendingResistance(v));
+        return new Ready(members.ToDictionary(m => m, m => new OfMember(m, resistances[m.Values])));
+    }
 
-    private sealed class OfGirders(BridgeGeometry geometry, BridgeEffects effects) : IPointCheck
+    private sealed class Ready(Dictionary<Member, OfMember> members) : IMemberCheck
+    {
+        public IEnumerable<CheckOutcome> At(Member member, int place) => members[member].At(place);
+
+        public CheckOutcome Write(Member member, int place, string check, Calculation calculation) =>
+            members[member].Write(place, check, calculation);
+    }
+
+    private sealed class OfMember(Member member, BendingResistance resistance)
     {
         private const double NoResistance = 99;
 
-        private readonly double strutSlope = geometry.Bridge.Girders.StrutSlope;
-        private readonly EffectRange ultimate = effects.Of(LimitState.Ultimate);
-        private readonly GirderBending bending = new(geometry, geometry.Bridge.Basis.Values);
-        private readonly ImmutableArray<ModelPoint> points = effects.Of(LimitState.Ultimate).Layout.Points;
+        private readonly double strutSlope = member.StrutSlope;
+        private readonly EffectRange ultimate = member.Effects(LimitState.Ultimate);
+        private readonly ImmutableArray<MemberPoint> points = member.Points;
         private readonly ConcurrentDictionary<(int Point, GirderEffect Leads, bool IsGreatest), (double N, double M)> beside = [];
 
         public IEnumerable<CheckOutcome> At(int point) =>
-            bending.Applies(points[point]) ? [Check(point, Bending.Sagging, null), Check(point, Bending.Hogging, null)] : [];
+            points[point].Section is null ? [] : [Check(point, Bending.Sagging, null), Check(point, Bending.Hogging, null)];
 
         public CheckOutcome Write(int point, string check, Calculation calculation) =>
             Check(point, check.EndsWith("hogging", StringComparison.Ordinal) ? Bending.Hogging : Bending.Sagging, calculation);
@@ -55,21 +69,30 @@ public sealed class UltimateBending : ICheck
 
         private CheckOutcome Check(int point, Bending side, Calculation? calculation)
         {
-            var (sagging, at) = (side == Bending.Sagging, points[point]);
+            var (sagging, at, height) = (side == Bending.Sagging, points[point], points[point].AxialHeight);
+            var section = at.Section!;
             // Over a pier what comes from girders alone stops at their bearings; the rest is as great there as it gets.
-            var shift = bending.IsOverPier(at) ? 0 : 0.9 * bending.Depth(at) * strutSlope / 2;
-            var height = effects.HeightOfAxial(at);
-            var resists = bending.Moments(at, side, height);
+            var shift = section.IsInterrupted ? 0 : 0.9 * section.Depth * strutSlope / 2;
+            var resists = resistance.Moments(section, side, height);
             var pair = Pairs(point, shift, sagging).MaxBy(p => Ratio(p.Moment, sagging, resists(p.Axial)));
             if (calculation is not null)
                 WriteEffect(calculation, point, pair, shift);
-            var state = bending.At(at, side, pair.Axial, height, calculation);
+            var state = resistance.At(section, side, pair.Axial, height, calculation);
             var utilisation = Ratio(pair.Moment, sagging, state?.Moment);
-            var resistance = (sagging ? 1 : -1) * (state?.Moment ?? 0);
+            var moment = (sagging ? 1 : -1) * (state?.Moment ?? 0);
             if (calculation is not null)
-                WriteCheck(calculation, pair.Moment, resistance, utilisation);
+                WriteCheck(calculation, pair.Moment, moment, utilisation);
             var name = sagging ? "Ultimate bending, sagging" : "Ultimate bending, hogging";
-            return new($"bending.{(sagging ? "sagging" : "hogging")}", name, point, pair.From, pair.Moment, resistance, utilisation, Clause)
+            return new(
+                $"bending.{(sagging ? "sagging" : "hogging")}",
+                name,
+                at.Number,
+                points[pair.From].Number,
+                pair.Moment,
+                moment,
+                utilisation,
+                Clause
+            )
             {
                 Axial = pair.Axial,
                 Leads = pair.Leads,
@@ -107,12 +130,12 @@ public sealed class UltimateBending : ICheck
                 (point, leads, greatest),
                 _ =>
                 {
-                    var forces = ultimate.Together(ultimate.Layout.At(point, leads), greatest);
+                    var forces = ultimate.Together(ultimate.Layout.At(points[point].Number, leads), greatest);
                     return (forces[(int)GirderEffect.N], forces[(int)GirderEffect.M]);
                 }
             );
 
-        /// <summary>The points of the same girder and span up to a distance away.</summary>
+        /// <summary>The places of the same span up to a distance away.</summary>
         private IEnumerable<int> Within(int point, double distance)
         {
             var here = points[point];
@@ -122,7 +145,7 @@ public sealed class UltimateBending : ICheck
                 for (var i = point + step; i >= 0 && i < points.Length; i += step)
                 {
                     var there = points[i];
-                    if (there.Girder != here.Girder || there.Span != here.Span || Math.Abs(there.Distance - here.Distance) > distance)
+                    if (there.Span != here.Span || Math.Abs(there.Distance - here.Distance) > distance)
                         break;
                     yield return i;
                 }
@@ -136,14 +159,14 @@ public sealed class UltimateBending : ICheck
         private (double Moment, int From) Shifted(int point, double shift, bool greatest)
         {
             var (moments, here) = (ultimate.Side(greatest), points[point]);
-            double At(int i) => moments[i, GirderEffect.M];
+            double At(int i) => moments[points[i].Number, GirderEffect.M];
             bool Worse(double a, double b) => greatest ? a > b : a < b;
             var (worst, from) = (At(point), point);
             foreach (var step in new[] { -1, 1 })
             {
                 for (var i = point + step; i >= 0 && i < points.Length; i += step)
                 {
-                    if (points[i].Girder != here.Girder || points[i].Span != here.Span)
+                    if (points[i].Span != here.Span)
                         break;
                     var (before, distance) = (points[i - step], Math.Abs(points[i].Distance - here.Distance));
                     var part = Math.Min(
@@ -163,7 +186,7 @@ public sealed class UltimateBending : ICheck
         private void WriteEffect(Calculation c, int point, Pair pair, double shift)
         {
             c.Heading("Effect");
-            var (leads, at, from) = (pair.Leads, ultimate.Layout.At(pair.From, pair.Leads), pair.From);
+            var (leads, at, from) = (pair.Leads, ultimate.Layout.At(points[pair.From].Number, pair.Leads), pair.From);
             var combination = ultimate.Governing(at, pair.IsGreatest);
             c.Remark($"Combination: {combination.Name}.", combination.Clause);
             var (symbol, quantity) = leads == GirderEffect.M ? ("M", QuantityKind.Moment) : ("N", QuantityKind.Force);

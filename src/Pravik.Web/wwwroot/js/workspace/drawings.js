@@ -1,7 +1,6 @@
 // Drawings and the model in space: what is dragged and drawn on them.
 import { OutlineDrawing, gridPoint } from "../outline.js";
-
-const MILLIMETRES_PER_PIXEL = 25.4 / 96;
+import { Zoom } from "./zoom.js";
 
 /** Steps to which an axis is moved (m): the least that is seen as one. */
 const STEPS = [0.01, 0.05, 0.1, 0.25, 0.5, 1, 2.5, 5];
@@ -12,6 +11,7 @@ export class Drawings {
     this.work = work;
     this.outline = null;
     this.space = null;
+    this.zoom = new Zoom(work);
     this.isHeld = false;
     work.root.addEventListener("pointerdown", (event) => {
       const corner = event.target.closest('#views [data-part*="/corners/"]');
@@ -29,7 +29,10 @@ export class Drawings {
 
   /** What only a browser can draw. */
   attach(keys) {
-    if (keys.length === 0 || keys.includes("views")) this.mountSpace();
+    if (keys.length === 0 || keys.includes("views")) {
+      this.mountSpace();
+      this.zoom.attach();
+    }
     const ledger = document.getElementById("ledger");
     if (this.work.page.focusPicked && ledger.dataset.focus) this.work.page.focus ??= ledger.dataset.focus;
     this.work.page.focusPicked = false;
@@ -54,10 +57,10 @@ export class Drawings {
     if (this.space) this.space.onMeasure = taken;
   }
 
-  /** Fits what is shown: the model in space from its first side, drawings from where they begin. */
+  /** Fits what is shown: the model in space from its first side, drawings whole and from where they begin. */
   fit() {
     if (document.querySelector(".drawing.inspace")) this.space?.look(0);
-    else {
+    else if (!this.zoom.fit()) {
       document.getElementById("views").scrollTo(0, 0);
       document.getElementById("sheet").scrollTo(0, 0);
     }
@@ -69,9 +72,8 @@ export class Drawings {
     const map = JSON.parse(figure.dataset.stations);
     const axis = Number(part.dataset.part.split("/")[3]);
     const from = this.work.page.axes[axis - 1];
-    const drawing = figure.querySelector(".drawing");
-    const zoom = drawing.clientWidth / (map.width / MILLIMETRES_PER_PIXEL) || 1;
-    const metresPerPixel = MILLIMETRES_PER_PIXEL / zoom / map.scale;
+    const pixels = figure.querySelector(".drawing > svg").getScreenCTM().a;
+    const metresPerPixel = 1 / pixels / map.scale;
     const { page, saved, entries } = this.work;
     let text = null;
     const move = (event) => {

@@ -39,6 +39,8 @@ export function listenToKeys(work) {
     Enter: (event) => drawings.closeOutline() || openRow(work, event),
     Backspace: () => drawings.outlineBack(),
     f: () => drawings.fit(),
+    "+": () => drawings.zoom.by(1),
+    "-": () => drawings.zoom.by(-1),
     n: () => step(1),
     b: () => step(-1),
     p: () => work.play(),

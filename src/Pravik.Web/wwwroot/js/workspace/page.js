@@ -18,7 +18,6 @@ export class Page {
     this.have = JSON.parse(dataset.have);
     this.room = dataset.room;
     this.wanted = false;
-    this.underWay = true;
     this.trial = null;
     this.focus = null;
   }
@@ -76,7 +75,8 @@ export class Page {
         return;
       }
       if (!answer.ok) {
-        if (!trial) work.notice.tell(`This cannot be shown (code ${answer.status}). What is saved is still there.`);
+        if (!trial)
+          work.notice.tell(`This cannot be shown (code ${answer.status}). What is saved is still there.`);
         continue;
       }
       work.saved.reached();
@@ -113,7 +113,6 @@ export class Page {
     }
     work.band.place(change.station, change.stationText);
     work.saved.show();
-    this.underWay = change.isUnderWay;
     this.taken(keys);
   }
 
@@ -122,7 +121,7 @@ export class Page {
     const { work } = this;
     work.entries.mark();
     work.drawings.attach(keys);
-    work.band.place(this.station);
+    work.band.place(work.band.station);
     showTimes();
     if (this.focus) this.focusOn(this.focus);
     if (this.opened) document.getElementById("drawer")?.focus();

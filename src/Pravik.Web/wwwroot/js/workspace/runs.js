@@ -2,21 +2,26 @@
 
 export function listenToRuns(work) {
   const { api, page } = work;
-  let asked = false;
+  let asking = false;
+  let told = false;
   const ask = async () => {
-    if (asked) return;
-    asked = true;
-    const answer = await api.runState(work.choices.step);
-    asked = false;
-    if (!answer.ok) return;
-    if (answer.data.isUnderWay) {
-      page.underWay = true;
-      show(answer.data);
-    } else if (page.underWay || work.choices.step === "analysis") page.refresh();
+    told = true;
+    if (asking) return;
+    asking = true;
+    while (told) {
+      // What is told while an answer is awaited is newer than that answer, and asked for once more.
+      told = false;
+      const answer = await api.runState(work.choices.step);
+      if (!answer.ok) continue;
+      if (answer.data.isUnderWay) show(answer.data);
+      else page.refresh();
+    }
+    asking = false;
   };
   api.listen(
     (what) => {
       if (what === "run") ask();
+      else if (what === "look") work.choices.step === "analysis" && page.refresh();
       // An edit of one's own has been asked for already.
       else if (Number(what.split(" ")[1]) !== page.revision) page.refresh();
     },

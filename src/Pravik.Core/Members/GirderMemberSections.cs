@@ -1,0 +1,166 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Calculations;
+using Pravik.Core.Geometry;
+using Pravik.Core.Materials;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+using Pravik.Core.Sections;
+using Pravik.Core.Units;
+
+namespace Pravik.Core.Members;
+
+/// <summary>Sections of a bridge's precast girders with their slab, as checks see them.</summary>
+public sealed class GirderMemberSections
+{
+    private const int Digits = 9;
+    private readonly BridgeGeometry geometry;
+    private readonly Bridge bridge;
+    private readonly Concrete slab;
+    private readonly PrestressingSteel strand;
+    private readonly ReinforcingSteel bars;
+    private readonly ImmutableArray<(Concrete Concrete, Strands Strands)> types;
+    private readonly Dictionary<Shape, ImmutableArray<MemberConcrete>> shapes = [];
+
+    /// <summary>Sections of a bridge's girders.</summary>
+    public GirderMemberSections(BridgeGeometry geometry)
+    {
+        (this.geometry, bridge) = (geometry, geometry.Bridge);
+        var materials = bridge.Materials;
+        slab = Concrete.Of(materials.Slab);
+        (strand, bars) = (PrestressingSteel.Of(materials.Strand), ReinforcingSteel.Of(materials.Reinforcement));
+        types = [.. bridge.Girders.Types.Select(t => (Concrete.Of(t.Concrete), t.Strands))];
+    }
+
+    /// <summary>What tells the concrete of one section from that of another: lengths in m.</summary>
+    private readonly record struct Shape(Concrete Girder, MadeSection Section, double Width, double Slab, double Haunch);
+
+    /// <summary>Where a point lies along its girder.</summary>
+    private enum Stretch
+    {
+        Girder,
+
+        /// <summary>Between girder ends that meet over a pier: the concrete is the diaphragm's, and no strand passes.</summary>
+        OverPier,
+
+        /// <summary>Beyond the end of a girder at the end of the deck.</summary>
+        Beyond,
+    }
+
+    /// <summary>The section at a point; null beyond a girder's end at the end of the deck.</summary>
+    public MemberSection? At(ModelPoint point)
+    {
+        var stretch = StretchOf(point);
+        if (stretch == Stretch.Beyond)
+            return null;
+        var (line, atPier) = (geometry.Girders[point.Girder], stretch == Stretch.OverPier);
+        var (girder, strands) = types[geometry.Sections.TypeIndex(line.Number, point.Span)];
+        var shape = new Shape(
+            // Between the girder ends the soffit is the diaphragm's, which is cast with the slab.
+            atPier && slab.Fck < girder.Fck
+                ? slab
+                : girder,
+            geometry.SectionOf(line, point.Span, point.Fraction),
+            Math.Round(Width(point, null), Digits),
+            Math.Round(geometry.SlabThickness(line, point.Span, point.Fraction), Digits),
+            geometry.Haunch(point.Span)
+        );
+        return new(ConcreteOf(shape), [.. BarsOf(point, shape, girder)], atPier ? [] : [.. StrandsOf(point, girder, strands)])
+        {
+            IsInterrupted = atPier,
+            Origin = c => Write(c, point, shape),
+        };
+    }
+
+    private ImmutableArray<MemberConcrete> ConcreteOf(Shape shape)
+    {
+        if (shapes.TryGetValue(shape, out var known))
+            return known;
+        var (girder, section, width, thickness, haunch) = shape;
+        var soffit = section.Depth + haunch;
+        var parts = ImmutableArray.CreateBuilder<MemberConcrete>();
+        parts.Add(new("slab", Box(width, soffit, soffit + thickness), slab));
+        if (haunch > 0)
+            parts.Add(new("haunch", Box(section.TopWidth, section.Depth, soffit), slab));
+        foreach (var solid in section.Solids)
+            parts.Add(new("girder", new(solid.Points.Select(p => new Point(p.X, p.Y - section.Bottom))), girder));
+        return shapes[shape] = parts.ToImmutable();
+    }
+
+    private static Polygon Box(double width, double from, double to) =>
+        new([new(-width / 2, from), new(width / 2, from), new(width / 2, to), new(-width / 2, to)]);
+
+    private IEnumerable<MemberBars> BarsOf(ModelPoint point, Shape shape, Concrete girder)
+    {
+        var (soffit, inSlab, overPier) = (shape.Section.Depth + shape.Haunch, bridge.Girders.SlabBars, bridge.Girders.PierBars);
+        yield return new("slab bars, top", soffit + shape.Slab - inSlab.Top.AxisDistance, inSlab.Top.AreaPerMetre * shape.Width, bars);
+        yield return new("slab bars, bottom", soffit + inSlab.Bottom.AxisDistance, inSlab.Bottom.AreaPerMetre * shape.Width, bars);
+        if (PierBarsFromEnd(point) is > 0 and var fromEnd)
+            yield return new("bars over the pier, bottom", overPier.Level, overPier.Area, bars)
+            {
+                Diameter = overPier.Diameter,
+                FromEnd = fromEnd,
+                Fctm = Math.Min(girder.Fctm, slab.Fctm),
+            };
+    }
+
+    /// <summary>From the end of the bars over the nearer pier to a point (m); 0 or less where there are none.</summary>
+    private double PierBarsFromEnd(ModelPoint point)
+    {
+        var (pier, unit) = (bridge.Girders.PierBars, geometry.UnitOf(point.Span));
+        var (atStart, length) = (point.Fraction < 0.5, geometry.Girders[point.Girder].SpanLength(point.Span));
+        var isEndOfDeck = atStart ? point.Span == unit.FirstSpan : point.Span == unit.LastSpan;
+        return pier.Count == 0 || isEndOfDeck ? 0 : pier.Reach - (atStart ? point.Fraction : 1 - point.Fraction) * length;
+    }
+
+    private IEnumerable<MemberStrands> StrandsOf(ModelPoint point, Concrete girder, Strands strands)
+    {
+        var (fromEnd, length) = (FromEnd(point), geometry.LengthOf(geometry.Girders[point.Girder], point.Span));
+        for (var i = 0; i < strands.Rows.Length; i++)
+        {
+            var row = strands.Rows[i];
+            var debonded = Math.Min(row.Debonded, row.Count);
+            if (row.Count > 0)
+                yield return new(i + 1, row.LevelAt(fromEnd, length), row.Count - debonded, fromEnd, debonded, fromEnd - row.DebondedLength)
+                {
+                    Steel = strand,
+                    EffectiveStress = strands.EffectiveStress,
+                    Concrete = girder,
+                };
+        }
+    }
+
+    /// <summary>From the nearer end of a girder to a point (m); negative beyond it.</summary>
+    private double FromEnd(ModelPoint point)
+    {
+        var (line, layout) = (geometry.Girders[point.Girder], geometry.LayoutOf(point.Span));
+        var x = point.Fraction * line.SpanLength(point.Span) - layout.StartGap;
+        return Math.Min(x, geometry.LengthOf(line, point.Span) - x);
+    }
+
+    private Stretch StretchOf(ModelPoint point)
+    {
+        if (FromEnd(point) > 1e-9)
+            return Stretch.Girder;
+        var unit = geometry.UnitOf(point.Span);
+        var isOuter = point.Fraction < 0.5 ? point.Span == unit.FirstSpan : point.Span == unit.LastSpan;
+        return isOuter ? Stretch.Beyond : Stretch.OverPier;
+    }
+
+    private double Width(ModelPoint point, Calculation? calculation)
+    {
+        var line = geometry.Girders[point.Girder];
+        var (left, right) = EffectiveSlab.ClearWidths(geometry, line, point.Span);
+        var (spans, span) = EffectiveSlab.Continuous(geometry, line, point.Span);
+        var length = EffectiveWidth.IsNearPier(spans.Count, span, point.Fraction)
+            ? EffectiveWidth.ZeroMomentLengthAtPier(spans, point.Fraction <= 0.5 ? span - 1 : span)
+            : EffectiveWidth.ZeroMomentLength(spans, span);
+        return EffectiveWidth.Of(geometry.SectionOf(line, point.Span).WebWidth, left, right, length, calculation);
+    }
+
+    private void Write(Calculation calculation, ModelPoint point, Shape shape)
+    {
+        Width(point, calculation);
+        calculation.Line("h_s", "thickness of the slab over the girder", shape.Slab, QuantityKind.Size, "entered");
+    }
+}

@@ -1,0 +1,48 @@
+using System.Collections.Immutable;
+using Pravik.Core.Codes;
+using Pravik.Core.Effects;
+
+namespace Pravik.Core.Members;
+
+/// <summary>How a member is made, as far as checks differ by it.</summary>
+public enum MemberForm
+{
+    /// <summary>A precast girder with strands, and a slab on it.</summary>
+    PretensionedWithSlab,
+
+    /// <summary>A girder cast in place.</summary>
+    CastInPlace,
+
+    /// <summary>A precast girder that runs on over piers in one piece.</summary>
+    RunsOnOverPiers,
+
+    /// <summary>A steel girder.</summary>
+    Steel,
+}
+
+/// <summary>A place along a member.</summary>
+/// <param name="Number">Number of the place in the effects.</param>
+/// <param name="Span">The span from 0; the tension force is not shifted from one to another.</param>
+/// <param name="Distance">Distance from the beginning of the member (m).</param>
+/// <param name="Station">Station of the road there (m).</param>
+/// <param name="Section">The section; null where there is nothing to check.</param>
+/// <param name="AxialHeight">Height above the soffit at which axial forces act (m).</param>
+public sealed record MemberPoint(int Number, int Span, double Distance, double Station, MemberSection? Section, double AxialHeight);
+
+/// <summary>
+/// A member as a check sees it: sections along it, and what acts on them. A check does not know from which bridge it came.
+/// </summary>
+/// <param name="Name">Name in words: “G2”.</param>
+/// <param name="Form">How it is made.</param>
+/// <param name="Points">Places along it.</param>
+/// <param name="Effects">The envelope of all combinations of a limit state.</param>
+/// <param name="Values">National values.</param>
+/// <param name="StrutSlope">cot θ of the compression struts.</param>
+public sealed record Member(
+    string Name,
+    MemberForm Form,
+    ImmutableArray<MemberPoint> Points,
+    Func<LimitState, EffectRange> Effects,
+    NationalValues Values,
+    double StrutSlope
+);

@@ -1,0 +1,65 @@
+using System.Collections.Immutable;
+using Pravik.Core.Calculations;
+using Pravik.Core.Geometry;
+using Pravik.Core.Materials;
+
+namespace Pravik.Core.Members;
+
+/// <summary>Concrete of one kind in a section: its outline (m, y up from the soffit) and its material.</summary>
+public sealed record MemberConcrete(string Name, Polygon Outline, Concrete Concrete);
+
+/// <summary>Bars at one height (m above the soffit).</summary>
+/// <param name="Name">Name in words.</param>
+/// <param name="Height">Height above the soffit (m).</param>
+/// <param name="Area">Area of all of them (m²).</param>
+/// <param name="Steel">Their steel.</param>
+public sealed record MemberBars(string Name, double Height, double Area, ReinforcingSteel Steel)
+{
+    /// <summary>Diameter of a bar, where its end is near (m).</summary>
+    public double Diameter { get; init; }
+
+    /// <summary>From the end of the bars (m); infinite where they go on.</summary>
+    public double FromEnd { get; init; } = double.PositiveInfinity;
+
+    /// <summary>Mean tensile strength of the concrete that anchors them (Pa).</summary>
+    public double Fctm { get; init; }
+}
+
+/// <summary>Pretensioned strands of one row.</summary>
+/// <param name="Row">The row, from 1.</param>
+/// <param name="Height">Height above the soffit here (m).</param>
+/// <param name="Bonded">Strands that are bonded from the end of the member.</param>
+/// <param name="FromEnd">From that end (m).</param>
+/// <param name="Debonded">Strands whose bond begins later.</param>
+/// <param name="FromBond">From where it begins (m); negative before it.</param>
+public sealed record MemberStrands(int Row, double Height, int Bonded, double FromEnd, int Debonded, double FromBond)
+{
+    /// <summary>Their steel.</summary>
+    public required PrestressingSteel Steel { get; init; }
+
+    /// <summary>Stress after all losses (Pa).</summary>
+    public required double EffectiveStress { get; init; }
+
+    /// <summary>Concrete around them.</summary>
+    public required Concrete Concrete { get; init; }
+}
+
+/// <summary>A cross-section of a member when it is finished. What is alike at several places is one array of concrete.</summary>
+/// <param name="Concrete">Its concrete, the slab first.</param>
+/// <param name="Bars">Its bars.</param>
+/// <param name="Strands">Its strands.</param>
+public sealed record MemberSection(
+    ImmutableArray<MemberConcrete> Concrete,
+    ImmutableArray<MemberBars> Bars,
+    ImmutableArray<MemberStrands> Strands
+)
+{
+    /// <summary>Whether the member is interrupted here, as girders are between their ends over a pier.</summary>
+    public bool IsInterrupted { get; init; }
+
+    /// <summary>Writes how the section came about: effective widths and thicknesses.</summary>
+    public Action<Calculation>? Origin { get; init; }
+
+    /// <summary>Height of the whole (m).</summary>
+    public double Depth => Concrete.Max(c => c.Outline.Top);
+}
