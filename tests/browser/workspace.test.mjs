@@ -159,6 +159,30 @@ test("the station is moved with keys and by the band, and every drawing obeys", 
   await page.close();
 });
 
+test("a drawing is seen closer, stays so when it is drawn anew, and is whole again", async () => {
+  const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/deck?layout=section`);
+  await analysed(page);
+  const svg = page.locator('figure[data-view="section"] .drawing > svg');
+  const width = async () => Number((await svg.getAttribute("viewBox")).split(" ")[2]);
+  const whole = await width();
+  const box = await restingBox(svg);
+  await page.mouse.move(box.x + box.width / 4, box.y + box.height / 2);
+  await page.keyboard.down("Control");
+  await page.mouse.wheel(0, -400);
+  await page.keyboard.up("Control");
+  await page.waitForFunction(() => document.querySelector("figcaption span").dataset.closer === "2.7");
+  assert.ok(Math.abs((await width()) * Math.E - whole) < 0.01 * whole);
+  await page.locator(".ledger h1").click();
+  await page.keyboard.press("]");
+  await page.locator("figcaption b", { hasText: "Section at 155.200" }).waitFor();
+  assert.ok((await width()) < 0.5 * whole);
+  await page.keyboard.press("f");
+  assert.ok((await width()) > 0.9 * whole);
+  assert.equal(await page.locator("[data-closer]").count(), 0);
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
 test("a bridge that fails says so, and the finding leads to the place", async () => {
   const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook-fails/girders`);
   await page.locator(".verdict.fails").waitFor({ timeout: 60000 });

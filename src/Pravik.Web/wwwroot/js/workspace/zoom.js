@@ -102,4 +102,8 @@ function show(svg, { x, y, size }) {
   const box = [x0 + x * width, y0 + y * height, size * width, size * height];
   svg.setAttribute("viewBox", box.map(rounded).join(" "));
   if (size === 1) svg.style.aspectRatio = "";
+  // The scale beside the title is that of the whole.
+  const note = svg.closest("figure").querySelector("figcaption span");
+  if (size < 1) note.dataset.closer = `${(1 / size).toFixed(1)}`;
+  else delete note.dataset.closer;
 }
