@@ -1,3 +1,4 @@
+using System.Globalization;
 using Pravik.Core.Findings;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
@@ -8,6 +9,9 @@ namespace Pravik.Core.Validation;
 /// <summary>What does not fit together at a support: levels, bearings and their shelf, columns, piles and ground.</summary>
 public static class SupportChecks
 {
+    /// <summary>Height of a column or wall that a repair leaves (m).</summary>
+    private const double LeastHeight = 1;
+
     /// <summary>What does not fit about supports and the ground under them.</summary>
     public static IEnumerable<Finding> Check(BridgeGeometry geometry, Ground? ground)
     {
@@ -88,9 +92,12 @@ public static class SupportChecks
             yield return Warn(
                 values.Own("foundingLevel") is null ? "foundingDepth" : "foundingLevel",
                 $"At axis {axis.Name} the foundation's top, {units.FormatWithUnit(foot, QuantityKind.Length)}, lies above the "
-                    + $"underside of what it should carry, {units.FormatWithUnit(support.CapSoffit, QuantityKind.Length)}. Found it "
-                    + "deeper."
-            );
+                    + $"underside of what it should carry, {units.FormatWithUnit(support.CapSoffit, QuantityKind.Length)}: nothing "
+                    + "is left between them. Found it deeper."
+            ) with
+            {
+                Repair = values.Is("pier", "pileBent") ? null : Deeper(support, units),
+            };
         if (ground is not null && support.LowestGround is null)
             yield return Warn(
                 "foundingDepth",
@@ -130,5 +137,17 @@ public static class SupportChecks
             if (spacing < 2 * radius + 1e-6)
                 yield return Warn("pileSpacing", $"The piles at axis {axis.Name} touch each other.");
         }
+    }
+
+    /// <summary>Founds a support so deep that something is left between its foundation and what it carries.</summary>
+    private static Repair Deeper(SupportPlace support, UnitSystem units)
+    {
+        var level = Math.Floor(100 * (support.CapSoffit - LeastHeight - (support.FootTop - support.FoundingLevel))) / 100;
+        var number = level.ToString("R", CultureInfo.InvariantCulture);
+        var own = support.Geometry.Bridge.Supports.TryGetValue($"{support.Axis.Number}", out _);
+        var patch = own
+            ? new RepairOperation("add", $"/supports/{support.Axis.Number}/sizes/foundingLevel", number)
+            : new RepairOperation("add", $"/supports/{support.Axis.Number}", $$$"""{"sizes":{"foundingLevel":{{{number}}}}}""");
+        return new($"Found it at {units.FormatWithUnit(level, QuantityKind.Length)}", [patch]);
     }
 }

@@ -15,6 +15,9 @@ public static partial class GeneralArrangement
     private const double Margin = 10;
     private const double Text = 2.5;
 
+    /// <summary>Lines of notes that supports may take.</summary>
+    private const int SupportLines = 4;
+
     /// <param name="geometry">The bridge.</param>
     /// <param name="ground">The ground, or null where none is given.</param>
     /// <param name="units">Units of the texts.</param>
@@ -33,7 +36,7 @@ public static partial class GeneralArrangement
         var middle = (geometry.Axes[geometry.SpanCount / 2].Station + geometry.Axes[geometry.SpanCount / 2 + 1].Station) / 2;
         var section = SectionView.Draw(geometry, units, new(250, 90, Text), middle);
         View(canvas, section, Margin, Height - Margin - 91);
-        Notes(canvas, geometry, units, results, 262, Height - Margin - 88);
+        Notes(canvas, geometry, ground, units, results, new(262, Height - Margin - 92));
         TitleBlock(canvas, geometry, date, [elevation, plan, section]);
         return canvas.Finish("General arrangement");
     }
@@ -45,12 +48,19 @@ public static partial class GeneralArrangement
         canvas.Text(new(x + 5, y + 5), view.Note, TextKind.Soft);
     }
 
-    private static void Notes(Canvas canvas, BridgeGeometry geometry, UnitSystem units, BridgeResults? results, double x, double y)
+    private static void Notes(
+        Canvas canvas,
+        BridgeGeometry geometry,
+        Ground? ground,
+        UnitSystem units,
+        BridgeResults? results,
+        Core.Geometry.Point at
+    )
     {
         var bridge = geometry.Bridge;
         var types = geometry.Sections.InUse.ToList();
-        canvas.Text(new(x, y), "Notes", TextKind.Strong, height: 3.2);
-        string[] notes =
+        canvas.Text(at, "Notes", TextKind.Strong, height: 3.2);
+        List<string> notes =
         [
             $"1  Stations, levels and dimensions in {units[QuantityKind.Length].Symbol}.",
             $"2  {Skews(geometry, units)}; dimensions along the road line.",
@@ -62,8 +72,12 @@ public static partial class GeneralArrangement
                 + $"“{bridge.Basis.NationalSet}”{(bridge.Basis.OwnValues.Count > 0 ? " with own values" : "")}.",
             $"6  {Checked(results)}",
         ];
-        for (var i = 0; i < notes.Length; i++)
-            canvas.Text(new(x, y + 5 + i * 4.3), notes[i]);
+        var supports = SupportNotes.Of(geometry, ground, units).ToList();
+        notes.AddRange(supports.Take(SupportLines).Select((line, i) => i == 0 ? $"7  {line}" : $"    {line}"));
+        if (supports.Count > SupportLines)
+            notes[^1] = "    Other supports: see their own drawings.";
+        for (var i = 0; i < notes.Count; i++)
+            canvas.Text(new(at.X, at.Y + 5 + i * 4), Shorten(canvas, notes[i], TextKind.Plain, Width - Margin - 3 - at.X));
     }
 
     /// <summary>Material and depth of the girders, each once.</summary>

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
 using Pravik.Core.Geometry;
@@ -6,6 +7,7 @@ using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Solids;
 using Pravik.Core.Validation;
+using Pravik.Exchange;
 
 namespace Pravik.Core.Tests.Substructure;
 
@@ -209,6 +211,24 @@ public class SupportTests
             f => f.Path == $"/supports/2/sizes/{size}" && f.Message.Contains(words)
         );
         Assert.Empty(SupportChecks.Check(new(Demo), Plain(36)));
+    }
+
+    /// <summary>A pier of which nothing is left offers to be founded deeper, which mends it.</summary>
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void A_pier_that_has_vanished_is_founded_deeper(bool hasOwn)
+    {
+        var bridge = hasOwn ? With(Demo, 2, [("foundingLevel", 44.5)]) : Demo;
+        var ground = Plain(hasOwn ? 36 : 45.5);
+        var found = SupportChecks.Check(new(bridge), ground).First(f => f.Message.Contains("nothing is left") && f.Path.Contains("/2/"));
+        var patch = found.Repair!.Patch.Select(o => new PatchOperation(o.Op, o.Path, JsonNode.Parse(o.Value)));
+        var patched = BridgeEditing.Apply(bridge, [.. patch]).Bridge!;
+        Assert.DoesNotContain(
+            SupportChecks.Check(new(patched), ground),
+            f => f.Path.Contains("/2/") && f.Message.Contains("nothing is left")
+        );
+        Assert.InRange(At(patched, 2).CapSoffit - At(patched, 2).FootTop, 1, 1.02);
     }
 
     /// <summary>Back wall to approach slab stand behind the deck's end at both ends, in the frame of a skewed axis.</summary>
