@@ -9,6 +9,7 @@ root.Subcommands.Add(SchemaCommand.Make());
 root.Subcommands.Add(FrameCommand.Make());
 root.Subcommands.Add(SolveCommand.Make());
 root.Subcommands.Add(ModelsCommand.Make());
+root.Subcommands.Add(TrafficCommand.Make());
 root.Subcommands.Add(BackupCommand.Make());
 root.Subcommands.Add(BackupCommand.MakeRestore());
 root.Subcommands.Add(TidyCommand.Make());

@@ -139,9 +139,10 @@ test("the station is moved with keys and by the band, and every drawing obeys", 
   await page.locator(".ledger h1").click();
   await page.keyboard.press("]");
   await page.locator("figcaption b", { hasText: "Section at 155.200" }).waitFor();
+  // Two keys one after the other: none is lost, and no older answer takes the cursor back.
   await page.keyboard.press("[");
   await page.keyboard.press("[");
-  await page.locator("figcaption b", { hasText: "Section at 129.400" }).waitFor();
+  await page.locator("figcaption b", { hasText: "Section at 112.000" }).waitFor();
   const band = await restingBox(page.locator("#band"));
   await page.mouse.move(band.x + 300, band.y + 8);
   await page.mouse.down();

@@ -30,6 +30,10 @@ public sealed class DeckShares(DeckMesh mesh, ModelChoices choices)
         return all.ToImmutable();
     }
 
+    /// <summary>A load of 1 N down on each joint of the mesh, as the model's joints carry it.</summary>
+    public IReadOnlyList<IReadOnlyList<NodalLoad>> UnitLoads() =>
+        [.. Enumerable.Range(0, mesh.Nodes.Length).Select(n => (IReadOnlyList<NodalLoad>)[.. Of(n).Select(s => Down(s.Node, s.Share))])];
+
     /// <summary>Share that a girder carries of a load on a joint of the mesh, 1 or 0 where joints carry their own.</summary>
     public double To(GirderIndex girder, int node)
     {

@@ -1,3 +1,5 @@
+using Pravik.Core.Models;
+
 namespace Pravik.Core.Traffic;
 
 /// <summary>
@@ -22,4 +24,20 @@ public sealed record InfluenceSurface(double[] Ordinates, SurfaceJump? Jump = nu
 /// A jump on a row of the mesh: what to add to the ordinates of its joints, from the left edge, for a load just behind it and just ahead
 /// of it.
 /// </summary>
-public sealed record SurfaceJump(int Row, double[] Behind, double[] Ahead);
+public sealed record SurfaceJump(int Row, double[] Behind, double[] Ahead)
+{
+    /// <summary>
+    /// Shear just within the end of a span jumps by 1 for a load that passes over the girder's own joint there; null at other points.
+    /// </summary>
+    public static SurfaceJump? OfShear(BridgeModel model, DeckShares shares, ModelPoint place)
+    {
+        var (first, last) = model.Mesh.Spans[place.Span];
+        if (place.Line != first && place.Line != last)
+            return null;
+        var step = new double[model.Mesh.Longitudinals];
+        for (var k = 0; k < step.Length; k++)
+            step[k] = shares.To(place.Girder, model.Mesh.NodeAt(k, place.Line));
+        var none = new double[step.Length];
+        return place.Line == first ? new(place.Line, none, step) : new(place.Line, [.. step.Select(s => -s)], none);
+    }
+}

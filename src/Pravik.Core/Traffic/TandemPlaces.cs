@@ -91,6 +91,8 @@ internal sealed class TandemPlaces
     private void Add(DeckLine line, int from, double station, int offDeck)
     {
         var rows = line.Station;
+        // Just ahead of the last row is the end of the deck itself: a wheel stands on it.
+        station = station > rows[^1] && station < rows[^1] + 2 * Nudge ? rows[^1] : station;
         if (station < rows[0] || station > rows[^1])
         {
             wheels.Add(new(offDeck, 0));

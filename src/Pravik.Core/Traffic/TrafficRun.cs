@@ -60,18 +60,7 @@ public sealed class TrafficRun
     {
         var run = new TrafficRun(geometry, model, layout, effects, choices);
         var tasks = run.Tasks().ToList();
-        List<ImmutableArray<NodalLoad>> loads =
-        [
-            .. Enumerable
-                .Range(0, model.Mesh.Nodes.Length)
-                .Select(n => run.shares.Of(n).Select(s => DeckShares.Down(s.Node, s.Share)).ToImmutableArray()),
-        ];
-        var solver = new InfluenceSolver(
-            analysis,
-            [.. loads.Select(l => (IReadOnlyList<NodalLoad>)l)],
-            tasks.Sum(t => t.Effects.Length),
-            cancel
-        );
+        var solver = new InfluenceSolver(analysis, run.shares.UnitLoads(), tasks.Sum(t => t.Effects.Length), cancel);
         var done = 0;
         Parallel.ForEach(
             Chunks(tasks),
@@ -171,7 +160,7 @@ public sealed class TrafficRun
             {
                 var surfaces = Surfaces(ordinates);
                 var (behind, ahead, deflection) = (surfaces[^3], surfaces[^2], surfaces[^1]);
-                if (JumpAt(place) is { } jump)
+                if (SurfaceJump.OfShear(model, shares, place) is { } jump)
                 {
                     surfaces[V] = surfaces[V] with { Jump = jump };
                     (behind, ahead) = (surfaces[V], surfaces[V]);
@@ -208,21 +197,6 @@ public sealed class TrafficRun
                 envelope.Set(to, greatest, value, envelope.Loading(from, side));
             }
         }
-    }
-
-    /// <summary>
-    /// Shear just within the end of a span jumps by 1 for a load that passes over the girder's own joint there; null at other points.
-    /// </summary>
-    private SurfaceJump? JumpAt(ModelPoint place)
-    {
-        var (first, last) = model.Mesh.Spans[place.Span];
-        if (place.Line != first && place.Line != last)
-            return null;
-        var step = new double[model.Mesh.Longitudinals];
-        for (var k = 0; k < step.Length; k++)
-            step[k] = shares.To(place.Girder, model.Mesh.NodeAt(k, place.Line));
-        var none = new double[step.Length];
-        return place.Line == first ? new(place.Line, none, step) : new(place.Line, [.. step.Select(s => -s)], none);
     }
 
     private Task OfMember(int member)

@@ -123,12 +123,16 @@ public static partial class GeneralArrangement
             : $"{units.Format(all.Min(), QuantityKind.Size)} to {units.FormatWithUnit(all.Max(), QuantityKind.Size)}";
     }
 
+    /// <summary>The skew that most axes have, and the axes that have another.</summary>
     private static string Skews(BridgeGeometry geometry, UnitSystem units)
     {
-        var skews = geometry.Axes.Select(a => units.FormatWithUnit(a.Skew, QuantityKind.Angle)).ToList();
-        return skews.Distinct().Count() == 1
-            ? $"Skew {skews[0]} at every axis"
-            : $"Skews {string.Join(", ", skews)} at axes {geometry.Axes[0].Name} to {geometry.Axes[^1].Name}";
+        var skews = geometry
+            .Axes.GroupBy(a => units.FormatWithUnit(a.Skew, QuantityKind.Angle))
+            .OrderByDescending(g => g.Count())
+            .Select(g => (Skew: g.Key, Axes: g.Select(a => a.Name).ToList()))
+            .ToList();
+        var others = skews.Skip(1).Select(s => $"{s.Skew} at {(s.Axes.Count > 1 ? "axes" : "axis")} {string.Join(", ", s.Axes)}");
+        return skews.Count == 1 ? $"Skew {skews[0].Skew} at every axis" : $"Skew {skews[0].Skew}, but {string.Join("; ", others)}";
     }
 
     private static void TitleBlock(Canvas canvas, BridgeGeometry geometry, string date, IReadOnlyList<Drawing> views)

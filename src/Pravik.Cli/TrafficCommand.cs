@@ -1,0 +1,177 @@
+using System.CommandLine;
+using System.Globalization;
+using System.Text.Json;
+using Pravik.Core.Bridges;
+using Pravik.Core.Effects;
+using Pravik.Core.Places;
+using Pravik.Core.Stages;
+using Pravik.Core.Traffic;
+using Pravik.Core.Units;
+using Pravik.Exchange;
+
+namespace Pravik.Cli;
+
+/// <summary><c>traffic FILE</c>: puts a traffic model where it is worst for effects of a bridge, with the load behind each value.</summary>
+internal static class TrafficCommand
+{
+    private static readonly Dictionary<string, SurveyEffect> Effects = new(StringComparer.Ordinal)
+    {
+        ["M"] = SurveyEffect.M,
+        ["V"] = SurveyEffect.V,
+        ["T"] = SurveyEffect.T,
+        ["N"] = SurveyEffect.N,
+        ["R"] = SurveyEffect.R,
+        ["d"] = SurveyEffect.D,
+    };
+
+    private sealed record Asked(
+        string File,
+        string Model,
+        string Effect,
+        int? Girder,
+        string? Vehicles,
+        bool IsStatic,
+        bool Json,
+        bool Csv
+    );
+
+    public static Command Make()
+    {
+        var file = new Argument<string>("FILE") { Description = "A bridge as JSON (docs/file-format.md)." };
+        var model = new Option<string>("--model")
+        {
+            Description = "Traffic model by name: LM1, LM2, LM3 1800/150, LM4, FLM1 to FLM4, LM71, SW/0, SW/2, HL-93, an own vehicle's.",
+            DefaultValueFactory = _ => "LM1",
+        };
+        var effect = new Option<string>("--effect")
+        {
+            Description = "M, V, T, N of girders, R of bearings, d for deflections.",
+            DefaultValueFactory = _ => "M",
+        };
+        var girder = new Option<int?>("--girder") { Description = "One girder, from 1; all without." };
+        var vehicles = new Option<string?>("--vehicles") { Description = "A file of own vehicles (docs/traffic.md)." };
+        var isStatic = new Option<bool>("--static") { Description = "Without dynamic factors and factors by number of lanes." };
+        var json = new Option<bool>("--json") { Description = "Print JSON, in SI units." };
+        var csv = new Option<bool>("--csv") { Description = "Print CSV, in SI units." };
+        var command = new Command(
+            "traffic",
+            "Put a traffic model where it is worst for every place, without partial factors. Exit status 2: bad input."
+        )
+        {
+            file,
+            model,
+            effect,
+            girder,
+            vehicles,
+            isStatic,
+            json,
+            csv,
+        };
+        command.SetAction(p =>
+            Run(
+                new(
+                    p.GetRequiredValue(file),
+                    p.GetRequiredValue(model),
+                    p.GetRequiredValue(effect),
+                    p.GetValue(girder),
+                    p.GetValue(vehicles),
+                    p.GetValue(isStatic),
+                    p.GetValue(json),
+                    p.GetValue(csv)
+                )
+            )
+        );
+        return command;
+    }
+
+    private static int Run(Asked asked)
+    {
+        int Refuse(string words)
+        {
+            Console.Error.WriteLine(words);
+            return Exit.BadInput;
+        }
+        if (!Effects.TryGetValue(asked.Effect, out var effect))
+            return Refuse($"--effect: “{asked.Effect}” is none of {string.Join(", ", Effects.Keys)}.");
+        if (BridgeFile.Read(asked.File) is not { } bridge)
+            return Exit.BadInput;
+        if (asked.Girder is { } number && (number < 1 || number > bridge.Girders.Count))
+            return Refuse($"--girder: {number} is none of the girders 1 to {bridge.Girders.Count}.");
+        var (traffic, problem) = ModelOf(asked, bridge);
+        if (traffic is null)
+            return Refuse(problem);
+        if (ModelRun.Refusal(bridge) is { } reason)
+            return Refuse($"{asked.File}: {reason}.");
+        try
+        {
+            var geometry = new BridgeGeometry(bridge);
+            GirderIndex? girder = asked.Girder is { } one ? one - 1 : null;
+            var found = TrafficQuery.Of(geometry).Of(asked.IsStatic ? traffic.Static() : traffic, [effect], girder);
+            var rows = found.Select(f => new TrafficRow(traffic.Name, asked.Effect, f, geometry)).ToList();
+            if (asked.Json)
+                Console.WriteLine(JsonSerializer.Serialize(new { envelopes = rows.Select(r => r.ToJson()) }, Indented));
+            else if (asked.Csv)
+                Csv(rows);
+            else
+                Table(rows, traffic, UnitSystem.Named(bridge.Basis.Units));
+            return Exit.Passes;
+        }
+        catch (ModelRefusedException refused)
+        {
+            return Refuse($"{asked.File}: {refused.Message}");
+        }
+    }
+
+    private static readonly JsonSerializerOptions Indented = new(JsonSerializerDefaults.Web)
+    {
+        WriteIndented = true,
+        Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
+
+    private static (TrafficModel? Model, string Problem) ModelOf(Asked asked, Bridge bridge)
+    {
+        List<Vehicle> own = [];
+        if (asked.Vehicles is { } path)
+        {
+            if (!File.Exists(path))
+                return (null, $"{path}: no such file.");
+            var reading = VehiclesJson.Read(File.ReadAllText(path));
+            if (reading.Findings.Count > 0)
+                return (null, string.Join(Environment.NewLine, reading.Findings.Select(f => $"{path}{f.Path}: {f.Message}")));
+            own = [.. reading.Vehicles];
+        }
+        var values = bridge.Basis.Values;
+        if (own.Find(v => v.Name.Equals(asked.Model.Trim(), StringComparison.OrdinalIgnoreCase)) is { } vehicle)
+            return (TrafficModels.Of(vehicle, values), "");
+        var names = TrafficModels.All(values).Select(m => m.Name).Concat(own.Select(v => v.Name));
+        return TrafficModels.Named(asked.Model, values) is { } model
+            ? (model, "")
+            : (null, $"--model: “{asked.Model}” is none of {string.Join(", ", names)}.");
+    }
+
+    private static void Csv(List<TrafficRow> rows)
+    {
+        string N(double value) => value.ToString("R", CultureInfo.InvariantCulture);
+        Console.WriteLine("model,girder,span,at,station,effect,greatest,least");
+        foreach (var r in rows)
+            Console.WriteLine(
+                $"\"{r.Model}\",{r.Girder},{r.Span},{N(r.At)},{N(r.Station)},{r.Effect},{N(r.Of.Greatest.Value)},{N(r.Of.Least.Value)}"
+            );
+    }
+
+    private static void Table(List<TrafficRow> rows, TrafficModel traffic, UnitSystem units)
+    {
+        Console.WriteLine($"{traffic.Name}, {traffic.Source}; characteristic values without partial factors");
+        if (traffic.LeftOut is { } left)
+            Console.WriteLine($"left out: {left}");
+        var kind = rows.Count == 0 ? QuantityKind.Moment : rows[0].Kind;
+        Console.WriteLine(
+            $"{"girder", -7}{"span", 5}{"station", 12}{$"greatest, {units[kind].Symbol}", 18}{$"least, {units[kind].Symbol}", 18}  load behind the greatest"
+        );
+        foreach (var r in rows)
+            Console.WriteLine(
+                $"{$"G{r.Girder}", -7}{r.Span, 5}{units.Format(r.Station, QuantityKind.Length), 12}{units.Format(r.Of.Greatest.Value, kind), 18}"
+                    + $"{units.Format(r.Of.Least.Value, kind), 18}  {TrafficRow.Words(r.Of.Greatest, units)}"
+            );
+    }
+}

@@ -1,0 +1,116 @@
+using System.Collections.Immutable;
+using Pravik.Core.Codes;
+
+namespace Pravik.Core.Traffic;
+
+/// <summary>Road traffic of EN 1991-2.</summary>
+public static class EnRoadTraffic
+{
+    private const double kN = 1000;
+
+    /// <summary>All of them, with the adjustment factors of a national set.</summary>
+    public static ImmutableArray<TrafficModel> All(NationalValues values) =>
+        [
+            Lm1(values, "LM1", "EN 1991-2 4.3.2", 1, 1),
+            Lm2(values),
+            .. SpecialVehicles().Select(v => Alone($"LM3 {v.Name}", "EN 1991-2 Annex A", v, values["laneWidth"])),
+            new("LM4", "EN 1991-2 4.3.5", LaneRule.Notional, []) { Rest = 5 * kN },
+            Lm1(values, "FLM1", "EN 1991-2 4.6.2", 0.7, 0.3),
+            Lorries("FLM2", "EN 1991-2 Table 4.6", FrequentLorries, values["laneWidth"]),
+            Alone(
+                "FLM3",
+                "EN 1991-2 4.6.4",
+                new("fatigue vehicle", Vehicle.Of([120 * kN, 120 * kN, 120 * kN, 120 * kN], [1.2, 6, 1.2])),
+                values["laneWidth"]
+            ) with
+            {
+                LeftOut = "the second vehicle of 36 kN an axle",
+            },
+            Lorries("FLM4", "EN 1991-2 Table 4.7", EquivalentLorries, values["laneWidth"]),
+        ];
+
+    /// <summary>
+    /// Tandems in lanes 1 to 3, each whole or not at all, and distributed loads on adverse parts; factors on both parts (4.3.2, 4.6.2).
+    /// </summary>
+    private static TrafficModel Lm1(NationalValues values, string name, string source, double onTandem, double onLane)
+    {
+        var lm1 = LoadModel1.Of(values);
+        LaneKind Lane(int i) =>
+            new(
+                1,
+                [
+                    new($"lane {i + 1}")
+                    {
+                        Vehicle = new("tandem", Vehicle.Alike(2, onTandem * lm1.Axle[i], LoadModel1.AxleSpacing)),
+                        Area = onLane * lm1.Lane[i],
+                    },
+                    // Its distributed load stands also where its tandem would relieve.
+                    new($"lane {i + 1} without tandem") { Area = onLane * lm1.Lane[i] },
+                ]
+            );
+        return new(name, source, LaneRule.Notional, [Lane(0), Lane(1), Lane(2)])
+        {
+            LaneWidth = values["laneWidth"],
+            Rest = onLane * lm1.Rest,
+        };
+    }
+
+    private static TrafficModel Lm2(NationalValues values) =>
+        Alone("LM2", "EN 1991-2 4.3.3", new("single axle", [new(values["alphaQ1"] * 400 * kN, 0)]), values["laneWidth"]);
+
+    private static TrafficModel Alone(string name, string source, Vehicle vehicle, double laneWidth) =>
+        new(name, source, LaneRule.Notional, [new(1, [new(vehicle.Name) { Vehicle = vehicle }])])
+        {
+            LaneWidth = laneWidth,
+            LeftOut = name.StartsWith("LM3", StringComparison.Ordinal)
+                ? "load model 1 beside the special vehicle; it goes at low speed"
+                : null,
+        };
+
+    private static TrafficModel Lorries(string name, string source, ImmutableArray<Vehicle> lorries, double laneWidth) =>
+        new(name, source, LaneRule.Notional, [new(1, [.. lorries.Select(v => new LaneLoad(v.Name) { Vehicle = v })])])
+        {
+            LaneWidth = laneWidth,
+            LeftOut = "shares and numbers of lorries: the worst single one is told",
+        };
+
+    /// <summary>Special vehicles with axles of 150 and 200 kN, which go in one lane (Tables A.1 and A.2, Figure A.1).</summary>
+    private static IEnumerable<Vehicle> SpecialVehicles()
+    {
+        const double Gap = 1.5;
+        foreach (var (total, axle, count) in new[] { (600, 150, 4), (900, 150, 6), (1200, 150, 8), (1500, 150, 10), (1800, 150, 12) })
+            yield return Special($"{total}/{axle}", Vehicle.Alike(count, axle * kN, Gap));
+        yield return Special("1200/200", Vehicle.Alike(6, 200 * kN, Gap));
+        yield return Special("1500/200", [new(100 * kN, 0), .. Vehicle.Alike(8, 200 * kN, Gap).Skip(1)]);
+        foreach (var (total, count) in new[] { (1800, 9), (2400, 12), (3000, 15), (3600, 18) })
+            yield return Special($"{total}/200", Vehicle.Alike(count, 200 * kN, Gap));
+        foreach (var (total, first, second) in new[] { (2400, 6, 6), (3000, 8, 7), (3600, 9, 9) })
+            yield return Special(
+                $"{total}/200/200",
+                [.. Vehicle.Alike(first, 200 * kN, Gap), new(200 * kN, 12), .. Vehicle.Alike(second, 200 * kN, Gap).Skip(1)]
+            );
+    }
+
+    private static Vehicle Special(string name, ImmutableArray<Axle> axles) => new(name, axles) { WheelSpacing = 1.5 };
+
+    private static ImmutableArray<Vehicle> FrequentLorries { get; } =
+    [
+        Lorry(1, [90, 190], [4.5]),
+        Lorry(2, [80, 140, 140], [4.2, 1.3]),
+        Lorry(3, [90, 180, 120, 120, 120], [3.2, 5.2, 1.3, 1.3]),
+        Lorry(4, [90, 190, 140, 140], [3.4, 6, 1.8]),
+        Lorry(5, [90, 180, 120, 110, 110], [4.8, 3.6, 4.4, 1.3]),
+    ];
+
+    private static ImmutableArray<Vehicle> EquivalentLorries { get; } =
+    [
+        Lorry(1, [70, 130], [4.5]),
+        Lorry(2, [70, 120, 120], [4.2, 1.3]),
+        Lorry(3, [70, 150, 90, 90, 90], [3.2, 5.2, 1.3, 1.3]),
+        Lorry(4, [70, 140, 90, 90], [3.4, 6, 1.8]),
+        Lorry(5, [70, 130, 90, 80, 80], [4.8, 3.6, 4.4, 1.3]),
+    ];
+
+    private static Vehicle Lorry(int number, double[] loads, double[] gaps) =>
+        new($"lorry {number}", Vehicle.Of([.. loads.Select(l => l * kN)], gaps));
+}

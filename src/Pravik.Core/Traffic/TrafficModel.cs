@@ -1,0 +1,79 @@
+using System.Collections.Immutable;
+
+namespace Pravik.Core.Traffic;
+
+/// <summary>How lanes lie on the deck.</summary>
+public enum LaneRule
+{
+    /// <summary>Notional lanes of EN 1991-2 Table 4.1, anywhere on the carriageways.</summary>
+    Notional,
+
+    /// <summary>Design lanes of AASHTO LRFD 3.6.1.1.1, anywhere on the carriageways.</summary>
+    Design,
+
+    /// <summary>A railway track along the road line.</summary>
+    Track,
+}
+
+/// <summary>What loads a lane. A lane may have several, of which the worst acts.</summary>
+/// <param name="Name">Name in words.</param>
+public sealed record LaneLoad(string Name)
+{
+    /// <summary>The vehicle, once; null for none.</summary>
+    public Vehicle? Vehicle { get; init; }
+
+    /// <summary>Factor on the vehicle for its dynamics.</summary>
+    public double Dynamic { get; init; } = 1;
+
+    /// <summary>Factor on all of it.</summary>
+    public double Factor { get; init; } = 1;
+
+    /// <summary>Load per area of the lane on adverse parts, along and across (N/m²).</summary>
+    public double Area { get; init; }
+
+    /// <summary>Load along the lane on adverse parts (N/m).</summary>
+    public double Line { get; init; }
+
+    /// <summary>Width over which the line load is spread (m); 0 for the wheel lines.</summary>
+    public double LineWidth { get; init; }
+
+    /// <summary>Distance before and behind the vehicle that the line load keeps (m); null where it may lie under it.</summary>
+    public double? LineClear { get; init; }
+
+    /// <summary>Whether it acts on hogging moments and on reactions of piers only (AASHTO LRFD 3.6.1.3.1).</summary>
+    public bool OnlyOverPiers { get; init; }
+}
+
+/// <summary>Lanes that are loaded alike: at most so many, each with the worst of some loads.</summary>
+public sealed record LaneKind(int Most, ImmutableArray<LaneLoad> Loads);
+
+/// <summary>A traffic model as data: where lanes lie, what loads them, and how lanes count together.</summary>
+/// <param name="Name">Name by which it is asked for.</param>
+/// <param name="Source">Where it is defined.</param>
+/// <param name="Rule">How lanes lie.</param>
+/// <param name="Kinds">Kinds of lanes.</param>
+public sealed record TrafficModel(string Name, string Source, LaneRule Rule, ImmutableArray<LaneKind> Kinds)
+{
+    /// <summary>Width of a lane (m).</summary>
+    public double LaneWidth { get; init; } = 3;
+
+    /// <summary>Least distance of a wheel from the edge of its lane (m); null where it runs in the middle.</summary>
+    public double? Margin { get; init; }
+
+    /// <summary>Load on the rest of the carriageways on adverse parts (N/m²).</summary>
+    public double Rest { get; init; }
+
+    /// <summary>Factors by the number of loaded lanes; the last goes on.</summary>
+    public ImmutableArray<double> Presence { get; init; } = [1];
+
+    /// <summary>What is left out, in words; null for nothing.</summary>
+    public string? LeftOut { get; init; }
+
+    /// <summary>The model without dynamic factors and factors by number of lanes.</summary>
+    public TrafficModel Static() =>
+        this with
+        {
+            Presence = [1],
+            Kinds = [.. Kinds.Select(k => k with { Loads = [.. k.Loads.Select(l => l with { Dynamic = 1 })] })],
+        };
+}
