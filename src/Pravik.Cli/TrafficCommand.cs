@@ -165,13 +165,19 @@ internal static class TrafficCommand
         if (traffic.LeftOut is { } left)
             Console.WriteLine($"left out: {left}");
         var kind = rows.Count == 0 ? QuantityKind.Moment : rows[0].Kind;
-        Console.WriteLine(
-            $"{"girder", -7}{"span", 5}{"station", 12}{$"greatest, {units[kind].Symbol}", 18}{$"least, {units[kind].Symbol}", 18}  load behind the greatest"
-        );
+        var symbol = units[kind].Symbol;
+        Line("girder", "span", "station", $"greatest, {symbol}", $"least, {symbol}", "load behind the greatest");
         foreach (var r in rows)
-            Console.WriteLine(
-                $"{$"G{r.Girder}", -7}{r.Span, 5}{units.Format(r.Station, QuantityKind.Length), 12}{units.Format(r.Of.Greatest.Value, kind), 18}"
-                    + $"{units.Format(r.Of.Least.Value, kind), 18}  {TrafficRow.Words(r.Of.Greatest, units)}"
+            Line(
+                $"G{r.Girder}",
+                $"{r.Span}",
+                units.Format(r.Station, QuantityKind.Length),
+                units.Format(r.Of.Greatest.Value, kind),
+                units.Format(r.Of.Least.Value, kind),
+                TrafficRow.Words(r.Of.Greatest, units)
             );
+
+        static void Line(string girder, string span, string station, string greatest, string least, string words) =>
+            Console.WriteLine($"{girder, -7}{span, 5}{station, 12}{greatest, 18}{least, 18}  {words}".TrimEnd());
     }
 }

@@ -39,7 +39,7 @@ internal sealed class LanePositions
     /// <summary>Distance of rails, for line loads without a vehicle (m).</summary>
     private const double Rails = 1.5;
 
-    /// <summary>Two wheel lines, by their number in <see cref="Lines"/>: the offset of their middle and how far they are apart (m).</summary>
+    /// <summary>Two wheel lines by number in <see cref="Lines"/>: the offset of their middle, and their distance (m).</summary>
     public sealed record WheelRun(double Middle, double Spacing, int Left, int Right);
 
     /// <summary>A lane on a carriageway from an offset, over a width (m), and where wheels may run.</summary>
@@ -80,8 +80,8 @@ internal sealed class LanePositions
     }
 
     /// <summary>
-    /// Number and width of lanes: notional lanes, or design lanes: Int(w/12 ft) of 12 ft, two halves between 20 and 24 ft, one where there is
-    /// less.
+    /// Number and width of lanes: notional lanes, or design lanes: Int(w/12 ft) of 12 ft, two halves between 20 and 24 ft, one where
+    /// there is less.
     /// </summary>
     private static (int Count, double Width) On(double width, TrafficModel model)
     {

@@ -7,7 +7,7 @@ namespace Pravik.Drawings.Sheets;
 /// <summary>Sizes of the substructure in words, supports that are alike in one line.</summary>
 internal static class SupportNotes
 {
-    /// <summary>“Axes 2, 3: 3 round columns 0.900, crosshead 1.200 × 1.000; pads 4.000 × 2.500 × 0.800”; sizes across, along, upright.</summary>
+    /// <summary>“Axes 2, 3: 3 round columns 0.900, crosshead 1.200 × 1.000; pad 4.000 × 2.500 × 0.800”: across, along, upright.</summary>
     public static IEnumerable<string> Of(BridgeGeometry geometry, Ground? ground, UnitSystem units) =>
         SupportPlace
             .All(geometry, ground)
@@ -42,7 +42,8 @@ internal static class SupportNotes
     {
         var (foot, count) = (support.Feet[0], support.Feet.Length);
         var name = support.Values.HasPiles ? "cap" : "pad";
-        return $"{(count == 1 ? name : $"{count} {name}s")} {by([foot.To - foot.From, foot.Ahead - foot.Back, support.Values.Size("footThickness")])}";
+        var size = by([foot.To - foot.From, foot.Ahead - foot.Back, support.Values.Size("footThickness")]);
+        return $"{(count == 1 ? name : $"{count} {name}s")} {size}";
     }
 
     private static string Piles(SupportPlace support, Func<double[], string> by) =>

@@ -124,8 +124,11 @@ export class Page {
     work.band.place(work.band.station);
     showTimes();
     if (this.focus) this.focusOn(this.focus);
-    if (this.opened) document.getElementById("drawer")?.focus();
+    // An answer that was asked for before the panel was opened has not got it yet.
+    const drawer = document.getElementById("drawer");
+    if (!this.opened || drawer.dataset.open !== work.choices.get("drawer")) return;
     this.opened = false;
+    drawer.focus();
   }
 
   updating(from, to, change, skip, skipChildren) {
