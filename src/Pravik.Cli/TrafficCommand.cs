@@ -178,6 +178,10 @@ internal static class TrafficCommand
             );
 
         static void Line(string girder, string span, string station, string greatest, string least, string words) =>
-            Console.WriteLine($"{girder, -7}{span, 5}{station, 12}{greatest, 18}{least, 18}  {words}".TrimEnd());
+            Console.WriteLine(
+                (
+                    girder.PadRight(7) + span.PadLeft(5) + station.PadLeft(12) + greatest.PadLeft(18) + least.PadLeft(18) + "  " + words
+                ).TrimEnd()
+            );
     }
 }

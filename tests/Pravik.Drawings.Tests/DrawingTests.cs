@@ -269,7 +269,7 @@ public class DrawingTests
                 .Text;
         Assert.StartsWith("2  Skew 11.46 ° at every axis", Note(Bridge));
         Assert.StartsWith(
-            "2  Skews 11.46 °, 5.73 °, 11.46 ° at axes 1 to 3",
+            "2  Skew 11.46 °, but 5.73 ° at axis 2",
             Note(Bridge with { Axes = Bridge.Axes with { Own = Bridge.Axes.Own.Add("2", new() { Skew = 0.1 }) } })
         );
     }

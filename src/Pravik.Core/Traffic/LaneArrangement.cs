@@ -66,7 +66,8 @@ internal sealed class LaneArrangement
     private ImmutableArray<PlacedLane> Follow((double Value, PlacedLane Lane)?[][] gains, int[] choice, int left)
     {
         var lanes = ImmutableArray.CreateBuilder<PlacedLane>();
-        for (var i = 0; i < positions.All.Count && left > 0; )
+        var i = 0;
+        while (i < positions.All.Count && left > 0)
         {
             var kind = choice[i * states + left];
             if (kind < 0)

@@ -1,10 +1,11 @@
-// Flat drawings seen closer: Ctrl and wheel (or two fingers) about the pointer, + and − about the middle, Shift and drag to move; f shows all.
+// Flat drawings seen closer: Ctrl and wheel (or two fingers) about the pointer, + and − about the middle; Shift and drag moves, f shows
+// all.
 
 const STEP = 1.25;
 const MOST = 40;
 
 const viewOf = (element) => element?.closest?.("#views figure[data-view]:has(.drawing > svg)");
-const rounded = (v) => Number(v.toFixed(4));
+const toMicrons = (v) => Number(v.toFixed(3));
 
 export class Zoom {
   constructor(work) {
@@ -100,7 +101,7 @@ function show(svg, { x, y, size }) {
   svg.style.aspectRatio ||= `${svg.clientWidth} / ${svg.clientHeight}`;
   const [x0, y0, width, height] = svg.dataset.whole.split(/[ ,]+/).map(Number);
   const box = [x0 + x * width, y0 + y * height, size * width, size * height];
-  svg.setAttribute("viewBox", box.map(rounded).join(" "));
+  svg.setAttribute("viewBox", box.map(toMicrons).join(" "));
   if (size === 1) svg.style.aspectRatio = "";
   // The scale beside the title is that of the whole.
   const note = svg.closest("figure").querySelector("figcaption span");
