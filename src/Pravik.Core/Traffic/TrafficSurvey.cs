@@ -142,10 +142,9 @@ public sealed class TrafficSurvey
     {
         var at = model.Seats[seat];
         var place = layout.Seats[seat];
-        var isPier =
-            geometry.UnitOf(Math.Max(0, at.Axis - 1)) == geometry.UnitOf(Math.Min(geometry.SpanCount - 1, at.Axis.Value))
-            && at.Axis > 0
-            && at.Axis < geometry.SpanCount;
+        var (axis, spans) = (at.Axis.Value, geometry.SpanCount);
+        // Where the deck is parted, or ends, a bearing is as at an abutment.
+        var isPier = axis > 0 && axis < spans && geometry.UnitOf(axis - 1) == geometry.UnitOf(axis);
         return new([effects.Seat(seat, 2)], Load);
 
         IEnumerable<SurveyedEffect> Load(SurfaceLoading loading, double[][] ordinates, Workspace workspace)
