@@ -16,7 +16,7 @@ public static partial class GeneralArrangement
     private const double Text = 2.5;
 
     /// <summary>Lines of notes that supports may take.</summary>
-    private const int SupportLines = 4;
+    private const int NotesOnSupports = 4;
 
     /// <param name="geometry">The bridge.</param>
     /// <param name="ground">The ground, or null where none is given.</param>
@@ -73,8 +73,8 @@ public static partial class GeneralArrangement
             $"6  {Checked(results)}",
         ];
         var supports = SupportNotes.Of(geometry, ground, units).ToList();
-        notes.AddRange(supports.Take(SupportLines).Select((line, i) => i == 0 ? $"7  {line}" : $"    {line}"));
-        if (supports.Count > SupportLines)
+        notes.AddRange(supports.Take(NotesOnSupports).Select((line, i) => i == 0 ? $"7  {line}" : $"    {line}"));
+        if (supports.Count > NotesOnSupports)
             notes[^1] = "    Other supports: see their own drawings.";
         for (var i = 0; i < notes.Count; i++)
             canvas.Text(new(at.X, at.Y + 5 + i * 4), Shorten(canvas, notes[i], TextKind.Plain, Width - Margin - 3 - at.X));
