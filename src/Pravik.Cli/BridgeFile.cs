@@ -17,15 +17,14 @@ internal static class BridgeFile
 {
     private static readonly System.Text.UTF8Encoding Utf8 = new(false, throwOnInvalidBytes: true);
 
-    /// <summary>The bridge, or null after every reason has been printed with its place. Warnings are printed too.</summary>
-    public static Bridge? Read(string path)
+    /// <summary>The text of a file, or null after the reason has been printed.</summary>
+    public static string? ReadText(string path)
     {
-        string text;
         try
         {
             if (new FileInfo(path) is { Exists: true, Length: > 4L * BridgeJson.LongestDocument })
                 throw new IOException("the file is too large to be a bridge");
-            text = File.ReadAllText(path, Utf8);
+            return File.ReadAllText(path, Utf8);
         }
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException or ArgumentException)
         {
@@ -33,6 +32,13 @@ internal static class BridgeFile
             Console.Error.WriteLine($"{path}: {words}");
             return null;
         }
+    }
+
+    /// <summary>The bridge, or null after every reason has been printed with its place. Warnings are printed too.</summary>
+    public static Bridge? Read(string path)
+    {
+        if (ReadText(path) is not { } text)
+            return null;
         var reading = BridgeJson.Read(text);
         foreach (var finding in reading.Findings)
         {

@@ -1,5 +1,5 @@
 using System.CommandLine;
-using System.Globalization;
+using System.Text;
 using System.Text.Json;
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
@@ -8,6 +8,7 @@ using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Exchange;
+using Pravik.Exchange.Tables;
 
 namespace Pravik.Cli;
 
@@ -99,7 +100,7 @@ internal static class TrafficCommand
             return Refuse($"--girder: {number} is none of the girders 1 to {bridge.Girders.Count}.");
         var (traffic, problem) = ModelOf(asked, bridge);
         if (traffic is null)
-            return Refuse(problem);
+            return problem.Length > 0 ? Refuse(problem) : Exit.BadInput;
         if (ModelRun.Refusal(bridge) is { } reason)
             return Refuse($"{asked.File}: {reason}.");
         try
@@ -128,14 +129,15 @@ internal static class TrafficCommand
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
+    /// <summary>The model that is asked for, or what is wrong; nothing more to say where that has been printed.</summary>
     private static (TrafficModel? Model, string Problem) ModelOf(Asked asked, Bridge bridge)
     {
         List<Vehicle> own = [];
         if (asked.Vehicles is { } path)
         {
-            if (!File.Exists(path))
-                return (null, $"{path}: no such file.");
-            var reading = VehiclesJson.Read(File.ReadAllText(path));
+            if (BridgeFile.ReadText(path) is not { } text)
+                return (null, "");
+            var reading = VehiclesJson.Read(text);
             if (reading.Findings.Count > 0)
                 return (null, string.Join(Environment.NewLine, reading.Findings.Select(f => $"{path}{f.Path}: {f.Message}")));
             own = [.. reading.Vehicles];
@@ -151,12 +153,11 @@ internal static class TrafficCommand
 
     private static void Csv(List<TrafficRow> rows)
     {
-        string N(double value) => value.ToString("R", CultureInfo.InvariantCulture);
-        Console.WriteLine("model,girder,span,at,station,effect,greatest,least");
-        foreach (var r in rows)
-            Console.WriteLine(
-                $"\"{r.Model}\",{r.Girder},{r.Span},{N(r.At)},{N(r.Station)},{r.Effect},{N(r.Of.Greatest.Value)},{N(r.Of.Least.Value)}"
-            );
+        string[] columns = ["model", "girder", "span", "at", "station", "effect", "greatest", "least"];
+        var table = rows.Select(r =>
+            (IReadOnlyList<object?>)[r.Model, r.Girder, r.Span, r.At, r.Station, r.Effect, r.Of.Greatest.Value, r.Of.Least.Value]
+        );
+        Console.Write(Encoding.UTF8.GetString(TableFiles.Csv(new("Traffic", columns, [.. table]))));
     }
 
     private static void Table(List<TrafficRow> rows, TrafficModel traffic, UnitSystem units)

@@ -23,7 +23,7 @@ public static class VehiclesJson
         JsonNode? root;
         try
         {
-            root = JsonNode.Parse(text);
+            root = JsonNode.Parse(text, documentOptions: new() { AllowDuplicateProperties = false });
         }
         catch (JsonException problem)
         {

@@ -20,6 +20,7 @@ public class VehiclesJsonTests
     [Theory]
     [InlineData("{", "")]
     [InlineData("[]", "")]
+    [InlineData("""{ "vehicles": [ { "name": "a", "name": "b", "axles": [ { "load": 1000 } ] } ] }""", "")]
     [InlineData("""{ "vehicles": 3 }""", "")]
     [InlineData("""{ "vehicles": [ 3 ] }""", "/vehicles/0")]
     [InlineData("""{ "vehicles": [ { "axles": [ { "load": 1000 } ] } ] }""", "/vehicles/0/name")]

@@ -7,7 +7,6 @@ namespace Pravik.Core.Traffic;
 /// <summary>Every place that a lane of a traffic model can take across the deck, and the lines along which wheels run within it.</summary>
 internal sealed class LanePositions
 {
-    private const double Step = 0.25;
     private readonly Dictionary<long, int> known = [];
     private readonly Func<double, DeckLine> lineAt;
 
@@ -26,14 +25,7 @@ internal sealed class LanePositions
         else
             for (var c = 0; c < carriageways.Count; c++)
                 AddOn(c, carriageways[c], model, spacings);
-        // The first place that lies clear of each, to its right.
-        Next = new int[All.Count];
-        for (int i = All.Count - 1, n = All.Count; i >= 0; i--)
-        {
-            while (n > 0 && All[n - 1].From >= All[i].To - 1e-6)
-                n--;
-            Next[i] = n;
-        }
+        Next = LaneSteps.NextClear([.. All.Select(p => (p.From, p.To))]);
     }
 
     /// <summary>Distance of rails, for line loads without a vehicle (m).</summary>
@@ -64,19 +56,9 @@ internal sealed class LanePositions
     {
         var lanes = On(carriageway.Width, model);
         var width = Math.Min(lanes.Width, carriageway.Width);
-        var room = Math.Max(0, carriageway.Width - width);
-        var fills = lanes.Count == 2 && lanes.Width * 2 >= carriageway.Width - 1e-9;
-        var fromLeft = Enumerable.Range(0, (int)Math.Floor(room / Step + 1e-9) + 1).Select(i => i * Step).ToList();
-        var last = double.NegativeInfinity;
         Lanes += lanes.Count;
-        foreach (var at in fills ? new[] { 0, room } : [.. fromLeft.Concat(fromLeft.Select(p => room - p)).Order()])
-        {
-            if (at - last < 1e-6)
-                continue;
-            last = at;
-            var from = carriageway.From + at;
+        foreach (var from in LaneSteps.LeftEdges(carriageway, lanes.Count, width))
             All.Add(new(number, from, width, [.. spacings.SelectMany(s => Middles(from, width, s, model.Margin).Select(m => Run(m, s)))]));
-        }
     }
 
     /// <summary>

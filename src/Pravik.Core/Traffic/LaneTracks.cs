@@ -9,7 +9,6 @@ namespace Pravik.Core.Traffic;
 /// </summary>
 internal sealed class LaneTracks
 {
-    private const double Step = 0.25;
     private readonly Dictionary<long, int> known = [];
     private readonly Func<double, DeckLine> lineAt;
 
@@ -24,21 +23,14 @@ internal sealed class LaneTracks
             var lanes = NotionalLanes.On(carriageways[c].Width, laneWidth);
             var width = Math.Min(lanes.Width, carriageways[c].Width);
             Lanes += lanes.Count;
-            foreach (var from in Positions(carriageways[c], lanes, width))
+            foreach (var from in LaneSteps.LeftEdges(carriageways[c], lanes.Count, width))
             {
                 var middle = from + width / 2;
                 var (left, right) = (Line(middle - LoadModel1.WheelSpacing / 2), Line(middle + LoadModel1.WheelSpacing / 2));
                 Tracks.Add(new(c, from, width, left, right));
             }
         }
-        // The first track that lies clear of each, to its right.
-        Next = new int[Tracks.Count];
-        for (int i = Tracks.Count - 1, n = Tracks.Count; i >= 0; i--)
-        {
-            while (n > 0 && Tracks[n - 1].From >= Tracks[i].To - 1e-6)
-                n--;
-            Next[i] = n;
-        }
+        Next = LaneSteps.NextClear([.. Tracks.Select(t => (t.From, t.To))]);
     }
 
     /// <summary>How many notional lanes there are on all carriageways, which are numbered together (EN 1991-2 4.2.4(4)).</summary>
@@ -50,29 +42,13 @@ internal sealed class LaneTracks
     /// <summary>Places of a lane, from the left.</summary>
     public List<Track> Tracks { get; } = [];
 
+    /// <summary>For each track the first that lies clear of it to the right.</summary>
     public int[] Next { get; }
 
     /// <summary>A lane on a carriageway, from an offset, and its two wheel lines.</summary>
     public sealed record Track(int Carriageway, double From, double Width, int LeftLine, int RightLine)
     {
         public double To => From + Width;
-    }
-
-    /// <summary>Left edges of a lane: in steps from both kerbs, or the two halves of a carriageway that just holds two.</summary>
-    private static IEnumerable<double> Positions(Carriageway carriageway, NotionalLanes lanes, double width)
-    {
-        var room = Math.Max(0, carriageway.Width - width);
-        var fromLeft = Enumerable.Range(0, (int)Math.Floor(room / Step + 1e-9) + 1).Select(i => i * Step);
-        var halves = lanes.Count == 2 && lanes.Width * 2 >= carriageway.Width - 1e-9;
-        double[] all = halves ? [0, room] : [.. fromLeft.Concat(fromLeft.Select(p => room - p)).Order()];
-        var last = double.NegativeInfinity;
-        foreach (var position in all)
-        {
-            if (position - last < 1e-6)
-                continue;
-            last = position;
-            yield return carriageway.From + position;
-        }
     }
 
     private int Line(double offset)
