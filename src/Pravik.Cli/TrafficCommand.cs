@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Json;
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
+using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
@@ -15,14 +16,15 @@ namespace Pravik.Cli;
 /// <summary><c>traffic FILE</c>: puts a traffic model where it is worst for effects of a bridge, with the load behind each value.</summary>
 internal static class TrafficCommand
 {
-    private static readonly Dictionary<string, SurveyEffect> Effects = new(StringComparer.Ordinal)
+    private static readonly Dictionary<string, GirderEffect?> Effects = new(StringComparer.Ordinal)
     {
-        ["M"] = SurveyEffect.M,
-        ["V"] = SurveyEffect.V,
-        ["T"] = SurveyEffect.T,
-        ["N"] = SurveyEffect.N,
-        ["R"] = SurveyEffect.R,
-        ["d"] = SurveyEffect.D,
+        ["M"] = GirderEffect.M,
+        ["V"] = GirderEffect.V,
+        ["T"] = GirderEffect.T,
+        ["N"] = GirderEffect.N,
+        // Reactions are of bearings, not of points.
+        ["R"] = null,
+        ["d"] = GirderEffect.Deflection,
     };
 
     private sealed record Asked(
@@ -107,8 +109,10 @@ internal static class TrafficCommand
         {
             var geometry = new BridgeGeometry(bridge);
             GirderIndex? girder = asked.Girder is { } one ? one - 1 : null;
-            var found = TrafficQuery.Of(geometry).Of(asked.IsStatic ? traffic.Static() : traffic, [effect], girder);
-            var rows = found.Select(f => new TrafficRow(traffic.Name, asked.Effect, f, geometry)).ToList();
+            var target = TrafficQuery.Target(geometry);
+            var placed = asked.IsStatic ? traffic.Static() : traffic;
+            var found = TrafficQuery.Run(target, placed, effect is { } of ? [of] : [], effect is null, girder);
+            var rows = TrafficRow.All(found, target, asked.Effect, effect, girder).ToList();
             if (asked.Json)
                 Console.WriteLine(JsonSerializer.Serialize(new { envelopes = rows.Select(r => r.ToJson()) }, Indented));
             else if (asked.Csv)
@@ -154,9 +158,7 @@ internal static class TrafficCommand
     private static void Csv(List<TrafficRow> rows)
     {
         string[] columns = ["model", "girder", "span", "at", "station", "effect", "greatest", "least"];
-        var table = rows.Select(r =>
-            (IReadOnlyList<object?>)[r.Model, r.Girder, r.Span, r.At, r.Station, r.Effect, r.Of.Greatest.Value, r.Of.Least.Value]
-        );
+        var table = rows.Select(r => (IReadOnlyList<object?>)[r.Model, r.Girder, r.Span, r.At, r.Station, r.Effect, r.Greatest, r.Least]);
         Console.Write(Encoding.UTF8.GetString(TableFiles.Csv(new("Traffic", columns, [.. table]))));
     }
 
@@ -173,9 +175,9 @@ internal static class TrafficCommand
                 $"G{r.Girder}",
                 $"{r.Span}",
                 units.Format(r.Station, QuantityKind.Length),
-                units.Format(r.Of.Greatest.Value, kind),
-                units.Format(r.Of.Least.Value, kind),
-                TrafficRow.Words(r.Of.Greatest, units)
+                units.Format(r.Greatest, kind),
+                units.Format(r.Least, kind),
+                TrafficRow.Words(r.GreatestLoading, units)
             );
 
         static void Line(string girder, string span, string station, string greatest, string least, string words) =>

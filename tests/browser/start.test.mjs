@@ -137,8 +137,10 @@ test("a variant begins at an earlier point, is compared, gives a value over, and
   await enter(page, "/deck/haunch", "60");
   await enter(page, "/deck/patterns/0/slab/thickness", "240");
   await page.getByRole("button", { name: "History" }).click();
-  await page.locator(".history button", { hasText: "Example loaded" }).hover();
-  await page.locator(".history .preview").first().waitFor();
+  const first = page.locator(".history button", { hasText: "Example loaded" });
+  await first.hover();
+  const drawn = (image) => image.complete && image.naturalWidth > 0;
+  await page.waitForFunction(drawn, await first.locator(".preview").elementHandle());
   await page.locator("#pointname").fill("Thick slab");
   await page
     .locator(".history li", { hasText: "Example loaded" })

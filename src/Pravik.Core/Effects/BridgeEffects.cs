@@ -3,6 +3,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Models;
 using Pravik.Core.Stages;
+using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Effects;
 
@@ -197,7 +198,7 @@ public sealed class BridgeEffects
     {
         if (results.Traffic is not { } traffic)
             return;
-        EffectRange Load(Traffic.TrafficEnvelope of, string name) => EffectRange.Of(name, of);
+        EffectRange Load(TrafficEnvelope of, string name) => EffectRange.Of(name, of);
         // Footways are placed under 1 N/m².
         EffectRange Footways(string value) =>
             EffectRange.Scaled(
@@ -209,8 +210,8 @@ public sealed class BridgeEffects
         var (reduced, alone) = (Footways("footwayWithTraffic"), Footways("footwayAlone"));
         void Group(TrafficGroup group, string name, string clause, params (double, EffectRange)[] terms) =>
             groups[group] = Add(EffectRange.Sum(name, terms, layout), new($"traffic{group}"), "Traffic", clause);
-        var characteristic = Load(traffic.Characteristic, "Load model 1");
-        var frequent = Load(traffic.Frequent, "Load model 1, frequent");
+        var characteristic = Load(traffic["LM1"], "Load model 1");
+        var frequent = Load(traffic[EnRoadTraffic.Lm1With(values, "psi1").Name], "Load model 1, frequent");
         Group(
             TrafficGroup.Group1a,
             "Traffic, group 1a: load model 1 and footways",
@@ -222,7 +223,7 @@ public sealed class BridgeEffects
             TrafficGroup.Group1aBeside,
             "Traffic, group 1a beside another action",
             "EN 1990 Table A2.1",
-            (1, Load(traffic.Beside, "Load model 1, ψ₀")),
+            (1, Load(traffic[EnRoadTraffic.Lm1With(values, "psi0").Name], "Load model 1, ψ₀")),
             (values["psi0footway"], reduced)
         );
         Group(
@@ -236,7 +237,7 @@ public sealed class BridgeEffects
             TrafficGroup.Group1aQuasiPermanent,
             "Traffic, group 1a, quasi-permanent",
             "EN 1990 Table A2.1",
-            (1, Load(traffic.QuasiPermanent, "Load model 1, ψ₂")),
+            (1, Load(traffic[EnRoadTraffic.Lm1With(values, "psi2").Name], "Load model 1, ψ₂")),
             (values["psi2footway"], reduced)
         );
         Group(TrafficGroup.Group2, "Traffic, group 2: braking", "EN 1991-2 Table 4.4a", (1, frequent), (1, braking));

@@ -131,11 +131,11 @@ public abstract class EffectRange
         public override IEnumerable<RangePart> Parts(int effect, bool greatest, double factor) =>
             factor == 0 ? [] : [new(this, greatest, factor, factor * Side(greatest)[effect])];
 
-        public override TrafficLoading? Loading(int effect, bool greatest) => traffic.Loading(effect, greatest);
+        public override PlacedTraffic? Loading(int effect, bool greatest) => traffic.Loading(effect, greatest);
     }
 
     /// <summary>The traffic loading behind a value where it is one of traffic itself; null for others and for footways.</summary>
-    public virtual TrafficLoading? Loading(int effect, bool greatest) => null;
+    public virtual PlacedTraffic? Loading(int effect, bool greatest) => null;
 
     /// <summary>A range times a positive factor that belongs to it, as a load to what it does per unit.</summary>
     public static EffectRange Scaled(string name, double factor, EffectRange range, EffectLayout layout) =>
@@ -156,7 +156,7 @@ public abstract class EffectRange
         public override IEnumerable<RangePart> Parts(int effect, bool greatest, double factor) =>
             factor == 0 ? [] : [new(this, greatest, factor, factor * Side(greatest)[effect])];
 
-        public override TrafficLoading? Loading(int effect, bool greatest) => range.Loading(effect, greatest);
+        public override PlacedTraffic? Loading(int effect, bool greatest) => range.Loading(effect, greatest);
     }
 
     private sealed class SumRange(

@@ -80,9 +80,10 @@ public static class ModelRun
 
         Func<TrafficResults> Traffic(FrameAnalysis analysis)
         {
-            var (model, effects) = (models[finished], models.EffectsOf(finished));
+            var model = models[finished];
+            var target = new TrafficTarget(geometry, model, models.Layout, models.EffectsOf(finished), new(model.Mesh, chosen), analysis);
             void Tell(double f) => Say(0.5 + 0.5 * f, "Traffic on every effect");
-            return () => TrafficRun.Run(geometry, model, models.Layout, effects, chosen, analysis, Tell, stop.Token);
+            return () => TrafficRun.Run(target, TrafficPlan.Of(geometry.Bridge), null, Tell, stop.Token);
         }
     }
 }

@@ -99,7 +99,7 @@ public sealed class BridgeResults
     public string PathOf(CheckOutcome outcome) => $"{Points[outcome.Point].Path}/{outcome.Check.Split('.')[^1]}";
 
     /// <summary>Load model 1 where it stands for the effect behind an outcome of bending; null where traffic has no part in it.</summary>
-    public TrafficLoading? TrafficBehind(CheckOutcome outcome)
+    public PlacedTraffic? TrafficBehind(CheckOutcome outcome)
     {
         var (ultimate, greatest) = (Effects.Of(LimitState.Ultimate), outcome.IsGreatest);
         var effect = Model.Layout.At(outcome.Source, outcome.Leads);

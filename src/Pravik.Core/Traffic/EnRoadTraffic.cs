@@ -29,31 +29,40 @@ public static class EnRoadTraffic
             Lorries("FLM4", "EN 1991-2 Table 4.7", EquivalentLorries, values["laneWidth"]),
         ];
 
+    /// <summary>Load model 1 with the combination factors of EN 1990 Table A2.1 on its parts: ψ₀, ψ₁ or ψ₂.</summary>
+    /// <param name="values">A national set.</param>
+    /// <param name="psi"><c>psi0</c>, <c>psi1</c> or <c>psi2</c>.</param>
+    public static TrafficModel Lm1With(NationalValues values, string psi)
+    {
+        var (onTandem, onLane) = (values[$"{psi}tandem"], values[$"{psi}lane"]);
+        // What has the same factors is one model.
+        var name = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"LM1, tandems × {onTandem}, lanes × {onLane}");
+        return Lm1(values, name, "EN 1991-2 4.3.2, EN 1990 Table A2.1", onTandem, onLane);
+    }
+
     /// <summary>
     /// Tandems in lanes 1 to 3, each whole or not at all, and distributed loads on adverse parts; factors on both parts (4.3.2, 4.6.2).
+    /// Lanes beyond the third carry no tandem; their load and that of the remaining area are taken alike, as the greater of αq3·q3 and
+    /// αqr·qr (equal by the recommended values). Adjustment factors are worked in.
     /// </summary>
     private static TrafficModel Lm1(NationalValues values, string name, string source, double onTandem, double onLane)
     {
-        var lm1 = LoadModel1.Of(values);
-        LaneKind Lane(int i) =>
-            new(
-                1,
-                [
-                    new($"lane {i + 1}")
-                    {
-                        Vehicle = new("tandem", Vehicle.Alike(2, onTandem * lm1.Axle[i], LoadModel1.AxleSpacing)),
-                        Area = onLane * lm1.Lane[i],
-                    },
-                    // Its distributed load stands also where its tandem would relieve.
-                    new($"lane {i + 1} without tandem") { Area = onLane * lm1.Lane[i] },
-                ]
-            );
-        return new(name, source, LaneRule.Notional, [Lane(0), Lane(1), Lane(2)])
+        LaneKind Lane(int number)
+        {
+            var area = onLane * values[$"alphaq{number}"] * values[$"lane{number}"];
+            var axle = onTandem * values[$"alphaQ{number}"] * values[$"tandem{number}"];
+            var tandem = axle > 0 ? new Vehicle("tandem", Vehicle.Alike(2, axle, TandemAxles)) : null;
+            return new(1, [new($"lane {number}") { Vehicle = tandem, Area = area }]);
+        }
+        return new(name, source, LaneRule.Notional, onTandem == 0 && onLane == 0 ? [] : [Lane(1), Lane(2), Lane(3)])
         {
             LaneWidth = values["laneWidth"],
-            Rest = onLane * lm1.Rest,
+            Rest = onLane * Math.Max(values["alphaqr"] * values["remaining"], values["alphaq3"] * values["lane3"]),
         };
     }
+
+    /// <summary>Distance between the two axles of a tandem (m), Figure 4.2a.</summary>
+    private const double TandemAxles = 1.2;
 
     private static TrafficModel Lm2(NationalValues values) =>
         Alone("LM2", "EN 1991-2 4.3.3", new("single axle", [new(values["alphaQ1"] * 400 * kN, 0)]), values["laneWidth"]);

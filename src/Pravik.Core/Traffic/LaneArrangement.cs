@@ -8,18 +8,20 @@ namespace Pravik.Core.Traffic;
 /// </summary>
 internal sealed class LaneArrangement
 {
-    private readonly TrafficModel model;
     private readonly LanePositions positions;
-    private readonly int sign;
+    private readonly ImmutableArray<double> presence;
 
     /// <summary>How many lanes of each kind there may be, and what one of it counts in the number of a state.</summary>
     private readonly int[] most;
     private readonly int[] unit;
     private readonly int states = 1;
 
-    public LaneArrangement(TrafficModel model, LanePositions positions, int sign)
+    /// <summary>Lanes left in a state, by kind (state times kinds plus kind).</summary>
+    private readonly bool[] isLeft;
+
+    public LaneArrangement(TrafficModel model, LanePositions positions)
     {
-        (this.model, this.positions, this.sign) = (model, positions, sign);
+        (this.positions, presence) = (positions, model.Presence);
         // Kinds that are one lane each are numbered through: the second lane needs room for two.
         most = [.. model.Kinds.Select((k, number) => Math.Min(k.Most, Math.Max(0, positions.Lanes - number)))];
         unit = new int[most.Length];
@@ -28,57 +30,74 @@ internal sealed class LaneArrangement
             unit[k] = states;
             states *= most[k] + 1;
         }
+        isLeft = new bool[states * most.Length];
+        for (var left = 0; left < states; left++)
+        {
+            for (var k = 0; k < most.Length; k++)
+                isLeft[left * most.Length + k] = left / unit[k] % (most[k] + 1) > 0;
+        }
     }
 
-    /// <summary>The worst lanes, the factor by their number, and their sum without it.</summary>
-    public (ImmutableArray<PlacedLane> Lanes, double Presence, double Sum) Worst((double Value, PlacedLane Lane)?[][] gains)
+    /// <summary>The worst lanes: the place and the kind of each from the left, and the factor by their number.</summary>
+    /// <param name="gains">What a lane of each kind adds at each place, not below 0 (place times kinds plus kind).</param>
+    /// <param name="workspace">Arrays of this thread.</param>
+    public (List<(int Place, int Kind)> Lanes, double Presence) Worst(double[] gains, Workspace workspace)
     {
-        var count = positions.All.Count;
-        var (gain, choice) = (new double[(count + 1) * states], new int[count * states]);
+        var (count, kinds) = (positions.All.Count, most.Length);
+        if (count == 0 || states == 1)
+            return ([], 1);
+        var (gain, choice) = (workspace.Take((count + 1) * states), workspace.Take(count * states));
+        Array.Clear(gain, count * states, states);
         for (var i = count - 1; i >= 0; i--)
         {
+            var clear = positions.Next[i] * states;
             for (var left = 0; left < states; left++)
             {
                 var (best, chosen) = (gain[(i + 1) * states + left], -1);
-                for (var k = 0; k < most.Length; k++)
+                for (var k = 0; k < kinds; k++)
                 {
-                    if (left / unit[k] % (most[k] + 1) == 0 || gains[i][k] is not { } own)
+                    var own = gains[i * kinds + k];
+                    if (own <= 0 || !isLeft[left * kinds + k])
                         continue;
-                    var added = sign * own.Value + gain[positions.Next[i] * states + left - unit[k]];
-                    if (added > best + 1e-9 * Math.Abs(added))
+                    var added = own + gain[clear + left - unit[k]];
+                    if (added > best * (1 + 1e-9))
                         (best, chosen) = (added, k);
                 }
                 (gain[i * states + left], choice[i * states + left]) = (best, chosen);
             }
         }
         // Factors fall with the number of lanes: fewer lanes with a greater factor may be worse.
-        var (worst, factor) = (0, 0.0);
+        var (worst, factor) = (0, 1.0);
         for (var left = 0; left < states; left++)
         {
-            var number = most.Select((m, k) => left / unit[k] % (m + 1)).Sum();
-            var presence = number == 0 ? 1 : model.Presence[Math.Min(number, model.Presence.Length) - 1];
-            if (count > 0 && (factor == 0 || presence * gain[left] > factor * gain[worst] * (1 + 1e-12)))
-                (worst, factor) = (left, presence);
+            var number = 0;
+            for (var k = 0; k < kinds; k++)
+                number += left / unit[k] % (most[k] + 1);
+            var own = number == 0 ? 1 : presence[Math.Min(number, presence.Length) - 1];
+            if (own * gain[left] > factor * gain[worst] * (1 + 1e-12))
+                (worst, factor) = (left, own);
         }
-        return factor == 0 ? ([], 1, 0) : (Follow(gains, choice, worst), factor, sign * gain[worst]);
+        var lanes = Follow(choice, worst);
+        // A state may have room for more lanes than worsen.
+        return (lanes, lanes.Count == 0 ? 1 : presence[Math.Min(lanes.Count, presence.Length) - 1]);
     }
 
-    private ImmutableArray<PlacedLane> Follow((double Value, PlacedLane Lane)?[][] gains, int[] choice, int left)
+    private List<(int Place, int Kind)> Follow(double[] choice, int left)
     {
-        var lanes = ImmutableArray.CreateBuilder<PlacedLane>();
+        List<(int, int)> lanes = [];
         var i = 0;
         while (i < positions.All.Count && left > 0)
         {
-            var kind = choice[i * states + left];
+            var kind = (int)choice[i * states + left];
             if (kind < 0)
             {
                 i++;
                 continue;
             }
-            lanes.Add(gains[i][kind]!.Value.Lane);
+            lanes.Add((i, kind));
             left -= unit[kind];
             i = positions.Next[i];
         }
-        return lanes.ToImmutable();
+        return lanes;
     }
 }

@@ -1,41 +1,38 @@
 using System.Collections.Immutable;
-using Pravik.Core.Models;
 using Pravik.Core.Places;
 
 namespace Pravik.Core.Traffic;
 
-/// <summary>Every place that a lane of a traffic model can take across the deck, and the lines along which wheels run within it.</summary>
+/// <summary>Every place that a lane of a traffic model can take across the deck, and where wheels run within it.</summary>
 internal sealed class LanePositions
 {
-    private readonly Dictionary<long, int> known = [];
-    private readonly Func<double, DeckLine> lineAt;
-
-    /// <param name="model">The traffic model.</param>
-    /// <param name="carriageways">Carriageways from the left.</param>
-    /// <param name="lineAt">The line along the deck at an offset.</param>
-    public LanePositions(TrafficModel model, IReadOnlyList<Carriageway> carriageways, Func<double, DeckLine> lineAt)
-    {
-        this.lineAt = lineAt;
-        double[] spacings = [.. model.Kinds.SelectMany(k => k.Loads).Select(l => l.Vehicle?.WheelSpacing ?? Rails).Distinct()];
-        if (model.Rule == LaneRule.Track)
-        {
-            Lanes = 1;
-            All.Add(new(-1, -model.LaneWidth / 2, model.LaneWidth, [.. spacings.Select(s => Run(0, s))]));
-        }
-        else
-            for (var c = 0; c < carriageways.Count; c++)
-                AddOn(c, carriageways[c], model, spacings);
-        Next = LaneSteps.NextClear([.. All.Select(p => (p.From, p.To))]);
-    }
-
     /// <summary>Distance of rails, for line loads without a vehicle (m).</summary>
     private const double Rails = 1.5;
 
-    /// <summary>Two wheel lines by number in <see cref="Lines"/>: the offset of their middle, and their distance (m).</summary>
-    public sealed record WheelRun(double Middle, double Spacing, int Left, int Right);
+    /// <param name="model">The traffic model.</param>
+    /// <param name="carriageways">Carriageways from the left.</param>
+    /// <param name="runAt">The number of the run of wheels about an offset, by their distance.</param>
+    public LanePositions(TrafficModel model, IReadOnlyList<Carriageway> carriageways, Func<double, double, int> runAt)
+    {
+        double[] spacings = [.. model.Kinds.SelectMany(k => k.Loads).Select(SpacingOf).Distinct()];
+        if (model.Rule == LaneRule.Track)
+        {
+            Lanes = 1;
+            All.Add(new(-1, -model.LaneWidth / 2, model.LaneWidth, [.. spacings.Select(s => (s, runAt(0, s)))]));
+        }
+        else
+        {
+            for (var c = 0; c < carriageways.Count; c++)
+                AddOn(c, carriageways[c], model, spacings, runAt);
+        }
+        Next = LaneSteps.NextClear([.. All.Select(p => (p.From, p.To))]);
+    }
 
-    /// <summary>A lane on a carriageway from an offset, over a width (m), and where wheels may run.</summary>
-    public sealed record Position(int Carriageway, double From, double Width, ImmutableArray<WheelRun> Runs)
+    /// <summary>Distance of the wheels of a load.</summary>
+    public static double SpacingOf(LaneLoad load) => load.Vehicle?.WheelSpacing ?? Rails;
+
+    /// <summary>A lane on a carriageway from an offset, over a width (m), and the runs that wheels may take, by their distance.</summary>
+    public sealed record Position(int Carriageway, double From, double Width, ImmutableArray<(double Spacing, int Run)> Runs)
     {
         public double To => From + Width;
     }
@@ -43,29 +40,29 @@ internal sealed class LanePositions
     /// <summary>How many lanes there are on all carriageways.</summary>
     public int Lanes { get; private set; }
 
-    /// <summary>Lines that wheels run along.</summary>
-    public List<DeckLine> Lines { get; } = [];
-
     /// <summary>Places of a lane, from the left.</summary>
     public List<Position> All { get; } = [];
 
     /// <summary>For each place the first that lies clear of it to the right.</summary>
     public int[] Next { get; }
 
-    private void AddOn(int number, Carriageway carriageway, TrafficModel model, double[] spacings)
+    private void AddOn(int number, Carriageway carriageway, TrafficModel model, double[] spacings, Func<double, double, int> runAt)
     {
         var lanes = On(carriageway.Width, model);
         var width = Math.Min(lanes.Width, carriageway.Width);
         Lanes += lanes.Count;
         foreach (var from in LaneSteps.LeftEdges(carriageway, lanes.Count, width))
-            All.Add(new(number, from, width, [.. spacings.SelectMany(s => Middles(from, width, s, model.Margin).Select(m => Run(m, s)))]));
+        {
+            var runs = spacings.SelectMany(s => Middles(from, width, s, model.Margin).Select(m => (s, runAt(m, s))));
+            All.Add(new(number, from, width, [.. runs]));
+        }
     }
 
     /// <summary>
     /// Number and width of lanes: notional lanes, or design lanes: Int(w/12 ft) of 12 ft, two halves between 20 and 24 ft, one where
     /// there is less.
     /// </summary>
-    private static (int Count, double Width) On(double width, TrafficModel model)
+    public static (int Count, double Width) On(double width, TrafficModel model)
     {
         if (model.Rule == LaneRule.Notional)
         {
@@ -87,16 +84,5 @@ internal sealed class LanePositions
             yield break;
         yield return middle - aside;
         yield return middle + aside;
-    }
-
-    private WheelRun Run(double middle, double spacing) => new(middle, spacing, Line(middle - spacing / 2), Line(middle + spacing / 2));
-
-    private int Line(double offset)
-    {
-        var key = (long)Math.Round(offset * 1e6);
-        if (known.TryGetValue(key, out var index))
-            return index;
-        Lines.Add(lineAt(offset));
-        return known[key] = Lines.Count - 1;
     }
 }

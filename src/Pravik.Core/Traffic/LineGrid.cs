@@ -61,6 +61,9 @@ internal sealed class Workspace
     private readonly List<double[]> all = [];
     private int taken;
 
+    /// <summary>What looks for the worst places of vehicles.</summary>
+    public VehicleSearch Search { get; } = new();
+
     /// <summary>An array of at least so many numbers, of any values.</summary>
     public double[] Take(int size)
     {

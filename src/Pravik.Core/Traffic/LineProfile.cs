@@ -42,6 +42,12 @@ public sealed class LineProfile
     /// <summary>Stations between which it is straight.</summary>
     public double[] Stations { get; }
 
+    /// <summary>Values just behind its stations.</summary>
+    internal double[] Behind => behind;
+
+    /// <summary>Values just ahead of its stations.</summary>
+    internal double[] Ahead => ahead;
+
     /// <summary>Its value at a station; on a jump either side may be told.</summary>
     public double At(double station)
     {

@@ -1,10 +1,11 @@
+using System.Collections.Immutable;
 using Pravik.Core.Models;
 
 namespace Pravik.Core.Traffic;
 
 /// <summary>
-/// The greatest and the least value of every effect under a kind of traffic load placed for each of them, with the forces that act
-/// together with it at its place.
+/// The greatest and the least value of every effect under a traffic model placed for each of them, with the forces that act together with
+/// it at its place, and the loading behind it.
 /// </summary>
 public sealed class TrafficEnvelope
 {
@@ -12,24 +13,24 @@ public sealed class TrafficEnvelope
     private readonly double[] least;
     private readonly double[] togetherGreatest;
     private readonly double[] togetherLeast;
-    private readonly TrafficLoading?[] loadingGreatest;
-    private readonly TrafficLoading?[] loadingLeast;
+    private readonly PlacedTraffic?[] loadingGreatest;
+    private readonly PlacedTraffic?[] loadingLeast;
 
-    internal TrafficEnvelope(EffectLayout layout, TrafficWeights weights)
+    internal TrafficEnvelope(EffectLayout layout, TrafficModel? model)
     {
-        (Layout, Weights) = (layout, weights);
+        (Layout, Model) = (layout, model);
         (greatest, least) = (new double[layout.Count], new double[layout.Count]);
         togetherGreatest = new double[layout.Count * EffectLayout.Forces];
         togetherLeast = new double[layout.Count * EffectLayout.Forces];
-        (loadingGreatest, loadingLeast) = (new TrafficLoading?[layout.Count], new TrafficLoading?[layout.Count]);
+        (loadingGreatest, loadingLeast) = (new PlacedTraffic?[layout.Count], new PlacedTraffic?[layout.Count]);
         (Greatest, Least) = (new(layout, greatest), new(layout, least));
     }
 
     /// <summary>The places of the values.</summary>
     public EffectLayout Layout { get; }
 
-    /// <summary>Factors on tandems and on distributed loads that are in the values.</summary>
-    public TrafficWeights Weights { get; }
+    /// <summary>The traffic model; null for footways.</summary>
+    public TrafficModel? Model { get; }
 
     /// <summary>Greatest values of all effects.</summary>
     public EffectValues Greatest { get; }
@@ -44,9 +45,9 @@ public sealed class TrafficEnvelope
         (isGreatest ? togetherGreatest : togetherLeast).AsSpan(effect * EffectLayout.Forces, Layout.TogetherWith(effect).Count);
 
     /// <summary>The loading behind a value; null where none worsens it, and for footways.</summary>
-    public TrafficLoading? Loading(int effect, bool isGreatest) => (isGreatest ? loadingGreatest : loadingLeast)[effect];
+    public PlacedTraffic? Loading(int effect, bool isGreatest) => (isGreatest ? loadingGreatest : loadingLeast)[effect];
 
-    internal void Set(int effect, bool isGreatest, double value, TrafficLoading? loading)
+    internal void Set(int effect, bool isGreatest, double value, PlacedTraffic? loading)
     {
         (isGreatest ? greatest : least)[effect] = value;
         (isGreatest ? loadingGreatest : loadingLeast)[effect] = loading;
@@ -57,15 +58,13 @@ public sealed class TrafficEnvelope
 }
 
 /// <summary>Traffic on all effects of the finished bridge.</summary>
-/// <param name="Characteristic">Load model 1.</param>
-/// <param name="Frequent">The same with ψ₁ on its parts.</param>
-/// <param name="Beside">The same with ψ₀, as it stands beside another leading action.</param>
-/// <param name="QuasiPermanent">The same with ψ₂.</param>
+/// <param name="Models">Each model that was asked for.</param>
 /// <param name="Footways">A load of 1 N/m² on footways.</param>
-public sealed record TrafficResults(
-    TrafficEnvelope Characteristic,
-    TrafficEnvelope Frequent,
-    TrafficEnvelope Beside,
-    TrafficEnvelope QuasiPermanent,
-    TrafficEnvelope Footways
-);
+public sealed record TrafficResults(ImmutableArray<TrafficEnvelope> Models, TrafficEnvelope Footways)
+{
+    /// <summary>The envelope of a model by its name; null where it was not asked for.</summary>
+    public TrafficEnvelope? Find(string name) => Models.FirstOrDefault(m => m.Model!.Name == name);
+
+    /// <summary>The envelope of a model that was asked for.</summary>
+    public TrafficEnvelope this[string name] => Find(name) ?? throw new KeyNotFoundException($"No traffic model “{name}”.");
+}

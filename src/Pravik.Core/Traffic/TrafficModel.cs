@@ -19,7 +19,7 @@ public enum LaneRule
 /// <param name="Name">Name in words.</param>
 public sealed record LaneLoad(string Name)
 {
-    /// <summary>The vehicle, once; null for none.</summary>
+    /// <summary>The vehicle, once, or not at all where it would relieve; null for none.</summary>
     public Vehicle? Vehicle { get; init; }
 
     /// <summary>Factor on the vehicle for its dynamics.</summary>
@@ -39,6 +39,9 @@ public sealed record LaneLoad(string Name)
 
     /// <summary>Distance before and behind the vehicle that the line load keeps (m); null where it may lie under it.</summary>
     public double? LineClear { get; init; }
+
+    /// <summary>Whether a line load goes along the wheel lines.</summary>
+    internal bool RunsOnWheels => Line > 0 && LineWidth == 0;
 
     /// <summary>Whether it acts on hogging moments and on reactions of piers only (AASHTO LRFD 3.6.1.3.1).</summary>
     public bool OnlyOverPiers { get; init; }

@@ -1,13 +1,10 @@
 using System.Collections.Immutable;
-using Pravik.Core.Bridges;
-using Pravik.Core.Codes;
 using Pravik.Core.Frames;
 using Pravik.Core.Models;
-using Pravik.Core.Places;
 
 namespace Pravik.Core.Traffic;
 
-/// <summary>Load model 1 and footway load at their worst for every effect of a model, all from one factor.</summary>
+/// <summary>Traffic models and footway load at their worst for every effect of a model, all from one factor.</summary>
 public sealed class TrafficRun
 {
     /// <summary>Effects whose surfaces are held at one time by each thread.</summary>
@@ -16,51 +13,40 @@ public sealed class TrafficRun
     private readonly EffectLayout layout;
     private readonly ModelEffects effects;
     private readonly DeckShares shares;
-    private readonly TrafficPlacement placement;
-    private readonly NationalValues values;
+    private readonly DeckLoading deck;
+    private readonly TrafficTarget target;
+    private readonly Func<int, bool>? wanted;
     private readonly ImmutableArray<TrafficEnvelope> envelopes;
     private readonly TrafficEnvelope footways;
 
-    private TrafficRun(BridgeGeometry geometry, BridgeModel model, EffectLayout layout, ModelEffects effects, ModelChoices choices)
+    private TrafficRun(TrafficTarget target, ImmutableArray<TrafficModel> models, Func<int, bool>? wanted)
     {
-        (this.model, this.layout, this.effects) = (model, layout, effects);
-        values = geometry.Bridge.Basis.Values;
-        shares = new(model.Mesh, choices);
-        placement = new(geometry, model.Mesh, values);
-        envelopes =
-        [
-            .. new[] { Weights(""), Weights("psi1"), Weights("psi0"), Weights("psi2") }
-                .Distinct()
-                .Select(w => new TrafficEnvelope(layout, w)),
-        ];
-        footways = new(layout, new(0, 1));
+        (this.target, model, layout, effects, shares) = (target, target.Model, target.Layout, target.Effects, target.Shares);
+        this.wanted = wanted;
+        deck = new(target.Geometry, model.Mesh, models);
+        envelopes = [.. models.Select(m => new TrafficEnvelope(layout, m))];
+        footways = new(layout, null);
     }
 
-    private TrafficWeights Weights(string psi) => psi.Length == 0 ? new(1, 1) : new(values[$"{psi}tandem"], values[$"{psi}lane"]);
-
-    /// <summary>Runs traffic over the finished bridge. Throws <see cref="OperationCanceledException"/> when cancelled.</summary>
-    /// <param name="geometry">The bridge.</param>
-    /// <param name="model">Its finished model.</param>
-    /// <param name="layout">The places of all effects.</param>
-    /// <param name="effects">The model's effects.</param>
-    /// <param name="choices">How line girders share the deck.</param>
-    /// <param name="analysis">The model's factor.</param>
+    /// <summary>
+    /// Runs traffic over the finished bridge. Throws <see cref="OperationCanceledException"/> when cancelled.
+    /// </summary>
+    /// <param name="target">The bridge.</param>
+    /// <param name="models">The traffic models.</param>
+    /// <param name="wanted">Whether the extremes of an effect of the layout are wanted; null for all.</param>
     /// <param name="report">Told how far it is (0 to 1).</param>
     /// <param name="cancel">Stops it.</param>
     public static TrafficResults Run(
-        BridgeGeometry geometry,
-        BridgeModel model,
-        EffectLayout layout,
-        ModelEffects effects,
-        ModelChoices choices,
-        FrameAnalysis analysis,
+        TrafficTarget target,
+        ImmutableArray<TrafficModel> models,
+        Func<int, bool>? wanted = null,
         Action<double>? report = null,
         CancellationToken cancel = default
     )
     {
-        var run = new TrafficRun(geometry, model, layout, effects, choices);
+        var run = new TrafficRun(target, models, wanted);
         var tasks = run.Tasks().ToList();
-        var solver = new InfluenceSolver(analysis, run.shares.UnitLoads(), tasks.Sum(t => t.Effects.Length), cancel);
+        var solver = new InfluenceSolver(target.Analysis, run.shares.UnitLoads(), tasks.Sum(t => t.Effects.Length), cancel);
         var done = 0;
         Parallel.ForEach(
             Chunks(tasks),
@@ -82,13 +68,7 @@ public sealed class TrafficRun
             },
             _ => { }
         );
-        return run.Results();
-    }
-
-    private TrafficResults Results()
-    {
-        TrafficEnvelope Of(string psi) => envelopes.First(e => e.Weights == Weights(psi));
-        return new(Of(""), Of("psi1"), Of("psi0"), Of("psi2"), footways);
+        return new(run.envelopes, run.footways);
     }
 
     /// <summary>Effects whose surfaces are wanted together, and what is done with their ordinates.</summary>
@@ -116,21 +96,39 @@ public sealed class TrafficRun
         return chunks;
     }
 
+    private bool IsWanted(int from, int count) => wanted is null || Enumerable.Range(from, count).Any(wanted);
+
     private IEnumerable<Task> Tasks()
     {
         for (var p = 0; p < layout.Points.Length; p++)
         {
-            if (effects.Stands(layout.Points[p]))
+            if (effects.Stands(layout.Points[p]) && IsWanted(layout.At(p, GirderEffect.N), EffectLayout.OfPoint))
                 yield return OfPoint(p);
         }
         for (var s = 0; s < model.Seats.Length; s++)
         {
             var seat = s;
+            if (!IsWanted(layout.AtSeat(seat), EffectLayout.OfSeat))
+                continue;
             FrameEffect[] all = [.. Enumerable.Range(0, EffectLayout.OfSeat).Select(c => effects.Seat(seat, c))];
-            yield return new(all, (ordinates, workspace) => new Loader(this, workspace).Forces(layout.AtSeat(seat), Surfaces(ordinates)));
+            yield return new(
+                all,
+                (ordinates, workspace) =>
+                    new Loader(this, workspace) { IsOverPier = IsOverPier(seat) }.Forces(layout.AtSeat(seat), Surfaces(ordinates))
+            );
         }
         for (var m = 0; m < model.Others.Length; m++)
-            yield return OfMember(m);
+        {
+            if (IsWanted(layout.AtEnd(layout.MemberNamed(model.Others[m].Name)!.Value, false), 2 * EffectLayout.OfEnd))
+                yield return OfMember(m);
+        }
+    }
+
+    /// <summary>Whether a bearing stands between spans that are joined; elsewhere it is as at an abutment.</summary>
+    private bool IsOverPier(int seat)
+    {
+        var (axis, geometry) = (model.Seats[seat].Axis.Value, target.Geometry);
+        return axis > 0 && axis < geometry.SpanCount && geometry.UnitOf(axis - 1) == geometry.UnitOf(axis);
     }
 
     private static List<InfluenceSurface> Surfaces(ReadOnlySpan<double[]> ordinates)
@@ -165,7 +163,7 @@ public sealed class TrafficRun
                     surfaces[V] = surfaces[V] with { Jump = jump };
                     (behind, ahead) = (surfaces[V], surfaces[V]);
                 }
-                var loader = new Loader(this, workspace);
+                var loader = new Loader(this, workspace) { OfPoint = layout.At(point, GirderEffect.N) };
                 loader.Forces(layout.At(point, GirderEffect.N), surfaces[..EffectLayout.Forces], behind, ahead);
                 loader.Alone(layout.At(point, GirderEffect.Deflection), deflection);
                 for (var face = GirderEffect.Bottom; face <= GirderEffect.SlabTop; face++)
@@ -216,7 +214,10 @@ public sealed class TrafficRun
             (ordinates, workspace) =>
             {
                 var surfaces = Surfaces(ordinates);
-                var loader = new Loader(this, workspace);
+                var loader = new Loader(this, workspace)
+                {
+                    IsOverPier = model.Others[member].Kind is MemberKind.Crosshead or MemberKind.Column,
+                };
                 loader.Forces(layout.AtEnd(number, false), surfaces[..EffectLayout.OfEnd]);
                 // Without loads on the member itself all but the moments are the same at both ends.
                 (surfaces[M], surfaces[Mz]) = (surfaces[EffectLayout.OfEnd], surfaces[EffectLayout.OfEnd + 1]);
@@ -225,18 +226,17 @@ public sealed class TrafficRun
         );
     }
 
-    /// <summary>Loads the surfaces of one place; what is worst for one of them is worked out once.</summary>
+    /// <summary>Loads the surfaces of one place; what is found on one of them is found once.</summary>
     private sealed class Loader(TrafficRun run, Workspace workspace)
     {
         private const double Nothing = 1e-10;
-        private readonly Dictionary<InfluenceSurface, SurfaceCut> cuts = new(ReferenceEqualityComparer.Instance);
-        private readonly Dictionary<SurfaceCut, TrafficPlacement.TandemSums> tandems = [];
-        private readonly Dictionary<(SurfaceCut, bool), Worst> worst = [];
+        private readonly Dictionary<InfluenceSurface, LoadedSurface> loaded = new(ReferenceEqualityComparer.Instance);
 
-        private sealed record Worst(
-            TrafficPlacement.Adverse Adverse,
-            ImmutableArray<(TrafficLoading Loading, ImmutableArray<(int Lane, int Track)> Chosen)> Arranged
-        );
+        /// <summary>Whether loads that are for reactions and members of piers apply to all effects.</summary>
+        public bool IsOverPier { get; init; }
+
+        /// <summary>First effect of a point of a girder, on whose hogging moment they apply; −1 for others.</summary>
+        public int OfPoint { get; init; } = -1;
 
         public static bool IsZero(InfluenceSurface surface) => Array.TrueForAll(surface.Ordinates, o => Math.Abs(o) < Nothing);
 
@@ -245,8 +245,8 @@ public sealed class TrafficRun
         {
             if (IsZero(surface))
                 return;
-            Set(effect, Cut(surface), true);
-            Set(effect, Cut(surface), false);
+            Set(effect, Load(surface), true);
+            Set(effect, Load(surface), false);
         }
 
         /// <summary>The forces of a block, each with those that act together with it.</summary>
@@ -256,63 +256,63 @@ public sealed class TrafficRun
         /// <param name="ahead">That which gives its least.</param>
         public void Forces(int from, List<InfluenceSurface> surfaces, InfluenceSurface? behind = null, InfluenceSurface? ahead = null)
         {
-            var all = surfaces.ConvertAll(s => IsZero(s) && s.Jump is null ? null : Cut(s));
+            var all = surfaces.ConvertAll(s => IsZero(s) && s.Jump is null ? null : Load(s));
             for (var c = 0; c < all.Count; c++)
             {
                 foreach (var greatest in new[] { true, false })
                 {
                     var special = c == V ? (greatest ? behind : ahead) : null;
-                    if ((special is null ? all[c] : Cut(special)) is { } cut)
-                        Set(from + c, cut, greatest, all, c);
+                    if ((special is null ? all[c] : Load(special)) is { } surface)
+                        Set(from + c, surface, greatest, all, c);
                 }
             }
         }
 
-        private SurfaceCut Cut(InfluenceSurface surface) =>
-            cuts.TryGetValue(surface, out var cut) ? cut : cuts[surface] = run.placement.Cut(surface, workspace);
+        private LoadedSurface Load(InfluenceSurface surface) =>
+            loaded.TryGetValue(surface, out var known) ? known : loaded[surface] = new(run.deck, surface, workspace);
 
-        private Worst Of(SurfaceCut cut, bool greatest)
+        private void Set(int effect, LoadedSurface surface, bool greatest, List<LoadedSurface?>? others = null, int own = -1)
         {
-            if (worst.TryGetValue((cut, greatest), out var known))
-                return known;
-            if (!tandems.TryGetValue(cut, out var sums))
-                tandems[cut] = sums = run.placement.Tandems(cut);
-            var adverse = run.placement.Prepare(cut, sums, greatest, workspace);
-            return worst[(cut, greatest)] = new(
-                adverse,
-                [.. run.envelopes.Select(e => e.Weights == default ? (TrafficLoading.None, []) : run.placement.Arrange(adverse, e.Weights))]
-            );
-        }
-
-        private void Set(int effect, SurfaceCut cut, bool greatest, List<SurfaceCut?>? others = null, int own = -1)
-        {
-            var found = Of(cut, greatest);
-            ImmutableArray<(int Lane, int Track)> last = default;
-            (double Tandem, double Distributed)[] over = [];
+            if (run.wanted?.Invoke(effect) == false)
+                return;
+            var isOverPier = IsOverPier || (!greatest && OfPoint >= 0 && effect == OfPoint + (int)GirderEffect.M);
             for (var e = 0; e < run.envelopes.Length; e++)
             {
-                var (envelope, weights, (loading, chosen)) = (run.envelopes[e], run.envelopes[e].Weights, found.Arranged[e]);
-                if (weights == default)
+                var (envelope, loading) = (run.envelopes[e], run.deck.Models[e]);
+                if (loading.Model is { Kinds.IsEmpty: true, Rest: 0 })
                     continue;
-                var value = weights.Tandem * loading.Tandem + weights.Lane * loading.Distributed;
-                envelope.Set(effect, greatest, value, loading);
+                var placed = loading.Worst(surface, greatest, isOverPier, workspace);
+                envelope.Set(effect, greatest, placed.Value, placed);
                 if (others is null)
                     continue;
-                // Most loadings are the worst for several weights.
-                if (last.IsDefault || !last.SequenceEqual(chosen))
-                    (last, over) = (chosen, run.placement.Over(others, found.Adverse, chosen));
+                var print = loading.FootprintOf(placed, surface.AdverseTo(greatest));
                 var beside = envelope.Beside(effect, greatest);
-                for (var c = 0; c < over.Length; c++)
-                    beside[c] = weights.Tandem * over[c].Tandem + weights.Lane * over[c].Distributed;
+                for (var c = 0; c < others.Count; c++)
+                    beside[c] = others[c] is { } other ? loading.Over(print, other) : 0;
                 // Shear read on one side is the value itself.
-                beside[own] = value;
+                if (others[own] != surface)
+                    beside[own] = placed.Value;
             }
-            var footway = run.placement.Footway(found.Adverse, cut);
-            run.footways.Set(effect, greatest, footway, null);
+            SetFootways(effect, surface, greatest, others, own);
+        }
+
+        private void SetFootways(int effect, LoadedSurface surface, bool greatest, List<LoadedSurface?>? others, int own)
+        {
+            if (run.deck.Footways.IsEmpty || surface.AdverseTo(greatest).Parts is not { } parts)
+                return;
+            double On(LoadedSurface of)
+            {
+                double sum = 0;
+                foreach (var (line, width) in run.deck.Footways)
+                    sum += width * parts.Of(of.Cut, line);
+                return sum;
+            }
+            var value = On(surface);
+            run.footways.Set(effect, greatest, value, null);
             for (var c = 0; c < others?.Count; c++)
-                run.footways.Beside(effect, greatest)[c] = others[c] is { } other ? run.placement.Footway(found.Adverse, other) : 0;
+                run.footways.Beside(effect, greatest)[c] = others[c] is { } other ? On(other) : 0;
             if (others is not null)
-                run.footways.Beside(effect, greatest)[own] = footway;
+                run.footways.Beside(effect, greatest)[own] = value;
         }
     }
 }

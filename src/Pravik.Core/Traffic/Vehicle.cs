@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Units;
 
 namespace Pravik.Core.Traffic;
 
@@ -31,8 +32,28 @@ public sealed record Vehicle(string Name, ImmutableArray<Axle> Axles)
     /// <summary>Whether axles that relieve are left out one by one; else the vehicle acts whole or not at all.</summary>
     public bool OnlyWorsening { get; init; }
 
+    /// <summary>Load of all axles (N).</summary>
+    public double AxleLoad => Axles.Sum(a => a.Load);
+
     /// <summary>Load of a whole vehicle (N).</summary>
-    public double Total => Axles.Sum(a => a.Load) + Stretches.Sum(s => s.Load * s.Length);
+    public double Total => AxleLoad + Stretches.Sum(s => s.Load * s.Length);
+
+    /// <summary>Its axles in words: how many of which load.</summary>
+    public string InWords(UnitSystem units)
+    {
+        var force = units[QuantityKind.Force];
+        string Load(double load) => QuantityText.Fixed(load / force.Factor, 0);
+        List<string> groups = [];
+        for (var i = 0; i < Axles.Length; )
+        {
+            var next = i;
+            while (next < Axles.Length && Math.Abs(Axles[next].Load - Axles[i].Load) < 1)
+                next++;
+            groups.Add(next - i == 1 ? Load(Axles[i].Load) : $"{next - i} × {Load(Axles[i].Load)}");
+            i = next;
+        }
+        return Axles.IsEmpty ? "" : $"axles {string.Join(" + ", groups)} {force.Symbol}";
+    }
 
     /// <summary>Equal axles at equal distances.</summary>
     public static ImmutableArray<Axle> Alike(int count, double load, double gap) =>

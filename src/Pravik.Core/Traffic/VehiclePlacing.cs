@@ -2,23 +2,10 @@ using System.Collections.Immutable;
 
 namespace Pravik.Core.Traffic;
 
-/// <summary>A vehicle where it is worst.</summary>
-/// <param name="Value">What it adds to the effect.</param>
-/// <param name="First">Station of its first axle, or of the beginning of its first stretch (m).</param>
-/// <param name="Direction">1 where it goes ahead, −1 back.</param>
-/// <param name="Axles">Stations of the axles that act, each with its load (N).</param>
-/// <param name="Lines">Line loads (N/m) from station to station.</param>
-public sealed record PlacedVehicle(
-    double Value,
-    double First,
-    int Direction,
-    ImmutableArray<(double Station, double Load)> Axles,
-    ImmutableArray<(double From, double To, double Load)> Lines
-);
-
 /// <summary>
-/// Finds where a vehicle is worst on a profile. Between stations at which one of its axles or ends of stretches meets a station of the
-/// profile its effect is straight, or of second degree with stretches: the worst is at one of them, or at the top of a parabola between.
+/// Finds where a vehicle is worst on a profile. Axles alone are sought by <see cref="VehicleSearch"/>. With stretches of line load the
+/// effect between stations at which an axle or an end of a stretch meets one of the profile is of second degree: the worst is at one of
+/// them, or at the top of a parabola between. No gap is sought then.
 /// </summary>
 public sealed class VehiclePlacing
 {
@@ -44,38 +31,40 @@ public sealed class VehiclePlacing
     /// </summary>
     public PlacedVehicle? Worst(Vehicle vehicle, double line = 0, double clear = 0)
     {
-        var (first, second, gap, mostGap) = Groups(vehicle);
+        if (vehicle.Stretches.IsEmpty && line == 0)
+            return Sought(vehicle);
+        double at = 0;
+        var group = new Group(
+            [.. vehicle.Axles.Select((a, i) => (a.Load, at += i == 0 ? 0 : a.Gap))],
+            vehicle.Stretches,
+            vehicle.OnlyWorsening
+        );
         PlacedVehicle? worst = null;
         foreach (var direction in IsSymmetric(vehicle) ? [1] : new[] { 1, -1 })
         {
-            var found = second is null ? Alone(first, direction, line, clear) : Pair(first, second, gap, mostGap, direction);
-            if (found is not null && sign * found.Value > sign * (worst?.Value ?? 0))
+            if (Alone(vehicle, group, direction, line, clear) is { } found && sign * found.Value > sign * (worst?.Value ?? 0))
                 worst = found;
         }
         return worst;
     }
 
-    private static (Group First, Group? Second, double Gap, double MostGap) Groups(Vehicle vehicle)
+    private PlacedVehicle? Sought(Vehicle vehicle)
     {
-        var parted = vehicle.Axles.Select((a, i) => (a, i)).FirstOrDefault(a => a.a.MostGap is not null);
-        if (parted.a is null)
-            return (Of(vehicle.Axles, vehicle.Stretches), null, 0, 0);
-        return (Of(vehicle.Axles[..parted.i], vehicle.Stretches), Of(vehicle.Axles[parted.i..], []), parted.a.Gap, parted.a.MostGap!.Value);
-
-        Group Of(ImmutableArray<Axle> axles, ImmutableArray<Stretch> stretches)
-        {
-            double at = 0;
-            return new([.. axles.Select((a, i) => (a.Load, at += i == 0 ? 0 : a.Gap))], stretches, vehicle.OnlyWorsening);
-        }
+        var (search, stations) = (new VehicleSearch(), profile.Stations);
+        var ways = VehicleWay.Of(VehicleShape.Of(vehicle), [.. stations.Select((s, i) => (s, i))]);
+        var changes = new ProfileChanges(new double[stations.Length], new double[stations.Length]);
+        ProfileSteps.Find(stations, profile.Behind, profile.Ahead, ProfilePart.Whole, changes.Jump, changes.Kink);
+        var worst = vehicle.OnlyWorsening
+            ? search.OnlyWorsening(ways, stations, profile.Behind, profile.Ahead, sign)
+            : search.WholeAt(ways, changes, sign);
+        return worst.Value == 0 ? null : PlacedVehicle.At(vehicle, worst, vehicle.OnlyWorsening ? profile : null, sign > 0);
     }
 
     private static bool IsSymmetric(Vehicle vehicle) =>
-        vehicle.Axles.All(a => a.MostGap is null)
-        && vehicle.Axles.Select(a => a.Load).SequenceEqual(vehicle.Axles.Select(a => a.Load).Reverse())
-        && vehicle.Axles.Skip(1).Select(a => a.Gap).SequenceEqual(vehicle.Axles.Skip(1).Select(a => a.Gap).Reverse())
+        VehicleShape.Of(vehicle).IsSymmetric
         && vehicle.Stretches.Select(s => (s.Load, s.Length)).SequenceEqual(vehicle.Stretches.Select(s => (s.Load, s.Length)).Reverse());
 
-    private PlacedVehicle? Alone(Group group, int direction, double line, double clear)
+    private PlacedVehicle? Alone(Vehicle vehicle, Group group, int direction, double line, double clear)
     {
         var best = (Value: 0.0, At: double.NaN);
         void Try(double at)
@@ -84,7 +73,7 @@ public sealed class VehiclePlacing
             if (sign * value > sign * best.Value)
                 best = (value, at);
         }
-        double With(double at) => Value(group, at, direction) + (line > 0 ? line * Beside(at) : 0);
+        double With(double at) => Value(group, at, direction) + line * Beside(at);
         double Beside(double at)
         {
             var (head, tail) = (at + direction * clear, at - direction * (group.Length + clear));
@@ -93,12 +82,11 @@ public sealed class VehiclePlacing
         }
 
         var places = Places(group, direction, clear).ToList();
-        var curved = !group.Stretches.IsEmpty || line > 0;
         for (var i = 0; i < places.Count; i++)
         {
             Try(places[i] - Nudge);
             Try(places[i] + Nudge);
-            if (!curved || i + 1 == places.Count)
+            if (i + 1 == places.Count)
                 continue;
             var (from, to) = (places[i] + Nudge, places[i + 1] - Nudge);
             var (a, m, b) = (With(from), With((from + to) / 2), With(to));
@@ -109,13 +97,7 @@ public sealed class VehiclePlacing
         }
         return double.IsNaN(best.At)
             ? null
-            : new(
-                best.Value,
-                best.At,
-                direction,
-                [.. Acting(group, best.At, direction)],
-                [.. Lines(group, best.At, direction, line, clear)]
-            );
+            : new(vehicle, best.Value, best.At, direction) { Lines = [.. Lines(group, best.At, direction, line, clear)] };
     }
 
     /// <summary>Stretches where they stand, and the adverse parts of a line load that keeps clear of them.</summary>
@@ -143,57 +125,9 @@ public sealed class VehiclePlacing
     public PlacedVehicle? LineAlone(double line)
     {
         var value = line * profile.Adverse(sign);
-        return value == 0 ? null : new(value, double.NaN, 1, [], [.. profile.AdverseParts(sign).Select(p => (p.From, p.To, line))]);
-    }
-
-    /// <summary>Two groups of axles with a gap between them: both at their own places, or at the ends of the gap from each other.</summary>
-    private PlacedVehicle? Pair(Group first, Group second, double gap, double mostGap, int direction)
-    {
-        // A place of the second is told by its first axle, which stands behind the last one of the first group.
-        var length = first.Length;
-        var own = Places(second, direction, 0).SelectMany(p => new[] { p - Nudge, p + Nudge }).ToList();
-        double[] ends = double.IsFinite(mostGap) ? [gap, mostGap] : [gap];
-        var places = Places(first, direction, 0)
-            .SelectMany(p => new[] { p - Nudge, p + Nudge })
-            .Concat(own.SelectMany(p => ends.Select(e => p + direction * (length + e))));
-        var seconds = own.Select(at => (At: direction * at, Value: Value(second, at, direction))).OrderBy(s => s.At).ToArray();
-        var stations = Array.ConvertAll(seconds, s => s.At);
-        // The worst of all up to each, for gaps without an end.
-        var worstTo = new int[seconds.Length];
-        for (var i = 1; i < seconds.Length; i++)
-            worstTo[i] = sign * seconds[i].Value > sign * seconds[worstTo[i - 1]].Value ? i : worstTo[i - 1];
-        var best = (Value: 0.0, At: double.NaN, Second: double.NaN);
-        foreach (var at in places)
-        {
-            var alone = Value(first, at, direction);
-            // Along the direction of travel the second stands from here to there.
-            var (to, from) = (direction * at - length - gap, direction * at - length - mostGap);
-            var (behind, where) = (Value(second, direction * to, direction), direction * to);
-            if (double.IsFinite(from) && sign * Value(second, direction * from, direction) > sign * behind)
-                (behind, where) = (Value(second, direction * from, direction), direction * from);
-            var last = AtOrBefore(stations, to);
-            var start =
-                double.IsFinite(from) ? AtOrBefore(stations, from) + 1
-                : last < 0 ? 0
-                : worstTo[last];
-            for (var i = start; i <= (double.IsFinite(from) ? last : Math.Min(last, start)); i++)
-            {
-                if (sign * seconds[i].Value > sign * behind)
-                    (behind, where) = (seconds[i].Value, direction * seconds[i].At);
-            }
-            if (sign * (alone + behind) > sign * best.Value)
-                best = (alone + behind, at, where);
-        }
-        return double.IsNaN(best.At)
+        return value == 0
             ? null
-            : new(best.Value, best.At, direction, [.. Acting(first, best.At, direction), .. Acting(second, best.Second, direction)], []);
-    }
-
-    /// <summary>The last of the stations at or before one; −1 for none.</summary>
-    private static int AtOrBefore(double[] stations, double station)
-    {
-        var found = Array.BinarySearch(stations, station);
-        return found >= 0 ? found : ~found - 1;
+            : new(null, value, double.NaN, 1) { Lines = [.. profile.AdverseParts(sign).Select(p => (p.From, p.To, line))] };
     }
 
     /// <summary>Places of the first axle in order, at which something of the group stands on a station of the profile.</summary>
@@ -221,10 +155,4 @@ public sealed class VehiclePlacing
         }
         return sum;
     }
-
-    private IEnumerable<(double Station, double Load)> Acting(Group group, double at, int direction) =>
-        group
-            .Axles.Select(a => (Station: at - direction * a.At, a.Load))
-            .Where(a => !group.OnlyWorsening || sign * profile.At(a.Station) > 0)
-            .Where(a => profile.Stations.Length > 0 && a.Station >= profile.Stations[0] && a.Station <= profile.Stations[^1]);
 }

@@ -1,4 +1,3 @@
-using Pravik.Core.Codes;
 using Pravik.Core.Loads;
 using Pravik.Core.Places;
 using Pravik.Core.Traffic;
@@ -50,58 +49,43 @@ public static class LoadsView
     private static void Lanes(BridgeGeometry geometry, double station, UnitSystem units, SectionView view, double y)
     {
         var (canvas, values) = (view.Canvas, geometry.Bridge.Basis.Values);
+        var model = TrafficModels.Named("LM1", values)!;
         var carriageways = geometry.CarriagewaysAt(geometry.UnitAt(station), station);
-        var notional = carriageways.Select(c => NotionalLanes.On(c.Width, values["laneWidth"])).ToList();
+        var notional = carriageways.Select(c => NotionalLanes.On(c.Width, model.LaneWidth)).ToList();
         var count = notional.Sum(n => n.Count);
         var (many, where) = (count == 1 ? "lane" : "lanes", carriageways.Length > 1 ? $" on {carriageways.Length} carriageways" : "");
         canvas.Text(
             new(2, y - 4.6 * canvas.TextHeight),
-            $"Load model 1: {count} notional {many}{where}, moved to the worst place for every effect",
+            $"{model.Name}: {count} notional {many}{where}, moved to the worst place for every effect",
             TextKind.Strong
         );
+        var greatest = model.Kinds.SelectMany(k => k.Loads).Select(l => l.Area).Append(Math.Max(1, model.Rest)).Max();
+        void Area(double from, double to, double load, string words, Fill fill) =>
+            Block(canvas, view.At(from, 0).X, view.At(to, 0).X, y, load / greatest * 2.4 * canvas.TextHeight, words, fill, null);
+        string Words(double load) => units.Format(load, QuantityKind.AreaLoad);
         var number = 0;
         for (var c = 0; c < carriageways.Length; c++)
         {
-            for (var i = 0; i < notional[c].Count; i++)
+            for (var i = 0; i < notional[c].Count; i++, number++)
             {
-                var from = carriageways[c].From + i * notional[c].Width;
-                Lane(canvas, units, view, values, number++, from, Math.Min(carriageways[c].To, from + notional[c].Width), y);
+                var (from, load) = (
+                    carriageways[c].From + i * notional[c].Width,
+                    number < model.Kinds.Length ? model.Kinds[number].Loads[0] : null
+                );
+                var (to, area) = (Math.Min(carriageways[c].To, from + notional[c].Width), load?.Area ?? model.Rest);
+                Area(from, to, area, $"lane {number + 1}: {Words(area)}", number == 0 ? Fill.LaneOne : Fill.Lane);
+                if (load?.Vehicle is { } vehicle)
+                    canvas.Text(
+                        new((view.At(from, 0).X + view.At(to, 0).X) / 2, y + 1.2 * canvas.TextHeight),
+                        vehicle.InWords(units),
+                        TextKind.Number,
+                        Anchor.Middle
+                    );
             }
-            Rest(canvas, units, view, values, carriageways[c].From + notional[c].Count * notional[c].Width, carriageways[c].To, y);
+            var rest = carriageways[c].From + notional[c].Count * notional[c].Width;
+            if (carriageways[c].To - rest > 0.01)
+                Area(rest, carriageways[c].To, model.Rest, Words(model.Rest), Fill.Lane);
         }
-    }
-
-    private static void Lane(
-        Canvas canvas,
-        UnitSystem units,
-        SectionView view,
-        NationalValues values,
-        int number,
-        double from,
-        double to,
-        double y
-    )
-    {
-        var (model, force) = (LoadModel1.Of(values), units[QuantityKind.Force]);
-        var load = number < 3 ? model.Lane[number] : model.Rest;
-        var (left, right) = (view.At(from, 0).X, view.At(to, 0).X);
-        var height = load / Math.Max(1, model.Lane.Max()) * 2.4 * canvas.TextHeight;
-        var words = $"lane {number + 1}: {units.Format(load, QuantityKind.AreaLoad)}";
-        Block(canvas, left, right, y, height, words, number == 0 ? Fill.LaneOne : Fill.Lane, null);
-        if (number < 3)
-        {
-            var axles = $"2 axles of {QuantityText.Fixed(model.Axle[number] / force.Factor, 0)} {force.Symbol}";
-            canvas.Text(new((left + right) / 2, y + 1.2 * canvas.TextHeight), axles, TextKind.Number, Anchor.Middle);
-        }
-    }
-
-    private static void Rest(Canvas canvas, UnitSystem units, SectionView view, NationalValues values, double from, double to, double y)
-    {
-        if (to - from <= 0.01)
-            return;
-        var model = LoadModel1.Of(values);
-        var height = model.Rest / Math.Max(1, model.Lane.Max()) * 2.4 * canvas.TextHeight;
-        Block(canvas, view.At(from, 0).X, view.At(to, 0).X, y, height, units.Format(model.Rest, QuantityKind.AreaLoad), Fill.Lane, null);
     }
 
     private static void Block(Canvas canvas, double left, double right, double foot, double height, string text, Fill fill, string? part)

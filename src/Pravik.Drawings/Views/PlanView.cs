@@ -65,7 +65,7 @@ public sealed class PlanView
         ViewSize size,
         double? cursor = null,
         string? picked = null,
-        TrafficLoading? traffic = null
+        PlacedTraffic? traffic = null
     )
     {
         var view = new PlanView(geometry, units, size);
@@ -458,7 +458,7 @@ public sealed class PlanView
         );
     }
 
-    private void Traffic(TrafficLoading traffic)
+    private void Traffic(PlacedTraffic traffic)
     {
         foreach (var lane in traffic.Lanes)
         {
@@ -468,19 +468,17 @@ public sealed class PlanView
             canvas.Path(EdgeLine(right).Select(At), Pen.Dimension);
             canvas.Text(
                 At(EdgeLine((left + right) / 2).Last()) + new Point(-3, 0.35 * canvas.TextHeight),
-                $"lane {lane.Number}",
+                $"lane {lane.Kind}",
                 TextKind.Soft,
                 Anchor.End,
                 true
             );
-            if (lane.TandemStation is not { } station)
+            if (lane.Vehicle is not { Of: { } vehicle } placed)
                 continue;
-            foreach (var axle in new[] { -LoadModel1.AxleSpacing / 2, LoadModel1.AxleSpacing / 2 })
+            var half = vehicle.WheelSpacing / 2;
+            foreach (var (station, _) in placed.Axles.Where(a => a.Station >= geometry.FirstStation && a.Station <= geometry.LastStation))
             {
-                var (l, r) = (
-                    At(station + axle, (left + right - LoadModel1.WheelSpacing) / 2),
-                    At(station + axle, (left + right + LoadModel1.WheelSpacing) / 2)
-                );
+                var (l, r) = (At(station, lane.Offset - half), At(station, lane.Offset + half));
                 canvas.Line(l, r, Pen.Load);
                 foreach (var wheel in new[] { l, r })
                     canvas.Box(wheel.X - 0.2 * perMetre, wheel.Y - 0.2 * perMetre, 0.4 * perMetre, 0.4 * perMetre, Fill.Track, Pen.Load);

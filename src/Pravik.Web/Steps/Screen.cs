@@ -109,7 +109,7 @@ internal sealed class Screen
         : !IsCurrent ? ("old", "out of date")
         : ("good", "in order");
 
-    public ViewPart Plan(ViewSize size, TrafficLoading? traffic = null) =>
+    public ViewPart Plan(ViewSize size, PlacedTraffic? traffic = null) =>
         Drawn("plan", PlanView.Draw(Geometry, Units, size, Station, Pick, traffic));
 
     public ViewPart Section(ViewSize size) => Drawn("section", SectionView.Draw(Geometry, Units, size, Station, Pick));

@@ -123,19 +123,19 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
             "Traffic behind it",
             [
                 .. traffic
-                    .Lanes.OrderBy(l => l.Number)
+                    .Lanes.OrderBy(l => l.Kind)
                     .SelectMany(l =>
                         new[]
                         {
-                            LedgerRows.Reading("", $"{l.Number}"),
+                            LedgerRows.Reading("", $"{l.Kind}"),
                             LedgerRows.Reading("", $"{Length(l.From)} to {Length(l.From + l.Width)}"),
-                            LedgerRows.Reading("", l.TandemStation is { } s ? Length(s) : "none"),
+                            LedgerRows.Reading("", l.Vehicle is { } v ? $"{v.Of?.Name ?? l.Load.Name}, {Length(v.First)}" : "none"),
                         }
                     ),
             ]
         )
         {
-            Columns = ["Lane", "Offset from, to", "Tandem at"],
+            Columns = ["Lane", "Offset from, to", "Vehicle, first axle at"],
             Note = "Lane loads act on the parts of the deck that worsen the effect.",
         };
     }

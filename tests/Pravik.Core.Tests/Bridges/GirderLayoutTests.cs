@@ -178,7 +178,7 @@ public class GirderLayoutTests
             Enumerable
                 .Range(0, run.Points.Length)
                 .Where(p => run.Points[p].Girder == girder && run.Points[p].Span == 1)
-                .Max(p => run.Model.Traffic!.Characteristic.Greatest[p, GirderEffect.M]);
+                .Max(p => run.Model.Traffic!["LM1"].Greatest[p, GirderEffect.M]);
         Assert.True(Live(one, 1) > 1.05 * Live(usual, 1));
         Assert.True(Live(one, 2) < Live(usual, 2));
     }

@@ -93,8 +93,8 @@ public class UnitTests
             ];
             Assert.Equal(results.Points.Length, mine.Count);
             double Edges(BridgeResults r, int p) => r.Model.Cases.Single(c => c.Name == CaseNames.Edges).Effects[p, GirderEffect.M];
-            double Most(BridgeResults r, int p) => r.Model.Traffic!.Characteristic.Greatest[p, GirderEffect.M];
-            double Least(BridgeResults r, int p) => r.Model.Traffic!.Characteristic.Least[p, GirderEffect.M];
+            double Most(BridgeResults r, int p) => r.Model.Traffic!["LM1"].Greatest[p, GirderEffect.M];
+            double Least(BridgeResults r, int p) => r.Model.Traffic!["LM1"].Least[p, GirderEffect.M];
             for (var a = 0; a < mine.Count; a++)
             {
                 foreach (var of in new[] { Edges, Most, Least })

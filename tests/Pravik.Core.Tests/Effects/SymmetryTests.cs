@@ -17,7 +17,7 @@ public class SymmetryTests
     public void Half_a_turn_changes_nothing(double skew)
     {
         var results = BridgeRun.Run(TestBridges.Symmetric(skew * Math.PI / 180, 16, 20, 16));
-        var (points, traffic) = (results.Points, results.Model.Traffic!.Characteristic);
+        var (points, traffic) = (results.Points, results.Model.Traffic!["LM1"]);
         var edges = results.Model.Cases.Single(c => c.Name == CaseNames.Edges).Effects;
         var place = Enumerable
             .Range(0, points.Length)

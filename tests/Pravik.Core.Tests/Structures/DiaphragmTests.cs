@@ -77,7 +77,7 @@ public class DiaphragmTests
             BridgeRun.Run(With(TestBridges.Symmetric(0, 20), new PlacedDiaphragm { Width = 0.5, Depth = 1.1 }))
         );
         var points = Enumerable.Range(0, loose.Points.Length).ToList();
-        double Worst(BridgeResults run) => points.Max(p => run.Model.Traffic!.Characteristic.Greatest[p, GirderEffect.M]);
+        double Worst(BridgeResults run) => points.Max(p => run.Model.Traffic!["LM1"].Greatest[p, GirderEffect.M]);
         Assert.InRange(Worst(tied) / Worst(loose), 0.5, 0.97);
         double Together(BridgeResults run) =>
             points

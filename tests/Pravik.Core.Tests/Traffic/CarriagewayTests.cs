@@ -92,14 +92,14 @@ public class CarriagewayTests
             Girders = new() { Count = 6, OverhangLeft = 1 },
         };
         var results = ModelRun.Run(new(bridge));
-        var traffic = results.Traffic!.Characteristic;
+        var traffic = results.Traffic!["LM1"];
         foreach (var girder in new[] { 0, 5 })
         {
             var middle = Array.FindIndex([.. results.Points], p => p.Girder == girder && Math.Abs(p.Fraction - 0.5) < 1e-9);
             var loading = traffic.Loading(results.Layout.At(middle, GirderEffect.M), true)!;
-            var first = loading.Lanes.Single(l => l.Number == 1);
+            var first = loading.Lanes.Single(l => l.Kind == 1);
             Assert.True(girder == 0 ? first.From < -1 : first.From > 1);
-            Assert.Equal(loading.Lanes.Length, loading.Lanes.Select(l => l.Number).Distinct().Count());
+            Assert.Equal(loading.Lanes.Length, loading.Lanes.Select(l => l.Kind).Distinct().Count());
         }
         // Mirror images: the outer girders have the same moments.
         var (a, b) = (Moment(0), Moment(5));

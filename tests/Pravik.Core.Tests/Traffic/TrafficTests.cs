@@ -40,24 +40,24 @@ public class TrafficTests
     public void One_lane_on_a_simple_span_agrees_with_hand_values()
     {
         var results = ModelRun.Run(new(Fine(TestBridges.OneGirder(20))));
-        var (layout, traffic) = (results.Layout, results.Traffic!.Characteristic);
-        TrafficLoading At(double t, GirderEffect effect, bool greatest)
+        var (layout, traffic) = (results.Layout, results.Traffic!["LM1"]);
+        PlacedTraffic At(double t, GirderEffect effect, bool greatest)
         {
             var point = Array.FindIndex([.. results.Points], p => Math.Abs(p.Fraction - t) < 1e-9);
-            return traffic.Loading(layout.At(point, effect), greatest) ?? TrafficLoading.None;
+            return traffic.Loading(layout.At(point, effect), greatest) ?? PlacedTraffic.None;
         }
         var middle = At(0.5, GirderEffect.M, true);
         // Wheels stand between girder and edge: near them the edge member and its strips bend by themselves, which shifts up to 0.25 %.
-        Assert.Equal(2820e3, middle.Tandem, 2820e3 * 0.003);
+        Assert.Equal(2820e3, middle.OfVehicles, 2820e3 * 0.003);
         Assert.Equal(1350e3, middle.Distributed, 1350e3 * 0.001);
-        Assert.Equal(0, At(0.5, GirderEffect.M, false).Tandem, 1);
+        Assert.Equal(0, At(0.5, GirderEffect.M, false).OfVehicles, 1);
         // Anywhere with an axle on each side of the middle is as bad: the influence line falls alike on both.
-        Assert.InRange(middle.Lanes.Single().TandemStation!.Value, 19.4 - 1e-6, 20.6 + 1e-6);
+        Assert.InRange(middle.Lanes.Single().Vehicle!.Axles.Average(a => a.Station), 19.4 - 1e-6, 20.6 + 1e-6);
         var quarter = At(0.25, GirderEffect.V, true);
-        Assert.InRange(quarter.Tandem, 402e3, 432e3);
+        Assert.InRange(quarter.OfVehicles, 402e3, 432e3);
         Assert.Equal(151.9e3, quarter.Distributed, 151.9e3 * 0.02);
-        Assert.Equal(-quarter.Tandem, At(0.75, GirderEffect.V, false).Tandem, 1);
-        Assert.InRange(At(0, GirderEffect.V, true).Tandem, 0.88 * 582e3, 582e3);
+        Assert.Equal(-quarter.OfVehicles, At(0.75, GirderEffect.V, false).OfVehicles, 1);
+        Assert.InRange(At(0, GirderEffect.V, true).OfVehicles, 0.88 * 582e3, 582e3);
         // Deflection under the lane: 5·w·l⁴/384·EI with w = 27 kN/m is the part that the distributed load has in the worst place.
         var down = At(0.5, GirderEffect.Deflection, false);
         var section = results.Finished.Sections[0][0]!;
@@ -81,24 +81,24 @@ public class TrafficTests
         var choices = demo.Model with { Kind = kind };
         var geometry = new BridgeGeometry(demo);
         var results = ModelRun.Run(geometry, choices);
-        var (layout, traffic) = (results.Layout, results.Traffic!.Characteristic);
+        var (layout, traffic) = (results.Layout, results.Traffic!["LM1"]);
         var (model, mesh, shares) = (results.Finished, results.Finished.Mesh, new DeckShares(results.Finished.Mesh, choices));
-        var (effects, analysis, of) = (new ModelEffects(model, layout), new FrameAnalysis(model.Frame), LoadModel1.Of(demo.Basis.Values));
+        var (effects, analysis) = (new ModelEffects(model, layout), new FrameAnalysis(model.Frame));
         foreach (var (point, effect) in new[] { (30, GirderEffect.M), (75, GirderEffect.M), (137, GirderEffect.M), (95, GirderEffect.T) })
         {
             var at = layout.At(point, effect);
             var loading = traffic.Loading(at, true)!;
             var nodal = new double[mesh.Nodes.Length];
-            foreach (var lane in loading.Lanes.Where(l => l.TandemStation is not null))
+            foreach (var lane in loading.Lanes)
             {
-                foreach (var (axle, side) in new[] { (-0.6, -1.0), (-0.6, 1), (0.6, -1), (0.6, 1) })
+                foreach (var (station, load) in lane.Vehicle?.Axles ?? [])
                 {
-                    var line = DeckLine.At(mesh, geometry, lane.From + lane.Width / 2 + side);
-                    Wheel(line, nodal, lane.TandemStation!.Value + axle, of.Axle[lane.Number - 1] / 2);
+                    foreach (var side in new[] { -1, 1 })
+                        Wheel(DeckLine.At(mesh, geometry, lane.From + lane.Width / 2 + side), nodal, station, load / 2);
                 }
             }
             var solved = analysis.Solve([new FrameCase("tandems") { Nodal = shares.Put(nodal) }]).Cases[0];
-            Assert.Equal(loading.Tandem, effects.Force(point, (int)effect).Of(solved), Math.Abs(loading.Tandem) * 1e-5);
+            Assert.Equal(loading.OfVehicles, effects.Force(point, (int)effect).Of(solved), Math.Abs(loading.OfVehicles) * 1e-5);
             var together = traffic.Together(at, true);
             Assert.Equal(traffic.Greatest[at], together[(int)effect], 1e-6 * traffic.Greatest[at]);
         }
@@ -110,12 +110,12 @@ public class TrafficTests
     {
         var results = ModelRun.Run(new(Fine(TestBridges.OneGirder(20))));
         var point = Array.FindIndex([.. results.Points], p => Math.Abs(p.Fraction - 0.25) < 1e-9);
-        var traffic = results.Traffic!.Characteristic;
+        var traffic = results.Traffic!["LM1"];
         var at = results.Layout.At(point, GirderEffect.M);
         var loading = traffic.Loading(at, true)!;
         // Lane over all of the span: V = 27·(10 − 5) = 135 kN. Tandem with its rear axle over the section, read as the mean of both
         // sides: R = 300·(15 + 13.8)/20 = 432 kN less half an axle, 282 kN.
-        var station = loading.Lanes.Single().TandemStation!.Value;
+        var station = loading.Lanes.Single().Vehicle!.Axles.Average(a => a.Station);
         Assert.Equal(15.6, station, 0.02);
         Assert.Equal(135e3 + 282e3, traffic.Together(at, true)[(int)GirderEffect.V], 0.04 * 417e3);
     }
@@ -140,7 +140,7 @@ public class TrafficTests
     {
         var geometry = new BridgeGeometry(TestBridges.Demo);
         var results = ModelRun.Run(geometry);
-        var (layout, traffic, model) = (results.Layout, results.Traffic!.Characteristic, results.Finished);
+        var (layout, traffic, model) = (results.Layout, results.Traffic!["LM1"], results.Finished);
         var (mesh, effects) = (model.Mesh, new ModelEffects(model, results.Layout));
         var loads = Enumerable.Range(0, mesh.Nodes.Length).Select(n => new[] { DeckShares.Down(n, 1) }).ToList();
         var solver = new InfluenceSolver(new FrameAnalysis(model.Frame), loads, 4);
@@ -216,7 +216,7 @@ public class TrafficTests
         var demo = TestBridges.Demo;
         var wider = demo with { Deck = demo.Deck.With(p => p with { Right = p.Right.SetItem(1, p.Right[1] with { Upstand = 0.05 }) }) };
         var (before, after) = (ModelRun.Run(new(demo)), ModelRun.Run(new(wider)));
-        var (a, b) = (before.Traffic!.Characteristic.Greatest, after.Traffic!.Characteristic.Greatest);
+        var (a, b) = (before.Traffic!["LM1"].Greatest, after.Traffic!["LM1"].Greatest);
         for (var p = 0; p < before.Points.Length; p++)
             Assert.True(b[p, GirderEffect.M] >= a[p, GirderEffect.M] * (1 - 1e-3) - 1);
     }

@@ -130,7 +130,11 @@ public class VehiclePlacingTests
                     Assert.True(value <= sign * (found?.Value ?? 0) + 1e-3, $"{trial}: {value} beats {found?.Value}");
                 }
                 // The axles that are told give the value.
-                Assert.Equal(found?.Value ?? 0, found?.Axles.Sum(a => a.Load * profile.At(a.Station)) ?? 0, 1e-3);
+                Assert.Equal(
+                    found?.Value ?? 0,
+                    found?.Axles.Sum(a => a.Load * profile.At(a.Station)) ?? 0,
+                    1e-6 * Math.Abs(found?.Value ?? 0)
+                );
             }
         }
     }
@@ -142,7 +146,7 @@ public class VehiclePlacingTests
         var placed = new VehiclePlacing(line, true).Worst(new("long", Vehicle.Alike(10, 100e3, 4)))!;
         // One axle at midspan, 1.25 m, the next ones 4 m off: outside.
         Assert.Equal(125e3, placed.Value, 1);
-        Assert.Single(placed.Axles);
+        Assert.Single(placed.Axles, a => a.Station is >= 0 and <= 5);
         Assert.Null(new VehiclePlacing(line, false).Worst(new("long", Vehicle.Alike(10, 100e3, 4))));
     }
 

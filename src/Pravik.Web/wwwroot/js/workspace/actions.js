@@ -99,9 +99,6 @@ export function listenToActions(work) {
     if (file) file.search = choices.now.toString();
   });
 
-  for (const kind of ["pointerover", "focusin"])
-    document.addEventListener(kind, (event) => showPicture(event));
-
   watchLooks(work);
 
   let typing;
@@ -240,19 +237,6 @@ function watchLooks(work) {
       seen.clear();
     }, 700);
   });
-}
-
-/** A picture of an edit beside it while it is pointed at. */
-function showPicture(event) {
-  const button = event.target.closest?.("[data-picture]");
-  if (!button || button.querySelector("img")) return;
-  button.append(
-    Object.assign(document.createElement("img"), {
-      src: button.dataset.picture,
-      alt: "",
-      className: "preview",
-    }),
-  );
 }
 
 function switchUnits(work) {

@@ -1,0 +1,171 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+
+namespace Pravik.Core.Traffic;
+
+/// <summary>
+/// Where loads of some traffic models can stand on a deck: lines along it that wheels, cells of carriageways and footways follow. What
+/// depends on an influence surface alone is found once for all models (<see cref="LoadedSurface"/>).
+/// </summary>
+internal sealed class DeckLoading
+{
+    private const double CellWidth = 0.25;
+    private readonly Dictionary<long, int> knownLines = [];
+    private readonly Dictionary<(long, long), int> knownRuns = [];
+    private readonly List<(double Middle, double Spacing, int Left, int Right)> runs = [];
+    private readonly List<DeckLine> lines = [];
+    private readonly List<ShapeOnDeck> shapes = [];
+    private readonly Dictionary<string, ShapeOnDeck> knownShapes = [];
+
+    public DeckLoading(BridgeGeometry geometry, DeckMesh mesh, ImmutableArray<TrafficModel> models)
+    {
+        DeckLine At(double offset) => DeckLine.At(mesh, geometry, offset);
+        int Line(double offset)
+        {
+            var key = (long)Math.Round(offset * 1e6);
+            if (knownLines.TryGetValue(key, out var index))
+                return index;
+            lines.Add(At(offset));
+            return knownLines[key] = lines.Count - 1;
+        }
+        int Run(double middle, double spacing)
+        {
+            var key = ((long)Math.Round(middle * 1e6), (long)Math.Round(spacing * 1e6));
+            if (knownRuns.TryGetValue(key, out var index))
+                return index;
+            runs.Add((middle, spacing, Line(middle - spacing / 2), Line(middle + spacing / 2)));
+            return knownRuns[key] = runs.Count - 1;
+        }
+        var positions = models.Select(m => new LanePositions(m, geometry.Carriageways, Run)).ToList();
+        FirstCell = lines.Count;
+        Cells = [.. CellsOf(geometry.Carriageways)];
+        lines.AddRange(Cells.Select(c => At(c.From + c.Width / 2)));
+        var footways = ImmutableArray.CreateBuilder<(int, double)>();
+        foreach (var (line, width) in FootwaysOf(geometry, mesh))
+        {
+            footways.Add((lines.Count, width));
+            lines.Add(line);
+        }
+        Footways = footways.ToImmutable();
+        Lines = [.. lines];
+        Grid = new(mesh, lines);
+        Runs = [.. runs.Select(r => new WheelRun(r.Middle, r.Spacing, r.Left, r.Right, lines))];
+        Models = [.. models.Select((m, i) => new ModelLoading(this, m, positions[i]))];
+    }
+
+    /// <summary>All lines.</summary>
+    public ImmutableArray<DeckLine> Lines { get; }
+
+    /// <summary>Their grid.</summary>
+    public LineGrid Grid { get; }
+
+    /// <summary>Runs of wheels of all models.</summary>
+    public ImmutableArray<WheelRun> Runs { get; }
+
+    /// <summary>The first line that is the middle of a cell.</summary>
+    public int FirstCell { get; }
+
+    /// <summary>Cells of the carriageways, from the left: their left edges and widths (m).</summary>
+    public ImmutableArray<(int Carriageway, double From, double Width)> Cells { get; }
+
+    /// <summary>Lines of footways, with the width of each (m).</summary>
+    public ImmutableArray<(int Line, double Width)> Footways { get; }
+
+    /// <summary>The models on this deck.</summary>
+    public ImmutableArray<ModelLoading> Models { get; }
+
+    /// <summary>Shapes of vehicles.</summary>
+    public IReadOnlyList<ShapeOnDeck> Shapes => shapes;
+
+    /// <summary>The shape of a vehicle on this deck, which is to go along some runs.</summary>
+    public ShapeOnDeck ShapeOf(Vehicle vehicle, IEnumerable<int> along)
+    {
+        var key = VehicleShape.KeyOf(vehicle);
+        if (!knownShapes.TryGetValue(key, out var shape))
+        {
+            shape = knownShapes[key] = new(shapes.Count, VehicleShape.Of(vehicle), vehicle.OnlyWorsening, this);
+            shapes.Add(shape);
+        }
+        shape.Add(along);
+        return shape;
+    }
+
+    private static IEnumerable<(int, double, double)> CellsOf(ImmutableArray<Carriageway> carriageways)
+    {
+        for (var c = 0; c < carriageways.Length; c++)
+        {
+            var count = (int)Math.Ceiling(carriageways[c].Width / CellWidth - 1e-9);
+            var width = carriageways[c].Width / count;
+            for (var i = 0; i < count; i++)
+                yield return (c, carriageways[c].From + i * width, width);
+        }
+    }
+
+    /// <summary>
+    /// Lines along footways that belong to no carriageway, with the width of each. Where a footway widens its greatest width loads it
+    /// all along the unit.
+    /// </summary>
+    private static IEnumerable<(DeckLine, double)> FootwaysOf(BridgeGeometry geometry, DeckMesh mesh)
+    {
+        foreach (var unit in geometry.Units)
+        {
+            var (strips, carriageways) = (unit.Shape.At(unit.Start.Station).Strips, geometry.CarriagewaysAt(unit, unit.Start.Station));
+            for (var i = 0; i < strips.Length; i++)
+            {
+                if (strips[i].Kind != StripKind.Footway || carriageways.Any(c => c.Contains(strips[i].Middle)))
+                    continue;
+                var width = unit.Stations(40).Max(at => unit.Shape.Boundary(i + 1, at) - unit.Shape.Boundary(i, at));
+                var pieces = Math.Max(2, (int)Math.Ceiling(width / CellWidth));
+                foreach (var line in DeckLine.Cells(mesh, geometry, unit, i, pieces))
+                    yield return (line, width / pieces);
+            }
+        }
+    }
+}
+
+/// <summary>
+/// A shape of vehicle and the order in which its axles meet what every run that it may take goes over: the rows of both wheel lines where
+/// it acts whole, and else the stations of the run, since both wheels of an axle act or do not.
+/// </summary>
+internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWorsening, DeckLoading deck)
+{
+    private readonly VehicleWay[]?[] ways = new VehicleWay[]?[deck.Runs.Length];
+
+    /// <summary>Its number on the deck.</summary>
+    public int Number => number;
+
+    /// <summary>Whether axles that relieve are left out.</summary>
+    public bool IsOnlyWorsening => isOnlyWorsening;
+
+    /// <summary>The runs that it may take, in order.</summary>
+    public List<int> Runs { get; } = [];
+
+    /// <summary>Ahead and back along a run.</summary>
+    public VehicleWay[] Ways(int run) => ways[run]!;
+
+    /// <summary>Lets it go along some runs.</summary>
+    public void Add(IEnumerable<int> along)
+    {
+        foreach (var run in along.Where(r => ways[r] is null))
+        {
+            ways[run] = isOnlyWorsening ? AlongStations(run) : VehicleWay.Of(shape.Times(0.5), [.. Rows(deck.Runs[run])]);
+            Runs.Add(run);
+        }
+    }
+
+    /// <summary>Runs with the same stations share the order.</summary>
+    private VehicleWay[] AlongStations(int run)
+    {
+        var stations = deck.Runs[run].Stations;
+        return Runs.Count > 0 && deck.Runs[Runs[^1]].Stations.AsSpan().SequenceEqual(stations)
+            ? ways[Runs[^1]]!
+            : VehicleWay.Of(shape, [.. stations.Select((s, i) => (s, i))]);
+    }
+
+    private IEnumerable<(double Station, int Number)> Rows(WheelRun run) =>
+        new[] { run.Left, run.Right }.SelectMany(line =>
+            deck.Lines[line].Station.Select((station, row) => (station, line * deck.Grid.Rows + row))
+        );
+}
