@@ -6,8 +6,8 @@ using Pravik.Core.Effects;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Stages;
-using Pravik.Core.Traffic;
 using Pravik.Core.Units;
+using Pravik.Core.Vehicles;
 using Pravik.Exchange;
 using Pravik.Exchange.Tables;
 

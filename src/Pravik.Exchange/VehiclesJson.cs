@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Pravik.Core.Findings;
-using Pravik.Core.Traffic;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Exchange;
 

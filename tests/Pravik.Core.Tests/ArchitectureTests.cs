@@ -18,6 +18,7 @@ public class ArchitectureTests
         "Materials",
         "Sections",
         "Codes",
+        "Vehicles",
         "Bridges",
         "Entries",
         "Places",

@@ -67,6 +67,9 @@ public sealed record Bridge
     /// <summary>Weights that load the deck.</summary>
     public UnitWeights Loads { get; init; } = new();
 
+    /// <summary>Traffic beside load model 1.</summary>
+    public TrafficChoices Traffic { get; init; } = new();
+
     /// <summary>Actions beside weights and traffic, own cases, and stages of construction.</summary>
     public Actions Actions { get; init; } = new();
 

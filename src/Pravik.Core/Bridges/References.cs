@@ -30,6 +30,12 @@ public static class References
             ["", "girders", "types", var i] when At(i, bridge.Girders.Types) is { } t => ToType(bridge.Girders, t.Name),
             ["", "bearings", var i] when At(i, bridge.Bearings) is { } b => ToBearing(bridge, b.Name),
             ["", "girders", "tendons", var i] when At(i, bridge.Girders.Tendons) is { } t => ToLoad(bridge, t.Name),
+            ["", "traffic", "vehicles", var i] when At(i, bridge.Traffic.Vehicles) is { } v => Of(
+                bridge.Traffic.Models,
+                "/traffic/models",
+                "name",
+                m => m.Name == v.Name
+            ),
             ["", "actions", "combinations", var i] when At(i, bridge.Actions.Combinations) is { } c => ToLoad(bridge, c.Name),
             ["", "actions", "cases", var i] when At(i, bridge.Actions.Cases) is { } c => ToLoad(bridge, c.Name),
             _ => [],

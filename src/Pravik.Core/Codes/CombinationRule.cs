@@ -38,11 +38,20 @@ public enum TrafficGroup
     /// <summary>The same with ψ₂.</summary>
     Group1aQuasiPermanent,
 
+    /// <summary>A single axle.</summary>
+    Group1b,
+
     /// <summary>Braking with the frequent value of load model 1.</summary>
     Group2,
 
     /// <summary>Footways alone.</summary>
     Group3,
+
+    /// <summary>A crowd on carriageways and footways.</summary>
+    Group4,
+
+    /// <summary>Special vehicles with the frequent value of load model 1.</summary>
+    Group5,
 }
 
 /// <summary>The combination value that actions of the engineer's own have in a combination.</summary>
@@ -171,6 +180,13 @@ public static class RoadCombinations
         {
             Temperature = beside,
         };
+        // Neither wind nor temperature goes with a single axle or a crowd (EN 1990 A2.2.2).
+        yield return Traffic("axle", "single axle leading", TrafficGroup.Group1b);
+        yield return Traffic("crowd", "crowd leading", TrafficGroup.Group4);
+        yield return Traffic("special", "special vehicle leading, with temperature", TrafficGroup.Group5) with
+        {
+            Temperature = beside,
+        };
         if (temperature > 0)
             yield return Traffic("temperature", "temperature leading", TrafficGroup.Group1aBeside) with
             {
@@ -195,6 +211,12 @@ public static class RoadCombinations
         {
             Group = TrafficGroup.Group1aFrequent,
             Traffic = 1,
+            Temperature = v["psi2temperature"],
+        };
+        yield return Rule("axle", "single axle leading") with
+        {
+            Group = TrafficGroup.Group1b,
+            Traffic = v["psi1axle"],
             Temperature = v["psi2temperature"],
         };
         yield return Rule("footways", "footways leading") with

@@ -4,6 +4,7 @@ using Pravik.Core.Codes;
 using Pravik.Core.Models;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Effects;
 
@@ -242,11 +243,41 @@ public sealed class BridgeEffects
         );
         Group(TrafficGroup.Group2, "Traffic, group 2: braking", "EN 1991-2 Table 4.4a", (1, frequent), (1, braking));
         Group(TrafficGroup.Group3, "Traffic, group 3: footways alone", "EN 1991-2 Table 4.4a", (1, alone));
-        var worst = EffectRange.Envelope(
-            TrafficName,
-            [(1, groups[TrafficGroup.Group1a]), (1, groups[TrafficGroup.Group2]), (1, groups[TrafficGroup.Group3])]
-        );
+        AddChosen(traffic, alone, Group);
+        TrafficGroup[] leading =
+        [
+            TrafficGroup.Group1a,
+            TrafficGroup.Group1b,
+            TrafficGroup.Group2,
+            TrafficGroup.Group3,
+            TrafficGroup.Group4,
+            TrafficGroup.Group5,
+        ];
+        var worst = EffectRange.Envelope(TrafficName, [.. leading.Where(groups.ContainsKey).Select(g => (1.0, groups[g]))]);
         Add(worst, CaseId.Traffic, "Traffic", "EN 1991-2 Table 4.4a");
+    }
+
+    private delegate void AddGroup(TrafficGroup group, string name, string clause, params (double, EffectRange)[] terms);
+
+    /// <summary>Models and own vehicles that the bridge names: each by itself, and the groups of those that enter combinations.</summary>
+    private void AddChosen(TrafficResults traffic, EffectRange footways, AddGroup add)
+    {
+        var chosen = TrafficPlan.Chosen(bridge).DistinctBy(m => m.Name).ToList();
+        foreach (var model in chosen)
+            Add(EffectRange.Of(model.Name, traffic[model.Name]), CaseId.OfTraffic(model.Name), "Traffic models", model.Source);
+        EffectRange[] Of(TrafficRole role) => [.. chosen.Where(m => m.Role == role).Select(m => EffectRange.Of(m.Name, traffic[m.Name]))];
+        foreach (var axle in Of(TrafficRole.SingleAxle))
+            add(TrafficGroup.Group1b, "Traffic, group 1b: single axle", "EN 1991-2 Table 4.4a", (1, axle));
+        foreach (var crowd in Of(TrafficRole.Crowd))
+            add(TrafficGroup.Group4, "Traffic, group 4: crowd and footways", "EN 1991-2 Table 4.4a", (1, crowd), (1, footways));
+        var special = chosen.Where(m => m.Role == TrafficRole.Special).Select(m => EnRoadTraffic.WithFrequent(m, values)).ToList();
+        if (special.Count > 0)
+            add(
+                TrafficGroup.Group5,
+                "Traffic, group 5: special vehicles",
+                "EN 1991-2 Table 4.4a, Annex A",
+                (1, EffectRange.Envelope("Special vehicles", [.. special.Select(m => (1.0, EffectRange.Of(m.Name, traffic[m.Name])))]))
+            );
     }
 
     private void Generate(EffectRange temperature, EffectRange? settlements, EffectRange wind, EffectRange windWithTraffic)
@@ -255,7 +286,7 @@ public sealed class BridgeEffects
         foreach (var state in RoadCombinations.Rules(values, bridge.Basis.IndirectAtUltimate).GroupBy(r => r.State))
         {
             List<(double, EffectRange)> made = [];
-            foreach (var rule in state.SelectMany(Leading))
+            foreach (var rule in state.Where(r => IsThere(r.Group)).SelectMany(Leading))
             {
                 List<(double, EffectRange)> terms = [(1, Permanent(rule.Rule))];
                 if (settlements is not null && rule.Rule.Settlement > 0)
@@ -280,6 +311,10 @@ public sealed class BridgeEffects
             return permanent.TryGetValue(key, out var known) ? known : permanent[key] = PermanentBy(rule);
         }
     }
+
+    /// <summary>Groups of models that the bridge does not name lead no combination; without traffic the usual ones stand without it.</summary>
+    private bool IsThere(TrafficGroup group) =>
+        group is not (TrafficGroup.Group1b or TrafficGroup.Group4 or TrafficGroup.Group5) || groups.ContainsKey(group);
 
     private static string NameOf(LimitState state) =>
         state switch

@@ -5,6 +5,7 @@ using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Effects;
 

@@ -29,6 +29,7 @@ public static class EntryCatalog
         .. SupportEntries.All,
         .. MaterialEntries.All,
         .. LoadEntries.All,
+        .. TrafficEntries.All,
         .. ActionEntries.All,
         .. ModelEntries.All,
     ];

@@ -26,6 +26,9 @@ public readonly record struct CaseId(string Value)
     /// <summary>The envelope of traffic.</summary>
     public static readonly CaseId Traffic = new("traffic");
 
+    /// <summary>The envelope of a traffic model by itself.</summary>
+    public static CaseId OfTraffic(string model) => new($"traffic {model}");
+
     /// <summary>The envelope of all ultimate combinations.</summary>
     public static readonly CaseId Ultimate = new("ultimate");
 

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
 
@@ -51,6 +52,7 @@ internal sealed class DeckLoading
         Footways = footways.ToImmutable();
         Lines = [.. lines];
         Grid = new(mesh, lines);
+        PerLength = [.. lines.Take(FirstCell).SelectMany(PiecesOf)];
         Runs = [.. runs.Select(r => new WheelRun(r.Middle, r.Spacing, r.Left, r.Right, lines))];
         Models = [.. models.Select((m, i) => new ModelLoading(this, m, positions[i]))];
     }
@@ -60,6 +62,20 @@ internal sealed class DeckLoading
 
     /// <summary>Their grid.</summary>
     public LineGrid Grid { get; }
+
+    /// <summary>
+    /// One over the difference of stations of the piece ahead of each row (1/m), for all lines that wheels follow; 0 where there is none.
+    /// </summary>
+    public double[] PerLength { get; }
+
+    private static IEnumerable<double> PiecesOf(DeckLine line)
+    {
+        for (var row = 0; row < line.Station.Length; row++)
+        {
+            var length = row + 1 < line.Station.Length ? line.Station[row + 1] - line.Station[row] : 0;
+            yield return length > 0 ? 1 / length : 0;
+        }
+    }
 
     /// <summary>Runs of wheels of all models.</summary>
     public ImmutableArray<WheelRun> Runs { get; }
@@ -138,6 +154,9 @@ internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWor
 
     /// <summary>Whether axles that relieve are left out.</summary>
     public bool IsOnlyWorsening => isOnlyWorsening;
+
+    /// <summary>Whether it has two groups with a gap between them that is sought.</summary>
+    public bool IsParted => shape.Second is not null;
 
     /// <summary>The runs that it may take, in order.</summary>
     public List<int> Runs { get; } = [];

@@ -33,7 +33,8 @@ internal sealed class GroupSamples
         double sum = 0,
             slope = 0,
             at = order[0].Place;
-        for (int k = 0, e = 0; k < order.Length || e < extra.Length; )
+        var (k, e) = (0, 0);
+        while (k < order.Length || e < extra.Length)
         {
             var isExtra = e < extra.Length && (k == order.Length || extra[e].Place < order[k].Place);
             var here = isExtra ? extra[e].Place : order[k].Place;
@@ -49,8 +50,8 @@ internal sealed class GroupSamples
             else
             {
                 var meeting = order[k++];
-                sum += group.Load[meeting.Axle] * profile.Jump[meeting.Number];
-                slope += group.Load[meeting.Axle] * profile.Kink[meeting.Number];
+                sum += group.Load[meeting.Axle] * profile.Jump[profile.At(meeting.Number)];
+                slope += group.Load[meeting.Axle] * profile.Kink[profile.At(meeting.Number)];
             }
         }
     }

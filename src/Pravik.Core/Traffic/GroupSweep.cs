@@ -1,7 +1,16 @@
+using System.Numerics;
+
 namespace Pravik.Core.Traffic;
 
-/// <summary>How a profile changes at its stations, by their numbers: its value, and its slope (1/m).</summary>
-internal readonly record struct ProfileChanges(double[] Jump, double[] Kink);
+/// <summary>
+/// How a profile changes at its stations: its value, and its slope (1/m). The change at station n stands at n times the stride and the
+/// offset, among those of other profiles.
+/// </summary>
+internal readonly record struct ProfileChanges(double[] Jump, double[] Kink, int Stride = 1, int Offset = 0)
+{
+    /// <summary>Where the changes at a station stand.</summary>
+    public int At(int station) => station * Stride + Offset;
+}
 
 /// <summary>
 /// Goes over a profile once with a group of axles: from one meeting of an axle with a station to the next the value is straight, and its
@@ -38,51 +47,59 @@ internal static class GroupSweep
                     (worst, place) = (sign * value, at - Nudge);
                 opposite = Math.Max(opposite, -sign * value);
             }
-            var (step, share) = (profile.Jump[meeting.Number], load[meeting.Axle]);
+            var (step, share) = (profile.Jump[profile.At(meeting.Number)], load[meeting.Axle]);
             value += share * step;
             hasJumped |= step != 0;
-            slope += share * profile.Kink[meeting.Number];
+            slope += share * profile.Kink[profile.At(meeting.Number)];
         }
         return worst > Rounding * opposite ? (sign * worst, place) : (0, double.NaN);
     }
 
-    /// <summary>The greatest and the least value where they are more and less than those known.</summary>
-    public static void Extremes(Meeting[] order, double[] load, ProfileChanges profile, ref double greatest, ref double least)
+    /// <summary>
+    /// The greatest and the least values of several profiles side by side, not below and not above 0, and where they are: what one profile
+    /// has at a station stands beside what the others have.
+    /// </summary>
+    public static SweepExtremes Extremes(Meeting[] order, double[] load, double[] jump, double[] kink)
     {
+        var (most, fewest, atMost, atFewest) = (Vector<double>.Zero, Vector<double>.Zero, Vector<double>.Zero, Vector<double>.Zero);
         if (order.Length == 0)
-            return;
-        var (jump, kink) = (profile.Jump, profile.Kink);
-        double value = 0,
-            slope = 0,
-            at = order[0].Place,
-            most = greatest,
-            fewest = least;
-        var hasJumped = false;
+            return new(most, atMost, fewest, atFewest);
+        var (value, slope, at) = (Vector<double>.Zero, Vector<double>.Zero, order[0].Place);
         foreach (ref readonly var meeting in order.AsSpan())
         {
             var length = meeting.Place - at;
             if (length > Tiny)
             {
                 // Where several axles jump in one place only what is before and after all of them counts.
-                if (hasJumped)
-                    (most, fewest, hasJumped) = (Math.Max(most, value), Math.Min(fewest, value), false);
-                value += slope * length;
-                at = meeting.Place;
-                if (value > most)
-                    most = value;
-                else if (value < fewest)
-                    fewest = value;
+                var next = Vector.FusedMultiplyAdd(slope, new Vector<double>(length), value);
+                var (here, there) = (new Vector<double>(at + Nudge), new Vector<double>(meeting.Place - Nudge));
+                var (high, low) = (Vector.MaxNative(value, next), Vector.MinNative(value, next));
+                var (atHigh, atLow) = (
+                    Vector.ConditionalSelect(Vector.GreaterThan(value, next), here, there),
+                    Vector.ConditionalSelect(Vector.LessThan(value, next), here, there)
+                );
+                atMost = Vector.ConditionalSelect(Vector.GreaterThan(high, most), atHigh, atMost);
+                atFewest = Vector.ConditionalSelect(Vector.LessThan(low, fewest), atLow, atFewest);
+                (most, fewest) = (Vector.MaxNative(most, high), Vector.MinNative(fewest, low));
+                (value, at) = (next, meeting.Place);
             }
-            var (step, share) = (jump[meeting.Number], load[meeting.Axle]);
-            if (step != 0)
-            {
-                value += share * step;
-                hasJumped = true;
-            }
-            slope += share * kink[meeting.Number];
+            var share = new Vector<double>(load[meeting.Axle]);
+            var from = meeting.Number * Vector<double>.Count;
+            value = Vector.FusedMultiplyAdd(share, new Vector<double>(jump, from), value);
+            slope = Vector.FusedMultiplyAdd(share, new Vector<double>(kink, from), slope);
         }
-        // What is left of the greatest values after the last axle is rounding.
-        greatest = most > -Rounding * fewest ? most : greatest;
-        least = fewest < -Rounding * most ? fewest : least;
+        return new(most, atMost, fewest, atFewest);
     }
+
+    /// <summary>What is left of the greatest values after the last axle is rounding, and nothing.</summary>
+    public static (double Greatest, double Least) WithoutRounding(double greatest, double least) =>
+        (greatest > -Rounding * least ? greatest : 0, least < -Rounding * greatest ? least : 0);
 }
+
+/// <summary>The greatest and the least values of profiles side by side, and the places of the leading axle.</summary>
+internal readonly record struct SweepExtremes(
+    Vector<double> Greatest,
+    Vector<double> AtGreatest,
+    Vector<double> Least,
+    Vector<double> AtLeast
+);

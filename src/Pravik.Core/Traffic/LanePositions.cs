@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Places;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
 

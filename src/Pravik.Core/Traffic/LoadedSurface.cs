@@ -8,19 +8,25 @@ internal sealed class LoadedSurface
 {
     private readonly DeckLoading deck;
     private readonly Workspace workspace;
-    private readonly double[]?[] greatest;
-    private readonly double[]?[] least;
-    private ProfileChanges? changes;
+    private readonly VehicleExtreme[]?[] greatest;
+    private readonly VehicleExtreme[]?[] least;
+    private readonly List<LoadedSurface> waiting;
+    private SurfaceBlock? block;
     private readonly LineProfile?[] profiles;
     private Adverse? above;
     private Adverse? below;
     private (double[] Behind, double[] Ahead)?[]? along;
 
-    public LoadedSurface(DeckLoading deck, InfluenceSurface surface, Workspace workspace)
+    /// <param name="deck">The deck.</param>
+    /// <param name="surface">The surface.</param>
+    /// <param name="workspace">Arrays of this thread.</param>
+    /// <param name="waiting">Surfaces of the same place that were not searched yet; it joins them.</param>
+    public LoadedSurface(DeckLoading deck, InfluenceSurface surface, Workspace workspace, List<LoadedSurface> waiting)
     {
-        (this.deck, this.workspace) = (deck, workspace);
+        (this.deck, this.workspace, this.waiting) = (deck, workspace, waiting);
+        waiting.Add(this);
         Cut = deck.Grid.Cut(surface, workspace);
-        (greatest, least) = (new double[deck.Shapes.Count][], new double[deck.Shapes.Count][]);
+        (greatest, least) = (new VehicleExtreme[deck.Shapes.Count][], new VehicleExtreme[deck.Shapes.Count][]);
         profiles = new LineProfile[deck.Runs.Length];
     }
 
@@ -36,31 +42,40 @@ internal sealed class LoadedSurface
     /// <summary>What is adverse for the greatest or the least value.</summary>
     public Adverse AdverseTo(bool isGreatest) => isGreatest ? above ??= Find(1) : below ??= Find(-1);
 
-    /// <summary>The greatest or the least value of a shape along each run, by its number.</summary>
-    public double[] Worst(ShapeOnDeck shape, bool isGreatest)
+    /// <summary>Where a shape is worst along each run that it may take, by its number.</summary>
+    public VehicleExtreme[] Worst(ShapeOnDeck shape, bool isGreatest)
     {
-        if ((isGreatest ? greatest : least)[shape.Number] is { } known)
+        var of = isGreatest ? greatest : least;
+        if (of[shape.Number] is { } known)
             return known;
-        if (shape.IsOnlyWorsening)
+        if (!shape.IsOnlyWorsening && !shape.IsParted)
         {
-            var found = workspace.Take(deck.Runs.Length);
-            foreach (var run in shape.Runs)
-                found[run] = Place(shape, run, isGreatest).Value;
-            return (isGreatest ? greatest : least)[shape.Number] = found;
+            Block().Search(shape);
+            return of[shape.Number]!;
         }
-        var (most, fewest) = (workspace.Take(deck.Runs.Length), workspace.Take(deck.Runs.Length));
+        var found = of[shape.Number] = new VehicleExtreme[deck.Runs.Length];
         foreach (var run in shape.Runs)
-            (most[run], fewest[run]) = workspace.Search.Whole(shape.Ways(run), Changes());
-        (greatest[shape.Number], least[shape.Number]) = (most, fewest);
-        return isGreatest ? most : fewest;
+            found[run] = Sought(shape, run, isGreatest ? 1 : -1);
+        return found;
     }
 
-    /// <summary>Where a shape is worst along a run.</summary>
-    public VehicleExtreme Place(ShapeOnDeck shape, int run, bool isGreatest)
+    /// <summary>Makes room for what will be found of a shape.</summary>
+    public void Begin(ShapeOnDeck shape) =>
+        (greatest[shape.Number], least[shape.Number]) = (new VehicleExtreme[deck.Runs.Length], new VehicleExtreme[deck.Runs.Length]);
+
+    /// <summary>Keeps what was found along a run where it is worse than what is known.</summary>
+    public void Keep(ShapeOnDeck shape, int run, VehicleExtreme found, bool isGreatest)
     {
-        var sign = isGreatest ? 1 : -1;
+        ref var kept = ref (isGreatest ? greatest : least)[shape.Number]![run];
+        if (isGreatest ? found.Value > kept.Value * (1 + 1e-12) : found.Value < kept.Value * (1 + 1e-12))
+            kept = found;
+    }
+
+    /// <summary>Vehicles with axles that are left out, or with a gap that is sought.</summary>
+    private VehicleExtreme Sought(ShapeOnDeck shape, int run, int sign)
+    {
         if (!shape.IsOnlyWorsening)
-            return workspace.Search.WholeAt(shape.Ways(run), Changes(), sign);
+            return workspace.Search.WholeAt(shape.Ways(run), Block().Of(this), sign);
         var (behind, ahead) = Along(run);
         return workspace.Search.OnlyWorsening(shape.Ways(run), deck.Runs[run].Stations, behind, ahead, sign);
     }
@@ -68,27 +83,17 @@ internal sealed class LoadedSurface
     /// <summary>The surface along a run, as one that is asked for many things.</summary>
     public LineProfile Profile(int run) => profiles[run] ??= deck.Runs[run].Profile(Cut);
 
-    /// <summary>How it changes at the rows of all lines that wheels follow.</summary>
-    private ProfileChanges Changes()
+    /// <summary>The block in which it is searched, with others that wait for it.</summary>
+    private SurfaceBlock Block()
     {
-        if (changes is { } known)
-            return known;
-        var rows = deck.Grid.Rows;
-        var found = new ProfileChanges(workspace.Take(deck.FirstCell * rows), workspace.Take(deck.FirstCell * rows));
-        for (var line = 0; line < deck.FirstCell; line++)
-        {
-            var from = line * rows;
-            ProfileSteps.Find(
-                deck.Lines[line].Station,
-                Cut.Behind.AsSpan(from, rows),
-                Cut.Ahead.AsSpan(from, rows),
-                ProfilePart.Whole,
-                found.Jump.AsSpan(from, rows),
-                found.Kink.AsSpan(from, rows)
-            );
-        }
-        changes = found;
-        return found;
+        if (block is not null)
+            return block;
+        List<LoadedSurface> together = [this, .. waiting.Where(w => w != this).Take(SurfaceBlock.Most - 1)];
+        waiting.RemoveAll(together.Contains);
+        var made = new SurfaceBlock(deck, together, workspace);
+        foreach (var surface in together)
+            surface.block = made;
+        return made;
     }
 
     private (double[] Behind, double[] Ahead) Along(int run)

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
 
@@ -103,7 +104,7 @@ internal sealed class ModelLoading
         {
             var value = onArea * areas[p];
             if (extremes is not null)
-                value += onVehicle * extremes[RunOf(extremes, lane.Runs[p], sign)];
+                value += onVehicle * extremes[RunOf(extremes, lane.Runs[p], sign)].Value;
             else if (lane.IsTrain)
                 value += onVehicle * (Train(lane, p, surface, isGreatest).Train?.Value ?? 0);
             if (lane.HasStrip)
@@ -115,11 +116,11 @@ internal sealed class ModelLoading
     }
 
     /// <summary>Of the runs within a lane the one along which a vehicle is worst.</summary>
-    private static int RunOf(double[] extremes, int[] runs, int sign)
+    private static int RunOf(VehicleExtreme[] extremes, int[] runs, int sign)
     {
         var worst = runs[0];
         for (var i = 1; i < runs.Length; i++)
-            worst = sign * extremes[runs[i]] > sign * extremes[worst] ? runs[i] : worst;
+            worst = sign * extremes[runs[i]].Value > sign * extremes[worst].Value ? runs[i] : worst;
         return worst;
     }
 
@@ -175,8 +176,9 @@ internal sealed class ModelLoading
             var (load, run, vehicle) = (lane.Load, -1, default(PlacedVehicle));
             if (lane.Shape is { } shape)
             {
-                run = RunOf(surface.Worst(shape, isGreatest), lane.Runs[p], sign);
-                if (surface.Place(shape, run, isGreatest) is { Value: not 0 } at)
+                var extremes = surface.Worst(shape, isGreatest);
+                run = RunOf(extremes, lane.Runs[p], sign);
+                if (extremes[run] is { Value: not 0 } at)
                     vehicle = PlacedVehicle.At(load.Vehicle!, at, shape.IsOnlyWorsening ? surface.Profile(run) : null, isGreatest);
             }
             else if (lane.IsTrain)

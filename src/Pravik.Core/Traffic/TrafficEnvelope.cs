@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Models;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
 

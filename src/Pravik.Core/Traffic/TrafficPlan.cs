@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
 
@@ -11,6 +12,20 @@ public static class TrafficPlan
     {
         var values = bridge.Basis.Values;
         string[] parts = ["psi0", "psi1", "psi2"];
-        return [TrafficModels.Named("LM1", values)!, .. parts.Select(p => EnRoadTraffic.Lm1With(values, p)).DistinctBy(m => m.Name)];
+        IEnumerable<TrafficModel> all =
+        [
+            TrafficModels.Named("LM1", values)!,
+            .. parts.Select(p => EnRoadTraffic.Lm1With(values, p)),
+            .. Chosen(bridge),
+            .. Chosen(bridge).Where(m => m.Role == TrafficRole.Special).Select(m => EnRoadTraffic.WithFrequent(m, values)),
+        ];
+        return [.. all.DistinctBy(m => m.Name)];
     }
+
+    /// <summary>The models and own vehicles that the bridge names; names of none are left out.</summary>
+    public static IEnumerable<TrafficModel> Chosen(Bridge bridge) =>
+        bridge
+            .Traffic.Models.Select(m => TrafficModels.Named(m.Name, bridge.Basis.Values, bridge.Traffic.Vehicles))
+            .OfType<TrafficModel>()
+            .Where(m => m.Role != TrafficRole.Usual);
 }

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Frames;
 using Pravik.Core.Models;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
 
@@ -164,17 +165,23 @@ public sealed class TrafficRun
                     (behind, ahead) = (surfaces[V], surfaces[V]);
                 }
                 var loader = new Loader(this, workspace) { OfPoint = layout.At(point, GirderEffect.N) };
+                var (ofAxial, ofMoment) = (surfaces[(int)GirderEffect.N], surfaces[(int)GirderEffect.M]);
+                Dictionary<GirderEffect, InfluenceSurface> stresses = [];
+                for (var face = GirderEffect.Bottom; face <= GirderEffect.SlabTop; face++)
+                {
+                    var (ofN, ofM) = effects.StressFactors(point, face);
+                    if (ofN != 0 && !Loader.IsZero(ofAxial))
+                        stresses[face] = Sum(ofAxial, ofN, ofMoment, ofM);
+                }
+                loader.Expect([.. stresses.Values, deflection]);
                 loader.Forces(layout.At(point, GirderEffect.N), surfaces[..EffectLayout.Forces], behind, ahead);
                 loader.Alone(layout.At(point, GirderEffect.Deflection), deflection);
                 for (var face = GirderEffect.Bottom; face <= GirderEffect.SlabTop; face++)
                 {
-                    var (ofN, ofM) = effects.StressFactors(point, face);
-                    if (ofN == 0 && ofM == 0)
-                        continue;
-                    if (Loader.IsZero(surfaces[(int)GirderEffect.N]))
+                    if (stresses.TryGetValue(face, out var stress))
+                        loader.Alone(layout.At(point, face), stress);
+                    else if (effects.StressFactors(point, face).OfM is not 0 and var ofM)
                         Scale(layout.At(point, GirderEffect.M), layout.At(point, face), ofM);
-                    else
-                        loader.Alone(layout.At(point, face), Sum(surfaces[(int)GirderEffect.N], ofN, surfaces[(int)GirderEffect.M], ofM));
                 }
             }
         );
@@ -232,6 +239,8 @@ public sealed class TrafficRun
         private const double Nothing = 1e-10;
         private readonly Dictionary<InfluenceSurface, LoadedSurface> loaded = new(ReferenceEqualityComparer.Instance);
 
+        private readonly List<LoadedSurface> waiting = [];
+
         /// <summary>Whether loads that are for reactions and members of piers apply to all effects.</summary>
         public bool IsOverPier { get; init; }
 
@@ -239,6 +248,13 @@ public sealed class TrafficRun
         public int OfPoint { get; init; } = -1;
 
         public static bool IsZero(InfluenceSurface surface) => Array.TrueForAll(surface.Ordinates, o => Math.Abs(o) < Nothing);
+
+        /// <summary>Surfaces that will be loaded later, so that they are searched with the others.</summary>
+        public void Expect(IEnumerable<InfluenceSurface> surfaces)
+        {
+            foreach (var surface in surfaces.Where(s => !IsZero(s)))
+                Load(surface);
+        }
 
         /// <summary>An effect with which no other is wanted.</summary>
         public void Alone(int effect, InfluenceSurface surface)
@@ -257,6 +273,8 @@ public sealed class TrafficRun
         public void Forces(int from, List<InfluenceSurface> surfaces, InfluenceSurface? behind = null, InfluenceSurface? ahead = null)
         {
             var all = surfaces.ConvertAll(s => IsZero(s) && s.Jump is null ? null : Load(s));
+            // All of them are there before the first is searched.
+            Expect(new[] { behind, ahead }.OfType<InfluenceSurface>().Where(s => !surfaces.Contains(s)));
             for (var c = 0; c < all.Count; c++)
             {
                 foreach (var greatest in new[] { true, false })
@@ -269,7 +287,7 @@ public sealed class TrafficRun
         }
 
         private LoadedSurface Load(InfluenceSurface surface) =>
-            loaded.TryGetValue(surface, out var known) ? known : loaded[surface] = new(run.deck, surface, workspace);
+            loaded.TryGetValue(surface, out var known) ? known : loaded[surface] = new(run.deck, surface, workspace, waiting);
 
         private void Set(int effect, LoadedSurface surface, bool greatest, List<LoadedSurface?>? others = null, int own = -1)
         {

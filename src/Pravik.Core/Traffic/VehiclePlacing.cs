@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
 

@@ -34,24 +34,6 @@ internal sealed class VehicleSearch
     private ProfileChanges part = new(new double[128], new double[128]);
     private int[] queue = new int[256];
 
-    /// <summary>The greatest and the least value of a vehicle that acts whole; 0 where it is nowhere more or less.</summary>
-    public (double Greatest, double Least) Whole(VehicleWay[] ways, ProfileChanges profile)
-    {
-        double greatest = 0,
-            least = 0;
-        foreach (var way in ways)
-        {
-            if (way.Second is null)
-            {
-                GroupSweep.Extremes(way.Lead, way.Shape.Lead.Load, profile, ref greatest, ref least);
-                continue;
-            }
-            greatest = Math.Max(greatest, WorstOf(way, profile, 1).Value);
-            least = Math.Min(least, WorstOf(way, profile, -1).Value);
-        }
-        return (greatest, least);
-    }
-
     /// <summary>Where a vehicle that acts whole is worst.</summary>
     public VehicleExtreme WholeAt(VehicleWay[] ways, ProfileChanges profile, int sign)
     {

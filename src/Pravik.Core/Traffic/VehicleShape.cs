@@ -1,4 +1,5 @@
 using System.Globalization;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
 

@@ -45,6 +45,7 @@ public static class BridgeValidation
         Steel(bridge.Girders, bounds);
         MaterialValidation.Check(bridge.Materials, bridge.Girders.Types, bounds);
         Loads(bridge.Loads, bounds);
+        TrafficValidation.Check(bridge, bounds);
         ModelValidation.Check(bridge, bounds);
         bounds.Text("/costs/currency", bridge.Costs.Currency);
         if (bridge.Costs.Rates.Count > 200)
@@ -121,6 +122,7 @@ public static class BridgeValidation
             GirderValidation.CheckLists(bridge.Girders!, bounds);
             GirderTypeValidation.CheckLists(bridge.Girders!.Types, bounds);
             ModelValidation.CheckLists(bridge, bounds);
+            TrafficValidation.CheckLists(bridge, bounds);
         }
         return !bounds.HasErrors;
     }

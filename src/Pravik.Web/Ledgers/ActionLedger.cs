@@ -11,7 +11,8 @@ namespace Pravik.Web.Ledgers;
 /// <summary>Groups of the loads step for actions on the whole bridge, own cases, and own combinations.</summary>
 internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Ground? ground, LedgerRows rows)
 {
-    public IEnumerable<LedgerGroup> Groups()
+    /// <summary>Actions on the whole bridge.</summary>
+    public IEnumerable<LedgerGroup> Whole()
     {
         yield return new("Temperature", [rows.Entry("/actions/expansion"), rows.Entry("/actions/contraction")])
         {
@@ -27,8 +28,6 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
             ]
         );
         yield return Horizontal();
-        foreach (var group in Cases().Concat(Combinations()))
-            yield return group;
     }
 
     private LedgerGroup Horizontal()
@@ -62,7 +61,8 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
         };
     }
 
-    private IEnumerable<LedgerGroup> Cases()
+    /// <summary>Own load cases.</summary>
+    public IEnumerable<LedgerGroup> Cases()
     {
         var middle = Math.Round((geometry.FirstStation + geometry.LastStation) / 2, 2);
         JsonObject Load(string kind) =>
@@ -127,7 +127,8 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
         }
     }
 
-    private IEnumerable<LedgerGroup> Combinations()
+    /// <summary>Own combinations and envelopes.</summary>
+    public IEnumerable<LedgerGroup> Combinations()
     {
         var all = bridge.Actions.Combinations;
         var taken = all.Select(c => c.Name).ToHashSet();

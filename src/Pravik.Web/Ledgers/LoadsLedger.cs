@@ -1,94 +1,95 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Loads;
 using Pravik.Core.Places;
-using Pravik.Core.Roads;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Web.Ledgers;
 
-/// <summary>The ledger of loads: weights, strips, traffic, and the actions beside them.</summary>
-internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ground? ground, LedgerRows rows)
+/// <summary>Groups of the loads step: weights and strips, and where traffic can be.</summary>
+internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, LedgerRows rows)
 {
-    public Ledger Make(double station)
+    /// <summary>What lies on the deck.</summary>
+    public IEnumerable<LedgerGroup> Permanent(double station)
     {
         var strips = geometry.SectionAt(station).Strips;
-        return new(
-            "Loads",
-            "what acts on the finished deck",
-            [
-                new(
-                    "Unit weights",
-                    [
-                        rows.Entry("/loads/concreteWeight"),
-                        rows.Entry("/loads/wetConcrete"),
-                        rows.Entry("/loads/steelWeight"),
-                        rows.Entry("/loads/surfacingWeight"),
-                        rows.Entry("/loads/footwayWeight"),
-                    ]
-                ),
-                new(
-                    "Parapets",
-                    [
-                        .. ParapetLine
-                            .All(geometry)
-                            .Select(p =>
-                                rows.Reading(
-                                    $"{p.Profile.Name}, {(p.Side < 0 ? "left" : "right")}",
-                                    p.Weight,
-                                    QuantityKind.LineLoad,
-                                    "Entered in the deck step."
-                                )
-                            ),
-                    ]
-                ),
-                new(
-                    "Readings: strips, left to right",
-                    [
-                        .. strips.SelectMany(s =>
-                            new[]
-                            {
-                                LedgerRows.Reading("", s.Name),
-                                LedgerRows.Reading("", rows.Units.Format(s.MeanFill, QuantityKind.Size)),
-                                LedgerRows.Reading("", rows.Units.Format(PermanentLoads.StripLoad(s, bridge.Loads), QuantityKind.AreaLoad)),
-                            }
-                        ),
-                    ]
-                )
-                {
-                    Columns = ["Strip", $"Depth, {rows.Units[QuantityKind.Size].Symbol}", rows.Units[QuantityKind.AreaLoad].Symbol],
-                },
-                new(
-                    "Readings: on each girder",
-                    [rows.Reading("Girder", geometry.GirderWeight(geometry.GirdersIn(0)[0], 0), QuantityKind.LineLoad)]
-                ),
-                new(
-                    "Readings: traffic",
-                    [
-                        .. geometry.Carriageways.SelectMany(
-                            (c, i) => Carriageway(geometry.Carriageways.Length == 1 ? "Carriageway" : $"Carriageway {i + 1}", c)
-                        ),
-                    ]
-                )
-                {
-                    Note =
-                        "Load model 1 and footway load of EN 1991-2, factors from the national set (Basis). Lanes go anywhere in "
-                        + "the carriageway, tandems anywhere along it, for every effect by itself.",
-                },
-                .. new ActionLedger(bridge, geometry, ground, rows).Groups(),
-            ]
-        );
-    }
-
-    private IEnumerable<LedgerRow> Carriageway(string name, Carriageway part)
-    {
-        var lanes = NotionalLanes.On(part.Width, bridge.Basis.Values["laneWidth"]);
         return
         [
-            rows.Reading(name, part.Width, QuantityKind.Length, "Between kerbs and restraint systems, of all sections together."),
-            LedgerRows.Reading("Notional lanes", lanes.Count.ToString(), "EN 1991-2 Table 4.1"),
-            rows.Reading("Width of a lane", lanes.Width, QuantityKind.Length),
-            rows.Reading("Remaining area", lanes.Remaining, QuantityKind.Length),
+            new(
+                "Unit weights",
+                [
+                    rows.Entry("/loads/concreteWeight"),
+                    rows.Entry("/loads/wetConcrete"),
+                    rows.Entry("/loads/steelWeight"),
+                    rows.Entry("/loads/surfacingWeight"),
+                    rows.Entry("/loads/footwayWeight"),
+                ]
+            ),
+            new(
+                "Parapets",
+                [
+                    .. ParapetLine
+                        .All(geometry)
+                        .Select(p =>
+                            rows.Reading(
+                                $"{p.Profile.Name}, {(p.Side < 0 ? "left" : "right")}",
+                                p.Weight,
+                                QuantityKind.LineLoad,
+                                "Entered in the deck step."
+                            )
+                        ),
+                ]
+            ),
+            new(
+                "Readings: strips, left to right",
+                [
+                    .. strips.SelectMany(s =>
+                        new[]
+                        {
+                            LedgerRows.Reading("", s.Name),
+                            LedgerRows.Reading("", rows.Units.Format(s.MeanFill, QuantityKind.Size)),
+                            LedgerRows.Reading("", rows.Units.Format(PermanentLoads.StripLoad(s, bridge.Loads), QuantityKind.AreaLoad)),
+                        }
+                    ),
+                ]
+            )
+            {
+                Columns = ["Strip", $"Depth, {rows.Units[QuantityKind.Size].Symbol}", rows.Units[QuantityKind.AreaLoad].Symbol],
+            },
+            new(
+                "Readings: on each girder",
+                [rows.Reading("Girder", geometry.GirderWeight(geometry.GirdersIn(0)[0], 0), QuantityKind.LineLoad)]
+            ),
+        ];
+    }
+
+    /// <summary>Carriageways, and the lanes of a model on them.</summary>
+    public IEnumerable<LedgerGroup> Traffic(TrafficModel model)
+    {
+        var many = geometry.Carriageways.Length > 1;
+        foreach (var (part, i) in geometry.Carriageways.Select((c, i) => (c, i)))
+            yield return new(many ? $"Readings: carriageway {i + 1}" : "Readings: carriageway", [.. Carriageway(part, model)]);
+        yield return new("", [])
+        {
+            Note = geometry.Carriageways.IsEmpty
+                ? "No carriageway is found on the deck: nothing drives there. A running surface between kerbs or restraints makes one."
+                : "Lanes go anywhere on the carriageways without overlapping, in steps of 0.25 m from both kerbs, and vehicles anywhere along them, "
+                    + "for every effect by itself. The arrangements shown are some of them.",
+        };
+    }
+
+    private IEnumerable<LedgerRow> Carriageway(Carriageway part, TrafficModel model)
+    {
+        var (count, width) = LaneScheme.Lanes(part.Width, model);
+        return
+        [
+            rows.Reading("From", part.From, QuantityKind.Length, "Offset of its left side from the road line, right positive."),
+            rows.Reading("To", part.To, QuantityKind.Length),
+            rows.Reading("Width", part.Width, QuantityKind.Length, "Between kerbs and restraint systems, of all sections together."),
+            LedgerRows.Reading("Lanes", $"{count}", model.Rule == LaneRule.Design ? "AASHTO LRFD 3.6.1.1.1" : "EN 1991-2 Table 4.1"),
+            rows.Reading("Width of a lane", width, QuantityKind.Length),
+            rows.Reading("Remaining area", Math.Max(0, part.Width - count * width), QuantityKind.Length),
         ];
     }
 }

@@ -1,5 +1,6 @@
 using Pravik.Core.Entries;
 using Pravik.Core.Stages;
+using Pravik.Core.Traffic;
 using Pravik.Drawings;
 using Pravik.Drawings.Views;
 using Pravik.Exchange;
@@ -20,6 +21,7 @@ internal sealed class AnalysisStep : IStep
     public IReadOnlyList<StepLayout> Layouts { get; } =
     [
         new("results", "Along girders"),
+        new("loading", "Loading"),
         new("deflected", "Shape"),
         new("frame", "Model"),
         new("stages", "Stages"),
@@ -32,6 +34,7 @@ internal sealed class AnalysisStep : IStep
     public SheetContent Sheet(Screen screen, string layout) =>
         layout switch
         {
+            "loading" => OfModel(screen, m => Loading(screen, new(screen, m))),
             "deflected" => OfModel(screen, m => new([Screen.Drawn("frame", m.Shape(screen.Whole, screen.Station))])),
             "frame" => OfModel(screen, m => new([Screen.Drawn("frame", m.Frame(screen.Whole, screen.Station, screen.Pick))])),
             "stages" => OfModel(screen, m => new([Stage(screen, m)], m.StageTable(screen.Girder, screen.Station))),
@@ -43,6 +46,12 @@ internal sealed class AnalysisStep : IStep
         };
 
     public Ledger Ledger(Screen screen) =>
+        screen is { Request.Layout: "loading", Model: { } m } ? new LoadingViews(screen, m).Ledger() : OfModel(screen);
+
+    private static SheetContent Loading(Screen screen, LoadingViews loading) =>
+        new([screen.Plan(screen.Part(0.55, 200), loading.Traffic ?? PlacedTraffic.None)], loading.Table());
+
+    private static Ledger OfModel(Screen screen) =>
         new ModelLedger(screen.Snapshot.Bridge, screen.Rows, screen.Seen.State, screen.Model, screen.Seen.Compared?.Comparison).Show(
             screen.Request.Layout ?? "results",
             screen.Pick,
@@ -66,6 +75,7 @@ internal sealed class AnalysisStep : IStep
         ];
         return (screen.Request.Layout ?? "results") switch
         {
+            "loading" => new LoadingViews(screen, m).Controls,
             "results" => [.. m.Controls("results"), new("with", "Laid under", screen.Request.With, under)],
             "stages" =>
             [

@@ -73,8 +73,9 @@ public static class StepHelp
         ["loads"] = (
             "Loads",
             [
-                "Permanent actions beside self-weight, traffic, temperature, settlement, wind, braking, and cases of your own.",
-                "Each value says where it comes from. Combinations and their factors follow from the national values of the basis.",
+                "Permanent actions beside self-weight, temperature, settlement, wind, braking; lanes and vehicles; cases of your own.",
+                "Under Lanes, see where traffic can be; under Vehicles, choose what drives, and enter vehicles of your own.",
+                "Combinations and their factors follow from the national values of the basis.",
             ]
         ),
         ["analysis"] = (

@@ -65,6 +65,15 @@ public sealed record WorkspaceRequest
     /// <summary>Which load or result is shown.</summary>
     public string Load { get; init; } = "";
 
+    /// <summary>Traffic model that is looked at, by name.</summary>
+    public string Traffic { get; init; } = "LM1";
+
+    /// <summary>Arrangement of its lanes, from 1.</summary>
+    public int Lanes { get; init; } = 1;
+
+    /// <summary>Whether the greatest or the least value is looked at.</summary>
+    public string Side { get; init; } = "greatest";
+
     /// <summary>Stage of construction, from 1.</summary>
     public int Stage { get; init; } = 1;
 

@@ -30,6 +30,9 @@ public sealed record WorkspaceQuery
     public string? Names { get; init; }
     public string? Motion { get; init; }
     public string? Load { get; init; }
+    public string? Traffic { get; init; }
+    public int? Lanes { get; init; }
+    public string? Side { get; init; }
     public int? Stage { get; init; }
     public int? Sort { get; init; }
     public string? Filter { get; init; }
@@ -62,6 +65,9 @@ public sealed record WorkspaceQuery
                 Names = Names ?? usual.Names,
                 Motion = Motion ?? usual.Motion,
                 Load = Load ?? usual.Load,
+                Traffic = Traffic ?? usual.Traffic,
+                Lanes = Math.Clamp(Lanes ?? usual.Lanes, 1, 99),
+                Side = Side ?? usual.Side,
                 Stage = Stage ?? usual.Stage,
                 Sort = Math.Clamp(Sort ?? 0, -99, 99),
                 Filter = Filter ?? "",

@@ -3,6 +3,7 @@ using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Models;
 using Pravik.Core.Traffic;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Tests.Traffic;
 

@@ -1,5 +1,6 @@
 using Pravik.Core.Codes;
 using Pravik.Core.Traffic;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Tests.Traffic;
 

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 
-namespace Pravik.Core.Traffic;
+namespace Pravik.Core.Vehicles;
 
 /// <summary>Road traffic of AASHTO LRFD 3.6.1.</summary>
 public static class LrfdTraffic

@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using Pravik.Core.Units;
 
-namespace Pravik.Core.Traffic;
+namespace Pravik.Core.Vehicles;
 
 /// <summary>An axle.</summary>
 /// <param name="Load">Its load (N), half of it on each wheel.</param>
@@ -32,11 +33,24 @@ public sealed record Vehicle(string Name, ImmutableArray<Axle> Axles)
     /// <summary>Whether axles that relieve are left out one by one; else the vehicle acts whole or not at all.</summary>
     public bool OnlyWorsening { get; init; }
 
+    /// <summary>Factor on its load for dynamics, as an own vehicle.</summary>
+    public double Dynamic { get; init; } = 1;
+
     /// <summary>Load of all axles (N).</summary>
+    [JsonIgnore]
     public double AxleLoad => Axles.Sum(a => a.Load);
 
     /// <summary>Load of a whole vehicle (N).</summary>
+    [JsonIgnore]
     public double Total => AxleLoad + Stretches.Sum(s => s.Load * s.Length);
+
+    /// <summary>From its first axle or load to its last, where a gap is sought with its least (m).</summary>
+    [JsonIgnore]
+    public double Length => Math.Max(Axles.Sum(a => a.Gap), Stretches.Select(s => s.From + s.Length).DefaultIfEmpty(0).Max());
+
+    /// <summary>The least of a gap that is sought (m); 0 for none.</summary>
+    [JsonIgnore]
+    public double SoughtGap => Axles.FirstOrDefault(a => a.MostGap is not null)?.Gap ?? 0;
 
     /// <summary>Its axles in words: how many of which load.</summary>
     public string InWords(UnitSystem units)
@@ -44,7 +58,8 @@ public sealed record Vehicle(string Name, ImmutableArray<Axle> Axles)
         var force = units[QuantityKind.Force];
         string Load(double load) => QuantityText.Fixed(load / force.Factor, 0);
         List<string> groups = [];
-        for (var i = 0; i < Axles.Length; )
+        var i = 0;
+        while (i < Axles.Length)
         {
             var next = i;
             while (next < Axles.Length && Math.Abs(Axles[next].Load - Axles[i].Load) < 1)

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Codes;
 
-namespace Pravik.Core.Traffic;
+namespace Pravik.Core.Vehicles;
 
 /// <summary>Road traffic of EN 1991-2.</summary>
 public static class EnRoadTraffic
@@ -11,10 +11,13 @@ public static class EnRoadTraffic
     /// <summary>All of them, with the adjustment factors of a national set.</summary>
     public static ImmutableArray<TrafficModel> All(NationalValues values) =>
         [
-            Lm1(values, "LM1", "EN 1991-2 4.3.2", 1, 1),
+            Lm1(values, "LM1", "EN 1991-2 4.3.2", 1, 1) with
+            {
+                Role = TrafficRole.Usual,
+            },
             Lm2(values),
             .. SpecialVehicles().Select(v => Alone($"LM3 {v.Name}", "EN 1991-2 Annex A", v, values["laneWidth"])),
-            new("LM4", "EN 1991-2 4.3.5", LaneRule.Notional, []) { Rest = 5 * kN },
+            new("LM4", "EN 1991-2 4.3.5", LaneRule.Notional, []) { Rest = 5 * kN, Role = TrafficRole.Crowd },
             Lm1(values, "FLM1", "EN 1991-2 4.6.2", 0.7, 0.3),
             Lorries("FLM2", "EN 1991-2 Table 4.6", FrequentLorries, values["laneWidth"]),
             Alone(
@@ -41,6 +44,30 @@ public static class EnRoadTraffic
     }
 
     /// <summary>
+    /// A special vehicle in lane 1 with load model 1 beside it at its frequent values (EN 1991-2 A.3): tandems in lanes 2 and 3, distributed
+    /// loads on all lanes and the rest. In the vehicle's own lane the distributed load also acts within 25 m of it, which is on the safe
+    /// side; a tandem before or behind it there is left out.
+    /// </summary>
+    public static TrafficModel WithFrequent(TrafficModel special, NationalValues values)
+    {
+        var lm1 = Lm1With(values, "psi1");
+        if (lm1.Kinds.IsEmpty)
+            return special;
+        var own = special.Kinds[0].Loads.Select(l => l with { Area = lm1.Kinds[0].Loads[0].Area });
+        return lm1 with
+        {
+            Name = NameWithFrequent(special),
+            Source = $"{special.Source}, A.3",
+            Role = TrafficRole.Special,
+            Kinds = [new(1, [.. own]), .. lm1.Kinds[1..]],
+            LeftOut = "a tandem in the vehicle’s own lane, before or behind it",
+        };
+    }
+
+    /// <summary>Name of a special vehicle with load model 1 beside it.</summary>
+    public static string NameWithFrequent(TrafficModel special) => $"{special.Name} with LM1, frequent";
+
+    /// <summary>
     /// Tandems in lanes 1 to 3, each whole or not at all, and distributed loads on adverse parts; factors on both parts (4.3.2, 4.6.2).
     /// Lanes beyond the third carry no tandem; their load and that of the remaining area are taken alike, as the greater of αq3·q3 and
     /// αqr·qr (equal by the recommended values). Adjustment factors are worked in.
@@ -65,12 +92,16 @@ public static class EnRoadTraffic
     private const double TandemAxles = 1.2;
 
     private static TrafficModel Lm2(NationalValues values) =>
-        Alone("LM2", "EN 1991-2 4.3.3", new("single axle", [new(values["alphaQ1"] * 400 * kN, 0)]), values["laneWidth"]);
+        Alone("LM2", "EN 1991-2 4.3.3", new("single axle", [new(values["alphaQ1"] * 400 * kN, 0)]), values["laneWidth"]) with
+        {
+            Role = TrafficRole.SingleAxle,
+        };
 
     private static TrafficModel Alone(string name, string source, Vehicle vehicle, double laneWidth) =>
         new(name, source, LaneRule.Notional, [new(1, [new(vehicle.Name) { Vehicle = vehicle }])])
         {
             LaneWidth = laneWidth,
+            Role = name.StartsWith("LM3", StringComparison.Ordinal) ? TrafficRole.Special : TrafficRole.Shown,
             LeftOut = name.StartsWith("LM3", StringComparison.Ordinal)
                 ? "load model 1 beside the special vehicle; it goes at low speed"
                 : null,

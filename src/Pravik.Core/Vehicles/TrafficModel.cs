@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 
-namespace Pravik.Core.Traffic;
+namespace Pravik.Core.Vehicles;
 
 /// <summary>How lanes lie on the deck.</summary>
 public enum LaneRule
@@ -13,6 +13,25 @@ public enum LaneRule
 
     /// <summary>A railway track along the road line.</summary>
     Track,
+}
+
+/// <summary>How a model enters combinations.</summary>
+public enum TrafficRole
+{
+    /// <summary>It enters none; its envelopes are shown.</summary>
+    Shown,
+
+    /// <summary>Load model 1.</summary>
+    Usual,
+
+    /// <summary>A single axle: group 1b of EN 1991-2 Table 4.4a.</summary>
+    SingleAxle,
+
+    /// <summary>A crowd, with footways: group 4.</summary>
+    Crowd,
+
+    /// <summary>A special vehicle, with the frequent values of load model 1 beside it: group 5.</summary>
+    Special,
 }
 
 /// <summary>What loads a lane. A lane may have several, of which the worst acts.</summary>
@@ -57,6 +76,9 @@ public sealed record LaneKind(int Most, ImmutableArray<LaneLoad> Loads);
 /// <param name="Kinds">Kinds of lanes.</param>
 public sealed record TrafficModel(string Name, string Source, LaneRule Rule, ImmutableArray<LaneKind> Kinds)
 {
+    /// <summary>How it enters combinations.</summary>
+    public TrafficRole Role { get; init; }
+
     /// <summary>Width of a lane (m).</summary>
     public double LaneWidth { get; init; } = 3;
 

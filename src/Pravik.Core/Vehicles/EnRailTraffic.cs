@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 
-namespace Pravik.Core.Traffic;
+namespace Pravik.Core.Vehicles;
 
 /// <summary>Rail traffic of EN 1991-2, one track, without α and dynamic factors; rails 1.5 m apart.</summary>
 public static class EnRailTraffic

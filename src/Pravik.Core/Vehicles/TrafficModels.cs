@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Codes;
 
-namespace Pravik.Core.Traffic;
+namespace Pravik.Core.Vehicles;
 
 /// <summary>All traffic models that ship.</summary>
 public static class TrafficModels
@@ -14,11 +14,18 @@ public static class TrafficModels
     public static TrafficModel? Named(string name, NationalValues values) =>
         All(values).FirstOrDefault(m => m.Name.Equals(name.Trim(), StringComparison.OrdinalIgnoreCase));
 
+    /// <summary>The model of a name, or the own vehicle; null where there is neither.</summary>
+    public static TrafficModel? Named(string name, NationalValues values, ImmutableArray<Vehicle> own) =>
+        own.FirstOrDefault(v => v.Name.Equals(name.Trim(), StringComparison.OrdinalIgnoreCase)) is { } vehicle
+            ? Of(vehicle, values)
+            : Named(name, values);
+
     /// <summary>An own vehicle in one notional lane, with nothing beside it.</summary>
     public static TrafficModel Of(Vehicle vehicle, NationalValues values) =>
-        new(vehicle.Name, "own vehicle", LaneRule.Notional, [new(1, [new(vehicle.Name) { Vehicle = vehicle }])])
+        new(vehicle.Name, "own vehicle", LaneRule.Notional, [new(1, [new(vehicle.Name) { Vehicle = vehicle, Dynamic = vehicle.Dynamic }])])
         {
             LaneWidth = values["laneWidth"],
+            Role = TrafficRole.Special,
             LeftOut = "traffic beside the vehicle",
         };
 }

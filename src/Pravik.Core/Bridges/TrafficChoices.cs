@@ -1,0 +1,21 @@
+using System.Collections.Immutable;
+using Pravik.Core.Vehicles;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>What drives on the bridge beside load model 1, and vehicles of the project's own.</summary>
+public sealed record TrafficChoices
+{
+    /// <summary>Models and own vehicles that act, by name; load model 1 with footways always does.</summary>
+    public ImmutableArray<TrafficUse> Models { get; init; } = [];
+
+    /// <summary>The project's own vehicles, each with a name that no model has.</summary>
+    public ImmutableArray<Vehicle> Vehicles { get; init; } = [];
+}
+
+/// <summary>A traffic model or own vehicle that acts.</summary>
+public sealed record TrafficUse
+{
+    /// <summary>Its name.</summary>
+    public string Name { get; init; } = "LM2";
+}

@@ -1,0 +1,81 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Units;
+using Pravik.Core.Vehicles;
+using static Pravik.Core.Entries.Describe;
+
+namespace Pravik.Core.Entries;
+
+/// <summary>What drives on the bridge, and own vehicles.</summary>
+internal static class TrafficEntries
+{
+    public static IEnumerable<Entry> All =>
+        [
+            .. Part(
+                "/traffic/models/*",
+                s => $"of traffic {s.Number(0)}",
+                Offer("name", "Model", Models, "A traffic model of a standard, or an own vehicle.") with
+                {
+                    Subject = "Model",
+                }
+            ),
+            .. Part("/traffic/vehicles/*", VehicleWords, OfVehicle),
+            .. Part("/traffic/vehicles/*/axles/*", s => $"of axle {s.Number(1)}, {VehicleWords(s)[3..]}", OfAxle),
+            .. Part("/traffic/vehicles/*/stretches/*", s => $"of line load {s.Number(1)}, {VehicleWords(s)[3..]}", OfStretch),
+        ];
+
+    private static string VehicleWords(Stars s) =>
+        s.Bridge is { } bridge && s.Of(0, bridge.Traffic.Vehicles) is { } vehicle ? $"of {vehicle.Name}" : $"of vehicle {s.Number(0)}";
+
+    private static IEnumerable<Choice> Models(Bridge bridge) =>
+        [
+            .. bridge.Traffic.Vehicles.Select(v => new Choice(v.Name, v.Name) { Group = "Own vehicles" }),
+            .. TrafficModels
+                .All(bridge.Basis.Values)
+                .Where(m => m.Role != TrafficRole.Usual)
+                .Select(m => new Choice(m.Name, m.Name) { Group = m.Source.Split(' ')[0] == "AASHTO" ? "AASHTO LRFD" : "EN 1991-2" }),
+        ];
+
+    private static IEnumerable<Entry> OfVehicle =>
+        [
+            Text("name", "Name", 80),
+            Value("wheelSpacing", "Wheels apart", QuantityKind.Length, 0.5, 6, "Distance of the two wheels of an axle.") with
+            {
+                Subject = "Distance of wheels",
+            },
+            Value("dynamic", "Dynamic factor", QuantityKind.Number, 0.5, 3, "On all its loads; 1 where they have it already."),
+            Flag(
+                "onlyWorsening",
+                "Axles that relieve",
+                "stand",
+                "are left out",
+                "Whether the vehicle acts whole or not at all, or only those of its axles that worsen an effect."
+            ),
+        ];
+
+    private static IEnumerable<Entry> OfAxle =>
+        [
+            Value("load", "Load", QuantityKind.Force, 1, 5e6, "Of the axle, half of it on each wheel."),
+            Value("gap", "Behind the one before", QuantityKind.Length, 0, 200, "Distance from the axle before it; 0 for the first.") with
+            {
+                Subject = "Distance",
+            },
+            Own(
+                "mostGap",
+                "Up to",
+                QuantityKind.Length,
+                0.1,
+                200,
+                "Where the worst distance is sought: the greatest. Empty: it is fixed."
+            ) with
+            {
+                Subject = "Greatest distance",
+            },
+        ];
+
+    private static IEnumerable<Entry> OfStretch =>
+        [
+            Value("load", "Load", QuantityKind.LineLoad, 1, 1e6, "Along the vehicle, half of it on each wheel line."),
+            Value("from", "From", QuantityKind.Length, 0, 500, "Distance behind the first axle at which it begins."),
+            Value("length", "Length", QuantityKind.Length, 0.1, 500),
+        ];
+}

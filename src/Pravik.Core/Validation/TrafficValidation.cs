@@ -1,0 +1,97 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Vehicles;
+
+namespace Pravik.Core.Validation;
+
+/// <summary>Bounds of what drives on the bridge.</summary>
+internal static class TrafficValidation
+{
+    private const int MostModels = 40;
+    private const int MostVehicles = 60;
+    private const int MostAxles = 60;
+
+    /// <summary>JSON can leave null where a part must stand.</summary>
+    public static void CheckLists(Bridge bridge, Bounds bounds)
+    {
+        if (bridge.Traffic is not { } traffic)
+            bounds.Error("/traffic", "This part is missing.");
+        else if (
+            traffic.Models.IsDefault
+            || traffic.Models.Any(m => m?.Name is null)
+            || traffic.Vehicles.IsDefault
+            || traffic.Vehicles.Any(v =>
+                v?.Name is null || v.Axles.IsDefault || v.Axles.Contains(null!) || v.Stretches.IsDefault || v.Stretches.Contains(null!)
+            )
+        )
+            bounds.Error("/traffic", "A list, or an item of one, is missing.");
+    }
+
+    public static void Check(Bridge bridge, Bounds bounds)
+    {
+        var traffic = bridge.Traffic;
+        if (traffic.Models.Length > MostModels)
+            bounds.Error("/traffic/models", $"At most {MostModels} models and vehicles act at one time.");
+        if (traffic.Vehicles.Length > MostVehicles)
+            bounds.Error("/traffic/vehicles", $"A project has at most {MostVehicles} own vehicles.");
+        var names = TrafficModels.All(bridge.Basis.Values).Select(m => m.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        for (var i = 0; i < traffic.Vehicles.Length; i++)
+            Vehicle(traffic.Vehicles[i], $"/traffic/vehicles/{i}", names, bounds);
+        for (var i = 0; i < traffic.Models.Length; i++)
+        {
+            var (name, path) = (traffic.Models[i].Name, $"/traffic/models/{i}/name");
+            bounds.Text(path, name);
+            if (!names.Contains(name.Trim()))
+                bounds.Warning(path, $"“{name}” is no traffic model and no own vehicle: it loads nothing.");
+        }
+    }
+
+    private static void Vehicle(Vehicle vehicle, string path, HashSet<string> names, Bounds bounds)
+    {
+        bounds.Text($"{path}/name", vehicle.Name);
+        if (string.IsNullOrWhiteSpace(vehicle.Name))
+            bounds.Error($"{path}/name", "A vehicle needs a name.");
+        else if (!names.Add(vehicle.Name.Trim()))
+            bounds.Error($"{path}/name", $"There is another vehicle or traffic model named “{vehicle.Name}”.");
+        bounds.Check($"{path}/wheelSpacing", vehicle.WheelSpacing);
+        bounds.Check($"{path}/dynamic", vehicle.Dynamic);
+        if (vehicle.Axles.Length + vehicle.Stretches.Length == 0 || vehicle.Axles.Length > MostAxles)
+            bounds.Error(
+                $"{path}/axles",
+                $"“{vehicle.Name}” has {vehicle.Axles.Length} axles; a vehicle has 1 to {MostAxles}, or line loads."
+            );
+        if (vehicle.Stretches.Length > MostAxles)
+            bounds.Error($"{path}/stretches", $"A vehicle has at most {MostAxles} line loads.");
+        for (var i = 0; i < vehicle.Axles.Length; i++)
+            Axle(vehicle, i, $"{path}/axles/{i}", bounds);
+        for (var i = 0; i < vehicle.Stretches.Length; i++)
+        {
+            bounds.Check($"{path}/stretches/{i}/load", vehicle.Stretches[i].Load);
+            bounds.Check($"{path}/stretches/{i}/from", vehicle.Stretches[i].From);
+            bounds.Check($"{path}/stretches/{i}/length", vehicle.Stretches[i].Length);
+        }
+        if (vehicle.Axles.Count(a => a.MostGap is not null) > 1)
+            bounds.Error($"{path}/axles", $"“{vehicle.Name}” has more than one distance that is sought; one can be.");
+        else if (vehicle.Axles.Any(a => a.MostGap is not null) && !vehicle.Stretches.IsEmpty)
+            bounds.Error(
+                $"{path}/stretches",
+                $"“{vehicle.Name}” has line loads and a distance that is sought; it can have one or the other."
+            );
+    }
+
+    private static void Axle(Vehicle vehicle, int number, string path, Bounds bounds)
+    {
+        var axle = vehicle.Axles[number];
+        bounds.Check($"{path}/load", axle.Load);
+        if (!bounds.Check($"{path}/gap", axle.Gap) || !bounds.Check($"{path}/mostGap", axle.MostGap))
+            return;
+        if (number == 0 && (axle.Gap != 0 || axle.MostGap is not null))
+            bounds.Error($"{path}/gap", "The first axle stands behind none: its distance is 0.");
+        else if (number > 0 && axle.Gap < 0.1)
+            bounds.Error(
+                $"{path}/gap",
+                $"Axle {number + 1} of “{vehicle.Name}” stands on or before the one before it: at least 0.1 m are between."
+            );
+        else if (axle.MostGap < axle.Gap)
+            bounds.Error($"{path}/mostGap", "The greatest distance is less than the least.");
+    }
+}
