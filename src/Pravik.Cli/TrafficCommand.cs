@@ -136,7 +136,7 @@ internal static class TrafficCommand
     /// <summary>The model that is asked for, or what is wrong; nothing more to say where that has been printed.</summary>
     private static (TrafficModel? Model, string Problem) ModelOf(Asked asked, Bridge bridge)
     {
-        List<Vehicle> own = [];
+        List<Vehicle> own = [.. bridge.Traffic.Vehicles];
         if (asked.Vehicles is { } path)
         {
             if (BridgeFile.ReadText(path) is not { } text)
@@ -144,7 +144,7 @@ internal static class TrafficCommand
             var reading = VehiclesJson.Read(text);
             if (reading.Findings.Count > 0)
                 return (null, string.Join(Environment.NewLine, reading.Findings.Select(f => $"{path}{f.Path}: {f.Message}")));
-            own = [.. reading.Vehicles];
+            own.InsertRange(0, reading.Vehicles);
         }
         var values = bridge.Basis.Values;
         if (own.Find(v => v.Name.Equals(asked.Model.Trim(), StringComparison.OrdinalIgnoreCase)) is { } vehicle)

@@ -61,12 +61,14 @@ public static class VehiclesJson
                 axles.Add(Axle(given[i], i, $"{path}/axles/{i}", findings));
         if (axles.Count(a => a.MostGap is not null) > 1)
             findings.Add(Finding.Error($"{path}/axles", "At most one gap of a vehicle can be sought (mostGap)."));
+        var dynamic = Number(entry, "dynamic", path, 0.5, 3, findings, 1) ?? 1;
         var wheels = Number(entry, "wheelSpacing", path, 0.5, 6, findings, 2) ?? 2;
         return findings.Count > before
             ? null
             : new(name, axles.ToImmutable())
             {
                 WheelSpacing = wheels,
+                Dynamic = dynamic,
                 OnlyWorsening = entry["onlyWorsening"] is JsonValue only && only.TryGetValue<bool>(out var yes) && yes,
             };
     }

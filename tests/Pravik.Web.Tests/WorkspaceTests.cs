@@ -120,8 +120,8 @@ public class WorkspaceTests
     [InlineData("substructure", 5)]
     [InlineData("sections", 2)]
     [InlineData("sheets", 2)]
-    [InlineData("analysis", 6)]
-    [InlineData("loads", 2)]
+    [InlineData("analysis", 7)]
+    [InlineData("loads", 5)]
     [InlineData("checks", 2)]
     public void Every_layout_of_every_step_shows_something(string step, int count)
     {

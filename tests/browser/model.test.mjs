@@ -1,7 +1,7 @@
 // The bridge's model: results along girders, stages, changes by hand, own cases, a model that can move; supports and own sections.
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { analysed, enter, field, openPage, saved, useApplication } from "./server.mjs";
+import { analysed, enter, field, openPage, saved, type, useApplication } from "./server.mjs";
 
 const used = useApplication();
 
@@ -75,6 +75,30 @@ test("a change by hand stays in another model; a girder that loses a piece shows
   await saved(page, () => page.getByRole("button", { name: "Undo this change" }).last().click());
   await analysed(page);
   await page.locator("figcaption b", { hasText: "line girders" }).waitFor();
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
+test("an own vehicle drives, is seen to scale, and the load behind a value shows it", async () => {
+  const page = await openPage(used.browser, `${used.app.url}/bridges/willow-mill/loads?layout=vehicles`);
+  await saved(page, () => page.getByRole("button", { name: "Add an own vehicle" }).click());
+  await enter(page, "/traffic/vehicles/0/axles/2/load", "240");
+  await type(page, "/traffic/vehicles/0/axles/1/gap", "-3");
+  await page.getByText("must lie between", { exact: false }).first().waitFor();
+  await page.selectOption("select[name=traffic]", "LM3 600/150");
+  await saved(page, () => page.getByRole("button", { name: "Add LM3 600/150" }).click());
+  await saved(page, () => field(page, "/traffic/models/0/name").selectOption("Own vehicle 1"));
+  await page.getByRole("button", { name: "Lanes" }).click();
+  await page.selectOption("select[name=lanes]", "2");
+  await page.locator("figure svg text", { hasText: "lane 1" }).first().waitFor();
+  await page.getByRole("button", { name: "Combinations" }).click();
+  await page.locator("td", { hasText: "Ultimate, special vehicle leading" }).waitFor();
+  await page.getByRole("link", { name: "Analysis" }).click();
+  await page.getByRole("button", { name: "Loading" }).click();
+  await analysed(page);
+  await page.selectOption("select[name=show]", "trafficGroup5");
+  await page.locator("table.data td", { hasText: "Own vehicle 1 with LM1, frequent" }).waitFor();
+  await page.locator(".ledger", { hasText: "Own vehicle 1," }).waitFor();
   assert.deepEqual(page.faults, []);
   await page.close();
 });

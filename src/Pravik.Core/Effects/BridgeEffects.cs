@@ -286,7 +286,7 @@ public sealed class BridgeEffects
         foreach (var state in RoadCombinations.Rules(values, bridge.Basis.IndirectAtUltimate).GroupBy(r => r.State))
         {
             List<(double, EffectRange)> made = [];
-            foreach (var rule in state.Where(r => IsThere(r.Group)).SelectMany(Leading))
+            foreach (var rule in state.Where(r => TrafficPlan.Has(bridge, r.Group)).SelectMany(Leading))
             {
                 List<(double, EffectRange)> terms = [(1, Permanent(rule.Rule))];
                 if (settlements is not null && rule.Rule.Settlement > 0)
@@ -311,10 +311,6 @@ public sealed class BridgeEffects
             return permanent.TryGetValue(key, out var known) ? known : permanent[key] = PermanentBy(rule);
         }
     }
-
-    /// <summary>Groups of models that the bridge does not name lead no combination; without traffic the usual ones stand without it.</summary>
-    private bool IsThere(TrafficGroup group) =>
-        group is not (TrafficGroup.Group1b or TrafficGroup.Group4 or TrafficGroup.Group5) || groups.ContainsKey(group);
 
     private static string NameOf(LimitState state) =>
         state switch

@@ -2,6 +2,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Places;
 using Pravik.Core.Stages;
+using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Effects;
 
@@ -15,7 +16,13 @@ public static class RangeNames
                 .Append(CaseNames.Permanent)
                 .Concat(WithTime(bridge))
                 .Concat(OfActions(bridge))
-                .Concat(RoadCombinations.Rules(bridge.Basis.Values, bridge.Basis.IndirectAtUltimate).Select(r => r.Name))
+                .Concat(TrafficPlan.Chosen(bridge).Select(m => m.Name))
+                .Concat(
+                    RoadCombinations
+                        .Rules(bridge.Basis.Values, bridge.Basis.IndirectAtUltimate)
+                        .Where(r => TrafficPlan.Has(bridge, r.Group))
+                        .Select(r => r.Name)
+                )
                 .Concat(bridge.Actions.Combinations.Take(combination).Select(c => c.Name))
                 .Distinct(),
         ];

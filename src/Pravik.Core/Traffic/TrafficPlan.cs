@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
@@ -28,4 +29,17 @@ public static class TrafficPlan
             .Traffic.Models.Select(m => TrafficModels.Named(m.Name, bridge.Basis.Values, bridge.Traffic.Vehicles))
             .OfType<TrafficModel>()
             .Where(m => m.Role != TrafficRole.Usual);
+
+    /// <summary>Whether a group of traffic actions has loads: groups 1b, 4 and 5 have where a model of theirs is named.</summary>
+    public static bool Has(Bridge bridge, TrafficGroup group)
+    {
+        TrafficRole? role = group switch
+        {
+            TrafficGroup.Group1b => TrafficRole.SingleAxle,
+            TrafficGroup.Group4 => TrafficRole.Crowd,
+            TrafficGroup.Group5 => TrafficRole.Special,
+            _ => null,
+        };
+        return role is null || Chosen(bridge).Any(m => m.Role == role);
+    }
 }

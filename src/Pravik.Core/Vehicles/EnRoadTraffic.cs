@@ -44,9 +44,9 @@ public static class EnRoadTraffic
     }
 
     /// <summary>
-    /// A special vehicle in lane 1 with load model 1 beside it at its frequent values (EN 1991-2 A.3): tandems in lanes 2 and 3, distributed
-    /// loads on all lanes and the rest. In the vehicle's own lane the distributed load also acts within 25 m of it, which is on the safe
-    /// side; a tandem before or behind it there is left out.
+    /// A special vehicle in lane 1 with load model 1 beside it at its frequent values (EN 1991-2 A.3): tandems in lanes 2 and 3,
+    /// distributed loads on all lanes and the rest. In the vehicle's own lane the distributed load also acts within 25 m of it, which is
+    /// on the safe side; a tandem before or behind it there is left out.
     /// </summary>
     public static TrafficModel WithFrequent(TrafficModel special, NationalValues values)
     {

@@ -30,12 +30,21 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
     {
         var used = bridge.Traffic.Models;
         var next = shown.Role == TrafficRole.Usual ? "LM2" : shown.Name;
-        return new("Drives on the bridge", [.. used.Select((_, i) => rows.Entry($"/traffic/models/{i}/name", null, $"{i + 2}"))])
+        return new("Drives on the bridge", [.. used.Select((_, i) => rows.Entry($"/traffic/models/{i}/name", null, $"Model {i + 2}"))])
         {
             Note = "Load model 1 and footways always act. What is added here is put on every effect after each edit.",
             Actions =
             [
-                new($"Add {next}", $"{next} added to traffic", [new("add", "/traffic/models/-", new JsonObject { ["name"] = next })]),
+                .. used.Any(m => m.Name == next)
+                    ? Array.Empty<LedgerAction>()
+                    :
+                    [
+                        new(
+                            $"Add {next}",
+                            $"{next} added to traffic",
+                            [new("add", "/traffic/models/-", new JsonObject { ["name"] = next })]
+                        ),
+                    ],
                 .. used.Select(
                     (m, i) =>
                         new LedgerAction($"Take {m.Name} away", $"{m.Name} taken from traffic", [new("remove", $"/traffic/models/{i}")])

@@ -42,7 +42,7 @@ internal sealed class LoadsStep : IStep
             case "vehicles":
                 return new([.. VehicleViews(screen, model).Take(3).Select((v, i) => Screen.Drawn($"vehicle{i}", v))]);
             case "combinations":
-                return new([], CombinationTable.Of(screen.Snapshot.Bridge, screen.Latest?.Results.Effects));
+                return new([], CombinationTable.Of(screen.Snapshot.Bridge));
             default:
                 return new([Screen.Drawn("loads", LoadsView.Draw(geometry, units, screen.Whole, station))]);
         }
@@ -59,11 +59,7 @@ internal sealed class LoadsStep : IStep
             "vehicles" => new("Vehicles", "what drives", [.. new TrafficLedger(bridge, screen.Rows, Model(screen)).Groups()]),
             "combinations" => new("Combinations", "what acts together", [.. actions.Combinations()]),
             "ownLoads" => new("Own loads", "cases of the project’s own", [.. actions.Cases()]),
-            _ => new(
-                "Permanent",
-                "what lies on the deck, and what acts on all of it",
-                [.. loads.Permanent(screen.Station), .. actions.Whole()]
-            ),
+            _ => new("Permanent", "what lies on the deck", [.. loads.Permanent(screen.Station), .. actions.Whole()]),
         };
     }
 

@@ -1,8 +1,7 @@
 using System.Globalization;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
-using Pravik.Core.Effects;
-using Pravik.Core.Stages;
+using Pravik.Core.Traffic;
 
 namespace Pravik.Web.Workspaces;
 
@@ -24,10 +23,10 @@ internal static class CombinationTable
     ];
 
     /// <summary>The rules of a bridge; those of groups that it does not have are left out.</summary>
-    public static DataTable Of(Bridge bridge, BridgeEffects? effects)
+    public static DataTable Of(Bridge bridge)
     {
         var rules = RoadCombinations.Rules(bridge.Basis.Values, bridge.Basis.IndirectAtUltimate);
-        var made = rules.Where(r => effects is null || effects.Find(new CaseId(r.Id)) is not null);
+        var made = rules.Where(r => TrafficPlan.Has(bridge, r.Group));
         return new(
             "Generated combinations",
             [.. Columns.Select((c, i) => new TableColumn(c, i is > 0 and not 4 and < 9))],

@@ -9,7 +9,7 @@ using Pravik.Web.Steps;
 
 namespace Pravik.Web.Workspaces;
 
-/// <summary>The loads behind a value at the cursor: its parts with their factors, lanes and vehicles, and what acts together with it.</summary>
+/// <summary>The loads behind a value at the cursor: its parts and factors, lanes and vehicles, and what acts together with it.</summary>
 internal sealed class LoadingViews
 {
     private readonly Screen screen;
@@ -73,7 +73,8 @@ internal sealed class LoadingViews
     }
 
     private string Place =>
-        $"{screen.Geometry.Girders[point.Girder].Name}, span {point.Span + 1}, {screen.Units.FormatWithUnit(point.Station, QuantityKind.Length)}";
+        $"{screen.Geometry.Girders[point.Girder].Name}, span {point.Span + 1}, "
+        + screen.Units.FormatWithUnit(point.Station, QuantityKind.Length);
 
     /// <summary>The ledger beside it.</summary>
     public Ledger Ledger() =>
