@@ -147,10 +147,8 @@ internal static class TrafficCommand
             own.InsertRange(0, reading.Vehicles);
         }
         var values = bridge.Basis.Values;
-        if (own.Find(v => v.Name.Equals(asked.Model.Trim(), StringComparison.OrdinalIgnoreCase)) is { } vehicle)
-            return (TrafficModels.Of(vehicle, values), "");
         var names = TrafficModels.All(values).Select(m => m.Name).Concat(own.Select(v => v.Name));
-        return TrafficModels.Named(asked.Model, values) is { } model
+        return TrafficModels.Named(asked.Model, values, [.. own]) is { } model
             ? (model, "")
             : (null, $"--model: “{asked.Model}” is none of {string.Join(", ", names)}.");
     }

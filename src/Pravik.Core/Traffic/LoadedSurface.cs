@@ -35,9 +35,8 @@ internal sealed class LoadedSurface
 
     /// <summary>Integrals of the adverse parts over the cells of the carriageways.</summary>
     /// <param name="Parts">Weights that give those of any surface.</param>
-    /// <param name="OfCell">Integral along the middle of each cell (m times the surface's unit).</param>
     /// <param name="To">Integral over cells from the first of all to each boundary.</param>
-    internal sealed record Adverse(AdverseParts? Parts, double[] OfCell, double[] To);
+    internal sealed record Adverse(AdverseParts? Parts, double[] To);
 
     /// <summary>What is adverse for the greatest or the least value.</summary>
     public Adverse AdverseTo(bool isGreatest) => isGreatest ? above ??= Find(1) : below ??= Find(-1);
@@ -111,15 +110,12 @@ internal sealed class LoadedSurface
     private Adverse Find(int sign)
     {
         var cells = deck.Cells;
-        var (of, to) = (new double[cells.Length], new double[cells.Length + 1]);
+        var to = new double[cells.Length + 1];
         if (deck.Grid.Count == deck.FirstCell)
-            return new(null, of, to);
+            return new(null, to);
         var parts = Cut.Parts(deck.FirstCell, sign, workspace);
         for (var i = 0; i < cells.Length; i++)
-        {
-            of[i] = parts.Of(Cut, deck.FirstCell + i);
-            to[i + 1] = to[i] + cells[i].Width * of[i];
-        }
-        return new(parts, of, to);
+            to[i + 1] = to[i] + cells[i].Width * parts.Of(Cut, deck.FirstCell + i);
+        return new(parts, to);
     }
 }

@@ -100,7 +100,7 @@ internal sealed class ModelLoading
         var onArea = load.Factor * load.Area - Model.Rest;
         var onVehicle = load.Factor * load.Dynamic * (lane.Shape is null ? 1 : load.Vehicle!.AxleLoad);
         var extremes = lane.Shape is null ? null : surface.Worst(lane.Shape, isGreatest);
-        for (var p = 0; p < areas.Length && p < positions.All.Count; p++)
+        for (var p = 0; p < positions.All.Count; p++)
         {
             var value = onArea * areas[p];
             if (extremes is not null)

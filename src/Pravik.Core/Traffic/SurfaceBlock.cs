@@ -12,7 +12,6 @@ internal sealed class SurfaceBlock
     private readonly List<LoadedSurface> surfaces;
     private readonly double[] jump;
     private readonly double[] kink;
-    private readonly HashSet<int> searched = [];
 
     /// <summary>How many surfaces there are at most.</summary>
     public static int Most => Vector<double>.Count;
@@ -60,8 +59,6 @@ internal sealed class SurfaceBlock
     /// <summary>Finds the greatest and the least value of a shape along each run, for all surfaces.</summary>
     public void Search(ShapeOnDeck shape)
     {
-        if (!searched.Add(shape.Number))
-            return;
         foreach (var surface in surfaces)
             surface.Begin(shape);
         foreach (var run in shape.Runs)

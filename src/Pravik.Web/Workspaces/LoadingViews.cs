@@ -15,7 +15,6 @@ internal sealed class LoadingViews
     private readonly Screen screen;
     private readonly BridgeEffects ranges;
     private readonly ModelPoint point;
-    private readonly int number;
     private readonly int effect;
 
     /// <param name="screen">What is shown; it has a model.</param>
@@ -24,7 +23,7 @@ internal sealed class LoadingViews
     {
         (this.screen, ranges) = (screen, model.Ranges);
         var layout = model.Results.Layout;
-        number = Enumerable
+        var number = Enumerable
             .Range(0, layout.Points.Length)
             .Where(p => layout.Points[p].Girder == screen.Girder)
             .MinBy(p => Math.Abs(layout.Points[p].Station - screen.Station));
@@ -105,24 +104,9 @@ internal sealed class LoadingViews
     {
         if (Traffic is not { } traffic)
             return new("Readings: traffic", [LedgerRows.Reading("No lane is loaded", "")]);
-        string Length(double value) => screen.Units.Format(value, QuantityKind.Length);
-        string Vehicle(PlacedLane lane) =>
-            lane.Vehicle is { Of: { } of } v ? $"{of.Name}, {Length(v.First)}{(v.Direction < 0 ? ", going back" : "")}" : "none";
-        return new(
-            "Readings: traffic",
-            [
-                .. traffic.Lanes.SelectMany(l =>
-                    new[]
-                    {
-                        LedgerRows.Reading("", $"{l.Kind}"),
-                        LedgerRows.Reading("", $"{Length(l.From)} to {Length(l.From + l.Width)}"),
-                        LedgerRows.Reading("", Vehicle(l)),
-                    }
-                ),
-            ]
-        )
+        return new("Readings: traffic", [.. LaneRows.Of(traffic, screen.Units)])
         {
-            Columns = ["Lane", "Offset from, to", "Vehicle, first axle at"],
+            Columns = LaneRows.Columns,
             Note =
                 "Distributed loads of lanes and of the rest act on the parts that worsen the value; those parts are not drawn."
                 + (traffic.Presence == 1 ? "" : $" Factor by the number of loaded lanes: {QuantityText.Fixed(traffic.Presence, 2)}."),

@@ -118,24 +118,9 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
     {
         if (results.TrafficBehind(outcome) is not { Lanes.IsEmpty: false } traffic)
             return new("Traffic behind it", [LedgerRows.Reading("No lane worsens this effect", "")]);
-        string Length(double value) => units.Format(value, QuantityKind.Length);
-        return new(
-            "Traffic behind it",
-            [
-                .. traffic
-                    .Lanes.OrderBy(l => l.Kind)
-                    .SelectMany(l =>
-                        new[]
-                        {
-                            LedgerRows.Reading("", $"{l.Kind}"),
-                            LedgerRows.Reading("", $"{Length(l.From)} to {Length(l.From + l.Width)}"),
-                            LedgerRows.Reading("", l.Vehicle is { } v ? $"{v.Of?.Name ?? l.Load.Name}, {Length(v.First)}" : "none"),
-                        }
-                    ),
-            ]
-        )
+        return new("Traffic behind it", [.. LaneRows.Of(traffic, units)])
         {
-            Columns = ["Lane", "Offset from, to", "Vehicle, first axle at"],
+            Columns = LaneRows.Columns,
             Note = "Lane loads act on the parts of the deck that worsen the effect.",
         };
     }
