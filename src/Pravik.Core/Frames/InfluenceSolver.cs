@@ -16,9 +16,8 @@ public sealed class InfluenceSolver
     /// <summary>Numbers that K⁻¹·P may have at most (8 bytes each).</summary>
     private const long MostNumbers = 40_000_000;
     private readonly FrameAnalysis analysis;
-    private readonly CancellationToken cancel;
     private readonly (List<(int Unknown, double Value)> Entries, Dictionary<int, double[]> OnBodies)[] loads;
-    private readonly double[]? solved;
+    private double[]? solved;
 
     /// <param name="analysis">The model's factor.</param>
     /// <param name="loads">The loads.</param>
@@ -31,7 +30,7 @@ public sealed class InfluenceSolver
         CancellationToken cancel = default
     )
     {
-        (this.analysis, this.cancel) = (analysis, cancel);
+        this.analysis = analysis;
         this.loads = [.. loads.Select(analysis.Entries)];
         if (effects <= Count || (long)Count * analysis.Unknowns > MostNumbers)
             return;
@@ -47,11 +46,21 @@ public sealed class InfluenceSolver
     /// <summary>How many loads there are.</summary>
     public int Count => loads.Length;
 
+    /// <summary>About how much memory it takes besides the factor (bytes).</summary>
+    public long Bytes => 8L * (solved?.Length ?? 0);
+
+    /// <summary>Gives what was worked out for all loads up where it is more than so many numbers.</summary>
+    public void Release(long most)
+    {
+        if (solved?.Length > most)
+            solved = null;
+    }
+
     /// <summary>Ordinates of effects, one array each, load by load.</summary>
-    public double[][] Ordinates(IReadOnlyList<FrameEffect> effects)
+    public double[][] Ordinates(IReadOnlyList<FrameEffect> effects, CancellationToken cancel = default)
     {
         var rows = effects.Select(analysis.RowOf).ToList();
-        var ordinates = solved is null ? Adjoint(rows) : [.. rows.Select(Read)];
+        var ordinates = solved is { } known ? [.. rows.Select(r => Read(r, known))] : Adjoint(rows, cancel);
         for (var e = 0; e < rows.Count; e++)
         {
             foreach (var (body, weights) in rows[e].Direct)
@@ -66,13 +75,13 @@ public sealed class InfluenceSolver
         return ordinates;
     }
 
-    private double[] Read(EffectRow row)
+    private double[] Read(EffectRow row, double[] known)
     {
         var sum = new double[Count];
         var vectors = MemoryMarshal.Cast<double, Vector<double>>(sum.AsSpan());
         for (var i = 0; i < row.Unknown.Length; i++)
         {
-            var from = solved.AsSpan(row.Unknown[i] * Count, Count);
+            var from = known.AsSpan(row.Unknown[i] * Count, Count);
             var factor = new Vector<double>(row.Factor[i]);
             var values = MemoryMarshal.Cast<double, Vector<double>>(from);
             for (var v = 0; v < vectors.Length; v++)
@@ -83,7 +92,7 @@ public sealed class InfluenceSolver
         return sum;
     }
 
-    private double[][] Adjoint(List<EffectRow> rows)
+    private double[][] Adjoint(List<EffectRow> rows, CancellationToken cancel)
     {
         var sides = new double[analysis.Unknowns * rows.Count];
         for (var e = 0; e < rows.Count; e++)

@@ -110,13 +110,10 @@ public sealed class BridgeResults
             .FirstOrDefault(l => l is not null);
     }
 
-    /// <summary>About what a traffic model takes for an effect: values, what acts with them, loadings behind them (bytes).</summary>
-    private const long BytesOfTraffic = 900;
-
     /// <summary>About how much memory the results take (bytes).</summary>
     public long Bytes =>
         16L * Model.Layout.Count * Effects.All.Length
-        + (Model.Traffic?.Models.Length ?? 0) * BytesOfTraffic * Model.Layout.Count
+        + (Model.Traffic?.Bytes ?? 0)
         + Model.Cases.Sum(c => 64L * c.Displacements.Length + 64L * c.Shells.Length)
         + Model.Models.Sum(m => 400L * (m.Frame.Nodes.Length + m.Frame.Beams.Length + m.Frame.Shells.Length));
 

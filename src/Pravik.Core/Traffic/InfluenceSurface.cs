@@ -10,6 +10,11 @@ namespace Pravik.Core.Traffic;
 /// <param name="Jump">How it jumps on a row of the mesh, as shear does over a support; null for none.</param>
 public sealed record InfluenceSurface(double[] Ordinates, SurfaceJump? Jump = null)
 {
+    private const double Nothing = 1e-10;
+
+    /// <summary>Whether a load does nothing anywhere.</summary>
+    internal bool IsNothing => Jump is null && Array.TrueForAll(Ordinates, o => Math.Abs(o) < Nothing);
+
     /// <summary>The effect of loads on the joints of the mesh (N, down positive).</summary>
     public double Of(double[] nodal)
     {

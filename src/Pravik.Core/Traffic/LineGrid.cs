@@ -1,3 +1,4 @@
+using System.Numerics;
 using Pravik.Core.Models;
 using Pravik.Core.Numerics;
 
@@ -31,27 +32,55 @@ internal sealed class LineGrid
     /// <summary>Where the numbers of what lies off the deck begin.</summary>
     public int OffDeck => Count * Rows;
 
-    /// <summary>Cuts a surface along every line.</summary>
-    public SurfaceCut Cut(InfluenceSurface surface, Workspace workspace)
+    /// <summary>Cuts a surface along some lines: from one to before another; elsewhere the cut holds nothing of use.</summary>
+    public SurfaceCut Cut(InfluenceSurface surface, int fromLine, int toLine, Workspace workspace)
     {
-        var (behind, ordinates) = (workspace.Take(Size), surface.Ordinates);
-        for (var i = 0; i < node.Length; i++)
-        {
-            var left = ordinates[node[i]];
-            behind[i] = left + weight[i] * (ordinates[node[i] + 1] - left);
-        }
+        var (behind, ordinates, from, to) = (workspace.Take(Size), surface.Ordinates, fromLine * Rows, toLine * Rows);
+        for (var i = from; i < to; i++)
+            behind[i] = At(i, ordinates);
         (behind[OffDeck], behind[OffDeck + 1]) = (0, 0);
         if (surface.Jump is not { } jump)
             return new(this, behind, behind);
         var ahead = workspace.Take(Size);
         behind.AsSpan(0, Size).CopyTo(ahead);
-        for (var at = jump.Row; at < OffDeck; at += Rows)
+        for (var at = from + jump.Row; at < to; at += Rows)
         {
-            var (k, t) = (node[at] - jump.Row * longitudinals, weight[at]);
-            behind[at] += jump.Behind[k] + t * (jump.Behind[k + 1] - jump.Behind[k]);
-            ahead[at] += jump.Ahead[k] + t * (jump.Ahead[k + 1] - jump.Ahead[k]);
+            behind[at] += At(at, jump.Behind, FirstJoint(jump.Row));
+            ahead[at] += At(at, jump.Ahead, FirstJoint(jump.Row));
         }
         return new(this, behind, ahead);
+    }
+
+    /// <summary>A surface just ahead of a row, or a part of the way from there to the next.</summary>
+    public double Read(InfluenceSurface surface, int row, double part)
+    {
+        if (row >= OffDeck)
+            return 0;
+        var (from, jump) = (At(row, surface.Ordinates), surface.Jump);
+        if (jump is not null && row % Rows == jump.Row)
+            from += At(row, jump.Ahead, FirstJoint(jump.Row));
+        if (part == 0)
+            return from;
+        var to = At(row + 1, surface.Ordinates);
+        if (jump is not null && (row + 1) % Rows == jump.Row)
+            to += At(row + 1, jump.Behind, FirstJoint(jump.Row));
+        return from + part * (to - from);
+    }
+
+    /// <summary>Values of several surfaces side by side at a row of a line, from those at the joints from a given one.</summary>
+    public Vector<double> At(int row, Vector<double>[] values, int firstJoint = 0)
+    {
+        var left = node[row] - firstJoint;
+        return Vector.FusedMultiplyAdd(new Vector<double>(weight[row]), values[left + 1] - values[left], values[left]);
+    }
+
+    /// <summary>The first joint of a row of the mesh.</summary>
+    public int FirstJoint(int row) => row * longitudinals;
+
+    private double At(int row, double[] values, int firstJoint = 0)
+    {
+        var left = node[row] - firstJoint;
+        return values[left] + weight[row] * (values[left + 1] - values[left]);
     }
 }
 

@@ -15,6 +15,8 @@ internal sealed class LoadedSurface
     private readonly LineProfile?[] profiles;
     private Adverse? above;
     private Adverse? below;
+    private SurfaceCut? wheels;
+    private SurfaceCut? cells;
     private (double[] Behind, double[] Ahead)?[]? along;
 
     /// <param name="deck">The deck.</param>
@@ -23,23 +25,68 @@ internal sealed class LoadedSurface
     /// <param name="waiting">Surfaces of the same place that were not searched yet; it joins them.</param>
     public LoadedSurface(DeckLoading deck, InfluenceSurface surface, Workspace workspace, List<LoadedSurface> waiting)
     {
-        (this.deck, this.workspace, this.waiting) = (deck, workspace, waiting);
+        (this.deck, this.workspace, this.waiting, Surface) = (deck, workspace, waiting, surface);
         waiting.Add(this);
-        Cut = deck.Grid.Cut(surface, workspace);
         (greatest, least) = (new VehicleExtreme[deck.Shapes.Count][], new VehicleExtreme[deck.Shapes.Count][]);
         profiles = new LineProfile[deck.Runs.Length];
     }
 
-    /// <summary>The surface along the lines.</summary>
-    public SurfaceCut Cut { get; }
+    /// <summary>The surface itself.</summary>
+    public InfluenceSurface Surface { get; }
 
-    /// <summary>Integrals of the adverse parts over the cells of the carriageways.</summary>
-    /// <param name="Parts">Weights that give those of any surface.</param>
-    /// <param name="To">Integral over cells from the first of all to each boundary.</param>
-    internal sealed record Adverse(AdverseParts? Parts, double[] To);
+    /// <summary>The surface along wheel lines.</summary>
+    private SurfaceCut Wheels => wheels ??= deck.Grid.Cut(Surface, 0, deck.FirstCell, workspace);
+
+    /// <summary>The surface along the middles of cells and along footways.</summary>
+    private SurfaceCut Cells => cells ??= deck.Grid.Cut(Surface, deck.FirstCell, deck.Grid.Count, workspace);
 
     /// <summary>What is adverse for the greatest or the least value.</summary>
-    public Adverse AdverseTo(bool isGreatest) => isGreatest ? above ??= Find(1) : below ??= Find(-1);
+    public Adverse AdverseTo(bool isGreatest) => isGreatest ? above ??= new(this, true) : below ??= new(this, false);
+
+    /// <summary>Those parts of a surface that have a sign, and integrals over them.</summary>
+    internal sealed class Adverse
+    {
+        private readonly LoadedSurface own;
+        private readonly int sign;
+        private readonly List<(LoadedSurface Of, double[] Integrals)> known = [];
+        private AdverseParts? parts;
+
+        public Adverse(LoadedSurface own, bool isAbove)
+        {
+            (this.own, sign) = (own, isAbove ? 1 : -1);
+            var (deck, block) = (own.deck, own.Block());
+            To = new double[deck.Cells.Length + 1];
+            for (var i = 0; i < deck.Cells.Length; i++)
+                To[i + 1] = To[i] + deck.Cells[i].Width * block.Adverse(own, i, isAbove);
+            foreach (var (line, width) in deck.Footways)
+                OnFootways += width * block.Adverse(own, line - deck.FirstCell, isAbove);
+        }
+
+        /// <summary>Integral of the surface over cells, from the first of all to each boundary.</summary>
+        public double[] To { get; }
+
+        /// <summary>Integral of the surface over footways.</summary>
+        public double OnFootways { get; }
+
+        /// <summary>
+        /// Integrals of any surface of the same place over these parts, along the middle of each cell and along each line of footways.
+        /// </summary>
+        public double[] Of(LoadedSurface surface)
+        {
+            foreach (var (of, integrals) in known)
+            {
+                if (of == surface)
+                    return integrals;
+            }
+            var deck = own.deck;
+            parts ??= own.Cells.Parts(deck.FirstCell, sign, own.workspace);
+            var found = new double[deck.Grid.Count - deck.FirstCell];
+            for (var i = 0; i < found.Length; i++)
+                found[i] = parts.Of(surface.Cells, deck.FirstCell + i);
+            known.Add((surface, found));
+            return found;
+        }
+    }
 
     /// <summary>Where a shape is worst along each run that it may take, by its number.</summary>
     public VehicleExtreme[] Worst(ShapeOnDeck shape, bool isGreatest)
@@ -80,7 +127,7 @@ internal sealed class LoadedSurface
     }
 
     /// <summary>The surface along a run, as one that is asked for many things.</summary>
-    public LineProfile Profile(int run) => profiles[run] ??= deck.Runs[run].Profile(Cut);
+    public LineProfile Profile(int run) => profiles[run] ??= deck.Runs[run].Profile(Wheels);
 
     /// <summary>The block in which it is searched, with others that wait for it.</summary>
     private SurfaceBlock Block()
@@ -102,20 +149,8 @@ internal sealed class LoadedSurface
             return known;
         var count = deck.Runs[run].Stations.Length;
         var (behind, ahead) = (workspace.Take(count), workspace.Take(count));
-        deck.Runs[run].Read(Cut, behind, ahead);
+        deck.Runs[run].Read(Wheels, behind, ahead);
         along[run] = (behind, ahead);
         return (behind, ahead);
-    }
-
-    private Adverse Find(int sign)
-    {
-        var cells = deck.Cells;
-        var to = new double[cells.Length + 1];
-        if (deck.Grid.Count == deck.FirstCell)
-            return new(null, to);
-        var parts = Cut.Parts(deck.FirstCell, sign, workspace);
-        for (var i = 0; i < cells.Length; i++)
-            to[i + 1] = to[i] + cells[i].Width * parts.Of(Cut, deck.FirstCell + i);
-        return new(parts, to);
     }
 }

@@ -51,36 +51,61 @@ internal sealed class ModelLoading
         return new(load, isShape ? deck.ShapeOf(load.Vehicle!, runs.SelectMany(r => r)) : null, runs);
     }
 
-    /// <summary>The worst loading for the greatest or the least value of a surface.</summary>
-    /// <param name="surface">The surface.</param>
-    /// <param name="isGreatest">Which value is sought.</param>
-    /// <param name="isOverPier">Whether loads for hogging moments and reactions of piers apply.</param>
-    /// <param name="workspace">Arrays of this thread.</param>
-    public PlacedTraffic Worst(LoadedSurface surface, bool isGreatest, bool isOverPier, Workspace workspace)
+    /// <summary>What is sought: the greatest or the least value of a surface.</summary>
+    /// <param name="Surface">The surface.</param>
+    /// <param name="IsGreatest">Which value.</param>
+    /// <param name="IsOverPier">Whether loads for hogging moments and reactions of piers apply.</param>
+    internal readonly record struct Sought(LoadedSurface Surface, bool IsGreatest, bool IsOverPier);
+
+    /// <summary>The value under the worst loading.</summary>
+    public double Value(Sought sought, Workspace workspace)
     {
+        var (chosen, gains, _) = Choose(sought, workspace);
+        double ofLanes = 0;
+        foreach (var (place, kind) in chosen.Lanes)
+            ofLanes += gains[place * kinds.Length + kind];
+        var onRest = Model.Rest * sought.Surface.AdverseTo(sought.IsGreatest).To[^1];
+        return onRest + (sought.IsGreatest ? 1 : -1) * chosen.Presence * ofLanes;
+    }
+
+    /// <summary>The worst loading.</summary>
+    public PlacedTraffic Worst(Sought sought, Workspace workspace)
+    {
+        var (chosen, _, load) = Choose(sought, workspace);
+        return Tell(
+            [.. chosen.Lanes.Select(l => (l.Place, l.Kind, (int)load[l.Place * kinds.Length + l.Kind]))],
+            chosen.Presence,
+            sought.Surface,
+            sought.Surface.AdverseTo(sought.IsGreatest),
+            sought.IsGreatest
+        );
+    }
+
+    /// <summary>
+    /// The worst lanes, with the most that a lane of each kind adds at each place, and the number of its load that does (place times kinds
+    /// plus kind).
+    /// </summary>
+    private ((List<(int Place, int Kind)> Lanes, double Presence) Chosen, double[] Gains, double[] Load) Choose(
+        Sought sought,
+        Workspace workspace
+    )
+    {
+        var (surface, isGreatest, isOverPier) = sought;
         var (adverse, count) = (surface.AdverseTo(isGreatest), positions.All.Count);
         var areas = workspace.Take(count);
         for (var p = 0; p < count; p++)
             areas[p] = Area(adverse, positions.All[p].Carriageway, positions.All[p].From, positions.All[p].To);
-        // The most that a lane of each kind adds at each place, and which of its loads does.
-        var (gains, chosen) = (workspace.Take(count * kinds.Length), workspace.Take(count * kinds.Length));
+        var (gains, load) = (workspace.Take(count * kinds.Length), workspace.Take(count * kinds.Length));
         Array.Clear(gains, 0, count * kinds.Length);
         for (var k = 0; k < kinds.Length; k++)
         {
             for (var l = 0; l < kinds[k].Length; l++)
             {
                 if (isOverPier || !kinds[k][l].Load.OnlyOverPiers)
-                    AddGains(kinds[k][l], l, k, surface, adverse, areas, isGreatest, gains, chosen);
+                    AddGains(kinds[k][l], l, k, surface, adverse, areas, isGreatest, gains, load);
             }
         }
-        var (lanes, presence) = arrangement.Worst(gains, workspace);
-        return Tell(
-            [.. lanes.Select(l => (l.Place, l.Kind, (int)chosen[l.Place * kinds.Length + l.Kind]))],
-            presence,
-            surface,
-            adverse,
-            isGreatest
-        );
+        return (arrangement.Worst(gains, workspace), gains, load);
     }
 
     private void AddGains(
@@ -205,19 +230,19 @@ internal sealed class ModelLoading
     /// <param name="Wheels">Number of a row, the part of the piece ahead of it, and the load (N).</param>
     /// <param name="Lines">Loads along runs (N/m) between stations.</param>
     /// <param name="Cells">Load per metre of each cell (N/m).</param>
-    /// <param name="Parts">Adverse parts of the surface for which it was sought.</param>
+    /// <param name="Adverse">Adverse parts of the surface for which it was sought.</param>
     internal sealed record Footprint(
         List<(int Row, double Part, double Load)> Wheels,
         List<(int Run, double From, double To, double Load)> Lines,
         double[] Cells,
-        AdverseParts? Parts
+        LoadedSurface.Adverse Adverse
     );
 
     /// <summary>What a loading is on this deck.</summary>
     public Footprint FootprintOf(PlacedTraffic placed, LoadedSurface.Adverse adverse)
     {
         var (cells, offDeck) = (deck.Cells, deck.Grid.OffDeck);
-        var print = new Footprint([], [], new double[cells.Length], adverse.Parts);
+        var print = new Footprint([], [], new double[cells.Length], adverse);
         for (var i = 0; i < cells.Length; i++)
             print.Cells[i] = Model.Rest * cells[i].Width;
         foreach (var lane in placed.Lanes)
@@ -258,17 +283,12 @@ internal sealed class ModelLoading
     {
         double sum = 0;
         foreach (var (row, part, load) in print.Wheels)
-        {
-            var from = other.Cut.Ahead[row];
-            sum += load * (from + part * (other.Cut.Behind[row + 1] - from));
-        }
+            sum += load * deck.Grid.Read(other.Surface, row, part);
         foreach (var (run, from, to, load) in print.Lines)
             sum += load * (other.Profile(run).Integral(to) - other.Profile(run).Integral(from));
+        var integrals = print.Adverse.Of(other);
         for (var i = 0; i < print.Cells.Length; i++)
-        {
-            if (print.Cells[i] != 0)
-                sum += print.Cells[i] * print.Parts!.Of(other.Cut, deck.FirstCell + i);
-        }
+            sum += print.Cells[i] * integrals[i];
         return sum;
     }
 

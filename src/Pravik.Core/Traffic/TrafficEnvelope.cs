@@ -12,18 +12,13 @@ public sealed class TrafficEnvelope
 {
     private readonly double[] greatest;
     private readonly double[] least;
-    private readonly double[] togetherGreatest;
-    private readonly double[] togetherLeast;
-    private readonly PlacedTraffic?[] loadingGreatest;
-    private readonly PlacedTraffic?[] loadingLeast;
+    private readonly int number;
+    private readonly TrafficDetails details;
 
-    internal TrafficEnvelope(EffectLayout layout, TrafficModel? model)
+    internal TrafficEnvelope(EffectLayout layout, TrafficModel? model, int number, TrafficDetails details)
     {
-        (Layout, Model) = (layout, model);
+        (Layout, Model, this.number, this.details) = (layout, model, number, details);
         (greatest, least) = (new double[layout.Count], new double[layout.Count]);
-        togetherGreatest = new double[layout.Count * EffectLayout.Forces];
-        togetherLeast = new double[layout.Count * EffectLayout.Forces];
-        (loadingGreatest, loadingLeast) = (new PlacedTraffic?[layout.Count], new PlacedTraffic?[layout.Count]);
         (Greatest, Least) = (new(layout, greatest), new(layout, least));
     }
 
@@ -39,30 +34,51 @@ public sealed class TrafficEnvelope
     /// <summary>Least values of all effects.</summary>
     public EffectValues Least { get; }
 
+    /// <summary>Whether the model has no loads.</summary>
+    internal bool IsNothing => Model is { Kinds.IsEmpty: true, Rest: 0 };
+
+    internal double this[int effect, bool isGreatest]
+    {
+        get => (isGreatest ? greatest : least)[effect];
+        set => (isGreatest ? greatest : least)[effect] = value;
+    }
+
     /// <summary>
     /// Forces at the place of an effect under the loading that gives its greatest or least value, in the order of the block.
     /// </summary>
-    public ReadOnlySpan<double> Together(int effect, bool isGreatest) =>
-        (isGreatest ? togetherGreatest : togetherLeast).AsSpan(effect * EffectLayout.Forces, Layout.TogetherWith(effect).Count);
-
-    /// <summary>The loading behind a value; null where none worsens it, and for footways.</summary>
-    public PlacedTraffic? Loading(int effect, bool isGreatest) => (isGreatest ? loadingGreatest : loadingLeast)[effect];
-
-    internal void Set(int effect, bool isGreatest, double value, PlacedTraffic? loading)
+    public ReadOnlySpan<double> Together(int effect, bool isGreatest)
     {
-        (isGreatest ? greatest : least)[effect] = value;
-        (isGreatest ? loadingGreatest : loadingLeast)[effect] = loading;
+        var count = Layout.TogetherWith(effect).Count;
+        return IsZero(effect, isGreatest) ? new double[count] : details.Of(number, effect, isGreatest).Together.AsSpan(0, count);
     }
 
-    internal Span<double> Beside(int effect, bool isGreatest) =>
-        (isGreatest ? togetherGreatest : togetherLeast).AsSpan(effect * EffectLayout.Forces, EffectLayout.Forces);
+    /// <summary>The loading behind a value; null where none worsens it, and for footways.</summary>
+    public PlacedTraffic? Loading(int effect, bool isGreatest) =>
+        IsZero(effect, isGreatest) ? null : details.Of(number, effect, isGreatest).Loading;
+
+    private bool IsZero(int effect, bool isGreatest) => this[effect, isGreatest] == 0;
 }
 
 /// <summary>Traffic on all effects of the finished bridge.</summary>
-/// <param name="Models">Each model that was asked for.</param>
-/// <param name="Footways">A load of 1 N/m² on footways.</param>
-public sealed record TrafficResults(ImmutableArray<TrafficEnvelope> Models, TrafficEnvelope Footways)
+public sealed class TrafficResults
 {
+    private readonly TrafficDetails details;
+
+    internal TrafficResults(ImmutableArray<TrafficEnvelope> models, TrafficEnvelope footways, TrafficDetails details) =>
+        (Models, Footways, this.details) = (models, footways, details);
+
+    /// <summary>Each model that was asked for.</summary>
+    public ImmutableArray<TrafficEnvelope> Models { get; }
+
+    /// <summary>A load of 1 N/m² on footways.</summary>
+    public TrafficEnvelope Footways { get; }
+
+    /// <summary>The influence surface of an effect, as its greatest or least value is sought on; null where nothing stands.</summary>
+    public InfluenceSurface? Surface(int effect, bool isGreatest = true) => details.Surface(effect, isGreatest);
+
+    /// <summary>About how much memory they take (bytes).</summary>
+    public long Bytes => details.Bytes + 16L * Footways.Layout.Count * (Models.Length + 1);
+
     /// <summary>The envelope of a model by its name; null where it was not asked for.</summary>
     public TrafficEnvelope? Find(string name) => Models.FirstOrDefault(m => m.Model!.Name == name);
 
