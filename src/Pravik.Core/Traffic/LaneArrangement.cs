@@ -12,6 +12,9 @@ internal sealed class LaneArrangement
     private readonly LanePositions positions;
     private readonly ImmutableArray<double> presence;
 
+    /// <summary>The factor of a state by the number of lanes in it.</summary>
+    private readonly double[] factors;
+
     /// <summary>How many lanes of each kind there may be, and what one of it counts in the number of a state.</summary>
     private readonly int[] most;
     private readonly int[] unit;
@@ -31,11 +34,13 @@ internal sealed class LaneArrangement
             unit[k] = states;
             states *= most[k] + 1;
         }
+        factors = new double[states];
         isLeft = new bool[states * most.Length];
         for (var left = 0; left < states; left++)
         {
             for (var k = 0; k < most.Length; k++)
                 isLeft[left * most.Length + k] = left / unit[k] % (most[k] + 1) > 0;
+            factors[left] = FactorOf(Enumerable.Range(0, most.Length).Sum(k => left / unit[k] % (most[k] + 1)));
         }
     }
 
@@ -71,17 +76,15 @@ internal sealed class LaneArrangement
         var (worst, factor) = (0, 1.0);
         for (var left = 0; left < states; left++)
         {
-            var number = 0;
-            for (var k = 0; k < kinds; k++)
-                number += left / unit[k] % (most[k] + 1);
-            var own = number == 0 ? 1 : presence[Math.Min(number, presence.Length) - 1];
-            if (own * gain[left] > factor * gain[worst] * (1 + 1e-12))
-                (worst, factor) = (left, own);
+            if (factors[left] * gain[left] > factor * gain[worst] * (1 + 1e-12))
+                (worst, factor) = (left, factors[left]);
         }
         var lanes = Follow(choice, worst);
         // A state may have room for more lanes than worsen.
-        return (lanes, lanes.Count == 0 ? 1 : presence[Math.Min(lanes.Count, presence.Length) - 1]);
+        return (lanes, FactorOf(lanes.Count));
     }
+
+    private double FactorOf(int lanes) => lanes == 0 ? 1 : presence[Math.Min(lanes, presence.Length) - 1];
 
     private List<(int Place, int Kind)> Follow(double[] choice, int left)
     {

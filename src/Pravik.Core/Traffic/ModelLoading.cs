@@ -19,6 +19,9 @@ internal sealed class ModelLoading
     /// <summary>The first cell of each carriageway, and the number of all.</summary>
     private readonly int[] firstCell;
 
+    /// <summary>Where the lane at each place begins and ends among cells.</summary>
+    private readonly (CellPlace From, CellPlace To)[] spans;
+
     public ModelLoading(DeckLoading deck, TrafficModel model, LanePositions positions)
     {
         (this.deck, this.positions, Model) = (deck, positions, model);
@@ -27,6 +30,26 @@ internal sealed class ModelLoading
         var cells = deck.Cells;
         var carriageways = cells.IsEmpty ? 0 : cells[^1].Carriageway + 1;
         firstCell = [.. Enumerable.Range(0, carriageways + 1).Select(c => cells.Count(x => x.Carriageway < c))];
+        spans = [.. positions.All.Select(p => (PlaceOf(p.Carriageway, p.From), PlaceOf(p.Carriageway, p.To)))];
+    }
+
+    /// <summary>A place across the deck among cells.</summary>
+    /// <param name="Cell">The cell, −1 for none.</param>
+    /// <param name="Part">How far from its left edge, as a part of its width.</param>
+    private readonly record struct CellPlace(int Cell, double Part)
+    {
+        /// <summary>An integral from the first cell to here, by those to each boundary.</summary>
+        public double Of(double[] to) => Cell < 0 ? 0 : to[Cell] + Part * (to[Cell + 1] - to[Cell]);
+    }
+
+    private CellPlace PlaceOf(int carriageway, double offset)
+    {
+        if (carriageway < 0 || carriageway + 1 >= firstCell.Length)
+            return new(-1, 0);
+        var (first, last) = (firstCell[carriageway], firstCell[carriageway + 1]);
+        var place = Math.Clamp((offset - deck.Cells[first].From) / deck.Cells[first].Width, 0, last - first);
+        var cell = Math.Min((int)place, last - first - 1);
+        return new(first + cell, place - cell);
     }
 
     /// <summary>The model.</summary>
@@ -94,7 +117,7 @@ internal sealed class ModelLoading
         var (adverse, count) = (surface.AdverseTo(isGreatest), positions.All.Count);
         var areas = workspace.Take(count);
         for (var p = 0; p < count; p++)
-            areas[p] = Area(adverse, positions.All[p].Carriageway, positions.All[p].From, positions.All[p].To);
+            areas[p] = spans[p].To.Of(adverse.To) - spans[p].From.Of(adverse.To);
         var (gains, load) = (workspace.Take(count * kinds.Length), workspace.Take(count * kinds.Length));
         Array.Clear(gains, 0, count * kinds.Length);
         for (var k = 0; k < kinds.Length; k++)
@@ -293,18 +316,6 @@ internal sealed class ModelLoading
     }
 
     /// <summary>Adverse integral over a width of a carriageway.</summary>
-    private double Area(LoadedSurface.Adverse adverse, int carriageway, double from, double to)
-    {
-        if (carriageway < 0 || carriageway + 1 >= firstCell.Length)
-            return 0;
-        var (first, last) = (firstCell[carriageway], firstCell[carriageway + 1]);
-        return To(to) - To(from);
-
-        double To(double offset)
-        {
-            var place = Math.Clamp((offset - deck.Cells[first].From) / deck.Cells[first].Width, 0, last - first);
-            var cell = Math.Min((int)place, last - first - 1);
-            return adverse.To[first + cell] + (place - cell) * (adverse.To[first + cell + 1] - adverse.To[first + cell]);
-        }
-    }
+    private double Area(LoadedSurface.Adverse adverse, int carriageway, double from, double to) =>
+        PlaceOf(carriageway, to).Of(adverse.To) - PlaceOf(carriageway, from).Of(adverse.To);
 }

@@ -94,8 +94,13 @@ internal sealed class SurfaceBlock
                 continue;
             var (high, low, piece) = (Vector.Max(a, b), Vector.Min(a, b), half * new Vector<double>(lengths[row]));
             var whole = piece * (a + b);
-            var perRise = piece / (high - low);
             var changes = Vector.LessThan(a * b, Vector<double>.Zero);
+            if (Vector.EqualsAll(changes, Vector<long>.Zero))
+            {
+                (sum, other) = (sum + Vector.Max(whole, Vector<double>.Zero), other + Vector.Min(whole, Vector<double>.Zero));
+                continue;
+            }
+            var perRise = piece / (high - low);
             sum += Vector.ConditionalSelect(changes, perRise * high * high, Vector.Max(whole, Vector<double>.Zero));
             other += Vector.ConditionalSelect(changes, -perRise * low * low, Vector.Min(whole, Vector<double>.Zero));
         }
