@@ -1,3 +1,4 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Models;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
@@ -132,10 +133,15 @@ public abstract class EffectRange
             factor == 0 ? [] : [new(this, greatest, factor, factor * Side(greatest)[effect])];
 
         public override PlacedTraffic? Loading(int effect, bool greatest) => traffic.Loading(effect, greatest);
+
+        public override IEnumerable<OwnLoad> Loads(int effect, bool greatest) => traffic.Loads(effect, greatest);
     }
 
     /// <summary>The traffic loading behind a value where it is one of traffic itself; null for others and for footways.</summary>
     public virtual PlacedTraffic? Loading(int effect, bool greatest) => null;
+
+    /// <summary>The same as loads of a case, footways too; none for others.</summary>
+    public virtual IEnumerable<OwnLoad> Loads(int effect, bool greatest) => [];
 
     /// <summary>A range times a positive factor that belongs to it, as a load to what it does per unit.</summary>
     public static EffectRange Scaled(string name, double factor, EffectRange range, EffectLayout layout) =>
@@ -157,6 +163,9 @@ public abstract class EffectRange
             factor == 0 ? [] : [new(this, greatest, factor, factor * Side(greatest)[effect])];
 
         public override PlacedTraffic? Loading(int effect, bool greatest) => range.Loading(effect, greatest);
+
+        public override IEnumerable<OwnLoad> Loads(int effect, bool greatest) =>
+            range.Loads(effect, greatest).Select(l => l with { Value = own * l.Value });
     }
 
     private sealed class SumRange(

@@ -9,8 +9,8 @@ namespace Pravik.Core.Loads;
 public static class DeckForces
 {
     /// <summary>
-    /// Vertical loads on a mesh for a case of the engineer's own (N, down positive). Lines and patches are put on as many
-    /// points, at most 0.25 m apart but no more than 400 each way; each point goes to the four joints around it by the
+    /// Vertical loads on a mesh for a case of the engineer's own (N, down positive). Lines at one offset are put on piece by piece of the mesh,
+    /// other lines and patches on as many points, at most 0.25 m apart but no more than 400 each way; each point goes to the four joints around it by the
     /// lever rule. What lies beyond the edges goes to the edge.
     /// </summary>
     public static DeckLoads Own(BridgeGeometry geometry, DeckMesh mesh, OwnCase own)
@@ -27,6 +27,9 @@ public static class DeckForces
             {
                 case OwnLoadKind.Point:
                     Put(Line(load.Offset), all, load.Station, load.Value);
+                    break;
+                case OwnLoadKind.Line when width == 0 && IsOn(Line(load.Offset), load):
+                    Spread(Line(load.Offset), all, load);
                     break;
                 case OwnLoadKind.Line:
                     var n = Pieces(Math.Max(Math.Abs(length), Math.Abs(width)));
@@ -68,6 +71,26 @@ public static class DeckForces
             }
         }
         return all;
+    }
+
+    /// <summary>Whether a line lies on the deck with all of its length.</summary>
+    private static bool IsOn(DeckLine line, OwnLoad load) =>
+        Math.Min(load.Station, load.ToStation) >= line.Station[0] && Math.Max(load.Station, load.ToStation) <= line.Station[^1];
+
+    /// <summary>A line at one offset, piece by piece of the mesh: what lies on a piece acts in the middle of its part of it.</summary>
+    private static void Spread(DeckLine line, DeckLoads all, OwnLoad load)
+    {
+        var (from, to) = (Math.Min(load.Station, load.ToStation), Math.Max(load.Station, load.ToStation));
+        for (var k = 0; k + 1 < line.Station.Length; k++)
+        {
+            var (first, size) = (line.Station[k], line.Station[k + 1] - line.Station[k]);
+            var (a, b) = (Math.Max(from, first), Math.Min(to, line.Station[k + 1]));
+            if (b <= a || line.Length[k] == 0)
+                continue;
+            var (on, t) = (load.Value * line.Length[k] * (b - a) / size, ((a + b) / 2 - first) / size);
+            all.Put(line, k, atEnd: false, on * (1 - t));
+            all.Put(line, k, atEnd: true, on * t);
+        }
     }
 
     /// <summary>

@@ -13,6 +13,7 @@ namespace Pravik.Core.Traffic;
 internal sealed class DeckLoading
 {
     private const double CellWidth = 0.25;
+    private readonly DeckMesh mesh;
     private readonly Dictionary<long, int> knownLines = [];
     private readonly Dictionary<(long, long), int> knownRuns = [];
     private readonly List<(double Middle, double Spacing, int Left, int Right)> runs = [];
@@ -22,6 +23,7 @@ internal sealed class DeckLoading
 
     public DeckLoading(BridgeGeometry geometry, DeckMesh mesh, ImmutableArray<TrafficModel> models)
     {
+        this.mesh = mesh;
         DeckLine At(double offset) => DeckLine.At(mesh, geometry, offset);
         int Line(double offset)
         {
@@ -74,6 +76,21 @@ internal sealed class DeckLoading
         {
             var length = row + 1 < line.Station.Length ? line.Station[row + 1] - line.Station[row] : 0;
             yield return length > 0 ? 1 / length : 0;
+        }
+    }
+
+    /// <summary>Offset of a line at a station (m), straight between rows.</summary>
+    public double OffsetAt(int line, double station)
+    {
+        var of = Lines[line];
+        var row = Math.Clamp(Array.FindLastIndex(of.Station, s => s <= station), 0, of.Station.Length - 2);
+        var (from, to, length) = (Offset(row), Offset(row + 1), of.Station[row + 1] - of.Station[row]);
+        return length <= 0 ? from : from + (station - of.Station[row]) / length * (to - from);
+
+        double Offset(int at)
+        {
+            var (left, right) = (mesh.Nodes[of.Node[at]].Offset, mesh.Nodes[of.Node[at] + 1].Offset);
+            return left + of.Weight[at] * (right - left);
         }
     }
 

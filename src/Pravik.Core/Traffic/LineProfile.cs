@@ -43,10 +43,10 @@ public sealed class LineProfile
     public double[] Stations { get; }
 
     /// <summary>Values just behind its stations.</summary>
-    internal double[] Behind => behind;
+    public double[] Behind => behind;
 
     /// <summary>Values just ahead of its stations.</summary>
-    internal double[] Ahead => ahead;
+    public double[] Ahead => ahead;
 
     /// <summary>Its value at a station; on a jump either side may be told.</summary>
     public double At(double station)

@@ -129,6 +129,13 @@ internal sealed class LoadedSurface
     /// <summary>The surface along a run, as one that is asked for many things.</summary>
     public LineProfile Profile(int run) => profiles[run] ??= deck.Runs[run].Profile(Wheels);
 
+    /// <summary>The surface along the middle of a cell or a line of a footway.</summary>
+    public LineProfile AlongCell(int line)
+    {
+        var (of, first) = (deck.Lines[line], line * deck.Grid.Rows);
+        return new([.. of.Station.Select((s, row) => (s, Cells.Behind[first + row], Cells.Ahead[first + row], of.Length[row]))]);
+    }
+
     /// <summary>The block in which it is searched, with others that wait for it.</summary>
     private SurfaceBlock Block()
     {

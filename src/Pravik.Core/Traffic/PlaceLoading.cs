@@ -1,3 +1,5 @@
+using Pravik.Core.Bridges;
+
 namespace Pravik.Core.Traffic;
 
 /// <summary>Loads the surfaces of one place; what is found on one of them is found once.</summary>
@@ -49,6 +51,72 @@ internal sealed class PlaceLoading(DeckLoading deck, Workspace workspace)
         }
         return new(null, Together(block, sought, isGreatest, On, adverse.OnFootways));
     }
+
+    /// <summary>
+    /// A loading as loads of a case: wheels as points, what lies along wheels as lines, and what lies on adverse parts of lanes and of the
+    /// rest as a line in the middle of each cell.
+    /// </summary>
+    public IEnumerable<OwnLoad> Loads(int model, EffectBlock block, SoughtEffect sought, bool isGreatest)
+    {
+        var (loading, surface) = (deck.Models[model], Load(sought.Surface(isGreatest)));
+        var placed = loading.Worst(Sought(block, sought, isGreatest), workspace);
+        foreach (var lane in placed.Lanes.Where(l => l.Vehicle is not null))
+        {
+            var (run, factor) = (deck.Runs[lane.Run], placed.Presence * lane.Load.Factor * lane.Load.Dynamic / 2);
+            foreach (var offset in new[] { run.Middle - run.Spacing / 2, run.Middle + run.Spacing / 2 })
+            {
+                var wheels = deck.Lines[offset < run.Middle ? run.Left : run.Right].Station;
+                // Wheels off the deck bear on nothing of it.
+                foreach (
+                    var (station, load) in lane.Vehicle!.Axles.Where(a => a.Load != 0 && a.Station >= wheels[0] && a.Station <= wheels[^1])
+                )
+                    yield return new()
+                    {
+                        Kind = OwnLoadKind.Point,
+                        Station = station,
+                        Offset = offset,
+                        ToStation = station,
+                        ToOffset = offset,
+                        Value = factor * load,
+                    };
+                foreach (var line in lane.Vehicle.Lines)
+                    yield return Line(line.From, offset, line.To, offset, factor * line.Load);
+            }
+        }
+        var print = loading.FootprintOf(placed, surface.AdverseTo(isGreatest));
+        for (var i = 0; i < print.Cells.Length; i++)
+        {
+            foreach (var line in OnAdverse(surface, deck.FirstCell + i, isGreatest, print.Cells[i]))
+                yield return line;
+        }
+    }
+
+    /// <summary>The load of 1 N/m² on footways as loads of a case.</summary>
+    public IEnumerable<OwnLoad> LoadsOnFootways(SoughtEffect sought, bool isGreatest)
+    {
+        var surface = Load(sought.Surface(isGreatest));
+        return deck.Footways.SelectMany(f => OnAdverse(surface, f.Line, isGreatest, f.Width));
+    }
+
+    private IEnumerable<OwnLoad> OnAdverse(LoadedSurface surface, int line, bool isGreatest, double load) =>
+        load == 0
+            ? []
+            : surface
+                .AlongCell(line)
+                .AdverseParts(isGreatest ? 1 : -1)
+                .Where(p => p.To - p.From > 1e-9)
+                .Select(p => Line(p.From, deck.OffsetAt(line, p.From), p.To, deck.OffsetAt(line, p.To), load));
+
+    private static OwnLoad Line(double from, double offset, double to, double toOffset, double load) =>
+        new()
+        {
+            Kind = OwnLoadKind.Line,
+            Station = from,
+            Offset = Math.Round(offset, 9),
+            ToStation = to,
+            ToOffset = Math.Round(toOffset, 9),
+            Value = load,
+        };
 
     private double[] Together(EffectBlock block, SoughtEffect sought, bool isGreatest, Func<LoadedSurface, double> under, double own)
     {

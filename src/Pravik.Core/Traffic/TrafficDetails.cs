@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using Pravik.Core.Bridges;
 using Pravik.Core.Frames;
 using Pravik.Core.Models;
 
@@ -48,18 +49,38 @@ internal sealed class TrafficDetails(EffectPlaces places, InfluenceSolver solver
         return null;
     }
 
-    private TrafficDetail Find(int model, int effect, bool isGreatest)
+    private TrafficDetail Find(int model, int effect, bool isGreatest) =>
+        At(
+            effect,
+            isGreatest,
+            (place, at) =>
+                model == Footways ? place.OnFootways(at.Block, at.Sought, isGreatest) : place.Detail(model, at.Block, at.Sought, isGreatest)
+        ) ?? new(null, new double[EffectLayout.Forces]);
+
+    /// <summary>The loading behind a value as loads of a case; none where nothing worsens it.</summary>
+    public IReadOnlyList<OwnLoad> Loads(int model, int effect, bool isGreatest) =>
+        At<IReadOnlyList<OwnLoad>>(
+            effect,
+            isGreatest,
+            (place, at) =>
+                model == Footways
+                    ? [.. place.LoadsOnFootways(at.Sought, isGreatest)]
+                    : [.. place.Loads(model, at.Block, at.Sought, isGreatest)]
+        ) ?? [];
+
+    /// <summary>Loads the surfaces of the place of an effect; null where nothing stands there or nothing acts on it.</summary>
+    private T? At<T>(int effect, bool isGreatest, Func<PlaceLoading, (EffectBlock Block, SoughtEffect Sought), T> find)
+        where T : class
     {
-        var none = new double[EffectLayout.Forces];
-        if (SoughtAt(effect) is not var (block, sought) || sought.Surface(isGreatest).IsNothing)
-            return new(null, none);
+        if (SoughtAt(effect) is not { } at || at.Sought.Surface(isGreatest).IsNothing)
+            return null;
         if (!workspaces.TryTake(out var workspace))
             workspace = new();
         var place = new PlaceLoading(deck, workspace);
-        place.Expect(block.Forces.Append(sought.Surface(isGreatest)));
-        var detail = model == Footways ? place.OnFootways(block, sought, isGreatest) : place.Detail(model, block, sought, isGreatest);
+        place.Expect(at.Block.Forces.Append(at.Sought.Surface(isGreatest)));
+        var found = find(place, at);
         workspace.Clear();
         workspaces.Add(workspace);
-        return detail;
+        return found;
     }
 }

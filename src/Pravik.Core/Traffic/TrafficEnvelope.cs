@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Models;
 using Pravik.Core.Vehicles;
 
@@ -55,6 +56,12 @@ public sealed class TrafficEnvelope
     /// <summary>The loading behind a value; null where none worsens it, and for footways.</summary>
     public PlacedTraffic? Loading(int effect, bool isGreatest) =>
         IsZero(effect, isGreatest) ? null : details.Of(number, effect, isGreatest).Loading;
+
+    /// <summary>
+    /// The loading behind a value as loads of a case, all its factors in them: put on the bridge they give the value.
+    /// </summary>
+    public IReadOnlyList<OwnLoad> Loads(int effect, bool isGreatest) =>
+        IsZero(effect, isGreatest) ? [] : details.Loads(number, effect, isGreatest);
 
     private bool IsZero(int effect, bool isGreatest) => this[effect, isGreatest] == 0;
 }

@@ -36,5 +36,9 @@ public static class QuantityText
         return Minus(text);
     }
 
+    /// <summary>A number with so many figures that count, and no more than 9 decimals.</summary>
+    public static string Significant(double value, int figures) =>
+        Fixed(value, value == 0 ? 0 : (int)Math.Clamp(figures - 1 - Math.Floor(Math.Log10(Math.Abs(value))), 0, 9));
+
     private static string Minus(string text) => text.Replace('-', '−');
 }

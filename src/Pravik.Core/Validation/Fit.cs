@@ -556,6 +556,9 @@ internal static class Fit
         return false;
     }
 
+    /// <summary>Distance within which a load still lies on the deck's end (m).</summary>
+    private const double OnEdge = 0.05;
+
     /// <summary>Own loads must lie on the deck; those that do not are put on its edge, and told.</summary>
     private static void OwnLoads(Bridge bridge, BridgeGeometry geometry, UnitSystem units, Bounds bounds)
     {
@@ -571,8 +574,14 @@ internal static class Fit
                         : new[] { (load.Station, load.Offset), (load.ToStation, load.ToOffset) };
                 foreach (var (station, offset) in corners)
                 {
-                    var inside = Math.Clamp(station, geometry.FirstStation, geometry.LastStation);
-                    if (station == inside && offset >= geometry.LeftEdge(station) - 1e-6 && offset <= geometry.RightEdge(station) + 1e-6)
+                    // Ends of a skew deck lie at other stations away from the road line.
+                    var (first, last) = (geometry.Meet(geometry.Axes[0], _ => offset), geometry.Meet(geometry.Axes[^1], _ => offset));
+                    var inside = Math.Clamp(station, first.Station, Math.Max(first.Station, last.Station));
+                    if (
+                        Math.Abs(station - inside) < OnEdge
+                        && offset >= geometry.LeftEdge(station) - 1e-6
+                        && offset <= geometry.RightEdge(station) + 1e-6
+                    )
                         continue;
                     bounds.Warning(
                         $"/actions/cases/{c}/loads/{l}/station",

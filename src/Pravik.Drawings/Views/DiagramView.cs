@@ -29,6 +29,9 @@ public sealed record Diagram(
     /// <summary>Least and greatest value (SI) of the scale; null for those of the series.</summary>
     public (double Least, double Greatest)? Range { get; init; }
 
+    /// <summary>How many figures of values count at least; 0 for what suits the scale.</summary>
+    public int Figures { get; init; }
+
     /// <summary>By how much the scale is drawn larger; what then lies beyond it is drawn at its edge.</summary>
     public double Zoom { get; init; } = 1;
 }
@@ -54,13 +57,17 @@ public static class DiagramView
         var values = diagram.Series.SelectMany(s => s.Values.Select(v => v.Value / factor)).Append(0).ToList();
         var (least, greatest) = diagram.Range is { } range ? (range.Least / factor, range.Greatest / factor) : (values.Min(), values.Max());
         (least, greatest) = (least / diagram.Zoom, greatest / diagram.Zoom);
-        if (greatest - least < 1e-9)
+        if (greatest - least < 1e-12)
             greatest = least + 1;
         var step = RoundStep((greatest - least) / 6);
+        // A unit load's effects may be small: then more digits count.
+        var fine = (int)Math.Clamp(-Math.Floor(Math.Log10(step)), 0, 9);
         var digits =
             step >= 2 ? 0
             : step >= 0.2 ? 1
-            : 2;
+            : Math.Max(2, fine + 1);
+        string Words(double value) =>
+            diagram.Figures > 0 ? QuantityText.Significant(value, diagram.Figures) : QuantityText.Fixed(value, digits);
         (least, greatest) = (Math.Floor(least / step) * step, Math.Ceiling(greatest / step) * step);
         var (first, last) = (diagram.Axes[0].Station, diagram.Axes[^1].Station);
         var stations = new StationScale(left, first, (size.Width - left - right) / (last - first));
@@ -78,7 +85,7 @@ public static class DiagramView
                 new(left - 1.5, Y(v) + 0.35 * size.TextHeight),
                 QuantityText.Fixed(
                     v,
-                    step < 0.1 ? 2
+                    step < 0.1 ? Math.Max(2, fine)
                         : step < 1 ? 1
                         : 0
                 ),
@@ -106,12 +113,7 @@ public static class DiagramView
             // Among many lines a value says whose it is.
             var many = diagram.Series.Select(s => s.Name).Distinct().Count() > 2;
             foreach (var series in diagram.Series)
-                Say(
-                    X(at),
-                    Y(Read(series, at) / factor),
-                    $"{(many ? series.Name + " " : "")}{QuantityText.Fixed(Read(series, at) / factor, digits)}",
-                    false
-                );
+                Say(X(at), Y(Read(series, at) / factor), $"{(many ? series.Name + " " : "")}{Words(Read(series, at) / factor)}", false);
         }
         if (picked is { } p)
         {
@@ -132,7 +134,7 @@ public static class DiagramView
             void Mark((double Station, double Value) v)
             {
                 canvas.Circle(new(X(v.Station), Y(v.Value / factor)), 0.6, Pen.None, Fill.Ink);
-                Say(X(v.Station), Y(v.Value / factor), QuantityText.Fixed(v.Value / factor, digits), true);
+                Say(X(v.Station), Y(v.Value / factor), Words(v.Value / factor), true);
             }
         }
 

@@ -112,8 +112,20 @@ public sealed class PlanView
         );
     }
 
+    /// <summary>Loads of a case whose sizes are written; of more only the case is named.</summary>
+    private const int MostNamed = 12;
+
     private void Own(OwnCase own, int number)
     {
+        canvas.Part = $"/actions/cases/{number}";
+        if (own.Loads.Length > MostNamed)
+            canvas.Text(
+                At(geometry.FirstStation, geometry.LeftEdge(geometry.FirstStation)) + new Point(0, -1.6 - 1.2 * canvas.TextHeight * number),
+                $"{own.Name}: {own.Loads.Length} loads",
+                TextKind.Number,
+                Anchor.Start,
+                true
+            );
         foreach (var load in own.Loads)
         {
             canvas.Part = $"/actions/cases/{number}";
@@ -130,6 +142,8 @@ public sealed class PlanView
                 OwnLoadKind.Line => QuantityKind.LineLoad,
                 _ => QuantityKind.AreaLoad,
             };
+            if (own.Loads.Length > MostNamed)
+                continue;
             canvas.Text(
                 (load.Kind == OwnLoadKind.Point ? from : Point.Between(from, to, 0.5))
                     + new Point(1.6, -1 + 1.2 * canvas.TextHeight * own.Loads.IndexOf(load)),

@@ -111,7 +111,9 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
                 actions.Add(add);
             string[] shown = own.Action == OwnAction.Variable ? ["name", "action", "psi0", "psi1", "psi2"] : ["name", "action"];
             yield return new($"Own case: {own.Name}", [.. shown.Select(n => rows.Entry($"{path}/{n}"))]);
-            for (var l = 0; l < own.Loads.Length; l++)
+            if (own.Loads.Length > MostTyped)
+                yield return Listed(own, path);
+            for (var l = 0; l < own.Loads.Length && own.Loads.Length <= MostTyped; l++)
             {
                 var (load, at) = (own.Loads[l], $"{path}/loads/{l}");
                 string[] fields =
@@ -126,6 +128,46 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
             yield return new("", []) { Actions = actions };
         }
     }
+
+    /// <summary>Loads of a case that are typed one by one; more, as of traffic that was kept, are listed.</summary>
+    private const int MostTyped = 12;
+
+    private LedgerGroup Listed(OwnCase own, string path)
+    {
+        LedgerRow Cell(string value) => LedgerRows.Reading("", value);
+        string Range(double from, double to, OwnLoadKind kind) =>
+            rows.Units.Format(from, QuantityKind.Length)
+            + (kind == OwnLoadKind.Point || from == to ? "" : $" to {rows.Units.Format(to, QuantityKind.Length)}");
+        string Value(OwnLoad load) =>
+            rows.Units.FormatWithUnit(
+                load.Value,
+                load.Kind switch
+                {
+                    OwnLoadKind.Point => QuantityKind.Force,
+                    OwnLoadKind.Line => QuantityKind.LineLoad,
+                    _ => QuantityKind.AreaLoad,
+                }
+            );
+        return new(
+            $"Readings: {own.Loads.Length} loads",
+            [
+                .. own.Loads.SelectMany(l =>
+                    new[] { Cell(Value(l)), Cell(Range(l.Station, l.ToStation, l.Kind)), Cell(Range(l.Offset, l.ToOffset, l.Kind)) }
+                ),
+            ]
+        )
+        {
+            Columns = ["Down", $"Station, {Metre}", $"Offset, {Metre}"],
+            RowActions =
+            [
+                .. own.Loads.Select(
+                    (_, l) => new LedgerAction("Take away", $"Load {l + 1} of {own.Name} taken away", [new("remove", $"{path}/loads/{l}")])
+                ),
+            ],
+        };
+    }
+
+    private string Metre => rows.Units[QuantityKind.Length].Symbol;
 
     /// <summary>Own combinations and envelopes.</summary>
     public IEnumerable<LedgerGroup> Combinations()

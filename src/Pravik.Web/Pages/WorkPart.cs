@@ -36,7 +36,11 @@ public sealed record WorkPart(
     /// <summary>Whether the controls have a line of their own over the sheet.</summary>
     public bool HasBar =>
         Work.Controls.Count > 0
-        && (Work.Step, Layout) is ("analysis", "results" or "loading" or "deflected" or "frame" or "stages") or ("loads", "lanes");
+        && (Work.Step, Layout)
+            is
+                ("analysis", "results" or "loading" or "influence" or "deflected" or "frame" or "stages")
+                or
+                ("loads", "lanes");
 
     /// <summary>The step to which a value belongs: the one that knows the longest beginning of its path.</summary>
     public string StepOf(string path) =>

@@ -22,6 +22,7 @@ internal sealed class AnalysisStep : IStep
     [
         new("results", "Along girders"),
         new("loading", "Loading"),
+        new("influence", "Influence"),
         new("deflected", "Shape"),
         new("frame", "Model"),
         new("stages", "Stages"),
@@ -35,6 +36,7 @@ internal sealed class AnalysisStep : IStep
         layout switch
         {
             "loading" => OfModel(screen, m => Loading(screen, new(screen, m))),
+            "influence" => OfModel(screen, m => new InfluenceViews(screen, m).Sheet()),
             "deflected" => OfModel(screen, m => new([Screen.Drawn("frame", m.Shape(screen.Whole, screen.Station))])),
             "frame" => OfModel(screen, m => new([Screen.Drawn("frame", m.Frame(screen.Whole, screen.Station, screen.Pick))])),
             "stages" => OfModel(screen, m => new([Stage(screen, m)], m.StageTable(screen.Girder, screen.Station))),
@@ -46,7 +48,12 @@ internal sealed class AnalysisStep : IStep
         };
 
     public Ledger Ledger(Screen screen) =>
-        screen is { Request.Layout: "loading", Model: { } m } ? new LoadingViews(screen, m).Ledger() : OfModel(screen);
+        screen switch
+        {
+            { Request.Layout: "loading", Model: { } m } => new LoadingViews(screen, m).Ledger(),
+            { Request.Layout: "influence", Model: { } m } => new InfluenceViews(screen, m).Ledger(),
+            _ => OfModel(screen),
+        };
 
     private static SheetContent Loading(Screen screen, LoadingViews loading) =>
         new([screen.Plan(screen.Part(0.55, 200), loading.Traffic ?? PlacedTraffic.None)], loading.Table());
@@ -76,6 +83,7 @@ internal sealed class AnalysisStep : IStep
         return (screen.Request.Layout ?? "results") switch
         {
             "loading" => new LoadingViews(screen, m).Controls,
+            "influence" => new InfluenceViews(screen, m).Controls,
             "results" => [.. m.Controls("results"), new("with", "Laid under", screen.Request.With, under)],
             "stages" =>
             [

@@ -1,9 +1,11 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
 using Pravik.Core.Entries;
 using Pravik.Core.Models;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
+using Pravik.Exchange;
 using Pravik.Web.Ledgers;
 using Pravik.Web.Steps;
 
@@ -14,6 +16,7 @@ internal sealed class LoadingViews
 {
     private readonly Screen screen;
     private readonly BridgeEffects ranges;
+    private readonly ModelResults results;
     private readonly ModelPoint point;
     private readonly int effect;
 
@@ -21,8 +24,8 @@ internal sealed class LoadingViews
     /// <param name="model">Its results.</param>
     public LoadingViews(Screen screen, ModelViews model)
     {
-        (this.screen, ranges) = (screen, model.Ranges);
-        var layout = model.Results.Layout;
+        (this.screen, ranges, results) = (screen, model.Ranges, model.Results);
+        var layout = results.Layout;
         var number = Enumerable
             .Range(0, layout.Points.Length)
             .Where(p => layout.Points[p].Girder == screen.Girder)
@@ -31,7 +34,15 @@ internal sealed class LoadingViews
         effect = layout.At(number, Quantity.Effect);
     }
 
-    private Quantity Quantity => Quantity.Named(screen.Request.Quantity);
+    /// <summary>What is shown.</summary>
+    public Quantity Quantity => Quantity.Named(screen.Request.Quantity);
+
+    /// <summary>The surface on which the value is sought; null where nothing stands at the point or traffic was not run.</summary>
+    public SurfaceOnDeck? Surface =>
+        results.Traffic?.Surface(effect, IsGreatest) is { } surface ? new(screen.Geometry, results.Finished.Mesh, surface) : null;
+
+    /// <summary>Offset of the point's girder there (m).</summary>
+    public double GirderOffset => screen.Geometry.GirderOffsetAt(screen.Geometry.Girders[point.Girder], point.Station) ?? 0;
 
     private bool IsGreatest => screen.Request.Side != "least";
 
@@ -71,7 +82,8 @@ internal sealed class LoadingViews
         );
     }
 
-    private string Place =>
+    /// <summary>The point in words.</summary>
+    public string Place =>
         $"{screen.Geometry.Girders[point.Girder].Name}, span {point.Span + 1}, "
         + screen.Units.FormatWithUnit(point.Station, QuantityKind.Length);
 
@@ -85,7 +97,17 @@ internal sealed class LoadingViews
                 {
                     Note = $"Given by: {Range.Name}{(Range.Clause.Length > 0 ? $" ({Range.Clause})" : "")}.",
                 },
-                new("Readings: together with it", [.. Together()]) { Note = "Forces at the same place under this very loading." },
+                new("Readings: together with it", [.. Together()])
+                {
+                    Note =
+                        "Forces at the same place under this very loading."
+                        + (
+                            Quantity.Effect == GirderEffect.V
+                                ? " Shear is that on one side of a wheel at the point; a case tells the mean."
+                                : ""
+                        ),
+                    Actions = [.. Keep()],
+                },
                 Lanes(),
             ]
         );
@@ -98,6 +120,42 @@ internal sealed class LoadingViews
             if (Quantity.All.FirstOrDefault(q => q.Effect == (GirderEffect)c) is { } of)
                 yield return screen.Rows.Reading(of.Words, values[c], of.Kind);
         }
+    }
+
+    /// <summary>Characters that the name of a case has at most.</summary>
+    private const int MostName = 60;
+
+    /// <summary>
+    /// The traffic of the value as a case of its own, without the factor that the combination puts on it; it enters no combination.
+    /// </summary>
+    private IEnumerable<LedgerAction> Keep()
+    {
+        var traffic = Parts.Where(p => p.Factor != 0 && p.Of.Loads(effect, p.IsGreatest).Any()).ToList();
+        if (traffic.Count == 0)
+            yield break;
+        // No commas: stages list cases with commas between them.
+        var station = screen.Units.FormatWithUnit(point.Station, QuantityKind.Length);
+        var girder = screen.Geometry.Girders[point.Girder].Name;
+        var name = $"{Quantity.Id} {(IsGreatest ? "greatest" : "least")} {girder} at {station} under {traffic[0].Of.Name}".Replace(",", "");
+        var others = screen.Snapshot.Bridge.Actions.Cases.Select(c => c.Name).ToHashSet();
+        name = name[..Math.Min(name.Length, MostName - 5)].Trim();
+        name = Enumerable.Range(1, 1000).Select(n => n == 1 ? name : $"{name} {n}").First(n => !others.Contains(n));
+        var own = new OwnCase
+        {
+            Name = name,
+            Action = OwnAction.Aside,
+            Loads =
+            [
+                .. traffic.SelectMany(p =>
+                    p.Of.Loads(effect, p.IsGreatest).Select(l => l with { Value = l.Value * p.Factor / traffic[0].Factor })
+                ),
+            ],
+        };
+        yield return new(
+            "Keep the traffic as a load case of its own",
+            $"{name} kept as a case",
+            [new("add", "/actions/cases/-", BridgeJson.Node(own))]
+        );
     }
 
     private LedgerGroup Lanes()

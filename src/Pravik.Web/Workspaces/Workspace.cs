@@ -74,6 +74,9 @@ public sealed record WorkspaceRequest
     /// <summary>Whether the greatest or the least value is looked at.</summary>
     public string Side { get; init; } = "greatest";
 
+    /// <summary>Line along which an influence surface is told: <c>girder</c>, <c>road</c>, or <c>lane</c> and its number.</summary>
+    public string Along { get; init; } = "girder";
+
     /// <summary>Stage of construction, from 1.</summary>
     public int Stage { get; init; } = 1;
 

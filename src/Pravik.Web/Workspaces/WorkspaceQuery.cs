@@ -33,6 +33,7 @@ public sealed record WorkspaceQuery
     public string? Traffic { get; init; }
     public int? Lanes { get; init; }
     public string? Side { get; init; }
+    public string? Along { get; init; }
     public int? Stage { get; init; }
     public int? Sort { get; init; }
     public string? Filter { get; init; }
@@ -68,6 +69,7 @@ public sealed record WorkspaceQuery
                 Traffic = Traffic ?? usual.Traffic,
                 Lanes = Math.Clamp(Lanes ?? usual.Lanes, 1, 99),
                 Side = Side ?? usual.Side,
+                Along = Along ?? usual.Along,
                 Stage = Stage ?? usual.Stage,
                 Sort = Math.Clamp(Sort ?? 0, -99, 99),
                 Filter = Filter ?? "",
