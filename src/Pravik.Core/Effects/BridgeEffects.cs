@@ -92,6 +92,36 @@ public sealed class BridgeEffects
     /// <summary>A group of traffic actions with its characteristic values.</summary>
     public EffectRange Group(TrafficGroup group) => groups[group];
 
+    /// <summary>Permanent actions and settlements with their factors at the ultimate state, without any variable action.</summary>
+    public EffectRange PermanentAtUltimate()
+    {
+        var rule = RoadCombinations.Rules(values, bridge.Basis.IndirectAtUltimate).First(r => r.State == LimitState.Ultimate);
+        var settlements = all.Find(r => r.Name == SettlementsName);
+        return EffectRange.Sum(
+            "Permanent, ultimate",
+            [(1, PermanentBy(rule)), .. settlements is null ? Array.Empty<(double, EffectRange)>() : [(rule.Settlement, settlements)]],
+            layout
+        );
+    }
+
+    /// <summary>
+    /// Weights with one factor and surfacing with another, secondary prestress, creep and shrinkage as they are (AASHTO LRFD Table 3.4.1-2).
+    /// </summary>
+    public EffectRange PermanentWith(double weights, double surfacing)
+    {
+        List<(double, EffectRange)> terms = [];
+        foreach (var c in results.Cases.Where(c => !c.IsPassing))
+        {
+            if (c.Kind is ActionKind.Permanent or ActionKind.Surfacing)
+                terms.Add((c.Kind == ActionKind.Surfacing ? surfacing : weights, cases[c.Id]));
+            else if (c.Kind == ActionKind.Prestress)
+                terms.Add((1, secondary[c.Id]));
+            else if (IsSlow(c))
+                terms.Add((1, cases[c.Id]));
+        }
+        return EffectRange.Sum("Permanent", terms, layout);
+    }
+
     private static string GroupOf(ActionResult c) =>
         c.Stage is not null ? "Stages"
         : c.Kind is ActionKind.Creep or ActionKind.Shrinkage ? "With time"

@@ -13,6 +13,7 @@ namespace Pravik.Core.Runs;
 public sealed class BridgeResults
 {
     private readonly ImmutableArray<(ICheck Check, IMemberCheck Ready)> checks;
+    private readonly IEnumerable<RatingBasis> bases;
 
     internal BridgeResults(
         ModelResults model,
@@ -20,11 +21,13 @@ public sealed class BridgeResults
         ImmutableArray<Member> members,
         ImmutableArray<(ICheck, IMemberCheck)> checks,
         ImmutableArray<CheckOutcome> outcomes,
-        ImmutableArray<string> refusals
+        ImmutableArray<string> refusals,
+        IEnumerable<RatingBasis> bases
     )
     {
         (Model, Effects, Members, this.checks, Outcomes) = (model, effects, members, checks, outcomes);
         Refusals = refusals;
+        this.bases = bases;
         ByPoint = outcomes.ToLookup(o => o.Point);
     }
 
@@ -36,6 +39,12 @@ public sealed class BridgeResults
 
     /// <summary>The girders as checks see them.</summary>
     public ImmutableArray<Member> Members { get; }
+
+    /// <summary>The rating of all traffic that drives, the least factor first; null before <see cref="Rate"/>.</summary>
+    public IReadOnlyList<RatedCheck>? Ratings { get; private set; }
+
+    /// <summary>Rates all traffic that drives. Throws <see cref="OperationCanceledException"/> when cancelled.</summary>
+    public void Rate(CancellationToken cancel = default) => Ratings ??= Rating.Of(bases, Members, [.. checks.Select(c => c.Check)], cancel);
 
     /// <summary>The points of the girders.</summary>
     public ImmutableArray<ModelPoint> Points => Model.Points;

@@ -74,6 +74,14 @@ public static class BridgeRun
             new ParallelOptions { CancellationToken = cancel },
             p => outcomes[p.Number] = [.. checks.SelectMany(c => c.Item2.At(p.Member, p.Place))]
         );
-        return new(model, effects, members, checks.ToImmutable(), [.. outcomes.SelectMany(o => o)], refusals.ToImmutable());
+        return new(
+            model,
+            effects,
+            members,
+            checks.ToImmutable(),
+            [.. outcomes.SelectMany(o => o)],
+            refusals.ToImmutable(),
+            RatingBases.Of(geometry.Bridge, effects, model)
+        );
     }
 }

@@ -61,6 +61,9 @@ public sealed class RunQueue(
         /// <summary>The bridge as it is.</summary>
         Bridge,
 
+        /// <summary>The rating of traffic on it, from its results.</summary>
+        Rating,
+
         /// <summary>An older edit.</summary>
         Past,
 
@@ -131,6 +134,14 @@ public sealed class RunQueue(
         if (Compared(project)?.Hash == hash || ComparisonState(project)?.Hash == hash || BridgeRun.Refusal(bridge) is not null)
             return;
         Put(new(project, JobKind.Comparison, hash, revision, bridge, new()));
+    }
+
+    /// <summary>Sees to it that traffic is or becomes rated on a bridge whose results are there.</summary>
+    public void RequestRating(string project, int revision, Bridge bridge)
+    {
+        var hash = InputHash.Of(bridge);
+        if (kept.Find(hash) is { Ratings: null } && states.GetValueOrDefault((project, JobKind.Rating))?.Hash != hash)
+            Put(new(project, JobKind.Rating, hash, revision, bridge, new()));
     }
 
     /// <summary>Sees to it that the results of an older edit are or become known; false while they are not.</summary>
@@ -264,7 +275,15 @@ public sealed class RunQueue(
             if (job.Cancel.IsCancellationRequested)
                 return;
             current.TryRemove(new((job.Project, job.Kind), job));
-            End(RunStatus.Done, job.Kind == JobKind.Comparison ? "Compared" : "Results are current");
+            End(
+                RunStatus.Done,
+                job.Kind switch
+                {
+                    JobKind.Comparison => "Compared",
+                    JobKind.Rating => "Rated",
+                    _ => "Results are current",
+                }
+            );
             if (job.Kind == JobKind.Bridge && kept.Find(job.Hash) is { } results)
             {
                 await summaries.KeepAsync(job.Hash, CheckSummary.Of(job.Bridge.Name, results));
@@ -308,6 +327,11 @@ public sealed class RunQueue(
             compared[job.Project] = new(job.Hash, ModelComparison.Of(new(job.Bridge), ground, factors, Progress, cancel));
             foreach (var other in compared.Keys.Where(k => k != job.Project).Skip(MostComparisons - 1))
                 compared.TryRemove(other, out _);
+            return;
+        }
+        if (job.Kind == JobKind.Rating)
+        {
+            kept.Find(job.Hash)?.Rate(cancel);
             return;
         }
         var results = BridgeRun.Run(job.Bridge, ground, factors, p => Progress(p.Fraction, p.Doing), cancel);

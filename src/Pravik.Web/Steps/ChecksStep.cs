@@ -14,7 +14,8 @@ internal sealed class ChecksStep : IStep
 
     public bool HasValues => false;
 
-    public IReadOnlyList<StepLayout> Layouts { get; } = [new("check", "Diagram"), new("traffic", "Traffic on the deck")];
+    public IReadOnlyList<StepLayout> Layouts { get; } =
+    [new("check", "Diagram"), new("traffic", "Traffic on the deck"), new("rating", "Rating")];
 
     public IReadOnlyList<string> Paths { get; } = ["/parts/results"];
 
@@ -24,6 +25,10 @@ internal sealed class ChecksStep : IStep
             return new([screen.Waiting("No results yet")]);
         if (screen.Latest!.Results.Outcomes.IsEmpty)
             return new([screen.Waiting("Nothing is checked", string.Join(". ", screen.Latest.Results.Refusals))]);
+        if (layout == "rating")
+            return screen.Latest.Results.Ratings is { } rated
+                ? new([Screen.Drawn("rating", RatingView.Draw(RatingTables.Bars(rated), screen.Half))], RatingTables.Of(rated, screen))
+                : new([screen.Waiting("Not yet rated", screen.IsCurrent ? "traffic is being rated" : "results are out of date")]);
         var table = results.CheckTable(screen.Outcome);
         if (layout == "traffic")
         {
@@ -35,7 +40,8 @@ internal sealed class ChecksStep : IStep
     }
 
     public Ledger Ledger(Screen screen) =>
-        screen.Outcome is not null ? screen.Results!.CheckLedger(screen.Snapshot.ProjectId, screen.Outcome)
+        screen.Request.Layout == "rating" && screen.Results is not null ? RatingTables.Ledger(screen)
+        : screen.Outcome is not null ? screen.Results!.CheckLedger(screen.Snapshot.ProjectId, screen.Outcome)
         : screen.Results is not null ? new("Checks", "nothing is checked", [screen.Results.NotChecked])
         : new("Checks", screen.Seen.State?.Doing ?? "", []);
 

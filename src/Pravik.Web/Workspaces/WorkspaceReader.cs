@@ -77,6 +77,8 @@ public sealed class WorkspaceReader(
     private async Task<RunsSeen> SeeAsync(string id, Snapshot kept, WorkspaceRequest request)
     {
         var seen = new RunsSeen(runs.State(id), runs.Latest(id));
+        if (request is { Step: "checks", Layout: "rating" })
+            runs.RequestRating(id, kept.Revision, kept.Bridge);
         if (request.Step != "analysis")
             return seen;
         if (request.Layout == "models")

@@ -21,7 +21,7 @@ export function listenToRuns(work) {
   api.listen(
     (what) => {
       if (what === "run") ask();
-      else if (what === "look") work.choices.step === "analysis" && page.refresh();
+      else if (what === "look") ["analysis", "checks"].includes(work.choices.step) && page.refresh();
       // An edit of one's own has been asked for already.
       else if (Number(what.split(" ")[1]) !== page.revision) page.refresh();
     },

@@ -1,0 +1,116 @@
+using Pravik.Core.Checks;
+using Pravik.Core.Models;
+using Pravik.Core.Units;
+using Pravik.Drawings.Views;
+using Pravik.Web.Ledgers;
+using Pravik.Web.Steps;
+
+namespace Pravik.Web.Workspaces;
+
+/// <summary>The rating of traffic: a row for every traffic, girder and check, and what the factors mean.</summary>
+internal static class RatingTables
+{
+    /// <summary>The least factor of every traffic and rule.</summary>
+    public static IReadOnlyList<RatingBar> Bars(IReadOnlyList<RatedCheck> rated) =>
+        [
+            .. rated
+                .GroupBy(r => (r.Basis.Traffic, r.Basis.Rule))
+                .Select(g => g.MinBy(r => r.Factor)!)
+                .OrderBy(r => r.Factor)
+                .Select(r => new RatingBar(NameOf(r.Basis), r.Factor, r.Member.Name)),
+        ];
+
+    private static string NameOf(RatingBasis basis) => $"{basis.Traffic}, {basis.Rule}";
+
+    /// <summary>All factors, the least first.</summary>
+    public static DataTable Of(IReadOnlyList<RatedCheck> rated, Screen screen)
+    {
+        var symbol = screen.Units[QuantityKind.Moment].Symbol;
+        return new(
+            "Rating factors, least first",
+            [
+                new("Traffic", false),
+                new("Rule", false),
+                new("Girder", false),
+                new("Check", false),
+                new("Span", true),
+                new("Station", true),
+                new("Factor", true),
+                new($"Beside, {symbol}", true),
+                new($"Traffic once, {symbol}", true),
+                new($"Resistance, {symbol}", true),
+            ],
+            [.. rated.Select(r => Row(r, screen))]
+        );
+    }
+
+    private static TableRow Row(RatedCheck rated, Screen screen)
+    {
+        var (results, outcome, units) = (screen.Latest!.Results, rated.Outcome, screen.Units);
+        var (point, effect) = (results.Points[outcome.Point], results.Model.Layout.At(outcome.Source, GirderEffect.M));
+        // Where the axial force leads, the moments are those that act with it.
+        var isSagging = outcome.Check.EndsWith("sagging", StringComparison.Ordinal);
+        var (lead, greatest) =
+            outcome.Leads == GirderEffect.M
+                ? (effect, isSagging)
+                : (results.Model.Layout.At(outcome.Source, outcome.Leads), outcome.IsGreatest);
+        var beside = rated.Basis.Others.Together(lead, greatest)[(int)GirderEffect.M];
+        var once = rated.Basis.Factor * rated.Basis.Load.Together(lead, greatest)[(int)GirderEffect.M];
+        string Moment(double value) => units.Format(value, QuantityKind.Moment);
+        return new(
+            [
+                rated.Basis.Traffic,
+                $"{rated.Basis.Rule}, {rated.Basis.Clause}",
+                rated.Member.Name,
+                outcome.Name.Replace("Ultimate bending, ", ""),
+                $"{point.Span + 1}",
+                units.Format(point.Station, QuantityKind.Length),
+                rated.Factor >= Rating.Most ? $"above {Rating.Most:0}" : QuantityText.Fixed(rated.Factor, 2),
+                Moment(beside),
+                Moment(once),
+                Moment(outcome.Resistance),
+            ],
+            [null, null, point.Girder.Number, null, point.Span.Number, point.Station, rated.Factor, beside, once, outcome.Resistance],
+            results.PathOf(outcome),
+            null,
+            false
+        );
+    }
+
+    /// <summary>What the factors mean, and what they leave out.</summary>
+    public static Ledger Ledger(Screen screen)
+    {
+        var rated = screen.Latest?.Results.Ratings ?? [];
+        var least = rated.Select(r => r.Factor).DefaultIfEmpty(0).Min();
+        List<LedgerRow> rows = rated.Count == 0 ? [] : [LedgerRows.Reading("Least factor", QuantityText.Fixed(least, 2))];
+        rows.AddRange(
+            rated.GroupBy(r => NameOf(r.Basis)).Select(g => LedgerRows.Reading(g.Key, QuantityText.Fixed(g.Min(r => r.Factor), 2)))
+        );
+        return new(
+            "Rating",
+            "what traffic may weigh",
+            [
+                new("Readings: least factors", rows)
+                {
+                    Note =
+                        "How many times as heavy a traffic may be until a check of a girder is just met: (C − D)/(γ·L), worked out with the "
+                        + "checks themselves. From 1 on it may drive. Load model 1 and the road models and own vehicles that are chosen "
+                        + "under Loads, Vehicles are rated.",
+                },
+                new("How", [])
+                {
+                    Note =
+                        "Each traffic goes alone, with its dynamic factor and the factor of traffic, beside permanent actions, prestress and "
+                        + "settlement as at the ultimate state. Models with design lanes: 1.25 DC + 1.5 DW and 1.75 (inventory) or 1.35 "
+                        + "(operating) on the load, with the resistance of this project’s standard; condition and system factors are 1.",
+                },
+                new("Not in it", [])
+                {
+                    Note =
+                        "Temperature, wind, braking and footways beside the traffic; railway traffic. Not checked and so not rated: "
+                        + $"{string.Join(", ", screen.Latest?.Results.NotChecked ?? [])}.",
+                },
+            ]
+        );
+    }
+}

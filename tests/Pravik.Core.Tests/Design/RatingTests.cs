@@ -1,0 +1,83 @@
+using Pravik.Core.Bridges;
+using Pravik.Core.Checks;
+using Pravik.Core.Models;
+using Pravik.Core.Runs;
+using Pravik.Core.Vehicles;
+
+namespace Pravik.Core.Tests.Design;
+
+/// <summary>Rating factors: by hand, against the bridge with traffic as many times as heavy, and of traffic that nothing resists.</summary>
+public class RatingTests
+{
+    private static readonly Vehicle Permit = new("Permit", Vehicle.Alike(6, 120e3, 1.5)) { Dynamic = 1.1 };
+
+    /// <summary>A simple span of a straight deck with four girders.</summary>
+    private static Bridge Loaded(double times = 1, params string[] models)
+    {
+        var bridge = TestBridges.Symmetric(0, 22);
+        var heavy = Permit with { Axles = [.. Permit.Axles.Select(a => a with { Load = times * a.Load })] };
+        return bridge with
+        {
+            Model = bridge.Model with { Divisions = 10 },
+            Traffic = new() { Vehicles = [heavy], Models = [.. models.Prepend("Permit").Select(m => new TrafficUse { Name = m })] },
+        };
+    }
+
+    private static IReadOnlyList<RatedCheck> Rated(Bridge bridge)
+    {
+        var results = BridgeRun.Run(bridge);
+        results.Rate();
+        return results.Ratings!;
+    }
+
+    private static RatedCheck Least(IEnumerable<RatedCheck> rated, string traffic) => rated.First(r => r.Basis.Traffic == traffic);
+
+    /// <summary>
+    /// In a simple span on bearings that move there is no axial force, so that the resistance does not depend on the traffic: (C − D)/(γ·L).
+    /// </summary>
+    [Fact]
+    public void A_factor_is_what_the_resistance_leaves_over_the_traffic()
+    {
+        var results = BridgeRun.Run(Loaded());
+        results.Rate();
+        var least = Least(results.Ratings!, "Permit");
+        Assert.EndsWith("sagging", least.Outcome.Check, StringComparison.Ordinal);
+        var effect = results.Model.Layout.At(least.Outcome.Source, GirderEffect.M);
+        var permanent = results.Effects.PermanentAtUltimate().Greatest[effect];
+        var traffic = results.Model.Traffic!["Permit"].Greatest[effect];
+        Assert.Equal((least.Outcome.Resistance - permanent) / (1.35 * traffic), least.Factor, 2e-3 * least.Factor);
+        Assert.Equal(1, least.Outcome.Utilisation, 1e-4);
+        // No other place of a girder allows less.
+        Assert.Equal(results.Ratings!.Min(r => r.Factor), results.Ratings![0].Factor);
+    }
+
+    /// <summary>A vehicle that is as many times as heavy as its factor says has the factor 1.</summary>
+    [Fact]
+    public void Traffic_made_as_heavy_as_it_may_be_has_the_factor_one()
+    {
+        var factor = Least(Rated(Loaded()), "Permit").Factor;
+        Assert.InRange(factor, 0.5, 10);
+        Assert.Equal(1, Least(Rated(Loaded(factor)), "Permit").Factor, 1e-3);
+        Assert.Equal(factor / 2, Least(Rated(Loaded(2)), "Permit").Factor, 1e-3 * factor);
+    }
+
+    /// <summary>Inventory and operating differ by their factors on the live load, 1.75 and 1.35.</summary>
+    [Fact]
+    public void Design_lanes_are_rated_for_inventory_and_operating()
+    {
+        var rated = Rated(Loaded(1, "HL-93", "LM71"));
+        double Of(string rule) => rated.First(r => r.Basis is { Traffic: "HL-93" } && r.Basis.Rule == rule).Factor;
+        Assert.Equal(1.75 / 1.35, Of("operating") / Of("inventory"), 1e-3);
+        // Railway traffic is not rated.
+        Assert.DoesNotContain(rated, r => r.Basis.Traffic == "LM71");
+        Assert.Contains(rated, r => r.Basis.Traffic == "LM1");
+    }
+
+    /// <summary>Where permanent actions fail alone nothing may drive.</summary>
+    [Fact]
+    public void Nothing_may_drive_where_permanent_actions_fail_alone()
+    {
+        var weak = Loaded() with { Loads = new() { SurfacingWeight = 24e3 * 14 } };
+        Assert.Equal(0, Rated(weak)[0].Factor);
+    }
+}
