@@ -5,6 +5,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
 using Pravik.Core.Sections;
 using Pravik.Core.Validation;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Exchange;
 
@@ -36,6 +37,9 @@ public static class LibraryJson
 
     /// <summary>Sections of members.</summary>
     public const string Section = "section";
+
+    /// <summary>Own vehicles.</summary>
+    public const string Vehicle = "vehicle";
 
     /// <summary>Sets of national values.</summary>
     public const string NationalSet = "nationalSet";
@@ -105,6 +109,7 @@ public static class LibraryJson
             {
                 Pattern => Sound(value.Deserialize<DeckPattern>(BridgeJson.Options), p => p.Name, BridgeValidation.Check),
                 Section => Sound(value.Deserialize<SectionShape>(BridgeJson.Options), s => s.Name, BridgeValidation.Check),
+                Vehicle => Sound(value.Deserialize<Vehicle>(BridgeJson.Options), v => v.Name, BridgeValidation.Check),
                 NationalSet => Sound(value.Deserialize<OfficeSet>(BridgeJson.Options), s => s.Name, BridgeValidation.Check),
                 Profile => Sound(value.Deserialize<OwnProfile>(BridgeJson.Options), p => p.Name, BridgeValidation.Check),
                 _ => (null, [Finding.Error("", $"“{kind}” is not a kind of library item.")]),

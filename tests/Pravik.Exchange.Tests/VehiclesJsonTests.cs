@@ -50,4 +50,21 @@ public class VehiclesJsonTests
         const string One = """{ "name": "a", "axles": [ { "load": 1000 } ] }""";
         Assert.Contains(VehiclesJson.Read(Of($"{One}, {One}")).Findings, f => f.Message.Contains("2 times"));
     }
+
+    /// <summary>An office library does as well: its vehicles are taken, what else it has is not.</summary>
+    [Fact]
+    public void Vehicles_are_taken_from_an_office_library()
+    {
+        static string Library(string items) => $$"""{ "format": "pravik-library", "version": 1, "items": [ {{items}} ] }""";
+        const string Lorry =
+            """{ "kind": "vehicle", "value": { "name": "Lorry", "axles": [ { "load": 80000 }, { "load": 1e5, "gap": 4 } ] } }""";
+        const string Heavy = """{ "kind": "vehicle", "value": { "name": "Heavy", "axles": [ { "load": 1e9 } ] } }""";
+        var reading = VehiclesJson.Read(Library(Lorry));
+        Assert.Equal(180e3, Assert.Single(reading.Vehicles).Total);
+        Assert.Equal("/items/1/value/axles/0/load", Assert.Single(VehiclesJson.Read(Library($"{Lorry}, {Heavy}")).Findings).Path);
+        Assert.Contains("no vehicle", Assert.Single(VehiclesJson.Read(Library("")).Findings).Message);
+        // What is written is read again.
+        var written = LibraryJson.Write(LibraryJson.Read(Library(Lorry)).Items);
+        Assert.Equal("Lorry", Assert.Single(VehiclesJson.Read(written).Vehicles).Name);
+    }
 }

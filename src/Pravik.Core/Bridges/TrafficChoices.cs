@@ -9,6 +9,9 @@ public sealed record TrafficChoices
     /// <summary>Models and own vehicles that act, by name; load model 1 with footways always does.</summary>
     public ImmutableArray<TrafficUse> Models { get; init; } = [];
 
+    /// <summary>Where traffic may drive, in place of what is found between kerbs and restraint systems; empty for that.</summary>
+    public ImmutableArray<TypedCarriageway> Carriageways { get; init; } = [];
+
     /// <summary>The project's own vehicles, each with a name that no model has.</summary>
     public ImmutableArray<Vehicle> Vehicles { get; init; } = [];
 }

@@ -18,6 +18,7 @@ internal static class TrafficEntries
                     Subject = "Model",
                 }
             ),
+            .. Part("/traffic/carriageways/*", s => $"of carriageway {s.Number(0)}", OfCarriageway),
             .. Part("/traffic/vehicles/*", VehicleWords, OfVehicle),
             .. Part("/traffic/vehicles/*/axles/*", s => $"of axle {s.Number(1)}, {VehicleWords(s)[3..]}", OfAxle),
             .. Part("/traffic/vehicles/*/stretches/*", s => $"of line load {s.Number(1)}, {VehicleWords(s)[3..]}", OfStretch),
@@ -33,6 +34,23 @@ internal static class TrafficEntries
                 .All(bridge.Basis.Values)
                 .Where(m => m.Role != TrafficRole.Usual)
                 .Select(m => new Choice(m.Name, m.Name) { Group = m.Source.Split(' ')[0] == "AASHTO" ? "AASHTO LRFD" : "EN 1991-2" }),
+        ];
+
+    private static IEnumerable<Entry> OfCarriageway =>
+        [
+            Choose("fromOf", "Left edge from", References, "From what its left edge is measured."),
+            Value("from", "Left edge", QuantityKind.Length, -100, 100, "Positive to the right of that, looking ahead."),
+            Choose("toOf", "Right edge from", References, "From what its right edge is measured."),
+            Value("to", "Right edge", QuantityKind.Length, -100, 100, "Positive to the right of that, looking ahead."),
+        ];
+
+    private static IReadOnlyList<Choice> References =>
+        [
+            new("roadLine", "road line"),
+            new("leftEdge", "deck’s left edge"),
+            new("rightEdge", "deck’s right edge"),
+            new("leftParapet", "left parapet"),
+            new("rightParapet", "right parapet"),
         ];
 
     private static IEnumerable<Entry> OfVehicle =>

@@ -186,6 +186,9 @@ public sealed class BridgeGeometry
     /// </summary>
     public ImmutableArray<Carriageway> Carriageways => deck.Carriageways;
 
+    /// <summary>A typed carriageway at a station of a unit.</summary>
+    public Carriageway TypedAt(TypedCarriageway typed, UnitPlace unit, double station) => deck.TypedAt(typed, unit, station);
+
     /// <summary>The carriageways of a unit at a station.</summary>
     public ImmutableArray<Carriageway> CarriagewaysAt(UnitPlace unit, double station) => deck.CarriagewaysAt(unit, station);
 

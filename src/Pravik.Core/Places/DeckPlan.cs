@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Roads;
 
 namespace Pravik.Core.Places;
@@ -20,13 +21,44 @@ internal sealed class DeckPlan
     }
 
     /// <summary>
-    /// Where traffic may drive anywhere on the bridge, from the left: parted by kerbs and restraint systems, of all sections together.
+    /// Where traffic may drive anywhere on the bridge, from the left: as typed, or parted by kerbs and restraint systems, of all sections together.
     /// Where a carriageway narrows this reaches over its kerbs, which is on the safe side. Empty where there is none.
     /// </summary>
     public ImmutableArray<Carriageway> Carriageways => carriageways.Value;
 
     /// <summary>The carriageways of a unit at a station.</summary>
-    public ImmutableArray<Carriageway> CarriagewaysAt(UnitPlace unit, double station)
+    public ImmutableArray<Carriageway> CarriagewaysAt(UnitPlace unit, double station) =>
+        geometry.Bridge.Traffic.Carriageways.IsEmpty
+            ? FoundAt(unit, station)
+            : Carriageway.Union(
+                geometry.Bridge.Traffic.Carriageways.Select(t => TypedAt(t, unit, station)).Where(c => c.Width >= Carriageway.Least)
+            );
+
+    /// <summary>A typed carriageway at a station of a unit, no further than the deck's edges; of no width where its edges are turned.</summary>
+    public Carriageway TypedAt(TypedCarriageway typed, UnitPlace unit, double station)
+    {
+        var (left, right) = (unit.Shape.LeftEdge(station), unit.Shape.RightEdge(station));
+        double Parapet(int side, double otherwise)
+        {
+            var faces = parapets.Value.Where(p => p.Unit == unit && p.Side == side && p.Covers(station)).Select(p => p.Face(station));
+            return faces.Select(f => (double?)f).MaxBy(f => side * f) ?? otherwise;
+        }
+        double At(DeckReference of, double offset) =>
+            offset
+            + of switch
+            {
+                DeckReference.LeftEdge => left,
+                DeckReference.RightEdge => right,
+                DeckReference.LeftParapet => Parapet(-1, left),
+                DeckReference.RightParapet => Parapet(1, right),
+                _ => 0,
+            };
+        var (from, to) = (At(typed.FromOf, typed.From), At(typed.ToOf, typed.To));
+        return new(Math.Clamp(from, left, right), Math.Clamp(to, left, right));
+    }
+
+    /// <summary>Carriageways between kerbs and restraint systems.</summary>
+    private ImmutableArray<Carriageway> FoundAt(UnitPlace unit, double station)
     {
         List<Restraint> restraints = [];
         foreach (var parapet in parapets.Value.Where(p => p.Unit == unit && p.Covers(station)))

@@ -3,6 +3,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Findings;
 using Pravik.Core.Units;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Validation;
 
@@ -211,6 +212,22 @@ public static class BridgeValidation
         else
             ParapetValidation.Profile(profile, "", bounds);
         return bounds.Findings;
+    }
+
+    /// <summary>The findings about one vehicle by itself, as it stands in a library.</summary>
+    public static IReadOnlyList<Finding> Check(Vehicle vehicle)
+    {
+        const string Place = "/traffic/vehicles/0";
+        if (vehicle.Name is null)
+            return [Finding.Error("/name", "A vehicle needs a name.")];
+        if (vehicle.Axles.IsDefault)
+            return [Finding.Error("/axles", "A vehicle has a list of axles.")];
+        return
+        [
+            .. Check(Bridge.New("Library") with { Traffic = new() { Vehicles = [vehicle] } })
+                .Where(f => f.Path.StartsWith(Place, StringComparison.Ordinal) || f.Path == "/traffic")
+                .Select(f => f with { Path = f.Path == "/traffic" ? "" : f.Path[Place.Length..] }),
+        ];
     }
 
     /// <summary>The findings about one set of national values by itself, as it stands in a library.</summary>

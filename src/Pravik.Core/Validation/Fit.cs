@@ -599,6 +599,7 @@ internal static class Fit
     private static void Advice(Bridge bridge, BridgeGeometry geometry, List<DeckSection> sections, NationalValues values, Bounds bounds)
     {
         OwnLoads(bridge, geometry, UnitSystem.Named(bridge.Basis.Units), bounds);
+        TrafficValidation.Carriageways(bridge, geometry, UnitSystem.Named(bridge.Basis.Units), bounds);
         if (!geometry.IsComplete)
             bounds.Warning(
                 "/girders/spans",

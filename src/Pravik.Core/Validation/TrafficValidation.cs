@@ -1,4 +1,6 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Places;
+using Pravik.Core.Units;
 using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Validation;
@@ -9,6 +11,7 @@ internal static class TrafficValidation
     private const int MostModels = 40;
     private const int MostVehicles = 60;
     private const int MostAxles = 60;
+    private const int MostCarriageways = 6;
 
     /// <summary>JSON can leave null where a part must stand.</summary>
     public static void CheckLists(Bridge bridge, Bounds bounds)
@@ -18,6 +21,8 @@ internal static class TrafficValidation
         else if (
             traffic.Models.IsDefault
             || traffic.Models.Any(m => m?.Name is null)
+            || traffic.Carriageways.IsDefault
+            || traffic.Carriageways.Contains(null!)
             || traffic.Vehicles.IsDefault
             || traffic.Vehicles.Any(v =>
                 v?.Name is null || v.Axles.IsDefault || v.Axles.Contains(null!) || v.Stretches.IsDefault || v.Stretches.Contains(null!)
@@ -33,6 +38,16 @@ internal static class TrafficValidation
             bounds.Error("/traffic/models", $"At most {MostModels} models and vehicles act at one time.");
         if (traffic.Vehicles.Length > MostVehicles)
             bounds.Error("/traffic/vehicles", $"A project has at most {MostVehicles} own vehicles.");
+        if (traffic.Carriageways.Length > MostCarriageways)
+            bounds.Error("/traffic/carriageways", $"A bridge has at most {MostCarriageways} typed carriageways.");
+        for (var i = 0; i < traffic.Carriageways.Length; i++)
+        {
+            var (typed, path) = (traffic.Carriageways[i], $"/traffic/carriageways/{i}");
+            bounds.Known($"{path}/fromOf", typed.FromOf);
+            bounds.Known($"{path}/toOf", typed.ToOf);
+            bounds.Check($"{path}/from", typed.From);
+            bounds.Check($"{path}/to", typed.To);
+        }
         var names = TrafficModels.All(bridge.Basis.Values).Select(m => m.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
         for (var i = 0; i < traffic.Vehicles.Length; i++)
             Vehicle(traffic.Vehicles[i], $"/traffic/vehicles/{i}", names, bounds);
@@ -42,6 +57,37 @@ internal static class TrafficValidation
             bounds.Text(path, name);
             if (!names.Contains(name.Trim()))
                 bounds.Warning(path, $"“{name}” is no traffic model and no own vehicle: it loads nothing.");
+        }
+    }
+
+    /// <summary>Typed carriageways that are turned, narrow, reach over the deck or over each other.</summary>
+    public static void Carriageways(Bridge bridge, BridgeGeometry geometry, UnitSystem units, Bounds bounds)
+    {
+        var typed = bridge.Traffic.Carriageways;
+        foreach (var unit in geometry.Units)
+        {
+            List<Carriageway> before = [];
+            var station = unit.Start.Station;
+            var (left, right) = (unit.Shape.LeftEdge(station), unit.Shape.RightEdge(station));
+            for (var i = 0; i < typed.Length; i++)
+            {
+                var (at, path) = (geometry.TypedAt(typed[i], unit, station), $"/traffic/carriageways/{i}/from");
+                string Words(double offset) => units.FormatWithUnit(offset, QuantityKind.Length);
+                if (at.Width < Carriageway.Least)
+                    bounds.Warning(
+                        path,
+                        $"Carriageway {i + 1} is {Words(Math.Max(0, at.Width))} wide on the deck: nothing drives there.",
+                        $"From {Words(at.From)} to {Words(at.To)}; a carriageway has at least {Words(Carriageway.Least)}."
+                    );
+                else if (before.Any(b => at.From < b.To - 1e-6 && b.From < at.To - 1e-6))
+                    bounds.Warning(path, $"Carriageway {i + 1} overlaps another one: both are taken as one.");
+                else if (
+                    (typed[i].FromOf == DeckReference.RoadLine && typed[i].From < left - 1e-6)
+                    || (typed[i].ToOf == DeckReference.RoadLine && typed[i].To > right + 1e-6)
+                )
+                    bounds.Warning(path, $"Carriageway {i + 1} reaches over the deck’s edge: it is taken as far as the deck.");
+                before.Add(at);
+            }
         }
     }
 

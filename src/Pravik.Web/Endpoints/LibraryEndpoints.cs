@@ -33,6 +33,7 @@ internal static class LibraryEndpoints
             path.StartsWith("/deck/patterns/", StringComparison.Ordinal) ? LibraryJson.Pattern
             : path.StartsWith("/profiles/", StringComparison.Ordinal) ? LibraryJson.Profile
             : path.StartsWith("/sections/", StringComparison.Ordinal) ? LibraryJson.Section
+            : path.StartsWith("/traffic/vehicles/", StringComparison.Ordinal) ? LibraryJson.Vehicle
             : path == "/basis" ? LibraryJson.NationalSet
             : "";
         var (item, findings) = LibraryJson.Item(

@@ -4,6 +4,7 @@ using Pravik.Core.Places;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Core.Vehicles;
+using Pravik.Exchange;
 
 namespace Pravik.Web.Ledgers;
 
@@ -70,6 +71,8 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
         var many = geometry.Carriageways.Length > 1;
         foreach (var (part, i) in geometry.Carriageways.Select((c, i) => (c, i)))
             yield return new(many ? $"Readings: carriageway {i + 1}" : "Readings: carriageway", [.. Carriageway(part, model)]);
+        foreach (var group in Typed())
+            yield return group;
         yield return new("", [])
         {
             Note = geometry.Carriageways.IsEmpty
@@ -78,6 +81,47 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
                     + "along them, for every effect by itself. The arrangements shown are some of them.",
         };
     }
+
+    /// <summary>Carriageways that are typed, or what types them.</summary>
+    private IEnumerable<LedgerGroup> Typed()
+    {
+        var typed = bridge.Traffic.Carriageways;
+        for (var i = 0; i < typed.Length; i++)
+        {
+            var path = $"/traffic/carriageways/{i}";
+            yield return new(
+                $"Typed carriageway {i + 1}",
+                [.. new[] { "fromOf", "from", "toOf", "to" }.Select(f => rows.Entry($"{path}/{f}"))]
+            )
+            {
+                Actions = [new("Take it away", $"Carriageway {i + 1} taken away", [new("remove", path)])],
+            };
+        }
+        var found = geometry.Carriageways.DefaultIfEmpty(new(-3.5, 3.5));
+        yield return new(typed.IsEmpty ? "Typed carriageways" : "", [])
+        {
+            Note = typed.IsEmpty
+                ? "Carriageways are found between kerbs and restraint systems; they can be typed by their edges instead."
+                : "",
+            Actions = typed.IsEmpty
+                ? [new("Type them", "Carriageways typed", [new("replace", "/traffic/carriageways", BridgeJson.Node(found.Select(As)))])]
+                :
+                [
+                    new(
+                        "Add a carriageway",
+                        "Carriageway added",
+                        [new("add", "/traffic/carriageways/-", BridgeJson.Node(As(found.Last())))]
+                    ),
+                    new(
+                        "As they are found",
+                        "Carriageways as found",
+                        [new("replace", "/traffic/carriageways", BridgeJson.Node(typed.Clear()))]
+                    ),
+                ],
+        };
+    }
+
+    private static TypedCarriageway As(Carriageway found) => new() { From = Math.Round(found.From, 3), To = Math.Round(found.To, 3) };
 
     private IEnumerable<LedgerRow> Carriageway(Carriageway part, TrafficModel model)
     {

@@ -2,11 +2,13 @@ using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Units;
 using Pravik.Core.Vehicles;
+using Pravik.Data;
+using Pravik.Exchange;
 
 namespace Pravik.Web.Ledgers;
 
 /// <summary>What drives on the bridge, and the vehicles of the project's own.</summary>
-internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel shown)
+internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel shown, IReadOnlyList<LibraryRow> library)
 {
     public IEnumerable<LedgerGroup> Groups()
     {
@@ -24,6 +26,28 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
                 "An own vehicle has axles or line loads of the project’s own. Added to what drives, it goes in a lane of its own with load "
                 + "model 1 at its frequent values beside it.",
         };
+        foreach (var group in Kept())
+            yield return group;
+    }
+
+    /// <summary>Current vehicles of the office library that the bridge has not.</summary>
+    private IEnumerable<LedgerGroup> Kept()
+    {
+        var kept = library
+            .Where(r => r.Kind == LibraryJson.Vehicle && !r.Superseded && bridge.Traffic.Vehicles.All(v => v.Name != r.Name))
+            .ToList();
+        if (kept.Count > 0)
+            yield return new("From the office library", [])
+            {
+                Actions =
+                [
+                    .. kept.Select(r => new LedgerAction(
+                        r.Name,
+                        $"{r.Name} from the office library",
+                        [new("add", "/traffic/vehicles/-", r.Value)]
+                    )),
+                ],
+            };
     }
 
     private LedgerGroup Acting()
@@ -121,6 +145,7 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
                         ),
                     ]
                 ),
+                new("Keep in the office library", "", []) { Saves = path },
                 new("Take the vehicle away", $"{vehicle.Name} taken away", [new("remove", path)]),
             ],
         };

@@ -5,6 +5,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Findings;
 using Pravik.Core.Sections;
 using Pravik.Core.Units;
+using Pravik.Core.Vehicles;
 using Pravik.Data;
 using Pravik.Exchange;
 
@@ -30,6 +31,8 @@ public sealed class LibraryModel(LibraryStore library, Starters starters) : Page
         {
             LibraryJson.Pattern => "deck cross-section",
             LibraryJson.Section => "section",
+            LibraryJson.Vehicle => "vehicle",
+            LibraryJson.NationalSet => "national values",
             _ => "parapet profile",
         };
 
@@ -45,6 +48,9 @@ public sealed class LibraryModel(LibraryStore library, Starters starters) : Page
         if (row.Kind == LibraryJson.Section && row.Value.Deserialize<SectionShape>(BridgeJson.Options) is { } section)
             return $"{SectionFamily.Named(section.Family)?.Words}, "
                 + $"{Units.FormatWithUnit(new MadeSection(section).Depth, QuantityKind.Size)} deep";
+        if (row.Kind == LibraryJson.Vehicle && row.Value.Deserialize<Vehicle>(BridgeJson.Options) is { } vehicle)
+            return $"{Units.FormatWithUnit(vehicle.Total, QuantityKind.Force)}, {vehicle.InWords(Units)}, "
+                + $"{Units.FormatWithUnit(vehicle.Length, QuantityKind.Length)} long";
         if (row.Kind == LibraryJson.NationalSet && row.Value.Deserialize<OfficeSet>(BridgeJson.Options) is { } set)
         {
             var values = string.Join(", ", set.Values.Take(6).Select(v => $"{v.Key} {QuantityText.Fixed(v.Value, 3)}"));

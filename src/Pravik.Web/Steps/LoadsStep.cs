@@ -56,7 +56,11 @@ internal sealed class LoadsStep : IStep
         return layout switch
         {
             "lanes" => new("Lanes", "where traffic can be", [.. loads.Traffic(Model(screen))]),
-            "vehicles" => new("Vehicles", "what drives", [.. new TrafficLedger(bridge, screen.Rows, Model(screen)).Groups()]),
+            "vehicles" => new(
+                "Vehicles",
+                "what drives",
+                [.. new TrafficLedger(bridge, screen.Rows, Model(screen), screen.Around.Library).Groups()]
+            ),
             "combinations" => new("Combinations", "what acts together", [.. actions.Combinations()]),
             "ownLoads" => new("Own loads", "cases of the project’s own", [.. actions.Cases()]),
             _ => new("Permanent", "what lies on the deck", [.. loads.Permanent(screen.Station), .. actions.Whole()]),

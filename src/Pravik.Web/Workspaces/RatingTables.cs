@@ -60,9 +60,9 @@ internal static class RatingTables
         return new(
             [
                 rated.Basis.Traffic,
-                $"{rated.Basis.Rule}, {rated.Basis.Clause}",
+                rated.Basis.Rule,
                 rated.Member.Name,
-                outcome.Name.Replace("Ultimate bending, ", ""),
+                outcome.Name,
                 $"{point.Span + 1}",
                 units.Format(point.Station, QuantityKind.Length),
                 rated.Factor >= Rating.Most ? $"above {Rating.Most:0}" : QuantityText.Fixed(rated.Factor, 2),
@@ -101,8 +101,8 @@ internal static class RatingTables
                 {
                     Note =
                         "Each traffic goes alone, with its dynamic factor and the factor of traffic, beside permanent actions, prestress and "
-                        + "settlement as at the ultimate state. Models with design lanes: 1.25 DC + 1.5 DW and 1.75 (inventory) or 1.35 "
-                        + "(operating) on the load, with the resistance of this project’s standard; condition and system factors are 1.",
+                        + "settlement as at the ultimate state (EN 1990, 6.10). Models with design lanes: 1.25 DC + 1.5 DW and 1.75 (inventory) or 1.35 "
+                        + "(operating) on the load (AASHTO, MBE 6A.4.2.2), with the resistance of this project’s standard; condition and system factors are 1.",
                 },
                 new("Not in it", [])
                 {

@@ -1,8 +1,10 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
+using Pravik.Core.Findings;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Tests.Bridges;
+using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Traffic;
 
@@ -111,5 +113,96 @@ public class CarriagewayTests
                 .Range(0, results.Points.Length)
                 .Where(p => results.Points[p].Girder == girder)
                 .Max(p => traffic.Greatest[p, GirderEffect.M]);
+    }
+
+    private static Bridge Typed(params TypedCarriageway[] carriageways)
+    {
+        Strip[] side = [Of(StripKind.Carriageway, 5), Of(StripKind.Verge, 1, 0.12), Edge];
+        return Bridge.New("Typed") with
+        {
+            Deck = DeckEdits.Of([.. side], [.. side]),
+            Girders = new() { Count = 4, OverhangLeft = 1 },
+            Parapets =
+            [
+                new()
+                {
+                    Side = ParapetSide.Both,
+                    Boundary = 3,
+                    Across = -0.5,
+                },
+            ],
+            Traffic = new() { Carriageways = [.. carriageways] },
+        };
+    }
+
+    private static TypedCarriageway Between(DeckReference fromOf, double from, DeckReference toOf, double to) =>
+        new()
+        {
+            FromOf = fromOf,
+            From = from,
+            ToOf = toOf,
+            To = to,
+        };
+
+    /// <summary>The deck is 13 m wide, its edges at ±6.5, the faces of its parapets 0.5 m inside them.</summary>
+    [Fact]
+    public void A_typed_carriageway_lies_between_its_edges()
+    {
+        void Is(TypedCarriageway typed, double from, double to) => Are([.. new BridgeGeometry(Typed(typed)).Carriageways], (from, to));
+        Is(Between(DeckReference.RoadLine, -4, DeckReference.RoadLine, 2.5), -4, 2.5);
+        Is(Between(DeckReference.LeftEdge, 1, DeckReference.RightEdge, -2), -5.5, 4.5);
+        Is(Between(DeckReference.LeftParapet, 0.5, DeckReference.RightParapet, -0.5), -5.5, 5.5);
+        // No further than the deck.
+        Is(Between(DeckReference.RoadLine, -9, DeckReference.RoadLine, 9), -6.5, 6.5);
+        Are([.. new BridgeGeometry(Typed()).Carriageways], (-5, 5));
+    }
+
+    [Fact]
+    public void Traffic_goes_where_carriageways_are_typed()
+    {
+        double[] Moments(params TypedCarriageway[] typed)
+        {
+            var bridge = Typed(typed) with { Model = new() { Divisions = 8 } };
+            var results = ModelRun.Run(new(bridge));
+            return
+            [
+                .. Enumerable
+                    .Range(0, 4)
+                    .Select(g =>
+                        results
+                            .Points.Select((p, i) => (p, i))
+                            .Where(x => x.p.Girder == g)
+                            .Max(x => results.Traffic!["LM1"].Greatest[x.i, GirderEffect.M])
+                    ),
+            ];
+        }
+        var (found, same) = (Moments(), Moments(Between(DeckReference.RoadLine, -5, DeckReference.RoadLine, 5)));
+        for (var g = 0; g < 4; g++)
+            Assert.Equal(found[g], same[g], 1e-9 * found[g]);
+        // On the right half alone the outer girder there lacks what lane 2 added, the one on the left has next to nothing.
+        var right = Moments(Between(DeckReference.RoadLine, 0, DeckReference.RoadLine, 5));
+        Assert.InRange(right[3] / found[3], 0.8, 0.95);
+        Assert.InRange(right[0] / found[0], 0, 0.3);
+        // What is turned loads nothing.
+        Assert.All(Moments(Between(DeckReference.RoadLine, 3, DeckReference.RoadLine, -3)), m => Assert.Equal(0, m));
+    }
+
+    [Theory]
+    [InlineData(3, -3, 0, 0, "nothing drives there")]
+    [InlineData(-1, 0.5, 0, 0, "nothing drives there")]
+    [InlineData(-4, 2, 1, 5, "overlaps another one")]
+    [InlineData(-9, 2, 0, 0, "reaches over the deck’s edge")]
+    public void A_typed_carriageway_that_is_wrong_is_told(double from, double to, double second, double until, string words)
+    {
+        List<TypedCarriageway> typed = [Between(DeckReference.RoadLine, from, DeckReference.RoadLine, to)];
+        if (until > second)
+            typed.Add(Between(DeckReference.RoadLine, second, DeckReference.RoadLine, until));
+        var finding = Assert.Single(
+            BridgeValidation.Check(Typed([.. typed])),
+            f => f.Path.StartsWith("/traffic", StringComparison.Ordinal)
+        );
+        Assert.Contains(words, finding.Message);
+        Assert.Equal($"/traffic/carriageways/{typed.Count - 1}/from", finding.Path);
+        Assert.Equal(Severity.Warning, finding.Severity);
     }
 }
