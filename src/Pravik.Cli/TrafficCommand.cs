@@ -110,7 +110,8 @@ internal static class TrafficCommand
             var geometry = new BridgeGeometry(bridge);
             GirderIndex? girder = asked.Girder is { } one ? one - 1 : null;
             var target = TrafficQuery.Target(geometry);
-            var placed = asked.IsStatic ? traffic.Static() : traffic;
+            var onBridge = TrafficPlan.On(geometry, traffic);
+            var placed = asked.IsStatic ? onBridge.Static() : onBridge;
             var found = TrafficQuery.Run(target, placed, effect is { } of ? [of] : [], effect is null, girder);
             var rows = TrafficRow.All(found, target, asked.Effect, effect, girder).ToList();
             if (asked.Json)

@@ -12,6 +12,9 @@ public sealed record TrafficChoices
     /// <summary>Where traffic may drive, in place of what is found between kerbs and restraint systems; empty for that.</summary>
     public ImmutableArray<TypedCarriageway> Carriageways { get; init; } = [];
 
+    /// <summary>Railway tracks.</summary>
+    public RailChoices Rail { get; init; } = new();
+
     /// <summary>The project's own vehicles, each with a name that no model has.</summary>
     public ImmutableArray<Vehicle> Vehicles { get; init; } = [];
 }

@@ -52,6 +52,9 @@ public enum TrafficGroup
 
     /// <summary>Special vehicles with the frequent value of load model 1.</summary>
     Group5,
+
+    /// <summary>Upright loads of railway traffic.</summary>
+    Rail,
 }
 
 /// <summary>The combination value that actions of the engineer's own have in a combination.</summary>
@@ -136,7 +139,7 @@ public static class RoadCombinations
                 Own = other,
                 OwnPart = OwnPart.Psi0,
             };
-        return Leading(v, Rule, traffic, other, indirect * other);
+        return Leading(v, Rule, (traffic, v["gammaQrail"]), other, indirect * other);
     }
 
     private static IEnumerable<CombinationRule> Characteristic(NationalValues v) =>
@@ -148,20 +151,21 @@ public static class RoadCombinations
                     Own = 1,
                     OwnPart = OwnPart.Psi0,
                 },
-            1,
+            (1, 1),
             1,
             1
         );
 
-    /// <summary>Each action leading in turn, with factors on traffic, on wind and on temperature.</summary>
+    /// <summary>Each action leading in turn, with factors on road and railway traffic, on wind and on temperature.</summary>
     private static IEnumerable<CombinationRule> Leading(
         NationalValues v,
         Func<string, string, CombinationRule> rule,
-        double traffic,
+        (double Road, double Rail) factors,
         double other,
         double temperature
     )
     {
+        var (traffic, rail) = factors;
         var beside = temperature * v["psi0temperature"];
         CombinationRule Traffic(string id, string words, TrafficGroup group) => rule(id, words) with { Group = group, Traffic = traffic };
         yield return Traffic("traffic", "traffic leading, with temperature", TrafficGroup.Group1a) with
@@ -187,6 +191,17 @@ public static class RoadCombinations
         {
             Temperature = beside,
         };
+        yield return Traffic("rail", "railway traffic leading, with temperature", TrafficGroup.Rail) with
+        {
+            Traffic = rail,
+            Temperature = beside,
+        };
+        if (temperature > 0)
+            yield return Traffic("railBeside", "temperature leading, with railway traffic", TrafficGroup.Rail) with
+            {
+                Traffic = rail * v["psi0rail"],
+                Temperature = temperature,
+            };
         if (temperature > 0)
             yield return Traffic("temperature", "temperature leading", TrafficGroup.Group1aBeside) with
             {
@@ -217,6 +232,12 @@ public static class RoadCombinations
         {
             Group = TrafficGroup.Group1b,
             Traffic = v["psi1axle"],
+            Temperature = v["psi2temperature"],
+        };
+        yield return Rule("rail", "railway traffic leading") with
+        {
+            Group = TrafficGroup.Rail,
+            Traffic = v["psi1rail"],
             Temperature = v["psi2temperature"],
         };
         yield return Rule("footways", "footways leading") with

@@ -282,6 +282,7 @@ public sealed class BridgeEffects
             TrafficGroup.Group3,
             TrafficGroup.Group4,
             TrafficGroup.Group5,
+            TrafficGroup.Rail,
         ];
         var worst = EffectRange.Envelope(TrafficName, [.. leading.Where(groups.ContainsKey).Select(g => (1.0, groups[g]))]);
         Add(worst, CaseId.Traffic, "Traffic", "EN 1991-2 Table 4.4a");
@@ -300,6 +301,13 @@ public sealed class BridgeEffects
             add(TrafficGroup.Group1b, "Traffic, group 1b: single axle", "EN 1991-2 Table 4.4a", (1, axle));
         foreach (var crowd in Of(TrafficRole.Crowd))
             add(TrafficGroup.Group4, "Traffic, group 4: crowd and footways", "EN 1991-2 Table 4.4a", (1, crowd), (1, footways));
+        if (Of(TrafficRole.Rail) is { Length: > 0 } rail)
+            add(
+                TrafficGroup.Rail,
+                "Railway traffic, upright loads",
+                "EN 1991-2 6.8",
+                (1, EffectRange.Envelope("Railway traffic", [.. rail.Select(r => (1.0, r))]))
+            );
         var special = chosen.Where(m => m.Role == TrafficRole.Special).Select(m => EnRoadTraffic.WithFrequent(m, values)).ToList();
         if (special.Count > 0)
             add(

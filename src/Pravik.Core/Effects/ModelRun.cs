@@ -83,7 +83,7 @@ public static class ModelRun
             var model = models[finished];
             var target = new TrafficTarget(geometry, model, models.Layout, models.EffectsOf(finished), new(model.Mesh, chosen), analysis);
             void Tell(double f) => Say(0.5 + 0.5 * f, "Traffic on every effect");
-            return () => TrafficRun.Run(target, TrafficPlan.Of(geometry.Bridge), null, Tell, stop.Token);
+            return () => TrafficRun.Run(target, TrafficPlan.Of(geometry), null, Tell, stop.Token);
         }
     }
 }

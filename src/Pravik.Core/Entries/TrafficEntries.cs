@@ -19,6 +19,12 @@ internal static class TrafficEntries
                 }
             ),
             .. Part("/traffic/carriageways/*", s => $"of carriageway {s.Number(0)}", OfCarriageway),
+            .. Part("/traffic/rail", _ => "of railway traffic", OfRail),
+            .. Part(
+                "/traffic/rail/tracks/*",
+                s => $"of track {s.Number(0)}",
+                Value("offset", "Centre line", QuantityKind.Length, -100, 100, "Offset from the road line, positive to the right.")
+            ),
             .. Part("/traffic/vehicles/*", VehicleWords, OfVehicle),
             .. Part("/traffic/vehicles/*/axles/*", s => $"of axle {s.Number(1)}, {VehicleWords(s)[3..]}", OfAxle),
             .. Part("/traffic/vehicles/*/stretches/*", s => $"of line load {s.Number(1)}, {VehicleWords(s)[3..]}", OfStretch),
@@ -34,6 +40,18 @@ internal static class TrafficEntries
                 .All(bridge.Basis.Values)
                 .Where(m => m.Role != TrafficRole.Usual)
                 .Select(m => new Choice(m.Name, m.Name) { Group = m.Source.Split(' ')[0] == "AASHTO" ? "AASHTO LRFD" : "EN 1991-2" }),
+        ];
+
+    private static IEnumerable<Entry> OfRail =>
+        [
+            Value("alpha", "Factor α", QuantityKind.Number, 0.5, 2, "On load model 71 and SW/0 (EN 1991-2 6.3.2(3)): 0.75 to 1.46."),
+            Choose(
+                "care",
+                "Dynamic factor",
+                [new("none", "none"), new("careful", "Φ₂, carefully kept track"), new("standard", "Φ₃, standard track")],
+                "By the determinant length of main girders (EN 1991-2 6.4.5.2, Table 6.2)."
+            ),
+            Own("dynamic", "In place of it", QuantityKind.Number, 1, 3, "A dynamic factor of the project’s own."),
         ];
 
     private static IEnumerable<Entry> OfCarriageway =>

@@ -6,7 +6,7 @@ using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Runs;
 
-/// <summary>What is rated on a bridge: load model 1, and the road models and own vehicles that drive there.</summary>
+/// <summary>What is rated on a bridge: load model 1, and the models and own vehicles that drive there.</summary>
 public static class RatingBases
 {
     /// <summary>
@@ -22,14 +22,14 @@ public static class RatingBases
         foreach (var envelope in names.Select(n => results.Traffic?.Find(n)).OfType<TrafficEnvelope>())
         {
             var (model, load) = (envelope.Model!, EffectRange.Of(envelope.Model!.Name, envelope));
-            if (model.Rule == LaneRule.Notional)
+            if (model.Rule != LaneRule.Design)
                 yield return new(
                     model.Name,
                     "ultimate state",
                     "EN 1990 (6.10)",
                     permanent.Value,
                     load,
-                    bridge.Basis.Values["gammaQtraffic"]
+                    bridge.Basis.Values[model.Rule == LaneRule.Track ? "gammaQrail" : "gammaQtraffic"]
                 );
             if (model.Rule != LaneRule.Design)
                 continue;

@@ -18,8 +18,13 @@ internal sealed class LanePositions
         double[] spacings = [.. model.Kinds.SelectMany(k => k.Loads).Select(SpacingOf).Distinct()];
         if (model.Rule == LaneRule.Track)
         {
-            Lanes = 1;
-            All.Add(new(-1, -model.LaneWidth / 2, model.LaneWidth, [.. spacings.Select(s => (s, runAt(0, s)))]));
+            Lanes = model.Tracks.Length;
+            double[] asides = model.Aside == 0 ? [0] : [0, -model.Aside, model.Aside];
+            foreach (var track in model.Tracks.Order())
+            {
+                var runs = spacings.SelectMany(s => asides.Select(a => (s, runAt(track + a, s))));
+                All.Add(new(-1, track - model.LaneWidth / 2, model.LaneWidth, [.. runs]));
+            }
         }
         else
         {

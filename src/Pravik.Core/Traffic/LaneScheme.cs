@@ -16,7 +16,13 @@ public sealed record LaneScheme(string Name, ImmutableArray<(int Number, double 
     public static ImmutableArray<LaneScheme> Of(TrafficModel model, IReadOnlyList<Carriageway> carriageways)
     {
         if (model.Rule == LaneRule.Track)
-            return [new("the track along the road line", [(1, -model.LaneWidth / 2, model.LaneWidth)])];
+            return
+            [
+                new(
+                    model.Tracks is [0] ? "the track along the road line" : "all tracks",
+                    [.. model.Tracks.Order().Select((t, i) => (i + 1, t - model.LaneWidth / 2, model.LaneWidth))]
+                ),
+            ];
         if (model.Kinds.IsEmpty)
             return [new("no lanes: the whole carriageway is loaded", [])];
         var all = ImmutableArray.CreateBuilder<LaneScheme>();

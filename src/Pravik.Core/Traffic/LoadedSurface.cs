@@ -79,10 +79,11 @@ internal sealed class LoadedSurface
                     return integrals;
             }
             var deck = own.deck;
-            parts ??= own.Cells.Parts(deck.FirstCell, sign, own.workspace);
             var found = new double[deck.Grid.Count - deck.FirstCell];
+            if (found.Length > 0)
+                parts ??= own.Cells.Parts(deck.FirstCell, sign, own.workspace);
             for (var i = 0; i < found.Length; i++)
-                found[i] = parts.Of(surface.Cells, deck.FirstCell + i);
+                found[i] = parts!.Of(surface.Cells, deck.FirstCell + i);
             known.Add((surface, found));
             return found;
         }

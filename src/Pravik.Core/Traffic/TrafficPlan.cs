@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
+using Pravik.Core.Places;
 using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
@@ -9,8 +10,9 @@ namespace Pravik.Core.Traffic;
 public static class TrafficPlan
 {
     /// <summary>The models of a bridge, with those that its groups of traffic actions need beside.</summary>
-    public static ImmutableArray<TrafficModel> Of(Bridge bridge)
+    public static ImmutableArray<TrafficModel> Of(BridgeGeometry geometry)
     {
+        var bridge = geometry.Bridge;
         var values = bridge.Basis.Values;
         string[] parts = ["psi0", "psi1", "psi2"];
         IEnumerable<TrafficModel> all =
@@ -20,7 +22,32 @@ public static class TrafficPlan
             .. Chosen(bridge),
             .. Chosen(bridge).Where(m => m.Role == TrafficRole.Special).Select(m => EnRoadTraffic.WithFrequent(m, values)),
         ];
-        return [.. all.DistinctBy(m => m.Name)];
+        return [.. all.DistinctBy(m => m.Name).Select(m => On(geometry, m))];
+    }
+
+    /// <summary>A model as it goes on a bridge: railway traffic on its tracks, with the factors that are chosen.</summary>
+    public static TrafficModel On(BridgeGeometry geometry, TrafficModel model)
+    {
+        var rail = geometry.Bridge.Traffic.Rail;
+        return model.Role != TrafficRole.Rail || rail.IsUsual
+            ? model
+            : EnRailTraffic.On(model, [.. rail.Tracks.Select(t => t.Offset).DefaultIfEmpty(0)], rail.Alpha, DynamicFactor(geometry));
+    }
+
+    /// <summary>
+    /// The dynamic factor of main girders: that which is typed, or Φ of the unit of the deck for which it is greatest; 1 where none is
+    /// applied.
+    /// </summary>
+    public static double DynamicFactor(BridgeGeometry geometry)
+    {
+        var (rail, spans) = (geometry.Bridge.Traffic.Rail, geometry.Bridge.Axes.Spans);
+        if (rail.Dynamic is { } typed || rail.Care == TrackCare.None)
+            return rail.Dynamic ?? 1;
+        return geometry.Units.Max(u =>
+        {
+            var lengths = spans.Where((_, span) => u.Has(span)).ToList();
+            return EnRailTraffic.DynamicFactor(EnRailTraffic.DeterminantLength(lengths), rail.Care == TrackCare.Careful);
+        });
     }
 
     /// <summary>The models and own vehicles that the bridge names; names of none are left out.</summary>
@@ -38,6 +65,7 @@ public static class TrafficPlan
             TrafficGroup.Group1b => TrafficRole.SingleAxle,
             TrafficGroup.Group4 => TrafficRole.Crowd,
             TrafficGroup.Group5 => TrafficRole.Special,
+            TrafficGroup.Rail => TrafficRole.Rail,
             _ => null,
         };
         return role is null || Chosen(bridge).Any(m => m.Role == role);

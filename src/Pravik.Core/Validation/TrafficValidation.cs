@@ -12,6 +12,7 @@ internal static class TrafficValidation
     private const int MostVehicles = 60;
     private const int MostAxles = 60;
     private const int MostCarriageways = 6;
+    private const int MostTracks = 8;
 
     /// <summary>JSON can leave null where a part must stand.</summary>
     public static void CheckLists(Bridge bridge, Bounds bounds)
@@ -21,6 +22,9 @@ internal static class TrafficValidation
         else if (
             traffic.Models.IsDefault
             || traffic.Models.Any(m => m?.Name is null)
+            || traffic.Rail is null
+            || traffic.Rail.Tracks.IsDefault
+            || traffic.Rail.Tracks.Contains(null!)
             || traffic.Carriageways.IsDefault
             || traffic.Carriageways.Contains(null!)
             || traffic.Vehicles.IsDefault
@@ -48,6 +52,7 @@ internal static class TrafficValidation
             bounds.Check($"{path}/from", typed.From);
             bounds.Check($"{path}/to", typed.To);
         }
+        Rail(bridge, bounds);
         var names = TrafficModels.All(bridge.Basis.Values).Select(m => m.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
         for (var i = 0; i < traffic.Vehicles.Length; i++)
             Vehicle(traffic.Vehicles[i], $"/traffic/vehicles/{i}", names, bounds);
@@ -60,9 +65,50 @@ internal static class TrafficValidation
         }
     }
 
+    private static void Rail(Bridge bridge, Bounds bounds)
+    {
+        var rail = bridge.Traffic.Rail;
+        if (rail.Tracks.Length > MostTracks)
+            bounds.Error("/traffic/rail/tracks", $"A bridge has at most {MostTracks} tracks.");
+        bounds.Check("/traffic/rail/alpha", rail.Alpha);
+        bounds.Check("/traffic/rail/dynamic", rail.Dynamic);
+        bounds.Known("/traffic/rail/care", rail.Care);
+        for (var i = 0; i < rail.Tracks.Length; i++)
+            bounds.Check($"/traffic/rail/tracks/{i}/offset", rail.Tracks[i].Offset);
+        var named = bridge.Traffic.Models.Select(m => TrafficModels.Named(m.Name, bridge.Basis.Values, bridge.Traffic.Vehicles)).ToList();
+        var trains = named.Where(m => m?.Role == TrafficRole.Rail).Select(m => m!.Name).ToList();
+        if (trains.Count > 0 && rail is { Care: TrackCare.None, Dynamic: null })
+            bounds.Warning(
+                "/traffic/rail/care",
+                $"No dynamic factor is applied to {string.Join(", ", trains)}.",
+                "EN 1991-2 6.4.5: Φ₂ or Φ₃ by how the track is kept."
+            );
+        for (var i = 0; i < named.Count; i++)
+        {
+            if (named[i] is { Role: TrafficRole.Shown } shown)
+                bounds.Warning(
+                    $"/traffic/models/{i}/name",
+                    $"{shown.Name} enters no generated combination: checks do not count it.",
+                    "Its envelopes are shown in the analysis step; fatigue models and AASHTO’s are not combined in this version."
+                );
+        }
+    }
+
     /// <summary>Typed carriageways that are turned, narrow, reach over the deck or over each other.</summary>
     public static void Carriageways(Bridge bridge, BridgeGeometry geometry, UnitSystem units, Bounds bounds)
     {
+        const double Gauge = 1.435;
+        var tracks = bridge.Traffic.Rail.Tracks;
+        for (var i = 0; i < tracks.Length; i++)
+        {
+            var (left, right) = (geometry.LeftEdge(geometry.FirstStation), geometry.RightEdge(geometry.FirstStation));
+            if (tracks[i].Offset - Gauge / 2 < left || tracks[i].Offset + Gauge / 2 > right)
+                bounds.Warning(
+                    $"/traffic/rail/tracks/{i}/offset",
+                    $"A rail of track {i + 1} lies off the deck: what stands there loads its edge.",
+                    $"The deck reaches from {units.FormatWithUnit(left, QuantityKind.Length)} to {units.FormatWithUnit(right, QuantityKind.Length)}."
+                );
+        }
         var typed = bridge.Traffic.Carriageways;
         foreach (var unit in geometry.Units)
         {

@@ -7,7 +7,8 @@ public static class EnRailTraffic
 {
     private const double kN = 1000;
     private const double Rails = 1.5;
-    private const string LeftOut = "α, dynamic factors, eccentricity; one track along the road line";
+    private const string LeftOut = "α, dynamic factor, eccentricity; one track along the road line";
+    private const string LeftOutOnTracks = "traction, braking, nosing, centrifugal force";
 
     /// <summary>All of them.</summary>
     public static ImmutableArray<TrafficModel> All { get; } =
@@ -28,6 +29,55 @@ public static class EnRailTraffic
         Train("unloaded train", "EN 1991-2 6.3.4", new LaneLoad("unloaded train") { Line = 10 * kN }),
     ];
 
+    /// <summary>
+    /// A model on the tracks of a bridge: every track may be loaded (6.8.1), from three on with 0.75 of it. α and Φ count on load model 71
+    /// and SW/0, Φ also on SW/2, beside which load model 71 goes on the other tracks; load model 71 and SW/0 stand up to r/18 beside the
+    /// track (6.3.5), r the distance of the rails.
+    /// </summary>
+    /// <param name="model">Load model 71, SW/0, SW/2 or the unloaded train.</param>
+    /// <param name="tracks">Offsets of the tracks (m); at least one.</param>
+    /// <param name="alpha">α.</param>
+    /// <param name="dynamic">Φ.</param>
+    public static TrafficModel On(TrafficModel model, ImmutableArray<double> tracks, double alpha, double dynamic)
+    {
+        ImmutableArray<LaneLoad> Loads(TrafficModel of)
+        {
+            var (factor, phi) = (of.Name is "LM71" or "SW/0" ? alpha : 1, of.Name == "unloaded train" ? 1 : dynamic);
+            return [.. of.Kinds[0].Loads.Select(l => l with { Factor = factor, Dynamic = phi })];
+        }
+        var isHeavy = model.Name == "SW/2";
+        ImmutableArray<LaneKind> kinds = isHeavy
+            ? [new(1, Loads(model)), new(tracks.Length - 1, Loads(All[0]))]
+            : [new(tracks.Length, Loads(model))];
+        return model with
+        {
+            Tracks = tracks,
+            Kinds = [.. kinds.Where(k => k.Most > 0)],
+            Aside = model.Name is "LM71" or "SW/0" ? Rails / 18 : 0,
+            Presence = [1, 1, 0.75],
+            LeftOut = LeftOutOnTracks,
+        };
+    }
+
+    /// <summary>
+    /// Φ₂ = 1.44/(√L − 0.2) + 0.82 between 1 and 1.67 for carefully maintained track, Φ₃ = 2.16/(√L − 0.2) + 0.73 between 1 and 2 else
+    /// (6.4.5.2(2)).
+    /// </summary>
+    /// <param name="length">Determinant length L_Φ (m).</param>
+    /// <param name="isCareful">Whether the track is carefully maintained.</param>
+    public static double DynamicFactor(double length, bool isCareful)
+    {
+        var root = Math.Sqrt(length) - 0.2;
+        return isCareful ? Math.Clamp(1.44 / root + 0.82, 1, 1.67) : Math.Clamp(2.16 / root + 0.73, 1, 2);
+    }
+
+    /// <summary>
+    /// Determinant length of main girders: the span of simple ones; of continuous ones k times the mean span, k = 1.2, 1.3, 1.4, 1.5 for 2, 3,
+    /// 4, and 5 or more spans, at least the greatest (Table 6.2, cases 5.1 and 5.2).
+    /// </summary>
+    public static double DeterminantLength(IReadOnlyList<double> spans) =>
+        Math.Max(spans.Max(), (1 + (spans.Count == 1 ? 0 : 0.1 * Math.Min(5, spans.Count))) * spans.Average());
+
     private static TrafficModel Heavy(string name, double load, double length, double apart) =>
         Train(
             name,
@@ -43,5 +93,10 @@ public static class EnRailTraffic
         );
 
     private static TrafficModel Train(string name, string source, params ImmutableArray<LaneLoad> loads) =>
-        new(name, source, LaneRule.Track, [new(1, loads)]) { LaneWidth = Rails, LeftOut = LeftOut };
+        new(name, source, LaneRule.Track, [new(1, loads)])
+        {
+            LaneWidth = Rails,
+            LeftOut = LeftOut,
+            Role = TrafficRole.Rail,
+        };
 }

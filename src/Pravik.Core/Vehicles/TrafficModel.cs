@@ -30,6 +30,9 @@ public enum TrafficRole
     /// <summary>A crowd, with footways: group 4.</summary>
     Crowd,
 
+    /// <summary>Railway traffic.</summary>
+    Rail,
+
     /// <summary>A special vehicle, with the frequent values of load model 1 beside it: group 5.</summary>
     Special,
 }
@@ -84,6 +87,12 @@ public sealed record TrafficModel(string Name, string Source, LaneRule Rule, Imm
 
     /// <summary>Least distance of a wheel from the edge of its lane (m); null where it runs in the middle.</summary>
     public double? Margin { get; init; }
+
+    /// <summary>Offsets of the middles of tracks (m).</summary>
+    public ImmutableArray<double> Tracks { get; init; } = [0];
+
+    /// <summary>How far to both sides of a track the load may stand (m).</summary>
+    public double Aside { get; init; }
 
     /// <summary>Load on the rest of the carriageways on adverse parts (N/m²).</summary>
     public double Rest { get; init; }

@@ -71,7 +71,7 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
         var many = geometry.Carriageways.Length > 1;
         foreach (var (part, i) in geometry.Carriageways.Select((c, i) => (c, i)))
             yield return new(many ? $"Readings: carriageway {i + 1}" : "Readings: carriageway", [.. Carriageway(part, model)]);
-        foreach (var group in Typed())
+        foreach (var group in Typed().Concat(Tracks()))
             yield return group;
         yield return new("", [])
         {
@@ -119,6 +119,59 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
                     ),
                 ],
         };
+    }
+
+    /// <summary>Railway tracks and the factors on what goes there.</summary>
+    private IEnumerable<LedgerGroup> Tracks()
+    {
+        var rail = bridge.Traffic.Rail;
+        var isUsed = !rail.IsUsual || TrafficPlan.Chosen(bridge).Any(m => m.Role == TrafficRole.Rail);
+        yield return new(
+            "Railway tracks",
+            [.. rail.Tracks.Select((_, i) => rows.Entry($"/traffic/rail/tracks/{i}/offset", null, $"Track {i + 1}"))]
+        )
+        {
+            Note = rail.Tracks.IsEmpty ? "None: railway traffic, where it is chosen, goes along the road line." : "",
+            Actions =
+            [
+                new(
+                    "Add a track",
+                    $"Track {rail.Tracks.Length + 1} added",
+                    [
+                        new(
+                            "add",
+                            "/traffic/rail/tracks/-",
+                            BridgeJson.Node(new Track { Offset = rail.Tracks.IsEmpty ? 0 : rail.Tracks[^1].Offset + 4 })
+                        ),
+                    ]
+                ),
+                .. rail.Tracks.Select(
+                    (_, i) =>
+                        new LedgerAction(
+                            $"Take track {i + 1} away",
+                            $"Track {i + 1} taken away",
+                            [new("remove", $"/traffic/rail/tracks/{i}")]
+                        )
+                ),
+            ],
+        };
+        if (isUsed)
+            yield return new(
+                "Railway traffic",
+                [
+                    rows.Entry("/traffic/rail/alpha"),
+                    rows.Entry("/traffic/rail/care"),
+                    rows.Entry("/traffic/rail/dynamic"),
+                    LedgerRows.Reading(
+                        "Φ that is applied",
+                        QuantityText.Fixed(TrafficPlan.DynamicFactor(geometry), 3),
+                        "EN 1991-2 6.4.5.2"
+                    ),
+                ]
+            )
+            {
+                Note = "Left out: traction, braking, nosing and centrifugal force; distribution by sleepers and ballast.",
+            };
     }
 
     private static TypedCarriageway As(Carriageway found) => new() { From = Math.Round(found.From, 3), To = Math.Round(found.To, 3) };

@@ -84,6 +84,7 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
             TrafficRole.Usual => "groups 1a and 2 of EN 1991-2 Table 4.4a",
             TrafficRole.SingleAxle => "group 1b",
             TrafficRole.Crowd => "group 4, with footways",
+            TrafficRole.Rail => "railway traffic leading, its upright loads alone",
             TrafficRole.Special => "group 5, with load model 1 at its frequent values in other lanes",
             _ => "in no generated combination: its envelope is shown",
         };

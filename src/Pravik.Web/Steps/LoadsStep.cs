@@ -107,8 +107,9 @@ internal sealed class LoadsStep : IStep
         var vehicles = bridge.Traffic.Vehicles;
         if (pick is ["", "traffic", "vehicles", var n, ..] && int.TryParse(n, out var number) && number >= 0 && number < vehicles.Length)
             return TrafficModels.Of(vehicles[number], bridge.Basis.Values);
-        return TrafficModels.Named(screen.Request.Traffic, bridge.Basis.Values, vehicles)
-            ?? TrafficModels.Named("LM1", bridge.Basis.Values)!;
+        var named =
+            TrafficModels.Named(screen.Request.Traffic, bridge.Basis.Values, vehicles) ?? TrafficModels.Named("LM1", bridge.Basis.Values)!;
+        return TrafficPlan.On(screen.Geometry, named);
     }
 
     private static LaneScheme Scheme(Screen screen, TrafficModel model)

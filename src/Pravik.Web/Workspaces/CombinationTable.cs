@@ -80,6 +80,7 @@ internal static class CombinationTable
             TrafficGroup.Group3 => "3: footways alone",
             TrafficGroup.Group4 => "4: crowd",
             TrafficGroup.Group5 => "5: special vehicles",
+            TrafficGroup.Rail => "railway, upright",
             _ => "",
         };
 }

@@ -94,7 +94,7 @@ internal static class RatingTables
                 {
                     Note =
                         "How many times as heavy a traffic may be until a check of a girder is just met: (C − D)/(γ·L), worked out with the "
-                        + "checks themselves. From 1 on it may drive. Load model 1 and the road models and own vehicles that are chosen "
+                        + "checks themselves. From 1 on it may drive. Load model 1 and the models and own vehicles that are chosen "
                         + "under Loads, Vehicles are rated.",
                 },
                 new("How", [])
@@ -107,7 +107,7 @@ internal static class RatingTables
                 new("Not in it", [])
                 {
                     Note =
-                        "Temperature, wind, braking and footways beside the traffic; railway traffic. Not checked and so not rated: "
+                        "Temperature, wind, braking and footways beside the traffic. Not checked and so not rated: "
                         + $"{string.Join(", ", screen.Latest?.Results.NotChecked ?? [])}.",
                 },
             ]

@@ -68,8 +68,7 @@ public class RatingTests
         var rated = Rated(Loaded(1, "HL-93", "LM71"));
         double Of(string rule) => rated.First(r => r.Basis is { Traffic: "HL-93" } && r.Basis.Rule == rule).Factor;
         Assert.Equal(1.75 / 1.35, Of("operating") / Of("inventory"), 1e-3);
-        // Railway traffic is not rated.
-        Assert.DoesNotContain(rated, r => r.Basis.Traffic == "LM71");
+        Assert.Equal(1.45, Least(rated, "LM71").Basis.Factor);
         Assert.Contains(rated, r => r.Basis.Traffic == "LM1");
     }
 

@@ -122,7 +122,7 @@ public class TrafficGroupTests
         var unknown = With(TestBridges.Demo, "Nothing of that name");
         Assert.Contains(BridgeValidation.Check(unknown), f => f.Path == "/traffic/models/0/name" && f.Message.Contains("loads nothing"));
         // It is left out, and all else is there.
-        Assert.Equal(TrafficPlan.Of(TestBridges.Demo).Length, TrafficPlan.Of(unknown).Length);
+        Assert.Equal(TrafficPlan.Of(new(TestBridges.Demo)).Length, TrafficPlan.Of(new(unknown)).Length);
     }
 
     [Fact]

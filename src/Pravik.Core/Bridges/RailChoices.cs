@@ -1,0 +1,44 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+
+namespace Pravik.Core.Bridges;
+
+/// <summary>How carefully a track is kept, for the dynamic factor of EN 1991-2 6.4.5.2.</summary>
+public enum TrackCare
+{
+    /// <summary>No dynamic factor is applied.</summary>
+    None,
+
+    /// <summary>Carefully maintained track: Φ₂.</summary>
+    Careful,
+
+    /// <summary>Track with standard maintenance: Φ₃.</summary>
+    Standard,
+}
+
+/// <summary>A railway track along the bridge.</summary>
+public sealed record Track
+{
+    /// <summary>Offset of its centre line from the road line, positive to the right (m).</summary>
+    public double Offset { get; init; }
+}
+
+/// <summary>Railway tracks, and factors on what goes there.</summary>
+public sealed record RailChoices
+{
+    /// <summary>Tracks; none for one along the road line.</summary>
+    public ImmutableArray<Track> Tracks { get; init; } = [];
+
+    /// <summary>α on load model 71 and SW/0 (EN 1991-2 6.3.2(3)).</summary>
+    public double Alpha { get; init; } = 1;
+
+    /// <summary>Which dynamic factor is applied.</summary>
+    public TrackCare Care { get; init; }
+
+    /// <summary>Whether nothing is chosen: one track along the road line, without factors.</summary>
+    [JsonIgnore]
+    public bool IsUsual => Tracks.IsEmpty && Alpha == 1 && Care == TrackCare.None && Dynamic is null;
+
+    /// <summary>The dynamic factor in place of Φ; null for that of <see cref="Care"/>.</summary>
+    public double? Dynamic { get; init; }
+}
