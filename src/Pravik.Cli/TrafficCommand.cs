@@ -6,6 +6,7 @@ using Pravik.Core.Effects;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Stages;
+using Pravik.Core.Traffic;
 using Pravik.Core.Units;
 using Pravik.Core.Vehicles;
 using Pravik.Exchange;
@@ -119,7 +120,7 @@ internal static class TrafficCommand
             else if (asked.Csv)
                 Csv(rows);
             else
-                Table(rows, traffic, UnitSystem.Named(bridge.Basis.Units));
+                Table(rows, onBridge, UnitSystem.Named(bridge.Basis.Units));
             return Exit.Passes;
         }
         catch (ModelRefusedException refused)

@@ -15,6 +15,7 @@ internal sealed class LoadedSurface
     private readonly LineProfile?[] profiles;
     private Adverse? above;
     private Adverse? below;
+    private TrainProfile?[]? trains;
     private SurfaceCut? wheels;
     private SurfaceCut? cells;
     private (double[] Behind, double[] Ahead)?[]? along;
@@ -125,6 +126,16 @@ internal sealed class LoadedSurface
             return workspace.Search.WholeAt(shape.Ways(run), Block().Of(this), sign);
         var (behind, ahead) = Along(run);
         return workspace.Search.OnlyWorsening(shape.Ways(run), deck.Runs[run].Stations, behind, ahead, sign);
+    }
+
+    /// <summary>How the surface changes along a run, as trains meet it.</summary>
+    public TrainProfile Train(int run)
+    {
+        trains ??= new TrainProfile?[deck.Runs.Length];
+        if (trains[run] is { } known)
+            return known;
+        var (behind, ahead) = Along(run);
+        return trains[run] = new(deck.Runs[run], behind, ahead);
     }
 
     /// <summary>The surface along a run, as one that is asked for many things.</summary>

@@ -61,6 +61,9 @@ internal sealed class ModelLoading
     /// <param name="Runs">The runs that its wheels may take, by place of the lane.</param>
     private sealed record PlacedLoad(LaneLoad Load, ShapeOnDeck? Shape, int[][] Runs)
     {
+        /// <summary>Its parts as they meet stations, where it is placed so; null for others.</summary>
+        public TrainOnDeck? Train { get; init; }
+
         public bool IsTrain => Shape is null && (Load.RunsOnWheels || Load.Vehicle is not null);
 
         public bool HasStrip => Load.LineWidth > 0 && Load.Line > 0;
@@ -71,7 +74,10 @@ internal sealed class ModelLoading
         var spacing = LanePositions.SpacingOf(load);
         int[][] runs = [.. positions.All.Select(p => p.Runs.Where(r => Math.Abs(r.Spacing - spacing) < 1e-9).Select(r => r.Run).ToArray())];
         var isShape = load.Vehicle is { Axles.IsEmpty: false, Stretches.IsEmpty: true } && !load.RunsOnWheels;
-        return new(load, isShape ? deck.ShapeOf(load.Vehicle!, runs.SelectMany(r => r)) : null, runs);
+        return new(load, isShape ? deck.ShapeOf(load.Vehicle!, runs.SelectMany(r => r)) : null, runs)
+        {
+            Train = !isShape && TrainOnDeck.Takes(load) ? new(load, deck, runs.SelectMany(r => r)) : null,
+        };
     }
 
     /// <summary>What is sought: the greatest or the least value of a surface.</summary>
@@ -154,7 +160,7 @@ internal sealed class ModelLoading
             if (extremes is not null)
                 value += onVehicle * extremes[RunOf(extremes, lane.Runs[p], sign)].Value;
             else if (lane.IsTrain)
-                value += onVehicle * (Train(lane, p, surface, isGreatest).Train?.Value ?? 0);
+                value += onVehicle * TrainValue(lane, p, surface, isGreatest);
             if (lane.HasStrip)
                 value += load.Factor * StripOf(load, positions.All[p], adverse, sign).Gain;
             var at = p * kinds.Length + kind;
@@ -172,6 +178,21 @@ internal sealed class ModelLoading
         return worst;
     }
 
+    /// <summary>What a train gives where it is worst within a lane.</summary>
+    private static double TrainValue(PlacedLoad lane, int place, LoadedSurface surface, bool isGreatest)
+    {
+        var (load, sign, worst) = (lane.Load, isGreatest ? 1 : -1, 0.0);
+        if (lane.Train is null && load.Vehicle is not null)
+            return Train(lane, place, surface, isGreatest).Train?.Value ?? 0;
+        foreach (var run in lane.Runs[place])
+        {
+            var profile = surface.Train(run);
+            var value = lane.Train?.Worst(profile, run, sign).Value ?? (load.LineWidth > 0 ? 0 : load.Line) * profile.Adverse(sign).Total;
+            worst = sign * value > sign * worst ? value : worst;
+        }
+        return worst;
+    }
+
     /// <summary>A vehicle with stretches or with a line load along its wheels, where it is worst within a lane.</summary>
     private static (int Run, PlacedVehicle? Train) Train(PlacedLoad lane, int place, LoadedSurface surface, bool isGreatest)
     {
@@ -181,7 +202,12 @@ internal sealed class ModelLoading
         foreach (var run in lane.Runs[place])
         {
             var placing = new VehiclePlacing(surface.Profile(run), isGreatest);
-            var found = load.Vehicle is { } vehicle ? placing.Worst(vehicle, line, load.LineClear ?? 0) : placing.LineAlone(line);
+            var found =
+                load.Vehicle is not { } vehicle ? placing.LineAlone(line)
+                : lane.Train is null ? placing.Worst(vehicle, line, load.LineClear ?? 0)
+                : lane.Train.Worst(surface.Train(run), run, sign) is { Value: not 0 } at
+                    ? placing.At(vehicle, at.At, at.IsTurned ? -1 : 1, line, load.LineClear ?? 0)
+                : null;
             if (found is not null && sign * found.Value > sign * (worst.Train?.Value ?? 0))
                 worst = (run, found);
         }

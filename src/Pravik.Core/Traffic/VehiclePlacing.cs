@@ -34,12 +34,7 @@ public sealed class VehiclePlacing
     {
         if (vehicle.Stretches.IsEmpty && line == 0)
             return Sought(vehicle);
-        double at = 0;
-        var group = new Group(
-            [.. vehicle.Axles.Select((a, i) => (a.Load, at += i == 0 ? 0 : a.Gap))],
-            vehicle.Stretches,
-            vehicle.OnlyWorsening
-        );
+        var group = GroupOf(vehicle);
         PlacedVehicle? worst = null;
         foreach (var direction in IsSymmetric(vehicle) ? [1] : new[] { 1, -1 })
         {
@@ -47,6 +42,33 @@ public sealed class VehiclePlacing
                 worst = found;
         }
         return worst;
+    }
+
+    /// <summary>The vehicle with its first axle at a place, going ahead (1) or back (−1), with a line load as in <see cref="Worst"/>.</summary>
+    internal PlacedVehicle At(Vehicle vehicle, double at, int direction, double line, double clear)
+    {
+        var group = GroupOf(vehicle);
+        return new(vehicle, With(group, at, direction, line, clear), at, direction)
+        {
+            Lines = [.. Lines(group, at, direction, line, clear)],
+        };
+    }
+
+    private static Group GroupOf(Vehicle vehicle)
+    {
+        double at = 0;
+        return new([.. vehicle.Axles.Select((a, i) => (a.Load, at += i == 0 ? 0 : a.Gap))], vehicle.Stretches, vehicle.OnlyWorsening);
+    }
+
+    /// <summary>The effect at a place, with a line load on adverse parts beside the group.</summary>
+    private double With(Group group, double at, int direction, double line, double clear)
+    {
+        var value = Value(group, at, direction);
+        if (line == 0)
+            return value;
+        var (head, tail) = (at + direction * clear, at - direction * (group.Length + clear));
+        var under = profile.Adverse(Math.Max(head, tail), sign) - profile.Adverse(Math.Min(head, tail), sign);
+        return value + line * (profile.Adverse(sign) - under);
     }
 
     private PlacedVehicle? Sought(Vehicle vehicle)
@@ -74,13 +96,7 @@ public sealed class VehiclePlacing
             if (sign * value > sign * best.Value)
                 best = (value, at);
         }
-        double With(double at) => Value(group, at, direction) + line * Beside(at);
-        double Beside(double at)
-        {
-            var (head, tail) = (at + direction * clear, at - direction * (group.Length + clear));
-            var under = profile.Adverse(Math.Max(head, tail), sign) - profile.Adverse(Math.Min(head, tail), sign);
-            return profile.Adverse(sign) - under;
-        }
+        double With(double at) => this.With(group, at, direction, line, clear);
 
         var places = Places(group, direction, clear).ToList();
         for (var i = 0; i < places.Count; i++)

@@ -43,7 +43,7 @@ internal static class Fit
         foreach (var (unit, section, span) in sections)
         {
             if (!bounds.HasErrors)
-                Strips(unit, section, values, units, bounds);
+                Strips(unit, section, bridge.Traffic, values, units, bounds);
             if (!bounds.HasErrors)
                 Girders(bridge, span, Narrowest(geometry, span), section, units, bounds);
             if (!bounds.HasErrors)
@@ -142,7 +142,14 @@ internal static class Fit
         }
     }
 
-    private static void Strips(UnitPlace unit, DeckSection deck, NationalValues values, UnitSystem units, Bounds bounds)
+    private static void Strips(
+        UnitPlace unit,
+        DeckSection deck,
+        TrafficChoices traffic,
+        NationalValues values,
+        UnitSystem units,
+        Bounds bounds
+    )
     {
         foreach (var strip in deck.Strips.Where(s => s.Width < 0.01))
             bounds.Error(
@@ -161,7 +168,7 @@ internal static class Fit
         var pattern = $"/deck/patterns/{unit.PatternIndex}";
         string Width(double width) => units.FormatWithUnit(width, QuantityKind.Length);
         var lane = values["laneWidth"];
-        if (deck.Carriageways.IsEmpty)
+        if (deck.Carriageways.IsEmpty && traffic.Rail.Tracks.IsEmpty && traffic.Carriageways.IsEmpty)
             bounds.Error(
                 $"{pattern}/{(unit.Pattern.Left.IsEmpty ? "right" : "left")}",
                 "The deck has no carriageway, so traffic has nowhere to drive."
