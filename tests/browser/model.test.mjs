@@ -103,6 +103,37 @@ test("an own vehicle drives, is seen to scale, and the load behind a value shows
   await page.close();
 });
 
+test("an influence surface is looked at, its traffic kept as a case, and traffic is rated", async () => {
+  const page = await openPage(
+    used.browser,
+    `${used.app.url}/bridges/tansy-lane/analysis?layout=influence&show=traffic&girder=2`,
+  );
+  await analysed(page);
+  await page.locator("figcaption", { hasText: "Influence surface" }).waitFor();
+  await page.selectOption("select[name=drawn]", "heights");
+  await page.selectOption("select[name=along]", "lane1");
+  await page.locator("figcaption", { hasText: "Along lane 1 of the traffic" }).waitFor();
+  await page.selectOption("select[name=quantity]", "V");
+  await page.locator(".ledger", { hasText: "shear at G2" }).waitFor();
+  await page.selectOption("select[name=quantity]", "M");
+  await page.getByRole("button", { name: "Loading" }).click();
+  await saved(page, () => page.getByRole("button", { name: "Keep the traffic as a load case" }).click());
+  await page.getByRole("link", { name: "Loads" }).click();
+  await page.getByRole("button", { name: "Own loads" }).click();
+  await page.locator(".ledger", { hasText: "M greatest G2" }).first().waitFor();
+  await page.locator(".ledger th", { hasText: "Down" }).waitFor();
+  await page.getByRole("button", { name: "Lanes" }).click();
+  await saved(page, () => page.getByRole("button", { name: "Type them" }).click());
+  await enter(page, "/traffic/carriageways/0/from", "4");
+  await page.locator("#state", { hasText: "finding" }).waitFor();
+  await saved(page, () => page.getByRole("button", { name: "As they are found" }).click());
+  await page.getByRole("link", { name: "Checks" }).click();
+  await page.getByRole("button", { name: "Rating" }).click();
+  await page.locator("table.data td", { hasText: "Permit 96 t" }).first().waitFor();
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
 test("an own case is put on the deck and shown with its reactions", async () => {
   const page = await openPage(used.browser, `${used.app.url}/bridges/hazel-row/loads?layout=ownLoads`);
   await saved(page, () => page.getByRole("button", { name: "Add an own case" }).click());

@@ -22,7 +22,9 @@ public sealed record RatingBasis(string Traffic, string Rule, string Clause, Eff
 /// <param name="Basis">What is rated.</param>
 /// <param name="Member">The member.</param>
 /// <param name="Outcome">The outcome there, as it is at the factor that is told.</param>
-/// <param name="Factor">The rating factor: 0 where what acts beside fails alone, <see cref="Rating.Most"/> where that much is allowed.</param>
+/// <param name="Factor">
+/// The rating factor: 0 where what acts beside fails alone, <see cref="Rating.Most"/> where that much is allowed.
+/// </param>
 public sealed record RatedCheck(RatingBasis Basis, Member Member, CheckOutcome Outcome, double Factor);
 
 /// <summary>

@@ -105,7 +105,8 @@ public sealed class BridgeEffects
     }
 
     /// <summary>
-    /// Weights with one factor and surfacing with another, secondary prestress, creep and shrinkage as they are (AASHTO LRFD Table 3.4.1-2).
+    /// Weights with one factor and surfacing with another, secondary prestress, creep and shrinkage as they are (AASHTO LRFD Table
+    /// 3.4.1-2).
     /// </summary>
     public EffectRange PermanentWith(double weights, double surfacing)
     {

@@ -9,9 +9,9 @@ namespace Pravik.Core.Loads;
 public static class DeckForces
 {
     /// <summary>
-    /// Vertical loads on a mesh for a case of the engineer's own (N, down positive). Lines at one offset are put on piece by piece of the mesh,
-    /// other lines and patches on as many points, at most 0.25 m apart but no more than 400 each way; each point goes to the four joints around it by the
-    /// lever rule. What lies beyond the edges goes to the edge.
+    /// Vertical loads on a mesh for a case of the engineer's own (N, down positive). Lines at one offset are put on piece by piece of the
+    /// mesh, other lines and patches on as many points, at most 0.25 m apart but no more than 400 each way; each point goes to the four
+    /// joints around it by the lever rule. What lies beyond the edges goes to the edge.
     /// </summary>
     public static DeckLoads Own(BridgeGeometry geometry, DeckMesh mesh, OwnCase own)
     {

@@ -21,7 +21,8 @@ internal sealed class DeckPlan
     }
 
     /// <summary>
-    /// Where traffic may drive anywhere on the bridge, from the left: as typed, or parted by kerbs and restraint systems, of all sections together.
+    /// Where traffic may drive anywhere on the bridge, from the left: as typed, or parted by kerbs and restraint systems, of all sections
+    /// together.
     /// Where a carriageway narrows this reaches over its kerbs, which is on the safe side. Empty where there is none.
     /// </summary>
     public ImmutableArray<Carriageway> Carriageways => carriageways.Value;
@@ -34,7 +35,9 @@ internal sealed class DeckPlan
                 geometry.Bridge.Traffic.Carriageways.Select(t => TypedAt(t, unit, station)).Where(c => c.Width >= Carriageway.Least)
             );
 
-    /// <summary>A typed carriageway at a station of a unit, no further than the deck's edges; of no width where its edges are turned.</summary>
+    /// <summary>
+    /// A typed carriageway at a station of a unit, no further than the deck's edges; of no width where its edges are turned.
+    /// </summary>
     public Carriageway TypedAt(TypedCarriageway typed, UnitPlace unit, double station)
     {
         var (left, right) = (unit.Shape.LeftEdge(station), unit.Shape.RightEdge(station));

@@ -54,7 +54,9 @@ internal enum TrainPart
     /// <summary>An axle: its load times the profile.</summary>
     Axle,
 
-    /// <summary>The front end of a line load, or its rear end with the load turned: its load times the profile’s integral up to there.</summary>
+    /// <summary>
+    /// The front end of a line load, or its rear end with the load turned: its load times the profile’s integral up to there.
+    /// </summary>
     LineEnd,
 
     /// <summary>The same of what is left clear on adverse parts.</summary>
@@ -160,7 +162,9 @@ internal sealed class TrainProfile
 /// </summary>
 internal static class TrainSweep
 {
-    /// <summary>The greatest or by its sign the least value and the place of the front, from a value with the train before the deck.</summary>
+    /// <summary>
+    /// The greatest or by its sign the least value and the place of the front, from a value with the train before the deck.
+    /// </summary>
     public static (double Value, double Place) Worst(
         Meeting[] order,
         (double At, TrainPart Kind, double Load)[] parts,

@@ -44,7 +44,9 @@ public sealed class VehiclePlacing
         return worst;
     }
 
-    /// <summary>The vehicle with its first axle at a place, going ahead (1) or back (−1), with a line load as in <see cref="Worst"/>.</summary>
+    /// <summary>
+    /// The vehicle with its first axle at a place, going ahead (1) or back (−1), with a line load as in <see cref="Worst"/>.
+    /// </summary>
     internal PlacedVehicle At(Vehicle vehicle, double at, int direction, double line, double clear)
     {
         var group = GroupOf(vehicle);

@@ -106,7 +106,8 @@ internal static class TrafficValidation
                 bounds.Warning(
                     $"/traffic/rail/tracks/{i}/offset",
                     $"A rail of track {i + 1} lies off the deck: what stands there loads its edge.",
-                    $"The deck reaches from {units.FormatWithUnit(left, QuantityKind.Length)} to {units.FormatWithUnit(right, QuantityKind.Length)}."
+                    $"The deck reaches from {units.FormatWithUnit(left, QuantityKind.Length)} to "
+                        + $"{units.FormatWithUnit(right, QuantityKind.Length)}."
                 );
         }
         var typed = bridge.Traffic.Carriageways;

@@ -72,8 +72,8 @@ public static class EnRailTraffic
     }
 
     /// <summary>
-    /// Determinant length of main girders: the span of simple ones; of continuous ones k times the mean span, k = 1.2, 1.3, 1.4, 1.5 for 2, 3,
-    /// 4, and 5 or more spans, at least the greatest (Table 6.2, cases 5.1 and 5.2).
+    /// Determinant length of main girders: the span of simple ones; of continuous ones k times the mean span, k = 1.2, 1.3, 1.4, 1.5 for
+    /// 2, 3, 4, and 5 or more spans, at least the greatest (Table 6.2, cases 5.1 and 5.2).
     /// </summary>
     public static double DeterminantLength(IReadOnlyList<double> spans) =>
         Math.Max(spans.Max(), (1 + (spans.Count == 1 ? 0 : 0.1 * Math.Min(5, spans.Count))) * spans.Average());

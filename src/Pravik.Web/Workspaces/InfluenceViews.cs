@@ -102,8 +102,8 @@ internal sealed class InfluenceViews(Screen screen, ModelViews model)
             new("", [])
             {
                 Note =
-                    "What a unit load, down, anywhere on the deck does to the effect. It is straight between the lines of the model’s mesh. "
-                    + "Broken lines are the lanes, and dots the wheels, of the traffic behind the chosen value.",
+                    "What a unit load, down, anywhere on the deck does to the effect. It is straight between the lines of the model’s "
+                    + "mesh. Broken lines are the lanes, and dots the wheels, of the traffic behind the chosen value.",
             }
         );
         return new("Influence", $"{loading.Quantity.Words.ToLowerInvariant()} at {loading.Place}", rows);

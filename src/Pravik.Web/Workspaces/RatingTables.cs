@@ -93,16 +93,17 @@ internal static class RatingTables
                 new("Readings: least factors", rows)
                 {
                     Note =
-                        "How many times as heavy a traffic may be until a check of a girder is just met: (C − D)/(γ·L), worked out with the "
-                        + "checks themselves. From 1 on it may drive. Load model 1 and the models and own vehicles that are chosen "
+                        "How many times as heavy a traffic may be until a check of a girder is just met: (C − D)/(γ·L), worked out with "
+                        + "the checks themselves. From 1 on it may drive. Load model 1 and the models and own vehicles that are chosen "
                         + "under Loads, Vehicles are rated.",
                 },
                 new("How", [])
                 {
                     Note =
-                        "Each traffic goes alone, with its dynamic factor and the factor of traffic, beside permanent actions, prestress and "
-                        + "settlement as at the ultimate state (EN 1990, 6.10). Models with design lanes: 1.25 DC + 1.5 DW and 1.75 (inventory) or 1.35 "
-                        + "(operating) on the load (AASHTO, MBE 6A.4.2.2), with the resistance of this project’s standard; condition and system factors are 1.",
+                        "Each traffic goes alone, with its dynamic factor and the factor of traffic, beside permanent actions, prestress "
+                        + "and settlement as at the ultimate state (EN 1990, 6.10). Models with design lanes: 1.25 DC + 1.5 DW and 1.75 "
+                        + "(inventory) or 1.35 (operating) on the load (AASHTO, MBE 6A.4.2.2), with the resistance of this project’s "
+                        + "standard; condition and system factors are 1.",
                 },
                 new("Not in it", [])
                 {
