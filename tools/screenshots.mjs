@@ -6,7 +6,6 @@ import { openPage, startApplication, startBrowser } from "../tests/browser/serve
 
 const views = [
   ["start", "/"],
-  ["new", "/new"],
   ["road", "/bridges/sorrel-brook/road"],
   ["axes", "/bridges/sorrel-brook/axes"],
   ["deck", "/bridges/sorrel-brook/deck"],
@@ -20,7 +19,8 @@ const views = [
   ["compare", "/bridges/hazel-row/compare"],
   ["traffic", "/bridges/tansy-lane/analysis?layout=loading&girder=2&show=trafficGroup5"],
   ["sheets", "/bridges/sorrel-brook/sheets"],
-  ["viaduct", "/bridges/ellow-viaduct/girders?pick=/parts/girders/1/spans/2"],
+  ["influence", "/bridges/sorrel-brook/analysis?layout=influence&girder=2&show=traffic&along=lane1", { drawn: "heights" }],
+  ["rating", "/bridges/tansy-lane/checks?layout=rating"],
   ["stages", "/bridges/sorrel-brook/analysis?layout=stages", { stage: "2" }],
   ["three-models", "/bridges/sorrel-brook/analysis?layout=models"],
   // Last, for it changes the demo's model.
@@ -67,6 +67,7 @@ try {
     }
     for (const [control, value] of Object.entries(choices ?? {}))
       await page.selectOption(`select[name=${control}]`, value);
+    if (name === "rating") await page.locator("table.data td", { hasText: "Permit" }).first().waitFor();
     if (name === "three-models") await page.locator("table.data tbody tr").first().click();
     await page.waitForTimeout(path.includes("model") ? 3000 : 900);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });

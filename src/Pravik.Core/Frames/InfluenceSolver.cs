@@ -46,8 +46,8 @@ public sealed class InfluenceSolver
     /// <summary>How many loads there are.</summary>
     public int Count => loads.Length;
 
-    /// <summary>About how much memory it takes besides the factor (bytes).</summary>
-    public long Bytes => 8L * (solved?.Length ?? 0);
+    /// <summary>About how much memory it takes, with the factor (bytes).</summary>
+    public long Bytes => 8L * (solved?.Length ?? 0) + 8L * analysis.Effort.Entries;
 
     /// <summary>Gives what was worked out for all loads up where it is more than so many numbers.</summary>
     public void Release(long most)
