@@ -503,19 +503,6 @@ public sealed class FrameView
             );
     }
 
-    private static readonly Fill[] Bands =
-    [
-        Fill.Contour1,
-        Fill.Contour2,
-        Fill.Contour3,
-        Fill.Contour4,
-        Fill.Contour5,
-        Fill.Contour6,
-        Fill.Contour7,
-        Fill.Contour8,
-        Fill.Contour9,
-    ];
-
     /// <summary>The largest value without sign; bands are even on both sides of 0.</summary>
     private double Largest =>
         Math.Max(1e-9, show.Contour!.Values.Where(double.IsFinite).Select(Math.Abs).DefaultIfEmpty(0).Max() / show.Zoom);
@@ -527,11 +514,7 @@ public sealed class FrameView
         {
             var value = show.Contour!.Values[s];
             canvas.Part = PartPath.OfModel(frame.Shells[s].Id);
-            canvas.Area(
-                frame.Shells[s].Nodes.Select(At),
-                double.IsFinite(value) ? Bands[Math.Clamp((int)Math.Round(4 + 4.5 * value / largest), 0, 8)] : Fill.Sheet,
-                Pen.Grid
-            );
+            canvas.Area(frame.Shells[s].Nodes.Select(At), double.IsFinite(value) ? ContourBands.Of(value, largest) : Fill.Sheet, Pen.Grid);
         }
         canvas.Part = null;
     }
@@ -542,9 +525,9 @@ public sealed class FrameView
         var (largest, width) = (Largest * metre.Factor / kind.Factor, 9.0);
         var (x, y) = (4.0, canvas.Height - 3.4 * canvas.TextHeight);
         canvas.Text(new(x, y - 0.5 * canvas.TextHeight), $"{show.Contour.Name}, {kind.Symbol}/{metre.Symbol}", TextKind.Soft);
-        for (var i = 0; i < Bands.Length; i++)
+        for (var i = 0; i < ContourBands.All.Length; i++)
         {
-            canvas.Box(x + i * width, y, width, canvas.TextHeight, Bands[i], Pen.Grid);
+            canvas.Box(x + i * width, y, width, canvas.TextHeight, ContourBands.All[i], Pen.Grid);
             canvas.Text(
                 new(x + (i + 0.5) * width, y + 2.1 * canvas.TextHeight),
                 QuantityText.Fixed((i - 4) / 4.5 * largest, largest < 10 ? 1 : 0),

@@ -34,18 +34,6 @@ public sealed record ShownInfluence(SurfaceOnDeck Surface, QuantityKind Kind, Un
 /// <summary>An influence surface over the deck: in bands from above, or as heights in space.</summary>
 public sealed class InfluenceView
 {
-    private static readonly Fill[] Bands =
-    [
-        Fill.Contour1,
-        Fill.Contour2,
-        Fill.Contour3,
-        Fill.Contour4,
-        Fill.Contour5,
-        Fill.Contour6,
-        Fill.Contour7,
-        Fill.Contour8,
-        Fill.Contour9,
-    ];
     private readonly BridgeGeometry geometry;
     private readonly ShownInfluence show;
     private readonly Canvas canvas;
@@ -127,7 +115,7 @@ public sealed class InfluenceView
 
     private StationScale? Stations => slope == 0 ? new(At(geometry.FirstStation, 0).X, geometry.FirstStation, perMetre) : null;
 
-    private Fill BandOf(double ordinate) => Bands[Math.Clamp((int)Math.Round(4 + 4.5 * ordinate / show.Largest), 0, 8)];
+    private Fill BandOf(double ordinate) => ContourBands.Of(ordinate, show.Largest);
 
     /// <summary>A piece in bands: its two triangles cut at the limits of the bands.</summary>
     private void Banded(ImmutableArray<SurfaceCorner> piece)
@@ -142,13 +130,13 @@ public sealed class InfluenceView
         {
             List<(Point At, double Value)> triangle =
             [
-                .. new[] { piece[0], piece[i], piece[j] }.Select(c => (At(c.At.At, 0), 4 + 4.5 * c.Ordinate / show.Largest)),
+                .. new[] { piece[0], piece[i], piece[j] }.Select(c => (At(c.At.At, 0), ContourBands.Place(c.Ordinate, show.Largest))),
             ];
-            for (var band = 0; band < Bands.Length; band++)
+            for (var band = 0; band < ContourBands.All.Length; band++)
             {
                 var part = Cut(Cut(triangle, band - 0.5, 1), band + 0.5, -1);
                 if (part.Count > 2)
-                    canvas.Area(part.Select(p => p.At), Bands[band]);
+                    canvas.Area(part.Select(p => p.At), ContourBands.All[band]);
             }
         }
     }
@@ -242,9 +230,9 @@ public sealed class InfluenceView
     {
         const double Width = 11;
         var (x, y) = (4.0, canvas.Height - 3.2 * canvas.TextHeight);
-        for (var i = 0; i < Bands.Length; i++)
+        for (var i = 0; i < ContourBands.All.Length; i++)
         {
-            canvas.Box(x + i * Width, y, Width, 0.9 * canvas.TextHeight, Bands[i], Pen.Grid);
+            canvas.Box(x + i * Width, y, Width, 0.9 * canvas.TextHeight, ContourBands.All[i], Pen.Grid);
             canvas.Text(
                 new(x + (i + 0.5) * Width, y + 2 * canvas.TextHeight),
                 show.Words((i - 4) / 4.5 * show.Largest),

@@ -130,7 +130,11 @@ internal sealed class LoadingViews
     /// </summary>
     private IEnumerable<LedgerAction> Keep()
     {
-        var traffic = Parts.Where(p => p.Factor != 0 && p.Of.Loads(effect, p.IsGreatest).Any()).ToList();
+        var traffic = Parts
+            .Where(p => p.Factor != 0)
+            .Select(p => (p.Of, p.Factor, Loads: p.Of.Loads(effect, p.IsGreatest).ToList()))
+            .Where(p => p.Loads.Count > 0)
+            .ToList();
         if (traffic.Count == 0)
             yield break;
         // No commas: stages list cases with commas between them.
@@ -144,12 +148,7 @@ internal sealed class LoadingViews
         {
             Name = name,
             Action = OwnAction.Aside,
-            Loads =
-            [
-                .. traffic.SelectMany(p =>
-                    p.Of.Loads(effect, p.IsGreatest).Select(l => l with { Value = l.Value * p.Factor / traffic[0].Factor })
-                ),
-            ],
+            Loads = [.. traffic.SelectMany(p => p.Loads.Select(l => l with { Value = l.Value * p.Factor / traffic[0].Factor }))],
         };
         yield return new(
             "Keep the traffic as a load case of its own",
