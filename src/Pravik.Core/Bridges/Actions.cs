@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using Pravik.Core.Units;
 
 namespace Pravik.Core.Bridges;
 
@@ -124,6 +126,16 @@ public sealed record OwnLoad
 
     /// <summary>N, N/m or N/m² by its kind, downward positive.</summary>
     public double Value { get; init; } = 100e3;
+
+    /// <summary>What its value is.</summary>
+    [JsonIgnore]
+    public QuantityKind Quantity =>
+        Kind switch
+        {
+            OwnLoadKind.Point => QuantityKind.Force,
+            OwnLoadKind.Line => QuantityKind.LineLoad,
+            _ => QuantityKind.AreaLoad,
+        };
 }
 
 /// <summary>A sum of cases with factors, or the greatest and least of them.</summary>

@@ -1,4 +1,3 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Units;
 using static Pravik.Core.Entries.Describe;
 
@@ -151,12 +150,7 @@ internal static class ActionEntries
         stars.Of(0, stars.Bridge!.Actions.Cases) is { } own && stars.Of(1, own.Loads) is { } load
             ? entry with
             {
-                Quantity = load.Kind switch
-                {
-                    OwnLoadKind.Point => QuantityKind.Force,
-                    OwnLoadKind.Line => QuantityKind.LineLoad,
-                    _ => QuantityKind.AreaLoad,
-                },
+                Quantity = load.Quantity,
             }
             : entry;
 

@@ -187,7 +187,7 @@ internal sealed class ModelLoading
         foreach (var run in lane.Runs[place])
         {
             var profile = surface.Train(run);
-            var value = lane.Train?.Worst(profile, run, sign).Value ?? (load.LineWidth > 0 ? 0 : load.Line) * profile.Adverse(sign).Total;
+            var value = lane.Train?.Worst(profile, run, sign).Value ?? load.LineOnWheels * profile.Adverse(sign).Total;
             worst = sign * value > sign * worst ? value : worst;
         }
         return worst;
@@ -197,7 +197,7 @@ internal sealed class ModelLoading
     private static (int Run, PlacedVehicle? Train) Train(PlacedLoad lane, int place, LoadedSurface surface, bool isGreatest)
     {
         var (load, sign) = (lane.Load, isGreatest ? 1 : -1);
-        var line = load.LineWidth > 0 ? 0 : load.Line;
+        var line = load.LineOnWheels;
         (int Run, PlacedVehicle? Train) worst = (-1, null);
         foreach (var run in lane.Runs[place])
         {

@@ -16,7 +16,7 @@ internal sealed class TrainOnDeck
     /// <param name="runs">Runs that it may take.</param>
     public TrainOnDeck(LaneLoad load, DeckLoading deck, IEnumerable<int> runs)
     {
-        Line = load.LineWidth > 0 ? 0 : load.Line;
+        Line = load.LineOnWheels;
         ways = TrainWay.Of(load.Vehicle!, Line, load.LineClear ?? 0);
         orders = [.. ways.Select(_ => new Meeting[]?[deck.Runs.Length])];
         foreach (var run in runs.Distinct())

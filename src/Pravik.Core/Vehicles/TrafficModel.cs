@@ -63,7 +63,10 @@ public sealed record LaneLoad(string Name)
     public double? LineClear { get; init; }
 
     /// <summary>Whether a line load goes along the wheel lines.</summary>
-    internal bool RunsOnWheels => Line > 0 && LineWidth == 0;
+    internal bool RunsOnWheels => LineOnWheels > 0;
+
+    /// <summary>Line load along the wheel lines (N/m).</summary>
+    internal double LineOnWheels => LineWidth > 0 ? 0 : Line;
 
     /// <summary>Whether it acts on hogging moments and on reactions of piers only (AASHTO LRFD 3.6.1.3.1).</summary>
     public bool OnlyOverPiers { get; init; }

@@ -136,18 +136,12 @@ public sealed class PlanView
                 canvas.Line(from, to, Pen.Load);
             else
                 canvas.Area([from, At(load.ToStation, load.Offset), to, At(load.Station, load.ToOffset)], Fill.LaneOne, Pen.Load);
-            var kind = load.Kind switch
-            {
-                OwnLoadKind.Point => QuantityKind.Force,
-                OwnLoadKind.Line => QuantityKind.LineLoad,
-                _ => QuantityKind.AreaLoad,
-            };
             if (own.Loads.Length > MostNamed)
                 continue;
             canvas.Text(
                 (load.Kind == OwnLoadKind.Point ? from : Point.Between(from, to, 0.5))
                     + new Point(1.6, -1 + 1.2 * canvas.TextHeight * own.Loads.IndexOf(load)),
-                $"{own.Name}: {units.FormatWithUnit(load.Value, kind)}",
+                $"{own.Name}: {units.FormatWithUnit(load.Value, load.Quantity)}",
                 TextKind.Number,
                 Anchor.Start,
                 true

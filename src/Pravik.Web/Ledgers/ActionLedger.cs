@@ -138,16 +138,7 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
         string Range(double from, double to, OwnLoadKind kind) =>
             rows.Units.Format(from, QuantityKind.Length)
             + (kind == OwnLoadKind.Point || from == to ? "" : $" to {rows.Units.Format(to, QuantityKind.Length)}");
-        string Value(OwnLoad load) =>
-            rows.Units.FormatWithUnit(
-                load.Value,
-                load.Kind switch
-                {
-                    OwnLoadKind.Point => QuantityKind.Force,
-                    OwnLoadKind.Line => QuantityKind.LineLoad,
-                    _ => QuantityKind.AreaLoad,
-                }
-            );
+        string Value(OwnLoad load) => rows.Units.FormatWithUnit(load.Value, load.Quantity);
         return new(
             $"Readings: {own.Loads.Length} loads",
             [

@@ -42,7 +42,7 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
         groups.Add(Readings(section));
         if (!many)
             groups.Add(Pattern(shown));
-        groups.AddRange(FromLibrary());
+        groups.AddRange(Kept());
         return new("Deck", many ? $"{unit.Name}, axes {unit.Start.Name} to {unit.End.Name}" : "strips outward from the road line", groups)
         {
             Focus =
@@ -180,25 +180,23 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
     }
 
     /// <summary>What the office keeps as current, to be copied into the bridge.</summary>
-    private IEnumerable<LedgerGroup> FromLibrary()
+    private IEnumerable<LedgerGroup> Kept()
     {
-        var patterns = library
-            .Where(r => r.Kind == LibraryJson.Pattern && !r.Superseded && deck.Patterns.All(p => p.Name != r.Name))
-            .Select(r => new LedgerAction(
-                r.Name,
-                $"Pattern “{r.Name}” from the office library",
-                [new("add", "/deck/patterns/-", r.Value)]
-            ));
-        var profiles = library
-            .Where(r => r.Kind == LibraryJson.Profile && !r.Superseded && bridge.Profiles.All(p => p.Name != r.Name))
-            .Select(r => new LedgerAction(r.Name, $"Profile “{r.Name}” from the office library", [new("add", "/profiles/-", r.Value)]));
-        List<LedgerAction> all = [.. patterns, .. profiles];
-        if (all.Count > 0)
-            yield return new("From the office library", [])
-            {
-                Actions = all,
-                Note = "Copies a pattern or a parapet profile into this bridge.",
-            };
+        var patterns = FromLibrary.Actions(
+            library,
+            LibraryJson.Pattern,
+            n => deck.Patterns.Any(p => p.Name == n),
+            n => $"Pattern “{n}”",
+            "/deck/patterns"
+        );
+        var profiles = FromLibrary.Actions(
+            library,
+            LibraryJson.Profile,
+            n => bridge.Profiles.Any(p => p.Name == n),
+            n => $"Profile “{n}”",
+            "/profiles"
+        );
+        return FromLibrary.Group(patterns.Concat(profiles), "Copies a pattern or a parapet profile into this bridge.");
     }
 
     private string FreeName(string name)

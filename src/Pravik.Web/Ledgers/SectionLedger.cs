@@ -269,21 +269,15 @@ internal sealed class SectionLedger(Bridge bridge, LedgerRows rows, IReadOnlyLis
             Actions = [.. StandardSections.All.Where(s => bridge.Sections.All(b => b.Name != s.Name)).Select(s => Add(s, s.Name))],
             Note = "I-girders of AASHTO, types II to VI.",
         };
-        var kept = library
-            .Where(r => r.Kind == LibraryJson.Section && !r.Superseded && bridge.Sections.All(s => s.Name != r.Name))
-            .ToList();
-        if (kept.Count > 0)
-            yield return new("From the office library", [])
-            {
-                Actions =
-                [
-                    .. kept.Select(r => new LedgerAction(
-                        r.Name,
-                        $"Section “{r.Name}” from the office library",
-                        [new("add", "/sections/-", r.Value)]
-                    )),
-                ],
-            };
+        var kept = FromLibrary.Actions(
+            library,
+            LibraryJson.Section,
+            n => bridge.Sections.Any(s => s.Name == n),
+            n => $"Section “{n}”",
+            "/sections"
+        );
+        foreach (var group in FromLibrary.Group(kept))
+            yield return group;
         yield return new(
             "Sections of this bridge",
             [

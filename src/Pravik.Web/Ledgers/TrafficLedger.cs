@@ -30,25 +30,16 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
             yield return group;
     }
 
-    /// <summary>Current vehicles of the office library that the bridge has not.</summary>
-    private IEnumerable<LedgerGroup> Kept()
-    {
-        var kept = library
-            .Where(r => r.Kind == LibraryJson.Vehicle && !r.Superseded && bridge.Traffic.Vehicles.All(v => v.Name != r.Name))
-            .ToList();
-        if (kept.Count > 0)
-            yield return new("From the office library", [])
-            {
-                Actions =
-                [
-                    .. kept.Select(r => new LedgerAction(
-                        r.Name,
-                        $"{r.Name} from the office library",
-                        [new("add", "/traffic/vehicles/-", r.Value)]
-                    )),
-                ],
-            };
-    }
+    private IEnumerable<LedgerGroup> Kept() =>
+        FromLibrary.Group(
+            FromLibrary.Actions(
+                library,
+                LibraryJson.Vehicle,
+                n => bridge.Traffic.Vehicles.Any(v => v.Name == n),
+                n => n,
+                "/traffic/vehicles"
+            )
+        );
 
     private LedgerGroup Acting()
     {
