@@ -19,7 +19,11 @@ const views = [
   ["compare", "/bridges/hazel-row/compare"],
   ["traffic", "/bridges/tansy-lane/analysis?layout=loading&girder=2&show=trafficGroup5"],
   ["sheets", "/bridges/sorrel-brook/sheets"],
-  ["influence", "/bridges/sorrel-brook/analysis?layout=influence&girder=2&show=traffic&along=lane1", { drawn: "heights" }],
+  [
+    "influence",
+    "/bridges/sorrel-brook/analysis?layout=influence&girder=2&show=traffic&along=lane1",
+    { drawn: "heights" },
+  ],
   ["rating", "/bridges/tansy-lane/checks?layout=rating"],
   ["stages", "/bridges/sorrel-brook/analysis?layout=stages", { stage: "2" }],
   ["three-models", "/bridges/sorrel-brook/analysis?layout=models"],
