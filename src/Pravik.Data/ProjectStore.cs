@@ -52,6 +52,7 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts, Stor
     private static readonly JsonSerializerOptions PatchOptions = new(JsonSerializerDefaults.Web);
     private const int MostTries = 20;
     private readonly BridgeCache bridges = new();
+    private readonly EditTurns turns = new();
 
     /// <summary>Makes the database where there is none, and brings one of an older version to the present one.</summary>
     public async Task PrepareAsync()
@@ -140,10 +141,20 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts, Stor
 
     /// <summary>
     /// Applies a patch made against revision <paramref name="against"/>. Where the head has moved on since, the patch is taken if
-    /// none of its paths meets a value that changed; else both values come back. Null where there is no such project. The edit is
-    /// worked out while others write; where the head has moved when it is to be stored, it is worked out again on the new one.
+    /// none of its paths meets a value that changed; else both values come back. Null where there is no such project. Edits of one
+    /// bridge are worked out one after another, while those of others write; where the head has moved when an edit is to be stored (by
+    /// an undo, say), it is worked out again on the new one.
     /// </summary>
-    public async Task<EditOutcome?> EditAsync(string id, int against, IReadOnlyList<PatchOperation> patch, string label, string author = "")
+    public Task<EditOutcome?> EditAsync(string id, int against, IReadOnlyList<PatchOperation> patch, string label, string author = "") =>
+        turns.TakeAsync(id, () => EditInTurnAsync(id, against, patch, label, author));
+
+    private async Task<EditOutcome?> EditInTurnAsync(
+        string id,
+        int against,
+        IReadOnlyList<PatchOperation> patch,
+        string label,
+        string author
+    )
     {
         var changes = JsonSerializer.Serialize(patch, PatchOptions);
         for (var tries = 0; tries < MostTries; tries++)
