@@ -40,7 +40,9 @@ internal sealed class GroupSamples
             var here = isExtra ? extra[e].Place : order[k].Place;
             if (here > at + GroupSweep.Tiny)
             {
-                Add(at + GroupSweep.Nudge, sum);
+                // Where it does not jump one sample stands for both sides.
+                if (Count == 0 || sum != value[Count - 1])
+                    Add(at + GroupSweep.Nudge, sum);
                 sum += slope * (here - at);
                 Add(here - GroupSweep.Nudge, sum);
                 at = here;
@@ -56,16 +58,36 @@ internal sealed class GroupSamples
         }
     }
 
-    /// <summary>The value at a place.</summary>
-    public double At(double at)
+    /// <summary>The greatest of the values times a sign, at least 0.</summary>
+    public double Most(int sign)
     {
-        var found = Array.BinarySearch(place, 0, Count, at);
-        if (found >= 0)
-            return value[found];
-        var next = ~found;
-        if (next == 0 || next == Count)
-            return 0;
-        return value[next - 1] + (at - place[next - 1]) / (place[next] - place[next - 1]) * (value[next] - value[next - 1]);
+        double most = 0;
+        foreach (var sample in value.AsSpan(0, Count))
+            most = Math.Max(most, sign * sample);
+        return most;
+    }
+
+    /// <summary>Reads values at places in rising order.</summary>
+    public Reader Read() => new(this);
+
+    /// <summary>Goes along samples; each place is asked for behind the one before.</summary>
+    public struct Reader(GroupSamples of)
+    {
+        private int next;
+
+        /// <summary>The value at a place.</summary>
+        public double At(double at)
+        {
+            var place = of.place;
+            while (next < of.Count && place[next] < at)
+                next++;
+            if (next == of.Count || (next == 0 && at < place[0]))
+                return 0;
+            if (place[next] == at)
+                return of.value[next];
+            var part = (at - place[next - 1]) / (place[next] - place[next - 1]);
+            return of.value[next - 1] + part * (of.value[next] - of.value[next - 1]);
+        }
     }
 
     private static (double Place, double Kink)[] Extra(AxleGroup group, List<(double Station, double Kink)> crossings)

@@ -56,14 +56,15 @@ internal sealed class VehicleSearch
         var worst = VehicleExtreme.None;
         foreach (var way in ways)
         {
-            var found = WorstOf(way, profile, sign);
+            var found = WorstOf(way, profile, sign, sign * worst.Value);
             if (sign * found.Value > sign * worst.Value * (1 + 1e-12))
                 worst = found;
         }
         return worst;
     }
 
-    private VehicleExtreme WorstOf(VehicleWay way, ProfileChanges profile, int sign)
+    /// <summary>Where a shape is worst in one direction, if it is worse than what is known.</summary>
+    private VehicleExtreme WorstOf(VehicleWay way, ProfileChanges profile, int sign, double known)
     {
         if (way.Second is null && crossings.Count == 0)
         {
@@ -74,7 +75,7 @@ internal sealed class VehicleSearch
         if (way.Second is null)
             return Alone(way, sign);
         second.Take(way.Shape.Second!, way.Second, profile, crossings);
-        return lead.Count == 0 ? VehicleExtreme.None : Pair(way, sign);
+        return lead.Count == 0 ? VehicleExtreme.None : Pair(way, sign, known);
     }
 
     /// <summary>One group, from its samples.</summary>
@@ -89,12 +90,16 @@ internal sealed class VehicleSearch
         return at < 0 ? VehicleExtreme.None : new(sign * best, lead.Place[at], double.NaN, way.IsTurned);
     }
 
-    /// <summary>Both groups, the second between the least and the greatest gap behind the first.</summary>
-    private VehicleExtreme Pair(VehicleWay way, int sign)
+    /// <summary>
+    /// Both groups, the second between the least and the greatest gap behind the first. A place of one of them is looked at only where it
+    /// and the greatest of the other come to more than what is known.
+    /// </summary>
+    private VehicleExtreme Pair(VehicleWay way, int sign, double known)
     {
         var (near, far) = (way.Shape.Lead.Length + way.Shape.Gap, way.Shape.Lead.Length + way.Shape.MostGap);
         var (place, value, own, ofOwn) = (lead.Place, lead.Value, second.Place, second.Value);
-        var (best, atLead, atSecond) = (0.0, double.NaN, double.NaN);
+        var (most, mostOfOwn) = (lead.Most(sign), second.Most(sign));
+        var (best, atLead, atSecond) = (known, double.NaN, double.NaN);
         void Try(double sum, double first, double other)
         {
             if (sum > best)
@@ -106,6 +111,7 @@ internal sealed class VehicleSearch
         int head = 0,
             tail = 0,
             next = 0;
+        var (close, apart) = (second.Read(), second.Read());
         for (var i = 0; i < lead.Count; i++)
         {
             for (; next < second.Count && own[next] <= place[i] - near; next++)
@@ -114,20 +120,29 @@ internal sealed class VehicleSearch
                     tail--;
                 queue[tail++] = next;
             }
+            if (sign * value[i] + mostOfOwn <= best)
+                continue;
             while (head < tail && own[queue[head]] < place[i] - far)
                 head++;
             if (head < tail)
                 Try(sign * (value[i] + ofOwn[queue[head]]), place[i], own[queue[head]]);
-            Try(sign * (value[i] + second.At(place[i] - near)), place[i], place[i] - near);
+            Try(sign * (value[i] + close.At(place[i] - near)), place[i], place[i] - near);
             // Without an end to the gap the second may stand before the deck, or the first beyond it.
-            var back = double.IsFinite(far) ? place[i] - far : Math.Min(place[i] - near, own[0] - 1);
-            Try(sign * (value[i] + second.At(back)), place[i], back);
+            if (double.IsFinite(far))
+                Try(sign * (value[i] + apart.At(place[i] - far)), place[i], place[i] - far);
+            else
+                Try(sign * value[i], place[i], Math.Min(place[i] - near, own[0] - 1));
         }
+        (close, apart) = (lead.Read(), lead.Read());
         for (var j = 0; j < second.Count; j++)
         {
-            Try(sign * (lead.At(own[j] + near) + ofOwn[j]), own[j] + near, own[j]);
-            var front = double.IsFinite(far) ? own[j] + far : Math.Max(own[j] + near, place[lead.Count - 1] + 1);
-            Try(sign * (lead.At(front) + ofOwn[j]), front, own[j]);
+            if (sign * ofOwn[j] + most <= best)
+                continue;
+            Try(sign * (close.At(own[j] + near) + ofOwn[j]), own[j] + near, own[j]);
+            if (double.IsFinite(far))
+                Try(sign * (apart.At(own[j] + far) + ofOwn[j]), own[j] + far, own[j]);
+            else
+                Try(sign * ofOwn[j], Math.Max(own[j] + near, place[lead.Count - 1] + 1), own[j]);
         }
         return double.IsNaN(atLead) ? VehicleExtreme.None : new(sign * best, atLead, atSecond, way.IsTurned);
     }
