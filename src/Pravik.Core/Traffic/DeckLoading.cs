@@ -165,6 +165,7 @@ internal sealed class DeckLoading
 internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWorsening, DeckLoading deck)
 {
     private readonly VehicleWay[]?[] ways = new VehicleWay[]?[deck.Runs.Length];
+    private readonly StopsOfWay[]?[] stops = new StopsOfWay[]?[deck.Runs.Length];
 
     /// <summary>Its number on the deck.</summary>
     public int Number => number;
@@ -172,8 +173,8 @@ internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWor
     /// <summary>Whether axles that relieve are left out.</summary>
     public bool IsOnlyWorsening => isOnlyWorsening;
 
-    /// <summary>Whether it has two groups with a gap between them that is sought.</summary>
-    public bool IsParted => shape.Second is not null;
+    /// <summary>Whether its places are sought for those values alone of which they are asked for.</summary>
+    public bool IsPlacedLater => isOnlyWorsening || shape.Second is not null;
 
     /// <summary>The runs that it may take, in order.</summary>
     public List<int> Runs { get; } = [];
@@ -181,23 +182,25 @@ internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWor
     /// <summary>Ahead and back along a run.</summary>
     public VehicleWay[] Ways(int run) => ways[run]!;
 
+    /// <summary>Its stops along a run, where it is placed later.</summary>
+    public StopsOfWay[] Stops(int run) => stops[run]!;
+
     /// <summary>Lets it go along some runs.</summary>
     public void Add(IEnumerable<int> along)
     {
         foreach (var run in along.Where(r => ways[r] is null))
         {
-            ways[run] = isOnlyWorsening ? AlongStations(run) : VehicleWay.Of(shape.Times(0.5), [.. Rows(deck.Runs[run])]);
+            var stations = deck.Runs[run].Stations;
+            // Runs with the same stations share the order.
+            int? alike = Runs.Count > 0 && deck.Runs[Runs[^1]].Stations.AsSpan().SequenceEqual(stations) ? Runs[^1] : null;
+            if (IsPlacedLater)
+                stops[run] = alike is { } same ? stops[same] : StopsOfWay.Of(shape, stations);
+            ways[run] =
+                !isOnlyWorsening ? VehicleWay.Of(shape.Times(0.5), [.. Rows(deck.Runs[run])])
+                : alike is { } known ? ways[known]
+                : VehicleWay.Of(shape, [.. stations.Select((s, i) => (s, i))]);
             Runs.Add(run);
         }
-    }
-
-    /// <summary>Runs with the same stations share the order.</summary>
-    private VehicleWay[] AlongStations(int run)
-    {
-        var stations = deck.Runs[run].Stations;
-        return Runs.Count > 0 && deck.Runs[Runs[^1]].Stations.AsSpan().SequenceEqual(stations)
-            ? ways[Runs[^1]]!
-            : VehicleWay.Of(shape, [.. stations.Select((s, i) => (s, i))]);
     }
 
     private IEnumerable<(double Station, int Number)> Rows(WheelRun run) =>

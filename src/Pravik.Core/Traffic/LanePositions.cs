@@ -57,9 +57,11 @@ internal sealed class LanePositions
         var lanes = On(carriageway.Width, model);
         var width = Math.Min(lanes.Width, carriageway.Width);
         Lanes += lanes.Count;
-        foreach (var from in LaneSteps.LeftEdges(carriageway, lanes.Count, width))
+        double[] edges = [.. LaneSteps.LeftEdges(carriageway, lanes.Count, width)];
+        var middles = spacings.ToDictionary(s => s, s => Middles(edges, width, s, model.Margin));
+        foreach (var from in edges)
         {
-            var runs = spacings.SelectMany(s => Middles(from, width, s, model.Margin).Select(m => (s, runAt(m, s))));
+            var runs = spacings.SelectMany(s => Within(middles[s], from, width, s, model.Margin).Select(m => (s, runAt(m, s))));
             All.Add(new(number, from, width, [.. runs]));
         }
     }
@@ -81,14 +83,36 @@ internal sealed class LanePositions
         return (Math.Max(1, (int)Math.Floor(width / model.LaneWidth + 1e-9)), model.LaneWidth);
     }
 
-    /// <summary>In the middle of the lane, or also as far to both sides as the margin lets wheels go.</summary>
-    private static IEnumerable<double> Middles(double from, double width, double spacing, double? margin)
+    /// <summary>
+    /// Where the middles of vehicles go, for lanes at all places: in the middle of each, or as far to both sides as the margin lets wheels
+    /// go, and in steps between.
+    /// </summary>
+    private static List<double> Middles(double[] edges, double width, double spacing, double? margin)
     {
-        var middle = from + width / 2;
-        yield return middle;
-        if (margin is not { } least || width / 2 - least - spacing / 2 is not (> 1e-6 and var aside))
-            yield break;
-        yield return middle - aside;
-        yield return middle + aside;
+        var aside = Aside(width, spacing, margin);
+        if (aside == 0)
+            return [.. edges.Select(e => e + width / 2)];
+        List<double> middles = [];
+        foreach (var middle in edges.SelectMany(e => new[] { e + width / 2 - aside, e + width / 2 + aside }).Order())
+        {
+            var gap = middles.Count == 0 ? 0 : middle - middles[^1];
+            var steps = gap > 2 * aside + 1e-9 ? 1 : (int)Math.Ceiling(gap / LaneSteps.Step - 1e-9);
+            for (var i = steps - 1; i > 0; i--)
+                middles.Add(middle - gap * i / steps);
+            if (middles.Count == 0 || gap > 1e-6)
+                middles.Add(middle);
+        }
+        return middles;
     }
+
+    /// <summary>Those of them that a vehicle in a lane may take.</summary>
+    private static IEnumerable<double> Within(List<double> middles, double from, double width, double spacing, double? margin)
+    {
+        var (middle, aside) = (from + width / 2, Aside(width, spacing, margin));
+        return middles.Where(m => Math.Abs(m - middle) <= aside + 1e-9);
+    }
+
+    /// <summary>How far from the middle of its lane a vehicle may go (m).</summary>
+    private static double Aside(double width, double spacing, double? margin) =>
+        margin is { } least && width / 2 - least - spacing / 2 is > 1e-6 and var aside ? aside : 0;
 }

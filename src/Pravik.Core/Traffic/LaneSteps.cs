@@ -5,7 +5,8 @@ namespace Pravik.Core.Traffic;
 /// <summary>Where lanes may begin across a carriageway, and which lie clear of each other.</summary>
 internal static class LaneSteps
 {
-    private const double Step = 0.25;
+    /// <summary>From one place across to the next (m).</summary>
+    public const double Step = 0.25;
 
     /// <summary>Left edges of a lane: in steps from both kerbs, or the two halves of a carriageway that just holds two.</summary>
     /// <param name="carriageway">The carriageway.</param>

@@ -93,6 +93,9 @@ internal sealed class Workspace
     /// <summary>What looks for the worst places of vehicles.</summary>
     public VehicleSearch Search { get; } = new();
 
+    /// <summary>What finds their values on several surfaces together.</summary>
+    public BlockSearch Block { get; } = new();
+
     /// <summary>An array of at least so many numbers, of any values.</summary>
     public double[] Take(int size)
     {

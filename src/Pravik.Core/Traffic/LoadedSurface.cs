@@ -96,16 +96,13 @@ internal sealed class LoadedSurface
         var of = isGreatest ? greatest : least;
         if (of[shape.Number] is { } known)
             return known;
-        if (!shape.IsOnlyWorsening && !shape.IsParted)
-        {
-            Block().Search(shape);
-            return of[shape.Number]!;
-        }
-        var found = of[shape.Number] = new VehicleExtreme[deck.Runs.Length];
-        foreach (var run in shape.Runs)
-            found[run] = Sought(shape, run, isGreatest ? 1 : -1);
-        return found;
+        Block().Search(shape);
+        return of[shape.Number]!;
     }
+
+    /// <summary>Where a shape is worst along a run, with its place.</summary>
+    public VehicleExtreme Placed(ShapeOnDeck shape, int run, bool isGreatest) =>
+        shape.IsPlacedLater ? Sought(shape, run, isGreatest ? 1 : -1) : Worst(shape, isGreatest)[run];
 
     /// <summary>Makes room for what will be found of a shape.</summary>
     public void Begin(ShapeOnDeck shape) =>

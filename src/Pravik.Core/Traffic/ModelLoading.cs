@@ -250,9 +250,8 @@ internal sealed class ModelLoading
             var (load, run, vehicle) = (lane.Load, -1, default(PlacedVehicle));
             if (lane.Shape is { } shape)
             {
-                var extremes = surface.Worst(shape, isGreatest);
-                run = RunOf(extremes, lane.Runs[p], sign);
-                if (extremes[run] is { Value: not 0 } at)
+                run = RunOf(surface.Worst(shape, isGreatest), lane.Runs[p], sign);
+                if (surface.Placed(shape, run, isGreatest) is { Value: not 0 } at)
                     vehicle = PlacedVehicle.At(load.Vehicle!, at, shape.IsOnlyWorsening ? surface.Profile(run) : null, isGreatest);
             }
             else if (lane.IsTrain)

@@ -19,6 +19,8 @@ internal sealed class SurfaceBlock
     private readonly Vector<double>[] onAhead = [];
     private readonly double[] jump;
     private readonly double[] kink;
+    private readonly Workspace workspace;
+    private readonly Dictionary<int, BlockProfiles> profiles = [];
     private readonly Vector<double>[] above;
     private readonly Vector<double>[] below;
 
@@ -30,7 +32,7 @@ internal sealed class SurfaceBlock
     /// <param name="workspace">Arrays of this thread.</param>
     public SurfaceBlock(DeckLoading deck, List<LoadedSurface> surfaces, Workspace workspace)
     {
-        (this.deck, this.surfaces) = (deck, surfaces);
+        (this.deck, this.surfaces, this.workspace) = (deck, surfaces, workspace);
         joints = SideBySide(surfaces.Select(s => s.Surface.Ordinates), surfaces[0].Surface.Ordinates.Length);
         if (surfaces.Find(s => s.Surface.Jump is not null)?.Surface.Jump is { } first)
         {
@@ -136,6 +138,11 @@ internal sealed class SurfaceBlock
     {
         foreach (var surface in surfaces)
             surface.Begin(shape);
+        if (shape.IsPlacedLater)
+        {
+            SearchValues(shape);
+            return;
+        }
         foreach (var run in shape.Runs)
         {
             foreach (var way in shape.Ways(run))
@@ -149,5 +156,50 @@ internal sealed class SurfaceBlock
                 }
             }
         }
+    }
+
+    private void SearchValues(ShapeOnDeck shape)
+    {
+        foreach (var run in shape.Runs)
+        {
+            foreach (var way in shape.Stops(run))
+            {
+                var found = workspace.Block.Greatest(way, Along(run), shape.IsOnlyWorsening);
+                for (var s = 0; s < surfaces.Count; s++)
+                {
+                    var (high, low) = GroupSweep.WithoutRounding(found.Above[s], -found.Below[s]);
+                    surfaces[s].Keep(shape, run, new(high, double.NaN, double.NaN, way.IsTurned), true);
+                    surfaces[s].Keep(shape, run, new(low, double.NaN, double.NaN, way.IsTurned), false);
+                }
+            }
+        }
+    }
+
+    /// <summary>The surfaces along a run.</summary>
+    private BlockProfiles Along(int run)
+    {
+        if (profiles.TryGetValue(run, out var known))
+            return known;
+        var (on, jumps) = (deck.Runs[run], new bool[deck.Runs[run].Stations.Length]);
+        var (behind, ahead) = (new Vector<double>[jumps.Length], new Vector<double>[jumps.Length]);
+        for (var i = 0; i < jumps.Length; i++)
+        {
+            (behind[i], ahead[i]) = (Mean(on.Behind[i]), Mean(on.Ahead[i]));
+            jumps[i] = !Vector.EqualsAll(behind[i], ahead[i]);
+        }
+        return profiles[run] = new(behind, ahead, jumps);
+    }
+
+    private Vector<double> Mean(WheelRun.Sample at) => new Vector<double>(0.5) * (At(at.Left, at.OfLeft) + At(at.Right, at.OfRight));
+
+    private Vector<double> At(int row, double part)
+    {
+        if (row >= deck.Grid.OffDeck)
+            return Vector<double>.Zero;
+        var line = row / deck.Grid.Rows;
+        var from = Ahead(row, line, deck.Grid.At(row, joints));
+        return part == 0
+            ? from
+            : Vector.FusedMultiplyAdd(new Vector<double>(part), Behind(row + 1, line, deck.Grid.At(row + 1, joints)) - from, from);
     }
 }

@@ -13,7 +13,7 @@ internal sealed class WheelRun
     private readonly Sample[] ahead;
 
     /// <summary>A place in a cut on either line: the number of a row, and the part of the piece ahead of it.</summary>
-    private readonly record struct Sample(int Left, double OfLeft, int Right, double OfRight);
+    internal readonly record struct Sample(int Left, double OfLeft, int Right, double OfRight);
 
     /// <param name="middle">Offset of their middle (m).</param>
     /// <param name="spacing">Distance of the wheels (m).</param>
@@ -60,6 +60,12 @@ internal sealed class WheelRun
 
     /// <summary>Length in plan of the piece ahead of each station (m).</summary>
     public double[] Lengths { get; }
+
+    /// <summary>Where the mean is read just behind each station.</summary>
+    public ReadOnlySpan<Sample> Behind => behind;
+
+    /// <summary>Where the mean is read just ahead of each station.</summary>
+    public ReadOnlySpan<Sample> Ahead => ahead;
 
     /// <summary>The mean of both lines just behind and just ahead of every station.</summary>
     public void Read(SurfaceCut cut, Span<double> behindOf, Span<double> aheadOf)

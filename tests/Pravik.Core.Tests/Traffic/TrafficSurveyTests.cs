@@ -50,6 +50,31 @@ public class TrafficSurveyTests
         }
     }
 
+    /// <summary>Values are found side by side for several effects, places one by one: vehicles with sought gaps and left out axles.</summary>
+    [Theory]
+    [InlineData("HL-93 truck")]
+    [InlineData("HL-93 two trucks")]
+    [InlineData("whole, in two parts")]
+    public void A_value_is_that_of_the_place_where_it_is_found(string name)
+    {
+        Vehicle parted = new("whole, in two parts", [new(80e3, 0), new(120e3, 3), new(120e3, 1.4) { MostGap = 9 }, new(90e3, 1.3)]);
+        var target = TrafficQuery.Target(new(Coarse));
+        var envelope = TrafficQuery.Run(
+            target,
+            TrafficModels.Named(name, Values, [parted])!,
+            [GirderEffect.M, GirderEffect.V, GirderEffect.T],
+            true,
+            1
+        );
+        var all = Enumerable.Range(0, target.Layout.Count).Where(e => envelope.Greatest[e] != 0 || envelope.Least[e] != 0).ToList();
+        Assert.True(all.Count > 50, $"{all.Count}");
+        foreach (var effect in all)
+        {
+            Assert.Equal(envelope.Greatest[effect], envelope.Loading(effect, true)?.Value ?? 0, 1e-6 * envelope.Greatest[effect] + 1e-9);
+            Assert.Equal(envelope.Least[effect], envelope.Loading(effect, false)?.Value ?? 0, -1e-6 * envelope.Least[effect] + 1e-9);
+        }
+    }
+
     /// <summary>One line girder of 30 m: tandem 4320 and lane 3037.5 kNm; the train of load model 71 at midspan by statics.</summary>
     [Fact]
     public void Values_on_a_line_bridge()

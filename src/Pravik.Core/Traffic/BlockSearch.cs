@@ -1,0 +1,139 @@
+using System.Numerics;
+using System.Runtime.CompilerServices;
+
+namespace Pravik.Core.Traffic;
+
+/// <summary>What is sought of profiles side by side: greatest values, and least ones times −1.</summary>
+internal readonly record struct BothSigns(Vector<double> Above, Vector<double> Below)
+{
+    /// <summary>The greater of each.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    public static BothSigns Max(BothSigns a, BothSigns b) => new(Vector.MaxNative(a.Above, b.Above), Vector.MaxNative(a.Below, b.Below));
+
+    public static BothSigns operator +(BothSigns a, BothSigns b) => new(a.Above + b.Above, a.Below + b.Below);
+}
+
+/// <summary>Profiles side by side: just behind and just ahead of each station, and whether any of them jumps there.</summary>
+internal readonly record struct BlockProfiles(Vector<double>[] Behind, Vector<double>[] Ahead, bool[] Jumps)
+{
+    /// <summary>The sum over axles of load and value; with axles that relieve left out, for each sign of those that worsen.</summary>
+    public BothSigns Sum(ReadOnlySpan<AxleReading> axles, double[] loads, bool isOnlyWorsening)
+    {
+        var (above, below) = (Vector<double>.Zero, Vector<double>.Zero);
+        for (var axle = 0; axle < axles.Length; axle++)
+        {
+            var (station, part) = axles[axle];
+            if (station >= Jumps.Length)
+                continue;
+            var from = Ahead[station];
+            var value = Vector.FusedMultiplyAdd(new Vector<double>(part), Behind[station + 1] - from, from);
+            value *= new Vector<double>(loads[axle]);
+            var worse = isOnlyWorsening ? Vector.MaxNative(value, Vector<double>.Zero) : value;
+            above += worse;
+            below += isOnlyWorsening ? worse - value : -value;
+        }
+        return new(above, below);
+    }
+}
+
+/// <summary>
+/// Finds how much vehicles with axles that are left out, or with a gap that is sought, do to a few profiles side by side. Between stops of
+/// an axle on a station their effect is straight, or bends up where an axle begins to worsen: the greatest is at a stop. Places are not
+/// told: they are sought by <see cref="VehicleSearch"/> for those values of which they are asked for.
+/// </summary>
+internal sealed class BlockSearch
+{
+    private readonly Samples lead = new();
+    private readonly Samples second = new();
+    private BothSigns[] most = [];
+
+    /// <summary>What a group does at its stops, just behind and just ahead of each.</summary>
+    private sealed class Samples
+    {
+        private BlockProfiles profiles;
+        private bool isOnlyWorsening;
+        private BothSigns[] behind = [];
+        private BothSigns[] ahead = [];
+        private GroupStops? stops;
+
+        public int Count { get; private set; }
+
+        /// <summary>The greatest of both sides at a stop.</summary>
+        public BothSigns Most(int stop) => BothSigns.Max(behind[stop], ahead[stop]);
+
+        public void Take(GroupStops taken, BlockProfiles on, bool onlyWorsening)
+        {
+            (stops, profiles, isOnlyWorsening, Count) = (taken, on, onlyWorsening, taken.Place.Length);
+            if (behind.Length < Count)
+                (behind, ahead) = (new BothSigns[Count], new BothSigns[Count]);
+            for (var i = 0; i < Count; i++)
+            {
+                behind[i] = Sum(stops.Axles, i, true);
+                ahead[i] = stops.IsParted(i, profiles.Jumps) ? Sum(stops.Axles, i, false) : behind[i];
+            }
+        }
+
+        /// <summary>The greatest at a stop with other axles beside, all just behind their places or all just ahead.</summary>
+        public BothSigns With(AxleReadings others, int stop)
+        {
+            var one = behind[stop] + Sum(others, stop, true);
+            return stops!.IsParted(stop, profiles.Jumps) ? BothSigns.Max(one, ahead[stop] + Sum(others, stop, false)) : one;
+        }
+
+        private BothSigns Sum(AxleReadings axles, int place, bool isBehind) =>
+            profiles.Sum(axles.At(place, isBehind), axles.Load, isOnlyWorsening);
+    }
+
+    /// <summary>The greatest values of each profile, at least 0.</summary>
+    public BothSigns Greatest(StopsOfWay way, BlockProfiles profiles, bool isOnlyWorsening)
+    {
+        lead.Take(way.Lead, profiles, isOnlyWorsening);
+        var best = default(BothSigns);
+        if (way.Pair is not { } pair)
+        {
+            for (var i = 0; i < lead.Count; i++)
+                best = BothSigns.Max(best, lead.Most(i));
+            return best;
+        }
+        second.Take(pair.Second, profiles, isOnlyWorsening);
+        best = With(lead, pair.NearOfLead, With(second, pair.NearOfSecond, best));
+        return pair.HasEnd ? Between(pair, With(lead, pair.FarOfLead!, With(second, pair.FarOfSecond!, best))) : Apart(pair, best);
+    }
+
+    private static BothSigns With(Samples of, AxleReadings others, BothSigns best)
+    {
+        for (var i = 0; i < of.Count; i++)
+            best = BothSigns.Max(best, of.With(others, i));
+        return best;
+    }
+
+    /// <summary>Both groups at a stop of their own, with a gap between its bounds.</summary>
+    private BothSigns Between(PairStops pair, BothSigns best)
+    {
+        for (var i = 0; i < lead.Count; i++)
+        {
+            var (from, to) = pair.Between[i];
+            if (from >= to)
+                continue;
+            var other = second.Most(from);
+            for (var j = from + 1; j < to; j++)
+                other = BothSigns.Max(other, second.Most(j));
+            best = BothSigns.Max(best, lead.Most(i) + other);
+        }
+        return best;
+    }
+
+    /// <summary>The same with a gap that has no end: either group may also be alone on the deck.</summary>
+    private BothSigns Apart(PairStops pair, BothSigns best)
+    {
+        if (most.Length < second.Count + 1)
+            most = new BothSigns[second.Count + 1];
+        most[0] = default;
+        for (var j = 0; j < second.Count; j++)
+            most[j + 1] = BothSigns.Max(most[j], second.Most(j));
+        best = BothSigns.Max(best, most[second.Count]);
+        for (var i = 0; i < lead.Count; i++)
+            best = BothSigns.Max(best, lead.Most(i) + most[pair.Between[i].To]);
+        return best;
+    }
+}
