@@ -71,7 +71,8 @@ internal static class CheckCommand
         if (BridgeRun.Refusal(bridge) is { } reason)
             return reason;
         var form = GirderMembers.FormOf(new(bridge, placeGirders: false));
-        return CheckCatalog.All.All(c => c.Refusal(form) is not null) ? CheckCatalog.All[0].Refusal(form) : null;
+        var reasons = CheckCatalog.All.Select(c => c.Refusal(form, bridge.Basis.Standard)).ToList();
+        return reasons.All(r => r is not null) ? reasons[0] : null;
     }
 
     private static string AsTable(Bridge bridge, CheckSummary summary)

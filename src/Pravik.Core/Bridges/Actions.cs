@@ -49,6 +49,11 @@ public sealed record Actions
     /// <summary>Combinations and envelopes of the engineer's own.</summary>
     public ImmutableArray<OwnCombination> Combinations { get; init; } = [];
 
+    /// <summary>
+    /// Factors of generated combinations that replace those of the standard, by the combination and the part: <c>ultimate.traffic.wind</c>.
+    /// </summary>
+    public ImmutableSortedDictionary<string, double> OwnFactors { get; init; } = ImmutableSortedDictionary<string, double>.Empty;
+
     /// <summary>Stages of construction; null for the usual ones.</summary>
     public ImmutableArray<Stage>? Stages { get; init; }
 
@@ -77,6 +82,9 @@ public enum OwnAction
 
     /// <summary>As a permanent action, with γ_G. Cases that a stage puts on are permanent in any event.</summary>
     Permanent,
+
+    /// <summary>As surfacing and utilities, with their factors; also where a stage puts it on.</summary>
+    Surfacing,
 
     /// <summary>Not at all.</summary>
     Aside,
@@ -126,6 +134,16 @@ public sealed record OwnLoad
 
     /// <summary>N, N/m or N/m² by its kind, downward positive.</summary>
     public double Value { get; init; } = 100e3;
+
+    /// <summary>All of it (N), in plan by station and offset.</summary>
+    [JsonIgnore]
+    public double Total =>
+        Kind switch
+        {
+            OwnLoadKind.Point => Value,
+            OwnLoadKind.Line => Value * Math.Sqrt(Math.Pow(ToStation - Station, 2) + Math.Pow(ToOffset - Offset, 2)),
+            _ => Value * Math.Abs((ToStation - Station) * (ToOffset - Offset)),
+        };
 
     /// <summary>What its value is.</summary>
     [JsonIgnore]

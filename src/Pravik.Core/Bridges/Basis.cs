@@ -7,6 +7,9 @@ namespace Pravik.Core.Bridges;
 /// <summary>What the project is built on: code, national values, units and titles.</summary>
 public sealed record Basis
 {
+    /// <summary>The family of standards by which actions are combined.</summary>
+    public Standard Standard { get; init; }
+
     /// <summary>Name of the set of nationally determined values.</summary>
     public string NationalSet { get; init; } = NationalValues.Recommended;
 

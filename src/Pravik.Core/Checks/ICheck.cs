@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Calculations;
+using Pravik.Core.Codes;
 using Pravik.Core.Members;
 
 namespace Pravik.Core.Checks;
@@ -13,8 +14,8 @@ public interface ICheck
     /// <summary>What is checked, in words that go on a sentence: “ultimate bending”.</summary>
     string Subject { get; }
 
-    /// <summary>Why the check does not cover members of a form yet, or null where it does.</summary>
-    string? Refusal(MemberForm form);
+    /// <summary>Why the check does not cover members of a form, under a family of standards, yet; null where it does.</summary>
+    string? Refusal(MemberForm form, Standard standard);
 
     /// <summary>The check made ready for members; what they share is worked out once.</summary>
     IMemberCheck Of(ImmutableArray<Member> members);

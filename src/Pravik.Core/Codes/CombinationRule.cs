@@ -16,6 +16,9 @@ public enum LimitState
 
     /// <summary>Quasi-permanent.</summary>
     QuasiPermanent,
+
+    /// <summary>Ranges of traffic alone, for fatigue.</summary>
+    Fatigue,
 }
 
 /// <summary>
@@ -55,6 +58,15 @@ public enum TrafficGroup
 
     /// <summary>Upright loads of railway traffic.</summary>
     Rail,
+
+    /// <summary>Vehicular live load with its allowance and braking, and pedestrians (AASHTO LRFD LL, IM, BR, PL).</summary>
+    Live,
+
+    /// <summary>Permit vehicles alone (AASHTO LRFD Strength II).</summary>
+    Permit,
+
+    /// <summary>The fatigue truck (AASHTO LRFD 3.6.1.4).</summary>
+    FatigueTruck,
 }
 
 /// <summary>The combination value that actions of the engineer's own have in a combination.</summary>
@@ -82,6 +94,15 @@ public sealed record CombinationRule(string Id, string Name, LimitState State, s
     /// <summary>γ of weights where they relieve.</summary>
     public double WeightRelieving { get; init; } = 1;
 
+    /// <summary>γ of surfacing where it worsens; null for that of weights, with its thickness varied (EN 1991-1-1 5.2.3(3)).</summary>
+    public double? SurfacingAdverse { get; init; }
+
+    /// <summary>γ of surfacing where it relieves; null as before.</summary>
+    public double? SurfacingRelieving { get; init; }
+
+    /// <summary>Whether permanent actions are left out: the range of what varies alone.</summary>
+    public bool IsRange { get; init; }
+
     /// <summary>Factor of settlements.</summary>
     public double Settlement { get; init; } = 1;
 
@@ -94,8 +115,14 @@ public sealed record CombinationRule(string Id, string Name, LimitState State, s
     /// <summary>Factor of that group.</summary>
     public double Traffic { get; init; }
 
-    /// <summary>Factor of temperature.</summary>
+    /// <summary>Factor of temperature, uniform change and difference together, either leading (EN 1991-1-5 6.1.5).</summary>
     public double Temperature { get; init; }
+
+    /// <summary>Factor of the uniform change of temperature by itself.</summary>
+    public double Uniform { get; init; }
+
+    /// <summary>Factor of the difference of temperature by itself.</summary>
+    public double Difference { get; init; }
 
     /// <summary>On wind on the deck alone.</summary>
     public double Wind { get; init; }

@@ -114,6 +114,7 @@ internal static class ActionCases
             var kind =
                 staged.Contains(own.Name) || own.Action == OwnAction.Aside ? ActionKind.Aside
                 : own.Action == OwnAction.Permanent ? ActionKind.Permanent
+                : own.Action == OwnAction.Surfacing ? ActionKind.Surfacing
                 : ActionKind.Variable;
             yield return OnDeck(loads, CaseId.Own(i + 1), own.Name, kind, loads.Own(own));
         }

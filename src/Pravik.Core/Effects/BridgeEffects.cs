@@ -17,6 +17,7 @@ public sealed class BridgeEffects
     private readonly ModelResults results;
     private readonly Bridge bridge;
     private readonly NationalValues values;
+    private readonly ImmutableArray<CombinationRule> rules;
     private readonly EffectLayout layout;
     private readonly List<EffectRange> all = [];
     private readonly Dictionary<CaseId, EffectRange> cases;
@@ -48,7 +49,7 @@ public sealed class BridgeEffects
     public BridgeEffects(Bridge bridge, ModelResults results)
     {
         (this.bridge, this.results, layout) = (bridge, results, results.Layout);
-        values = bridge.Basis.Values;
+        (values, rules) = (bridge.Basis.Values, GeneratedRules.Of(bridge));
         cases = results.Cases.ToDictionary(c => c.Id, c => EffectRange.Of(c.Name, c.Effects).As(c.Id, GroupOf(c)));
         AddBuiltUp();
         all.AddRange(results.Cases.Select(c => cases[c.Id]));
@@ -59,7 +60,12 @@ public sealed class BridgeEffects
         var wind = Wind("", CaseNames.Wind, new("windBoth"), WindName);
         var windWithTraffic = Wind("Traffic", "", new("windTrafficBoth"), "Wind from either side, on deck and traffic");
         AddTraffic(braking);
-        Generate(temperature, settlements, wind, windWithTraffic);
+        Generate(
+            new(temperature, Either(CaseId.Expansion, CaseId.Contraction), Either(CaseId.Heating, CaseId.Cooling)),
+            settlements,
+            wind,
+            windWithTraffic
+        );
         Unknown = AddOwn();
     }
 
@@ -86,6 +92,7 @@ public sealed class BridgeEffects
             LimitState.Ultimate => CaseId.Ultimate,
             LimitState.Characteristic => new("characteristic"),
             LimitState.Frequent => new("frequent"),
+            LimitState.Fatigue => new("fatigue"),
             _ => new("quasiPermanent"),
         };
 
@@ -95,7 +102,7 @@ public sealed class BridgeEffects
     /// <summary>Permanent actions and settlements with their factors at the ultimate state, without any variable action.</summary>
     public EffectRange PermanentAtUltimate()
     {
-        var rule = RoadCombinations.Rules(values, bridge.Basis.IndirectAtUltimate).First(r => r.State == LimitState.Ultimate);
+        var rule = rules.First(r => r.State == LimitState.Ultimate);
         var settlements = all.Find(r => r.Name == SettlementsName);
         return EffectRange.Sum(
             "Permanent, ultimate",
@@ -198,6 +205,11 @@ public sealed class BridgeEffects
         return Add(EffectRange.OrNothing(TemperatureName, pairs), new("temperature"), Envelopes, "EN 1991-1-5 6.1.5");
     }
 
+    /// <summary>Temperature: uniform change and difference together, and each by itself.</summary>
+    private sealed record Temperatures(EffectRange Together, EffectRange Uniform, EffectRange Difference);
+
+    private EffectRange Either(CaseId one, CaseId other) => EffectRange.OrNothing(cases[one].Name, [(1, cases[one]), (1, cases[other])]);
+
     /// <summary>Any set of supports may settle: each adds where it worsens.</summary>
     private EffectRange? Settlements()
     {
@@ -230,18 +242,69 @@ public sealed class BridgeEffects
     {
         if (results.Traffic is not { } traffic)
             return;
-        EffectRange Load(TrafficEnvelope of, string name) => EffectRange.Of(name, of);
-        // Footways are placed under 1 N/m².
-        EffectRange Footways(string value) =>
-            EffectRange.Scaled(
-                FormattableString.Invariant($"Footways, {values[value] / 1000:0.0#} kN/m²"),
-                values[value],
-                Load(traffic.Footways, "Footways"),
-                layout
+        if (bridge.Basis.Standard == Standard.Lrfd)
+            AddLive(traffic, braking);
+        else
+            AddGroups(traffic, braking);
+    }
+
+    private static EffectRange Load(TrafficEnvelope of, string name) => EffectRange.Of(name, of);
+
+    /// <summary>Footways under a load (N/m²); they are placed under 1 N/m².</summary>
+    private EffectRange Footways(TrafficResults traffic, double load) =>
+        EffectRange.Scaled(
+            FormattableString.Invariant($"Footways, {load / 1000:0.0#} kN/m²"),
+            load,
+            Load(traffic.Footways, "Footways"),
+            layout
+        );
+
+    private void Group(TrafficGroup group, string name, string clause, params (double, EffectRange)[] terms) =>
+        groups[group] = Add(EffectRange.Sum(name, terms, layout), new($"traffic{group}"), "Traffic", clause);
+
+    /// <summary>
+    /// Live load of AASHTO LRFD: HL-93 with braking and with 0.075 ksf on footways (3.6.1.6), which are not counted as a loaded lane;
+    /// permit vehicles alone; the fatigue truck.
+    /// </summary>
+    private void AddLive(TrafficResults traffic, EffectRange braking)
+    {
+        const double Pedestrians = 3590.8;
+        var usual = TrafficPlan.Usual(bridge.Basis);
+        Group(
+            TrafficGroup.Live,
+            "Live load: HL-93, braking, pedestrians",
+            "AASHTO LRFD 3.6.1, 3.6.4",
+            (1, Load(traffic[usual.Name], usual.Name)),
+            (1, braking),
+            (1, Footways(traffic, Pedestrians))
+        );
+        var chosen = AddModels(traffic);
+        EffectRange[] permits = [.. chosen.Where(m => m.Role == TrafficRole.Special).Select(m => EffectRange.Of(m.Name, traffic[m.Name]))];
+        if (permits.Length > 0)
+            Group(
+                TrafficGroup.Permit,
+                "Permit vehicles",
+                "AASHTO LRFD 3.4.1, Strength II",
+                (1, EffectRange.Envelope("Permit vehicles", [.. permits.Select(p => (1.0, p))]))
             );
-        var (reduced, alone) = (Footways("footwayWithTraffic"), Footways("footwayAlone"));
-        void Group(TrafficGroup group, string name, string clause, params (double, EffectRange)[] terms) =>
-            groups[group] = Add(EffectRange.Sum(name, terms, layout), new($"traffic{group}"), "Traffic", clause);
+        Group(
+            TrafficGroup.FatigueTruck,
+            "Fatigue truck",
+            "AASHTO LRFD 3.6.1.4",
+            (1, Load(traffic[TrafficModels.FatigueTruck], TrafficModels.FatigueTruck))
+        );
+        Add(
+            EffectRange.Envelope(TrafficName, [(1, groups[TrafficGroup.Live]), .. permits.Select(p => (1.0, p))]),
+            CaseId.Traffic,
+            "Traffic",
+            "AASHTO LRFD 3.6"
+        );
+    }
+
+    /// <summary>Groups of EN 1991-2 Table 4.4a.</summary>
+    private void AddGroups(TrafficResults traffic, EffectRange braking)
+    {
+        var (reduced, alone) = (Footways(traffic, values["footwayWithTraffic"]), Footways(traffic, values["footwayAlone"]));
         var characteristic = Load(traffic["LM1"], "Load model 1");
         var frequent = Load(traffic[EnRoadTraffic.Lm1With(values, "psi1").Name], "Load model 1, frequent");
         Group(
@@ -274,7 +337,7 @@ public sealed class BridgeEffects
         );
         Group(TrafficGroup.Group2, "Traffic, group 2: braking", "EN 1991-2 Table 4.4a", (1, frequent), (1, braking));
         Group(TrafficGroup.Group3, "Traffic, group 3: footways alone", "EN 1991-2 Table 4.4a", (1, alone));
-        AddChosen(traffic, alone, Group);
+        AddChosen(traffic, alone);
         TrafficGroup[] leading =
         [
             TrafficGroup.Group1a,
@@ -289,21 +352,26 @@ public sealed class BridgeEffects
         Add(worst, CaseId.Traffic, "Traffic", "EN 1991-2 Table 4.4a");
     }
 
-    private delegate void AddGroup(TrafficGroup group, string name, string clause, params (double, EffectRange)[] terms);
-
-    /// <summary>Models and own vehicles that the bridge names: each by itself, and the groups of those that enter combinations.</summary>
-    private void AddChosen(TrafficResults traffic, EffectRange footways, AddGroup add)
+    /// <summary>Models and own vehicles that the bridge names, each by itself.</summary>
+    private List<TrafficModel> AddModels(TrafficResults traffic)
     {
         var chosen = TrafficPlan.Chosen(bridge).DistinctBy(m => m.Name).ToList();
         foreach (var model in chosen)
             Add(EffectRange.Of(model.Name, traffic[model.Name]), CaseId.OfTraffic(model.Name), "Traffic models", model.Source);
+        return chosen;
+    }
+
+    /// <summary>The groups of those that enter combinations.</summary>
+    private void AddChosen(TrafficResults traffic, EffectRange footways)
+    {
+        var chosen = AddModels(traffic);
         EffectRange[] Of(TrafficRole role) => [.. chosen.Where(m => m.Role == role).Select(m => EffectRange.Of(m.Name, traffic[m.Name]))];
         foreach (var axle in Of(TrafficRole.SingleAxle))
-            add(TrafficGroup.Group1b, "Traffic, group 1b: single axle", "EN 1991-2 Table 4.4a", (1, axle));
+            Group(TrafficGroup.Group1b, "Traffic, group 1b: single axle", "EN 1991-2 Table 4.4a", (1, axle));
         foreach (var crowd in Of(TrafficRole.Crowd))
-            add(TrafficGroup.Group4, "Traffic, group 4: crowd and footways", "EN 1991-2 Table 4.4a", (1, crowd), (1, footways));
+            Group(TrafficGroup.Group4, "Traffic, group 4: crowd and footways", "EN 1991-2 Table 4.4a", (1, crowd), (1, footways));
         if (Of(TrafficRole.Rail) is { Length: > 0 } rail)
-            add(
+            Group(
                 TrafficGroup.Rail,
                 "Railway traffic, upright loads",
                 "EN 1991-2 6.8",
@@ -311,7 +379,7 @@ public sealed class BridgeEffects
             );
         var special = chosen.Where(m => m.Role == TrafficRole.Special).Select(m => EnRoadTraffic.WithFrequent(m, values)).ToList();
         if (special.Count > 0)
-            add(
+            Group(
                 TrafficGroup.Group5,
                 "Traffic, group 5: special vehicles",
                 "EN 1991-2 Table 4.4a, Annex A",
@@ -319,21 +387,25 @@ public sealed class BridgeEffects
             );
     }
 
-    private void Generate(EffectRange temperature, EffectRange? settlements, EffectRange wind, EffectRange windWithTraffic)
+    private void Generate(Temperatures temperature, EffectRange? settlements, EffectRange wind, EffectRange windWithTraffic)
     {
-        Dictionary<(LimitState, double), EffectRange> permanent = [];
-        foreach (var state in RoadCombinations.Rules(values, bridge.Basis.IndirectAtUltimate).GroupBy(r => r.State))
+        var permanent = new Dictionary<(LimitState, double, double, double, double?, double?), EffectRange>();
+        foreach (var state in rules.GroupBy(r => r.State))
         {
             List<(double, EffectRange)> made = [];
-            foreach (var rule in state.Where(r => TrafficPlan.Has(bridge, r.Group)).SelectMany(Leading))
+            foreach (var rule in state.SelectMany(Leading))
             {
-                List<(double, EffectRange)> terms = [(1, Permanent(rule.Rule))];
-                if (settlements is not null && rule.Rule.Settlement > 0)
+                List<(double, EffectRange)> terms = rule.Rule.IsRange ? [] : [(1, Permanent(rule.Rule))];
+                if (settlements is not null && rule.Rule is { IsRange: false, Settlement: > 0 })
                     terms.Add((rule.Rule.Settlement, settlements));
                 if (rule.Rule.Traffic > 0 && groups.TryGetValue(rule.Rule.Group, out var group))
                     terms.Add((rule.Rule.Traffic, group));
                 if (rule.Rule.Temperature > 0)
-                    terms.Add((rule.Rule.Temperature, temperature));
+                    terms.Add((rule.Rule.Temperature, temperature.Together));
+                if (rule.Rule.Uniform > 0)
+                    terms.Add((rule.Rule.Uniform, temperature.Uniform));
+                if (rule.Rule.Difference > 0)
+                    terms.Add((rule.Rule.Difference, temperature.Difference));
                 if (rule.Rule.Wind > 0)
                     terms.Add((rule.Rule.Wind, wind));
                 if (rule.Rule.WindWithTraffic > 0)
@@ -346,12 +418,31 @@ public sealed class BridgeEffects
 
         EffectRange Permanent(CombinationRule rule)
         {
-            var key = (rule.State, rule.Restraint);
+            var key = (
+                rule.State,
+                rule.Restraint,
+                rule.WeightAdverse,
+                rule.WeightRelieving,
+                rule.SurfacingAdverse,
+                rule.SurfacingRelieving
+            );
             return permanent.TryGetValue(key, out var known) ? known : permanent[key] = PermanentBy(rule);
         }
     }
 
-    private static string NameOf(LimitState state) =>
+    private string NameOf(LimitState state) => bridge.Basis.Standard == Standard.Lrfd ? NameInLrfd(state) : NameInEurocode(state);
+
+    private static string NameInLrfd(LimitState state) =>
+        state switch
+        {
+            LimitState.Ultimate => "Strength, all combinations",
+            LimitState.Characteristic => "Service I, II and IV, all combinations",
+            LimitState.Frequent => "Service III, all combinations",
+            LimitState.Fatigue => "Fatigue, both combinations",
+            _ => "Sustained, permanent loads alone",
+        };
+
+    private static string NameInEurocode(LimitState state) =>
         state switch
         {
             LimitState.Ultimate => "Ultimate, all combinations",
@@ -361,7 +452,10 @@ public sealed class BridgeEffects
         };
 
     /// <summary>ψ₀ on wind with traffic, or as much as brings it down to the wind in which traffic goes (EN 1990 A2.2.2(5)).</summary>
-    private double WithTraffic => Math.Min(values["psi0wind"], Math.Pow(values["windWithTraffic"] / bridge.Actions.WindVelocity, 2));
+    private double WithTraffic =>
+        bridge.Basis.Standard == Standard.Lrfd
+            ? 1
+            : Math.Min(values["psi0wind"], Math.Pow(values["windWithTraffic"] / bridge.Actions.WindVelocity, 2));
 
     /// <summary>A rule with own variable actions beside what leads, and with each of them leading in turn.</summary>
     private IEnumerable<(CombinationRule Rule, string Id, string Name, List<(double, EffectRange)> Own)> Leading(CombinationRule rule)
@@ -421,7 +515,7 @@ public sealed class BridgeEffects
             var range = cases[c.Id];
             var (adverse, relieving) = (rule.WeightAdverse, rule.WeightRelieving);
             if (c.Kind == ActionKind.Surfacing)
-                (adverse, relieving) = (adverse * more, relieving * less);
+                (adverse, relieving) = (rule.SurfacingAdverse ?? adverse * more, rule.SurfacingRelieving ?? relieving * less);
             if (c.Kind is ActionKind.Permanent or ActionKind.Surfacing)
                 terms.Add((1, EffectRange.Envelope(c.Name, [(adverse, range), (relieving, range)])));
             else if (c.Kind == ActionKind.Prestress)

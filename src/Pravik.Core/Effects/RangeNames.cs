@@ -1,5 +1,4 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Codes;
 using Pravik.Core.Places;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
@@ -17,12 +16,7 @@ public static class RangeNames
                 .Concat(WithTime(bridge))
                 .Concat(OfActions(bridge))
                 .Concat(TrafficPlan.Chosen(bridge).Select(m => m.Name))
-                .Concat(
-                    RoadCombinations
-                        .Rules(bridge.Basis.Values, bridge.Basis.IndirectAtUltimate)
-                        .Where(r => TrafficPlan.Has(bridge, r.Group))
-                        .Select(r => r.Name)
-                )
+                .Concat(GeneratedRules.Of(bridge).Select(r => r.Name))
                 .Concat(bridge.Actions.Combinations.Take(combination).Select(c => c.Name))
                 .Distinct(),
         ];

@@ -13,6 +13,10 @@ internal static class ActionEntries
             {
                 Words = s => $"of axis {s[0]}",
             },
+            Own("/actions/ownFactors/*", "Factor", QuantityKind.Number, 0, 10, "Empty: that of the standard.") with
+            {
+                Words = s => $"of {s[0]}",
+            },
             .. Part("/actions/cases/*", s => $"of own case {s.Number(0)}", Case),
             .. Part("/actions/cases/*/loads/*", s => $"of load {s.Number(1)}, own case {s.Number(0)}", Load),
             .. Part(
@@ -105,8 +109,13 @@ internal static class ActionEntries
             Choose(
                 "action",
                 "Combined as",
-                [new("variable", "a variable action"), new("permanent", "a permanent action"), new("aside", "not at all")],
-                "How the case enters generated combinations; what a stage puts on is permanent."
+                [
+                    new("variable", "a variable action"),
+                    new("permanent", "a permanent action"),
+                    new("surfacing", "surfacing and utilities"),
+                    new("aside", "not at all"),
+                ],
+                "How the case enters generated combinations; what a stage puts on is permanent, or surfacing."
             ) with
             {
                 Subject = "Kind of action",

@@ -10,6 +10,12 @@ internal static class BasisEntries
     public static IEnumerable<Entry> All =>
         [
             Text("/name", "Bridge name", 120),
+            Choose(
+                "/basis/standard",
+                "Standard",
+                [new("eurocode", "EN 1990 and EN 1991"), new("lrfd", "AASHTO LRFD")],
+                "By which traffic drives and actions are combined. Concrete girders are checked to EN 1992 alone."
+            ),
             Pick(
                 "/basis/nationalSet",
                 "National set",

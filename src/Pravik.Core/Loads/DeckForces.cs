@@ -2,6 +2,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Loads;
 
@@ -121,4 +122,18 @@ public static class DeckForces
             180e3 * values["alphaQ1"],
             900e3
         );
+
+    /// <summary>
+    /// Braking force (N) of AASHTO LRFD 3.6.4: in every lane, all going one way, a quarter of the axles of truck or tandem, or 5 % of one
+    /// of them with lane load on a length, whichever is most, times the factor by number of lanes.
+    /// </summary>
+    /// <param name="length">Length of the deck (m).</param>
+    /// <param name="usual">HL-93.</param>
+    /// <param name="lanes">How many lanes there are.</param>
+    public static double BrakingOf(TrafficModel usual, double length, int lanes)
+    {
+        var truck = usual.Kinds[0].Loads.Where(l => !l.OnlyOverPiers && l.Vehicle is not null).Max(l => l.Vehicle!.AxleLoad);
+        var onLane = Math.Max(0.25 * truck, 0.05 * (truck + usual.Kinds[0].Loads[0].Line * length));
+        return lanes == 0 ? 0 : lanes * usual.Presence[Math.Min(lanes, usual.Presence.Length) - 1] * onLane;
+    }
 }

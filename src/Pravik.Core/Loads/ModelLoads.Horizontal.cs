@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
+using Pravik.Core.Codes;
 using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Loads;
 
@@ -24,9 +26,14 @@ public sealed partial class ModelLoads
     public static double BrakingOn(BridgeGeometry geometry, UnitPlace unit)
     {
         var length = unit.End.Station - unit.Start.Station;
-        return geometry.Bridge.Actions.Braking is { } own
-            ? own * length / (geometry.LastStation - geometry.FirstStation)
-            : DeckForces.Braking(length, geometry.Bridge.Basis.Values);
+        var basis = geometry.Bridge.Basis;
+        if (geometry.Bridge.Actions.Braking is { } own)
+            return own * length / (geometry.LastStation - geometry.FirstStation);
+        if (basis.Standard == Standard.Eurocode)
+            return DeckForces.Braking(length, basis.Values);
+        var usual = TrafficModels.Usual(basis.Standard, basis.Values);
+        var lanes = geometry.CarriagewaysAt(unit, unit.Start.Station).Sum(c => DesignLanes.On(c.Width, usual.LaneWidth).Count);
+        return DeckForces.BrakingOf(usual, length, lanes);
     }
 
     /// <summary>Wind from the left on the deck, half way up the area that it meets.</summary>

@@ -63,7 +63,7 @@ public static class BridgeRun
         var outcomes = new List<CheckOutcome>[model.Points.Length];
         foreach (var check in CheckCatalog.All)
         {
-            if (check.Refusal(GirderMembers.FormOf(geometry)) is { } reason)
+            if (check.Refusal(GirderMembers.FormOf(geometry), geometry.Bridge.Basis.Standard) is { } reason)
                 refusals.Add(reason);
             else
                 checks.Add((check, check.Of(members)));

@@ -115,7 +115,11 @@ public sealed class StageRun
                     Primary = p => Tendon(tendon, model, p),
                 };
             else if (geometry.Bridge.Actions.Cases.FirstOrDefault(c => c.Name == load) is { } own)
-                yield return OnDeck(own.Name, ActionKind.Permanent, loads.Own(own));
+                yield return OnDeck(
+                    own.Name,
+                    own.Action == OwnAction.Surfacing ? ActionKind.Surfacing : ActionKind.Permanent,
+                    loads.Own(own)
+                );
         }
 
         SolvedModels.Wanted OnDeck(string name, ActionKind kind, DeckLoads all) =>

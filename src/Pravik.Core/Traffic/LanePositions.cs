@@ -66,10 +66,7 @@ internal sealed class LanePositions
         }
     }
 
-    /// <summary>
-    /// Number and width of lanes: notional lanes, or design lanes: Int(w/12 ft) of 12 ft, two halves between 20 and 24 ft, one where
-    /// there is less.
-    /// </summary>
+    /// <summary>Number and width of lanes: notional lanes, or design lanes.</summary>
     public static (int Count, double Width) On(double width, TrafficModel model)
     {
         if (model.Rule == LaneRule.Notional)
@@ -77,10 +74,7 @@ internal sealed class LanePositions
             var notional = NotionalLanes.On(width, model.LaneWidth);
             return (notional.Count, notional.Width);
         }
-        const double TwentyFeet = 6.096;
-        if (width >= TwentyFeet - 1e-9 && width < 2 * model.LaneWidth - 1e-9)
-            return (2, width / 2);
-        return (Math.Max(1, (int)Math.Floor(width / model.LaneWidth + 1e-9)), model.LaneWidth);
+        return DesignLanes.On(width, model.LaneWidth);
     }
 
     /// <summary>

@@ -16,14 +16,20 @@ public static class TrafficPlan
         var values = bridge.Basis.Values;
         string[] parts = ["psi0", "psi1", "psi2"];
         IEnumerable<TrafficModel> all =
-        [
-            TrafficModels.Named("LM1", values)!,
-            .. parts.Select(p => EnRoadTraffic.Lm1With(values, p)),
-            .. Chosen(bridge),
-            .. Chosen(bridge).Where(m => m.Role == TrafficRole.Special).Select(m => EnRoadTraffic.WithFrequent(m, values)),
-        ];
+            bridge.Basis.Standard == Standard.Lrfd
+                ? [Usual(bridge.Basis), TrafficModels.Named(TrafficModels.FatigueTruck, values)!, .. Chosen(bridge)]
+                :
+                [
+                    Usual(bridge.Basis),
+                    .. parts.Select(p => EnRoadTraffic.Lm1With(values, p)),
+                    .. Chosen(bridge),
+                    .. Chosen(bridge).Where(m => m.Role == TrafficRole.Special).Select(m => EnRoadTraffic.WithFrequent(m, values)),
+                ];
         return [.. all.DistinctBy(m => m.Name).Select(m => On(geometry, m))];
     }
+
+    /// <summary>The model that always acts.</summary>
+    public static TrafficModel Usual(Basis basis) => TrafficModels.Usual(basis.Standard, basis.Values);
 
     /// <summary>A model as it goes on a bridge: railway traffic on its tracks, with the factors that are chosen.</summary>
     public static TrafficModel On(BridgeGeometry geometry, TrafficModel model)
@@ -55,7 +61,7 @@ public static class TrafficPlan
         bridge
             .Traffic.Models.Select(m => TrafficModels.Named(m.Name, bridge.Basis.Values, bridge.Traffic.Vehicles))
             .OfType<TrafficModel>()
-            .Where(m => m.Role != TrafficRole.Usual);
+            .Where(m => m.Role != TrafficRole.Usual && m.Name != Usual(bridge.Basis).Name);
 
     /// <summary>Whether a group of traffic actions has loads: groups 1b, 4 and 5 have where a model of theirs is named.</summary>
     public static bool Has(Bridge bridge, TrafficGroup group)
@@ -64,7 +70,7 @@ public static class TrafficPlan
         {
             TrafficGroup.Group1b => TrafficRole.SingleAxle,
             TrafficGroup.Group4 => TrafficRole.Crowd,
-            TrafficGroup.Group5 => TrafficRole.Special,
+            TrafficGroup.Group5 or TrafficGroup.Permit => TrafficRole.Special,
             TrafficGroup.Rail => TrafficRole.Rail,
             _ => null,
         };

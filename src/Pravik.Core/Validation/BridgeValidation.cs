@@ -135,6 +135,7 @@ public static class BridgeValidation
         if (string.IsNullOrWhiteSpace(bridge.Name))
             bounds.Error("/name", "The bridge needs a name.");
         bounds.Among("/basis/units", basis.Units ?? "", [UnitSystem.Metric.Name, UnitSystem.UsCustomary.Name]);
+        bounds.Known("/basis/standard", basis.Standard);
         if (bounds.Among("/basis/nationalSet", basis.NationalSet ?? "", [.. NationalValues.Names]))
         {
             var set = NationalValues.Named(basis.NationalSet!)!;

@@ -1,5 +1,7 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Places;
+using Pravik.Core.Units;
 
 namespace Pravik.Core.Validation;
 
@@ -34,6 +36,7 @@ internal static class ModelValidation
             bounds.Error("/actions", "This part is missing.");
         else if (
             actions.Settlements is null
+            || actions.OwnFactors is null
             || actions.Cement is null
             || actions.Cases.IsDefault
             || actions.Cases.Any(c => c?.Name is null || c.Loads.IsDefault || c.Loads.Contains(null!))
@@ -61,6 +64,7 @@ internal static class ModelValidation
     {
         Model(bridge, bounds);
         Values(bridge.Actions, bounds);
+        Factors(bridge, bounds);
         Cases(bridge, bounds);
         Stages(bridge, bounds);
     }
@@ -124,6 +128,22 @@ internal static class ModelValidation
         bounds.Check("/actions/windFactor", actions.WindFactor);
     }
 
+    private static void Factors(Bridge bridge, Bounds bounds)
+    {
+        var basis = bridge.Basis;
+        var known = Combinations.Keys(Combinations.Of(basis.Standard, basis.Values, basis.IndirectAtUltimate)).ToHashSet();
+        foreach (var (key, value) in bridge.Actions.OwnFactors)
+        {
+            bounds.Check($"/actions/ownFactors/{key}", value);
+            if (!known.Contains(key))
+                bounds.Warning(
+                    $"/actions/ownFactors/{key}",
+                    $"“{key}” is no factor of a combination of this standard: it changes nothing.",
+                    "A factor is called by its combination and its part, as in ultimate.traffic.temperature."
+                );
+        }
+    }
+
     private static void Cases(Bridge bridge, Bounds bounds)
     {
         var actions = bridge.Actions;
@@ -145,6 +165,8 @@ internal static class ModelValidation
                 bounds.Error($"{path}/loads", $"A case has at most {MostLoads} loads.");
             for (var k = 0; k < own.Loads.Length; k++)
                 Load(own.Loads[k], $"{path}/loads/{k}", bounds);
+            if (own.Action == OwnAction.Aside && !actions.Combinations.Any(c => c.Terms.Any(t => t.Case == own.Name)))
+                Missed(bridge, own, path, bounds);
         }
         names.Clear();
         for (var i = 0; i < actions.Combinations.Length; i++)
@@ -163,6 +185,18 @@ internal static class ModelValidation
                 bounds.Check($"{path}/terms/{k}/factor", own.Terms[k].Factor);
             }
         }
+    }
+
+    private static void Missed(Bridge bridge, OwnCase own, string path, Bounds bounds)
+    {
+        if (bridge.Actions.StagesOf(bridge.Axes.Spans.Length).Any(s => s.LoadNames.Contains(own.Name)))
+            return;
+        var total = UnitSystem.Named(bridge.Basis.Units).FormatWithUnit(own.Loads.Sum(l => l.Total), QuantityKind.Force);
+        bounds.Warning(
+            $"{path}/action",
+            $"“{own.Name}” enters no combination: checks miss the {total} that it puts down.",
+            "Give it a kind of action, or name it in a combination of your own. What is kept of traffic is counted as traffic already."
+        );
     }
 
     private static void Tendons(Bridge bridge, HashSet<string> names, Bounds bounds)

@@ -85,11 +85,11 @@ internal static class TrafficValidation
             );
         for (var i = 0; i < named.Count; i++)
         {
-            if (named[i] is { Role: TrafficRole.Shown } shown)
+            if (named[i] is { } shown && !TrafficModels.IsCombined(bridge.Basis.Standard, shown))
                 bounds.Warning(
                     $"/traffic/models/{i}/name",
                     $"{shown.Name} enters no generated combination: checks do not count it.",
-                    "Its envelopes are shown in the analysis step; fatigue models and AASHTO’s are not combined in this version."
+                    "Its envelopes are shown in the analysis step. What is combined follows the standard of the basis step."
                 );
         }
     }

@@ -10,6 +10,19 @@ public static class TrafficModels
     public static ImmutableArray<TrafficModel> All(NationalValues values) =>
         [.. EnRoadTraffic.All(values), .. EnRailTraffic.All, .. LrfdTraffic.All];
 
+    /// <summary>Name of the truck of AASHTO LRFD 3.6.1.4.</summary>
+    public const string FatigueTruck = "fatigue truck";
+
+    /// <summary>The model that always acts: load model 1, or HL-93.</summary>
+    public static TrafficModel Usual(Standard standard, NationalValues values) =>
+        Named(standard == Standard.Lrfd ? "HL-93" : "LM1", values)!;
+
+    /// <summary>Whether a model that is named enters a generated combination.</summary>
+    public static bool IsCombined(Standard standard, TrafficModel model) =>
+        standard == Standard.Lrfd
+            ? model.Role == TrafficRole.Special || model.Name is "HL-93" or FatigueTruck
+            : model.Role != TrafficRole.Shown;
+
     /// <summary>The model of a name, whatever its case; null where there is none.</summary>
     public static TrafficModel? Named(string name, NationalValues values) =>
         All(values).FirstOrDefault(m => m.Name.Equals(name.Trim(), StringComparison.OrdinalIgnoreCase));

@@ -1,10 +1,13 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
+using Pravik.Core.Effects;
 using Pravik.Core.Loads;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Stages;
 using Pravik.Core.Units;
+using Pravik.Exchange;
 
 namespace Pravik.Web.Ledgers;
 
@@ -160,7 +163,56 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
 
     private string Metre => rows.Units[QuantityKind.Length].Symbol;
 
-    /// <summary>Own combinations and envelopes.</summary>
+    /// <summary>Factors of a generated combination, each of which can have an own value.</summary>
+    public IEnumerable<LedgerGroup> Factors(string? id)
+    {
+        var usual = GeneratedRules.Usual(bridge.Basis);
+        if (usual.FirstOrDefault(r => r.Id == id) is not { } rule)
+        {
+            yield return new("", []) { Note = "Click a combination in the table to see its factors here and to give them own values." };
+            yield break;
+        }
+        var parts = RulePart.All.Where(p => p.Of(rule) is not null).ToList();
+        var own = parts.Where(p => bridge.Actions.OwnFactors.ContainsKey(p.KeyIn(rule))).Select(p => p.KeyIn(rule)).ToList();
+        yield return new(
+            $"Factors: {rule.Name}",
+            [.. parts.Select(p => rows.Entry($"/actions/ownFactors/{p.KeyIn(rule)}", p.Of(rule), p.Words))]
+        )
+        {
+            Note = $"Grey values are those of {rule.Clause}. A value typed here replaces one in this combination alone.",
+            Actions =
+                own.Count == 0
+                    ? []
+                    :
+                    [
+                        new(
+                            "All as in the standard",
+                            $"Factors of {rule.Name} as in the standard",
+                            [.. own.Select(k => new PatchOperation("remove", $"/actions/ownFactors/{k}", null))]
+                        ),
+                    ],
+        };
+    }
+
+    /// <summary>To which kind of action each case belongs, by which combinations choose their factors.</summary>
+    public IEnumerable<LedgerGroup> Kinds()
+    {
+        var staged = bridge.Actions.StagesOf(bridge.Axes.Spans.Length).SelectMany(s => s.LoadNames).ToHashSet();
+        yield return new(
+            "Kinds of action",
+            [
+                LedgerRows.Reading("Weights", "girders, slab, edges, props taken away"),
+                LedgerRows.Reading("Surfacing", "surfacing"),
+                LedgerRows.Reading("Prestress", "strands and tendons, factor 1", "At ultimate states their secondary part alone."),
+                LedgerRows.Reading("Restraint", "creep and shrinkage"),
+                .. bridge.Actions.Cases.Select(
+                    (c, i) => rows.Entry($"/actions/cases/{i}/action", null, staged.Contains(c.Name) ? $"{c.Name}, in a stage" : c.Name)
+                ),
+            ]
+        );
+    }
+
+    /// <summary>The engineer's own combinations.</summary>
     public IEnumerable<LedgerGroup> Combinations()
     {
         var all = bridge.Actions.Combinations;

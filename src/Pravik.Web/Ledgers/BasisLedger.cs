@@ -24,7 +24,7 @@ internal sealed class BasisLedger(Bridge bridge, LedgerRows rows, IReadOnlyList<
                     "Project",
                     [
                         rows.Entry("/name"),
-                        LedgerRows.Reading("Code", "EN 1990, 1991, 1992", "Design basis of actions and checks."),
+                        rows.Entry("/basis/standard"),
                         rows.Entry("/basis/nationalSet"),
                         rows.Entry("/basis/indirectAtUltimate"),
                         rows.Entry("/basis/units"),

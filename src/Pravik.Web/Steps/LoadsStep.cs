@@ -42,7 +42,7 @@ internal sealed class LoadsStep : IStep
             case "vehicles":
                 return new([.. VehicleViews(screen, model).Take(3).Select((v, i) => Screen.Drawn($"vehicle{i}", v))]);
             case "combinations":
-                return new([], CombinationTable.Of(screen.Snapshot.Bridge));
+                return new([], CombinationTable.Of(screen.Snapshot.Bridge, PickedRule(screen)));
             default:
                 return new([Screen.Drawn("loads", LoadsView.Draw(geometry, units, screen.Whole, station))]);
         }
@@ -61,7 +61,11 @@ internal sealed class LoadsStep : IStep
                 "what drives",
                 [.. new TrafficLedger(bridge, screen.Rows, Model(screen), screen.Around.Library).Groups()]
             ),
-            "combinations" => new("Combinations", "what acts together", [.. actions.Combinations()]),
+            "combinations" => new(
+                "Combinations",
+                "what acts together",
+                [.. actions.Factors(PickedRule(screen)), .. actions.Kinds(), .. actions.Combinations()]
+            ),
             "ownLoads" => new("Own loads", "cases of the project’s own", [.. actions.Cases()]),
             _ => new("Permanent", "what lies on the deck", [.. loads.Permanent(screen.Station), .. actions.Whole()]),
         };
@@ -100,6 +104,12 @@ internal sealed class LoadsStep : IStep
         ];
     }
 
+    /// <summary>The generated combination whose factors are looked at.</summary>
+    private static string? PickedRule(Screen screen) =>
+        screen.Pick is { } pick && pick.StartsWith(CombinationTable.Factors, StringComparison.Ordinal)
+            ? string.Join('.', pick[CombinationTable.Factors.Length..].Split('.').Take(2))
+            : null;
+
     /// <summary>The model that is looked at; one of the project’s own vehicles where it is picked.</summary>
     private static TrafficModel Model(Screen screen)
     {
@@ -107,8 +117,7 @@ internal sealed class LoadsStep : IStep
         var vehicles = bridge.Traffic.Vehicles;
         if (pick is ["", "traffic", "vehicles", var n, ..] && int.TryParse(n, out var number) && number >= 0 && number < vehicles.Length)
             return TrafficModels.Of(vehicles[number], bridge.Basis.Values);
-        var named =
-            TrafficModels.Named(screen.Request.Traffic, bridge.Basis.Values, vehicles) ?? TrafficModels.Named("LM1", bridge.Basis.Values)!;
+        var named = TrafficModels.Named(screen.Request.Traffic, bridge.Basis.Values, vehicles) ?? TrafficPlan.Usual(bridge.Basis);
         return TrafficPlan.On(screen.Geometry, named);
     }
 

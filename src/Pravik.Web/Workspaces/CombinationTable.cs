@@ -1,17 +1,23 @@
 using System.Globalization;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
-using Pravik.Core.Traffic;
+using Pravik.Core.Effects;
 
 namespace Pravik.Web.Workspaces;
 
 /// <summary>Generated combinations with the factors of what they hold.</summary>
 internal static class CombinationTable
 {
+    /// <summary>Under which own factors are picked.</summary>
+    public const string Factors = "/actions/ownFactors/";
+
+    private const string Own = "*";
+
     private static readonly string[] Columns =
     [
         "Combination",
         "Weights",
+        "Surfacing",
         "Restraint",
         "Settlement",
         "Traffic",
@@ -23,42 +29,59 @@ internal static class CombinationTable
     ];
 
     /// <summary>The rules of a bridge; those of groups that it does not have are left out.</summary>
-    public static DataTable Of(Bridge bridge)
-    {
-        var rules = RoadCombinations.Rules(bridge.Basis.Values, bridge.Basis.IndirectAtUltimate);
-        var made = rules.Where(r => TrafficPlan.Has(bridge, r.Group));
-        return new(
+    /// <param name="bridge">The bridge.</param>
+    /// <param name="picked">Id of the rule that is looked at.</param>
+    public static DataTable Of(Bridge bridge, string? picked) =>
+        new(
             "Generated combinations",
-            [.. Columns.Select((c, i) => new TableColumn(c, i is > 0 and not 4 and < 9))],
-            [.. made.Select(Row)]
+            [.. Columns.Select((c, i) => new TableColumn(c, i is > 0 and not 5 and < 10))],
+            [.. GeneratedRules.Of(bridge).Select(r => Row(r, bridge.Actions, r.Id == picked))]
         );
-    }
 
-    private static TableRow Row(CombinationRule rule)
+    private static TableRow Row(CombinationRule rule, Actions actions, bool isPicked)
     {
         double?[] numbers =
         [
             null,
-            rule.WeightAdverse,
-            rule.Restraint,
-            rule.Settlement,
+            rule.IsRange ? 0 : rule.WeightAdverse,
+            rule.SurfacingAdverse,
+            rule.IsRange ? 0 : rule.Restraint,
+            rule.IsRange ? 0 : rule.Settlement,
             null,
             rule.Traffic,
-            rule.Temperature,
+            rule.Temperature + rule.Uniform,
             rule.Wind + rule.WindWithTraffic,
             rule.Own,
             null,
         ];
-        string Text(int i) => Number(numbers[i] ?? 0);
-        // Where they worsen and where they relieve.
-        var weights = rule.WeightAdverse == rule.WeightRelieving ? Text(1) : $"{Text(1)} / {Number(rule.WeightRelieving)}";
-        var wind = rule.WindWithTraffic > 0 ? $"{Text(7)} ψ₀" : Text(7);
-        var own = Text(8).Length == 0 ? "" : $"{Text(8)} {Psi(rule.OwnPart)}";
-        string[] cells = [rule.Name, weights, Text(2), Text(3), Words(rule.Group), Text(5), Text(6), wind, own, rule.Clause];
-        return new(cells, numbers, null, null, false);
+        var own = rule.Own == 0 ? "" : $"{Number(rule.Own)} {Psi(rule.OwnPart)}";
+        var wind = rule.WindWithTraffic > 0 && rule.SurfacingAdverse is null ? $"{Number(rule.WindWithTraffic)} ψ₀" : Number(numbers[8]);
+        var name = rule.Name + (actions.OwnFactors.Keys.Any(k => k.StartsWith($"{rule.Id}.", StringComparison.Ordinal)) ? $" {Own}" : "");
+        string[] cells =
+        [
+            name,
+            rule.IsRange ? "" : Both(rule.WeightAdverse, rule.WeightRelieving),
+            rule.SurfacingAdverse is { } adverse ? Both(adverse, rule.SurfacingRelieving ?? adverse) : "",
+            Number(numbers[3]),
+            Number(numbers[4]),
+            Words(rule.Group),
+            Number(rule.Traffic),
+            // Uniform change, and difference over the depth.
+            rule.Difference > 0
+                ? $"{Number(rule.Uniform)} + {Number(rule.Difference)} Δ"
+                : Number(numbers[7]),
+            wind,
+            own,
+            rule.Clause,
+        ];
+        return new(cells, numbers, Factors + rule.Id, null, isPicked);
     }
 
-    private static string Number(double value) => value == 0 ? "" : value.ToString("0.###", CultureInfo.InvariantCulture);
+    /// <summary>Where they worsen and where they relieve.</summary>
+    private static string Both(double adverse, double relieving) =>
+        adverse == relieving ? Number(adverse) : $"{Number(adverse)} / {Number(relieving)}";
+
+    private static string Number(double? value) => value is null or 0 ? "" : value.Value.ToString("0.###", CultureInfo.InvariantCulture);
 
     private static string Psi(OwnPart part) =>
         part switch
@@ -81,6 +104,9 @@ internal static class CombinationTable
             TrafficGroup.Group4 => "4: crowd",
             TrafficGroup.Group5 => "5: special vehicles",
             TrafficGroup.Rail => "railway, upright",
+            TrafficGroup.Live => "HL-93, braking, footways",
+            TrafficGroup.Permit => "permit vehicles",
+            TrafficGroup.FatigueTruck => "fatigue truck",
             _ => "",
         };
 }

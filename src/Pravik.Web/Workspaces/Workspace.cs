@@ -66,7 +66,7 @@ public sealed record WorkspaceRequest
     public string Load { get; init; } = "";
 
     /// <summary>Traffic model that is looked at, by name.</summary>
-    public string Traffic { get; init; } = "LM1";
+    public string Traffic { get; init; } = "";
 
     /// <summary>Arrangement of its lanes, from 1.</summary>
     public int Lanes { get; init; } = 1;
