@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Frames;
 using Pravik.Core.Loads;
 using Pravik.Core.Models;
@@ -83,7 +84,13 @@ public static class ModelRun
             var model = models[finished];
             var target = new TrafficTarget(geometry, model, models.Layout, models.EffectsOf(finished), new(model.Mesh, chosen), analysis);
             void Tell(double f) => Say(0.5 + 0.5 * f, "Traffic on every effect");
-            return () => TrafficRun.Run(target, TrafficPlan.Of(geometry), null, Tell, stop.Token);
+            return () =>
+            {
+                var found = TrafficRun.Run(target, TrafficPlan.Of(geometry), null, Tell, stop.Token);
+                if (geometry.Bridge.Basis.Standard == Standard.Lrfd)
+                    found.Shares = GirderShares.Of(target, stop.Token);
+                return found;
+            };
         }
     }
 }

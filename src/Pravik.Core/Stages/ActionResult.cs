@@ -79,4 +79,8 @@ public sealed record ModelEffort(
 }
 
 /// <summary>A value of creep or shrinkage with its name and clause.</summary>
-public sealed record TimeValue(string Symbol, string Name, double Value, string Clause);
+public sealed record TimeValue(string Symbol, string Name, double Value, string Clause)
+{
+    /// <summary>Its unit: empty for a number; lengths are in metres.</summary>
+    public string Unit { get; init; } = "";
+}

@@ -44,8 +44,10 @@ public sealed class LongTerm
         for (var i = 0; i < points.Length; i++)
             pointOf[(points[i].Girder, points[i].Line)] = i + 1 < points.Length && Ends(points, i) ? i + 1 : i;
         foreach (var making in Concretes)
-            told.Add(new(Name("h_0", making), "notional size of the girder, 2A/u, m", girders[making].Size, "EN 1992-1-1 3.1.4(5)"));
-        told.Add(new("h_0,slab", "notional size of the slab, m", slabSize, "EN 1992-1-1 3.1.4(5)"));
+            told.Add(
+                new(Name("h_0", making), "notional size of the girder, 2A/u", girders[making].Size, "EN 1992-1-1 3.1.4(5)") { Unit = "m" }
+            );
+        told.Add(new("h_0,slab", "notional size of the slab", slabSize, "EN 1992-1-1 3.1.4(5)") { Unit = "m" });
     }
 
     /// <summary>How a concrete creeps and shrinks.</summary>
@@ -168,13 +170,16 @@ public sealed class LongTerm
         {
             var (creep, shrinkage) = (girders[making].Creep, girders[making].Shrinkage);
             told.Add(new(Name("φ", making), days, creep.At(to, from), "EN 1992-1-1 (B.1)"));
-            told.Add(new(Name("E", making), $"age-adjusted modulus over E_cm, {days}", state.GirderFactor(making), "1/(1 + χφ)"));
-            told.Add(new(Name("ε_cs", making), $"‰, {days}", 1000 * (shrinkage.At(to) - shrinkage.At(from)), "EN 1992-1-1 (3.8)"));
+            told.Add(new(Name("E/E_cm", making), $"age-adjusted modulus over E_cm, {days}", state.GirderFactor(making), "1/(1 + χφ)"));
+            told.Add(new(Name("ε_cs", making), days, 1000 * (shrinkage.At(to) - shrinkage.At(from)), "EN 1992-1-1 (3.8)") { Unit = "‰" });
         }
         told.Add(new("φ_slab", $"{days}, at {from - cast:0} days of age", slab.Creep.At(to - cast, from - cast), "EN 1992-1-1 (B.1)"));
-        told.Add(new("E_slab", $"age-adjusted modulus over E_cm, {days}", state.SlabFactor, "1/(1 + χφ)"));
+        told.Add(new("E/E_cm,slab", $"age-adjusted modulus over E_cm, {days}", state.SlabFactor, "1/(1 + χφ)"));
         told.Add(
-            new("ε_cs,slab", $"‰, {days}", 1000 * (slab.Shrinkage.At(to - cast) - slab.Shrinkage.At(from - cast)), "EN 1992-1-1 (3.8)")
+            new("ε_cs,slab", days, 1000 * (slab.Shrinkage.At(to - cast) - slab.Shrinkage.At(from - cast)), "EN 1992-1-1 (3.8)")
+            {
+                Unit = "‰",
+            }
         );
     }
 

@@ -80,6 +80,9 @@ public sealed class TrafficResults
     /// <summary>A load of 1 N/m² on footways.</summary>
     public TrafficEnvelope Footways { get; }
 
+    /// <summary>Shares of girders in a lane of HL-93; none under other standards.</summary>
+    public ImmutableArray<GirderShare> Shares { get; internal set; } = [];
+
     /// <summary>The influence surface of an effect, as its greatest or least value is sought on; null where nothing stands.</summary>
     public InfluenceSurface? Surface(int effect, bool isGreatest = true) => details.Surface(effect, isGreatest);
 

@@ -242,7 +242,12 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, RunState? stat
                 rows.Entry("/actions/lastDay"),
                 rows.Entry("/actions/aging"),
                 .. views?.Results.TimeValues.Select(v =>
-                    LedgerRows.Reading(v.Symbol, QuantityText.Fixed(v.Value, v.Value >= 10 ? 0 : 3), $"{v.Name}. {v.Clause}")
+                    v.Unit == "m"
+                        ? rows.Reading(v.Symbol, v.Value, QuantityKind.Length, $"{v.Name}. {v.Clause}")
+                        : LedgerRows.Reading(v.Symbol, QuantityText.Fixed(v.Value, v.Value >= 10 ? 0 : 3), $"{v.Name}. {v.Clause}") with
+                        {
+                            Unit = v.Unit,
+                        }
                 )
                     ?? [],
             ]

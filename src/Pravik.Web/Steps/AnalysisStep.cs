@@ -27,6 +27,7 @@ internal sealed class AnalysisStep : IStep
         new("frame", "Model"),
         new("stages", "Stages"),
         new("models", "Three models"),
+        new("shares", "Distribution"),
         new("balance", "Balance"),
     ];
 
@@ -43,6 +44,7 @@ internal sealed class AnalysisStep : IStep
             "models" => screen.Seen.Compared is { } compared
                 ? new([], ModelViews.Comparison(compared.Comparison, screen.Units, screen.Pick))
                 : new([screen.Waiting("Not yet compared", screen.Seen.Comparing?.Doing)]),
+            "shares" => OfModel(screen, m => SharesTables.Sheet(screen, m.Results)),
             "balance" => OfModel(screen, m => new([], m.Balance())),
             _ => OfModel(screen, m => new(Along(screen, m), m.Table())),
         };
@@ -52,6 +54,7 @@ internal sealed class AnalysisStep : IStep
         {
             { Request.Layout: "loading", Model: { } m } => new LoadingViews(screen, m).Ledger(),
             { Request.Layout: "influence", Model: { } m } => new InfluenceViews(screen, m).Ledger(),
+            { Request.Layout: "shares" } => SharesTables.Ledger(),
             _ => OfModel(screen),
         };
 
