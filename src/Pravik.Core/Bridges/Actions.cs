@@ -88,6 +88,9 @@ public enum OwnAction
 
     /// <summary>Not at all.</summary>
     Aside,
+
+    /// <summary>Not at all, since it is counted otherwise: a loading that is kept of traffic, say.</summary>
+    Counted,
 }
 
 /// <summary>A load case of the engineer's own, put on the finished bridge or in a stage.</summary>

@@ -24,4 +24,23 @@ public sealed record TrafficUse
 {
     /// <summary>Its name.</summary>
     public string Name { get; init; } = "LM2";
+
+    /// <summary>Lanes in which alone it goes; empty for anywhere on the carriageways.</summary>
+    public ImmutableArray<TypedLane> Lanes { get; init; } = [];
+
+    /// <summary>Least distance of a wheel from the edge of its lane (m); null for that of the model, which may be its middle.</summary>
+    public double? Margin { get; init; }
+
+    /// <summary>A model as it is used here.</summary>
+    public TrafficModel Of(TrafficModel model) => model.In([.. Lanes.Select(l => new FixedLane(l.From, l.Width))], Margin);
+}
+
+/// <summary>A lane that is put somewhere by hand.</summary>
+public sealed record TypedLane
+{
+    /// <summary>Offset of its left edge from the road line (m), positive to the right.</summary>
+    public double From { get; init; } = -1.5;
+
+    /// <summary>Its width (m).</summary>
+    public double Width { get; init; } = 3;
 }

@@ -112,7 +112,7 @@ internal static class ActionCases
             var own = bridge.Actions.Cases[i];
             // What a stage puts on is there already, as a permanent action.
             var kind =
-                staged.Contains(own.Name) || own.Action == OwnAction.Aside ? ActionKind.Aside
+                staged.Contains(own.Name) || own.Action is OwnAction.Aside or OwnAction.Counted ? ActionKind.Aside
                 : own.Action == OwnAction.Permanent ? ActionKind.Permanent
                 : own.Action == OwnAction.Surfacing ? ActionKind.Surfacing
                 : ActionKind.Variable;

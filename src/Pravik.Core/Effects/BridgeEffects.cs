@@ -269,7 +269,7 @@ public sealed class BridgeEffects
     private void AddLive(TrafficResults traffic, EffectRange braking)
     {
         const double Pedestrians = 3590.8;
-        var usual = TrafficPlan.Usual(bridge.Basis);
+        var usual = TrafficPlan.Usual(bridge);
         Group(
             TrafficGroup.Live,
             "Live load: HL-93, braking, pedestrians",
@@ -377,7 +377,7 @@ public sealed class BridgeEffects
                 "EN 1991-2 6.8",
                 (1, EffectRange.Envelope("Railway traffic", [.. rail.Select(r => (1.0, r))]))
             );
-        var special = chosen.Where(m => m.Role == TrafficRole.Special).Select(m => EnRoadTraffic.WithFrequent(m, values)).ToList();
+        var special = chosen.Where(m => m.Role == TrafficRole.Special).Select(m => TrafficPlan.WithFrequent(bridge, m)).ToList();
         if (special.Count > 0)
             Group(
                 TrafficGroup.Group5,

@@ -114,6 +114,7 @@ internal static class ActionEntries
                     new("permanent", "a permanent action"),
                     new("surfacing", "surfacing and utilities"),
                     new("aside", "not at all"),
+                    new("counted", "not at all: counted otherwise"),
                 ],
                 "How the case enters generated combinations; what a stage puts on is permanent, or surfacing."
             ) with

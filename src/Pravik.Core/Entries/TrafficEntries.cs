@@ -16,7 +16,24 @@ internal static class TrafficEntries
                 Offer("name", "Model", Models, "A traffic model of a standard, or an own vehicle.") with
                 {
                     Subject = "Model",
+                },
+                Own(
+                    "margin",
+                    "Wheels from the lane’s edge",
+                    QuantityKind.Length,
+                    0,
+                    3,
+                    "Least distance; vehicles then go as far to both sides as it lets them. Empty: in the middle, or as the model has it."
+                ) with
+                {
+                    Subject = "Margin",
                 }
+            ),
+            .. Part(
+                "/traffic/models/*/lanes/*",
+                s => $"of lane {s.Number(1)}, traffic {s.Number(0)}",
+                Value("from", "Left edge", QuantityKind.Length, -100, 100, "Offset from the road line, positive to the right."),
+                Value("width", "Width", QuantityKind.Length, 2, 10)
             ),
             .. Part("/traffic/carriageways/*", s => $"of carriageway {s.Number(0)}", OfCarriageway),
             .. Part("/traffic/rail", _ => "of railway traffic", OfRail),
@@ -38,7 +55,6 @@ internal static class TrafficEntries
             .. bridge.Traffic.Vehicles.Select(v => new Choice(v.Name, v.Name) { Group = "Own vehicles" }),
             .. TrafficModels
                 .All(bridge.Basis.Values)
-                .Where(m => m.Role != TrafficRole.Usual)
                 .Select(m => new Choice(m.Name, m.Name) { Group = m.Source.Split(' ')[0] == "AASHTO" ? "AASHTO LRFD" : "EN 1991-2" }),
         ];
 

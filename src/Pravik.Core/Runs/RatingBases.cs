@@ -18,7 +18,7 @@ public static class RatingBases
     {
         var permanent = new Lazy<EffectRange>(effects.PermanentAtUltimate);
         var byFactors = new Lazy<EffectRange>(() => effects.PermanentWith(1.25, 1.5));
-        var names = TrafficPlan.Chosen(bridge).Select(m => m.Name).Prepend(TrafficPlan.Usual(bridge.Basis).Name).Distinct();
+        var names = TrafficPlan.Chosen(bridge).Select(m => m.Name).Prepend(TrafficPlan.Usual(bridge).Name).Distinct();
         foreach (var envelope in names.Select(n => results.Traffic?.Find(n)).OfType<TrafficEnvelope>())
         {
             var (model, load) = (envelope.Model!, EffectRange.Of(envelope.Model!.Name, envelope));

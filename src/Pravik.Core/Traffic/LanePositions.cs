@@ -15,21 +15,27 @@ internal sealed class LanePositions
     /// <param name="runAt">The number of the run of wheels about an offset, by their distance.</param>
     public LanePositions(TrafficModel model, IReadOnlyList<Carriageway> carriageways, Func<double, double, int> runAt)
     {
-        double[] spacings = [.. model.Kinds.SelectMany(k => k.Loads).Select(SpacingOf).Distinct()];
         if (model.Rule == LaneRule.Track)
         {
+            double[] spacings = [.. model.Kinds.SelectMany(k => k.Loads).Select(SpacingOf).Distinct()];
             Lanes = model.Tracks.Length;
             double[] asides = model.Aside == 0 ? [0] : [0, -model.Aside, model.Aside];
             foreach (var track in model.Tracks.Order())
             {
-                var runs = spacings.SelectMany(s => asides.Select(a => (s, runAt(track + a, s))));
+                var runs = spacings.SelectMany(s => asides.Select(a => (new Wheels(s, null), runAt(track + a, s))));
                 All.Add(new(-1, track - model.LaneWidth / 2, model.LaneWidth, [.. runs]));
             }
         }
         else
         {
+            Wheels[] free = [.. model.Kinds.Where(k => k.Lanes.IsEmpty).SelectMany(k => WheelsOf(model, k)).Distinct()];
             for (var c = 0; c < carriageways.Count; c++)
-                AddOn(c, carriageways[c], model, spacings, runAt);
+                AddOn(c, carriageways[c], model, free, runAt);
+            var fixedLanes = model.Kinds.SelectMany((k, number) => k.Lanes.Select(l => (Kind: number, Lane: l))).ToList();
+            Lanes = Math.Max(Lanes, fixedLanes.Select(l => l.Lane).Distinct().Count() + (free.Length > 0 ? Lanes : 0));
+            foreach (var (kind, lane) in fixedLanes)
+                AddFixed(kind, lane, carriageways, WheelsOf(model, model.Kinds[kind]), runAt);
+            All.Sort((a, b) => a.From.CompareTo(b.From));
         }
         Next = LaneSteps.NextClear([.. All.Select(p => (p.From, p.To))]);
     }
@@ -37,10 +43,26 @@ internal sealed class LanePositions
     /// <summary>Distance of the wheels of a load.</summary>
     public static double SpacingOf(LaneLoad load) => load.Vehicle?.WheelSpacing ?? Rails;
 
-    /// <summary>A lane on a carriageway from an offset, over a width (m), and the runs that wheels may take, by their distance.</summary>
-    public sealed record Position(int Carriageway, double From, double Width, ImmutableArray<(double Spacing, int Run)> Runs)
+    /// <summary>Wheels of vehicles in lanes: their distance, and how near they come to the edge (m); null for the middle alone.</summary>
+    public readonly record struct Wheels(double Spacing, double? Margin);
+
+    /// <summary>The wheels of the vehicles in a kind of lane.</summary>
+    public static IEnumerable<Wheels> WheelsOf(TrafficModel model, LaneKind kind) => kind.Loads.Select(l => WheelsOf(model, kind, l));
+
+    /// <summary>The wheels of a load in a kind of lane.</summary>
+    public static Wheels WheelsOf(TrafficModel model, LaneKind kind, LaneLoad load) =>
+        new(SpacingOf(load), model.Rule == LaneRule.Track ? null : kind.Margin ?? model.Margin);
+
+    /// <summary>A lane on a carriageway from an offset, over a width (m), and the runs that wheels may take.</summary>
+    public sealed record Position(int Carriageway, double From, double Width, ImmutableArray<(Wheels Wheels, int Run)> Runs)
     {
         public double To => From + Width;
+
+        /// <summary>The kind of lane that alone may lie here; −1 for those that lie anywhere.</summary>
+        public int Kind { get; init; } = -1;
+
+        /// <summary>Whether a kind of lane may lie here.</summary>
+        public bool Takes(int kind, LaneKind of) => of.Lanes.IsEmpty ? Kind < 0 : Kind == kind;
     }
 
     /// <summary>How many lanes there are on all carriageways.</summary>
@@ -52,16 +74,31 @@ internal sealed class LanePositions
     /// <summary>For each place the first that lies clear of it to the right.</summary>
     public int[] Next { get; }
 
-    private void AddOn(int number, Carriageway carriageway, TrafficModel model, double[] spacings, Func<double, double, int> runAt)
+    private void AddFixed(
+        int kind,
+        FixedLane lane,
+        IReadOnlyList<Carriageway> carriageways,
+        IEnumerable<Wheels> wheels,
+        Func<double, double, int> runAt
+    )
     {
+        var on = Enumerable.Range(0, carriageways.Count).FirstOrDefault(c => carriageways[c].Contains(lane.From + lane.Width / 2), -1);
+        var runs = wheels.Distinct().SelectMany(w => Middles([lane.From], lane.Width, w).Select(m => (w, runAt(m, w.Spacing))));
+        All.Add(new(on, lane.From, lane.Width, [.. runs]) { Kind = kind });
+    }
+
+    private void AddOn(int number, Carriageway carriageway, TrafficModel model, Wheels[] wheels, Func<double, double, int> runAt)
+    {
+        if (wheels.Length == 0)
+            return;
         var lanes = On(carriageway.Width, model);
         var width = Math.Min(lanes.Width, carriageway.Width);
         Lanes += lanes.Count;
         double[] edges = [.. LaneSteps.LeftEdges(carriageway, lanes.Count, width)];
-        var middles = spacings.ToDictionary(s => s, s => Middles(edges, width, s, model.Margin));
+        var middles = wheels.ToDictionary(w => w, w => Middles(edges, width, w));
         foreach (var from in edges)
         {
-            var runs = spacings.SelectMany(s => Within(middles[s], from, width, s, model.Margin).Select(m => (s, runAt(m, s))));
+            var runs = wheels.SelectMany(w => Within(middles[w], from, width, w).Select(m => (w, runAt(m, w.Spacing))));
             All.Add(new(number, from, width, [.. runs]));
         }
     }
@@ -81,9 +118,9 @@ internal sealed class LanePositions
     /// Where the middles of vehicles go, for lanes at all places: in the middle of each, or as far to both sides as the margin lets wheels
     /// go, and in steps between.
     /// </summary>
-    private static List<double> Middles(double[] edges, double width, double spacing, double? margin)
+    private static List<double> Middles(double[] edges, double width, Wheels wheels)
     {
-        var aside = Aside(width, spacing, margin);
+        var aside = Aside(width, wheels);
         if (aside == 0)
             return [.. edges.Select(e => e + width / 2)];
         List<double> middles = [];
@@ -100,13 +137,13 @@ internal sealed class LanePositions
     }
 
     /// <summary>Those of them that a vehicle in a lane may take.</summary>
-    private static IEnumerable<double> Within(List<double> middles, double from, double width, double spacing, double? margin)
+    private static IEnumerable<double> Within(List<double> middles, double from, double width, Wheels wheels)
     {
-        var (middle, aside) = (from + width / 2, Aside(width, spacing, margin));
+        var (middle, aside) = (from + width / 2, Aside(width, wheels));
         return middles.Where(m => Math.Abs(m - middle) <= aside + 1e-9);
     }
 
     /// <summary>How far from the middle of its lane a vehicle may go (m).</summary>
-    private static double Aside(double width, double spacing, double? margin) =>
-        margin is { } least && width / 2 - least - spacing / 2 is > 1e-6 and var aside ? aside : 0;
+    private static double Aside(double width, Wheels wheels) =>
+        wheels.Margin is { } least && width / 2 - least - wheels.Spacing / 2 is > 1e-6 and var aside ? aside : 0;
 }

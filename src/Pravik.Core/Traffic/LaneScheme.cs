@@ -25,6 +25,9 @@ public sealed record LaneScheme(string Name, ImmutableArray<(int Number, double 
             ];
         if (model.Kinds.IsEmpty)
             return [new("no lanes: the whole carriageway is loaded", [])];
+        var fixedLanes = model.Kinds.SelectMany(k => k.Lanes).Distinct().OrderBy(l => l.From).ToList();
+        if (fixedLanes.Count > 0)
+            return [new("own lanes", [.. fixedLanes.Select((l, i) => (i + 1, l.From, l.Width))])];
         var all = ImmutableArray.CreateBuilder<LaneScheme>();
         foreach (var (words, part) in new[] { ("left", 0.0), ("right", 1), ("middle", 0.5) })
         {

@@ -28,15 +28,15 @@ internal static class LaneSteps
         }
     }
 
-    /// <summary>For each lane, ordered from the left, the first that lies clear of it to its right.</summary>
+    /// <summary>For each lane, ordered by their left edges, the first that lies clear of it to its right.</summary>
     public static int[] NextClear(IReadOnlyList<(double From, double To)> lanes)
     {
         var next = new int[lanes.Count];
-        for (int i = lanes.Count - 1, n = lanes.Count; i >= 0; i--)
+        for (var i = 0; i < lanes.Count; i++)
         {
-            while (n > 0 && lanes[n - 1].From >= lanes[i].To - 1e-6)
-                n--;
-            next[i] = n;
+            next[i] = i + 1;
+            while (next[i] < lanes.Count && lanes[next[i]].From < lanes[i].To - 1e-6)
+                next[i]++;
         }
         return next;
     }

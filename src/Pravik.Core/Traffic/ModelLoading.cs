@@ -26,7 +26,7 @@ internal sealed class ModelLoading
     {
         (this.deck, this.positions, Model) = (deck, positions, model);
         arrangement = new(model, positions);
-        kinds = [.. model.Kinds.Select(k => k.Loads.Select(Placed).ToArray())];
+        kinds = [.. model.Kinds.Select((k, number) => k.Loads.Select(l => Placed(k, number, l)).ToArray())];
         var cells = deck.Cells;
         var carriageways = cells.IsEmpty ? 0 : cells[^1].Carriageway + 1;
         firstCell = [.. Enumerable.Range(0, carriageways + 1).Select(c => cells.Count(x => x.Carriageway < c))];
@@ -69,10 +69,13 @@ internal sealed class ModelLoading
         public bool HasStrip => Load.LineWidth > 0 && Load.Line > 0;
     }
 
-    private PlacedLoad Placed(LaneLoad load)
+    private PlacedLoad Placed(LaneKind kind, int number, LaneLoad load)
     {
-        var spacing = LanePositions.SpacingOf(load);
-        int[][] runs = [.. positions.All.Select(p => p.Runs.Where(r => Math.Abs(r.Spacing - spacing) < 1e-9).Select(r => r.Run).ToArray())];
+        var wheels = LanePositions.WheelsOf(Model, kind, load);
+        int[][] runs =
+        [
+            .. positions.All.Select(p => p.Takes(number, kind) ? p.Runs.Where(r => r.Wheels == wheels).Select(r => r.Run).ToArray() : []),
+        ];
         var isShape = load.Vehicle is { Axles.IsEmpty: false, Stretches.IsEmpty: true } && !load.RunsOnWheels;
         return new(load, isShape ? deck.ShapeOf(load.Vehicle!, runs.SelectMany(r => r)) : null, runs)
         {
@@ -156,6 +159,8 @@ internal sealed class ModelLoading
         var extremes = lane.Shape is null ? null : surface.Worst(lane.Shape, isGreatest);
         for (var p = 0; p < positions.All.Count; p++)
         {
+            if (!positions.All[p].Takes(kind, Model.Kinds[kind]))
+                continue;
             var value = onArea * areas[p];
             if (extremes is not null)
                 value += onVehicle * extremes[RunOf(extremes, lane.Runs[p], sign)].Value;

@@ -17,19 +17,31 @@ public static class TrafficPlan
         string[] parts = ["psi0", "psi1", "psi2"];
         IEnumerable<TrafficModel> all =
             bridge.Basis.Standard == Standard.Lrfd
-                ? [Usual(bridge.Basis), TrafficModels.Named(TrafficModels.FatigueTruck, values)!, .. Chosen(bridge)]
+                ? [Usual(bridge), TrafficModels.Named(TrafficModels.FatigueTruck, values)!, .. Chosen(bridge)]
                 :
                 [
-                    Usual(bridge.Basis),
-                    .. parts.Select(p => EnRoadTraffic.Lm1With(values, p)),
+                    Usual(bridge),
+                    .. parts.Select(p => UseOf(bridge, "LM1").Of(EnRoadTraffic.Lm1With(values, p))),
                     .. Chosen(bridge),
-                    .. Chosen(bridge).Where(m => m.Role == TrafficRole.Special).Select(m => EnRoadTraffic.WithFrequent(m, values)),
+                    .. Chosen(bridge).Where(m => m.Role == TrafficRole.Special).Select(m => WithFrequent(bridge, m)),
                 ];
         return [.. all.DistinctBy(m => m.Name).Select(m => On(geometry, m))];
     }
 
-    /// <summary>The model that always acts.</summary>
-    public static TrafficModel Usual(Basis basis) => TrafficModels.Usual(basis.Standard, basis.Values);
+    /// <summary>The model that always acts, in lanes of its own where it has some.</summary>
+    public static TrafficModel Usual(Bridge bridge)
+    {
+        var usual = TrafficModels.Usual(bridge.Basis.Standard, bridge.Basis.Values);
+        return UseOf(bridge, usual.Name).Of(usual);
+    }
+
+    /// <summary>A special vehicle with load model 1 beside it.</summary>
+    public static TrafficModel WithFrequent(Bridge bridge, TrafficModel special) =>
+        EnRoadTraffic.WithFrequent(special, UseOf(bridge, "LM1").Of(EnRoadTraffic.Lm1With(bridge.Basis.Values, "psi1")));
+
+    /// <summary>How a model of a name is used; as it is where the bridge says nothing of it.</summary>
+    public static TrafficUse UseOf(Bridge bridge, string name) =>
+        bridge.Traffic.Models.FirstOrDefault(m => m.Name.Trim().Equals(name, StringComparison.OrdinalIgnoreCase)) ?? new();
 
     /// <summary>A model as it goes on a bridge: railway traffic on its tracks, with the factors that are chosen.</summary>
     public static TrafficModel On(BridgeGeometry geometry, TrafficModel model)
@@ -59,9 +71,11 @@ public static class TrafficPlan
     /// <summary>The models and own vehicles that the bridge names; names of none are left out.</summary>
     public static IEnumerable<TrafficModel> Chosen(Bridge bridge) =>
         bridge
-            .Traffic.Models.Select(m => TrafficModels.Named(m.Name, bridge.Basis.Values, bridge.Traffic.Vehicles))
+            .Traffic.Models.Select(m =>
+                TrafficModels.Named(m.Name, bridge.Basis.Values, bridge.Traffic.Vehicles) is { } model ? m.Of(model) : null
+            )
             .OfType<TrafficModel>()
-            .Where(m => m.Role != TrafficRole.Usual && m.Name != Usual(bridge.Basis).Name);
+            .Where(m => m.Name != Usual(bridge).Name);
 
     /// <summary>Whether a group of traffic actions has loads: groups 1b, 4 and 5 have where a model of theirs is named.</summary>
     public static bool Has(Bridge bridge, TrafficGroup group)

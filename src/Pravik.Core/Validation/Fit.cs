@@ -607,6 +607,7 @@ internal static class Fit
     {
         OwnLoads(bridge, geometry, UnitSystem.Named(bridge.Basis.Units), bounds);
         TrafficValidation.Carriageways(bridge, geometry, UnitSystem.Named(bridge.Basis.Units), bounds);
+        TrafficValidation.Lanes(bridge, geometry, UnitSystem.Named(bridge.Basis.Units), bounds);
         if (!geometry.IsComplete)
             bounds.Warning(
                 "/girders/spans",

@@ -195,7 +195,7 @@ internal static class ModelValidation
         bounds.Warning(
             $"{path}/action",
             $"“{own.Name}” enters no combination: checks miss the {total} that it puts down.",
-            "Give it a kind of action, or name it in a combination of your own. What is kept of traffic is counted as traffic already."
+            "Give it a kind of action, name it in a combination of your own, or say that it is counted otherwise."
         );
     }
 

@@ -13,6 +13,7 @@ internal static class TrafficValidation
     private const int MostAxles = 60;
     private const int MostCarriageways = 6;
     private const int MostTracks = 8;
+    private const int MostLanes = 12;
 
     /// <summary>JSON can leave null where a part must stand.</summary>
     public static void CheckLists(Bridge bridge, Bounds bounds)
@@ -21,7 +22,7 @@ internal static class TrafficValidation
             bounds.Error("/traffic", "This part is missing.");
         else if (
             traffic.Models.IsDefault
-            || traffic.Models.Any(m => m?.Name is null)
+            || traffic.Models.Any(m => m?.Name is null || m.Lanes.IsDefault || m.Lanes.Contains(null!))
             || traffic.Rail is null
             || traffic.Rail.Tracks.IsDefault
             || traffic.Rail.Tracks.Contains(null!)
@@ -62,6 +63,66 @@ internal static class TrafficValidation
             bounds.Text(path, name);
             if (!names.Contains(name.Trim()))
                 bounds.Warning(path, $"“{name}” is no traffic model and no own vehicle: it loads nothing.");
+            Use(traffic.Models[i], $"/traffic/models/{i}", bounds);
+        }
+    }
+
+    private static void Use(TrafficUse use, string path, Bounds bounds)
+    {
+        bounds.Check($"{path}/margin", use.Margin);
+        if (use.Lanes.Length > MostLanes)
+            bounds.Error($"{path}/lanes", $"A model has at most {MostLanes} lanes of its own.");
+        for (var i = 0; i < use.Lanes.Length; i++)
+        {
+            bounds.Check($"{path}/lanes/{i}/from", use.Lanes[i].From);
+            bounds.Check($"{path}/lanes/{i}/width", use.Lanes[i].Width);
+        }
+    }
+
+    /// <summary>Own lanes of models that overlap or lie off the carriageways, and margins that leave no room.</summary>
+    public static void Lanes(Bridge bridge, BridgeGeometry geometry, UnitSystem units, Bounds bounds)
+    {
+        string Words(double length) => units.FormatWithUnit(length, QuantityKind.Length);
+        for (var m = 0; m < bridge.Traffic.Models.Length; m++)
+        {
+            var (use, path) = (bridge.Traffic.Models[m], $"/traffic/models/{m}");
+            var lanes = use.Lanes;
+            for (var i = 0; i < lanes.Length; i++)
+            {
+                var (from, to) = (lanes[i].From, lanes[i].From + lanes[i].Width);
+                if (lanes.Take(i).Any(b => from < b.From + b.Width - 1e-6 && b.From < to - 1e-6))
+                    bounds.Warning(
+                        $"{path}/lanes/{i}/from",
+                        $"Lane {i + 1} of {use.Name} overlaps another one: only one of them is loaded at a time."
+                    );
+                if (!geometry.Carriageways.Any(c => from >= c.From - 1e-6 && to <= c.To + 1e-6))
+                    bounds.Warning(
+                        $"{path}/lanes/{i}/from",
+                        $"Lane {i + 1} of {use.Name} lies off the carriageways: it is loaded as typed.",
+                        string.Join("; ", geometry.Carriageways.Select(c => $"a carriageway from {Words(c.From)} to {Words(c.To)}"))
+                    );
+            }
+            if (
+                TrafficModels.Named(use.Name, bridge.Basis.Values, bridge.Traffic.Vehicles) is not { } model
+                || use.Margin is not { } margin
+            )
+                continue;
+            var widths = lanes.IsEmpty ? [model.LaneWidth] : lanes.Select(l => l.Width);
+            var wheels = model.Kinds.SelectMany(k => k.Loads).Max(l => l.Vehicle?.WheelSpacing) ?? 0;
+            if (widths.Min() < wheels + 2 * margin - 1e-9)
+                bounds.Warning(
+                    $"{path}/margin",
+                    $"A margin of {Words(margin)} leaves wheels {Words(wheels)} apart no room in a lane of {Words(widths.Min())}: {use.Name} goes in its middle."
+                );
+        }
+        for (var c = 0; c < geometry.Carriageways.Length; c++)
+        {
+            var (carriageway, width) = (geometry.Carriageways[c], bridge.Basis.Values["laneWidth"]);
+            if (carriageway.Width < width - 1e-6)
+                bounds.Warning(
+                    "/traffic/carriageways",
+                    $"Carriageway {c + 1}, {Words(carriageway.Width)}, is narrower than a lane of {Words(width)}: the lane is as wide as it."
+                );
         }
     }
 

@@ -48,18 +48,17 @@ public static class EnRoadTraffic
     /// distributed loads on all lanes and the rest. In the vehicle's own lane the distributed load also acts within 25 m of it, which is
     /// on the safe side; a tandem before or behind it there is left out.
     /// </summary>
-    public static TrafficModel WithFrequent(TrafficModel special, NationalValues values)
+    public static TrafficModel WithFrequent(TrafficModel special, TrafficModel lm1)
     {
-        var lm1 = Lm1With(values, "psi1");
         if (lm1.Kinds.IsEmpty)
             return special;
-        var own = special.Kinds[0].Loads.Select(l => l with { Area = lm1.Kinds[0].Loads[0].Area });
+        var own = special.Kinds[0] with { Loads = [.. special.Kinds[0].Loads.Select(l => l with { Area = lm1.Kinds[0].Loads[0].Area })] };
         return lm1 with
         {
             Name = NameWithFrequent(special),
             Source = $"{special.Source}, A.3",
             Role = TrafficRole.Special,
-            Kinds = [new(1, [.. own]), .. lm1.Kinds[1..]],
+            Kinds = [own, .. lm1.Kinds[1..]],
             LeftOut = "a tandem in the vehicle’s own lane, before or behind it",
         };
     }

@@ -72,8 +72,20 @@ public sealed record LaneLoad(string Name)
     public bool OnlyOverPiers { get; init; }
 }
 
+/// <summary>A lane that lies where it is put.</summary>
+/// <param name="From">Offset of its left edge from the road line (m).</param>
+/// <param name="Width">Its width (m).</param>
+public sealed record FixedLane(double From, double Width);
+
 /// <summary>Lanes that are loaded alike: at most so many, each with the worst of some loads.</summary>
-public sealed record LaneKind(int Most, ImmutableArray<LaneLoad> Loads);
+public sealed record LaneKind(int Most, ImmutableArray<LaneLoad> Loads)
+{
+    /// <summary>Where these lanes lie; empty for anywhere.</summary>
+    public ImmutableArray<FixedLane> Lanes { get; init; } = [];
+
+    /// <summary>Least distance of a wheel from the edge of its lane (m), in place of that of the model; null for that.</summary>
+    public double? Margin { get; init; }
+}
 
 /// <summary>A traffic model as data: where lanes lie, what loads them, and how lanes count together.</summary>
 /// <param name="Name">Name by which it is asked for.</param>
@@ -105,6 +117,12 @@ public sealed record TrafficModel(string Name, string Source, LaneRule Rule, Imm
 
     /// <summary>What is left out, in words; null for nothing.</summary>
     public string? LeftOut { get; init; }
+
+    /// <summary>The same in lanes that lie where they are put, with vehicles as near to their edges as a margin lets them.</summary>
+    /// <param name="lanes">The lanes; empty for anywhere.</param>
+    /// <param name="margin">The margin (m); null for that of the model.</param>
+    public TrafficModel In(ImmutableArray<FixedLane> lanes, double? margin) =>
+        lanes.IsEmpty && margin is null ? this : this with { Kinds = [.. Kinds.Select(k => k with { Lanes = lanes, Margin = margin })] };
 
     /// <summary>The model without dynamic factors and factors by number of lanes.</summary>
     public TrafficModel Static() =>

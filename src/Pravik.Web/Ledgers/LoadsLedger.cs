@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Loads;
 using Pravik.Core.Places;
@@ -66,11 +67,15 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
     }
 
     /// <summary>Carriageways, and the lanes of a model on them.</summary>
-    public IEnumerable<LedgerGroup> Traffic(TrafficModel model)
+    /// <param name="model">The model.</param>
+    /// <param name="scheme">The arrangement that is looked at.</param>
+    public IEnumerable<LedgerGroup> Traffic(TrafficModel model, LaneScheme scheme)
     {
         var many = geometry.Carriageways.Length > 1;
         foreach (var (part, i) in geometry.Carriageways.Select((c, i) => (c, i)))
             yield return new(many ? $"Readings: carriageway {i + 1}" : "Readings: carriageway", [.. Carriageway(part, model)]);
+        if (model.Rule != LaneRule.Track)
+            yield return Lanes(model, scheme);
         foreach (var group in Typed().Concat(Tracks()))
             yield return group;
         yield return new("", [])
@@ -79,6 +84,69 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
                 ? "No carriageway is found on the deck: nothing drives there. A running surface between kerbs or restraints makes one."
                 : "Lanes go anywhere on the carriageways without overlapping, in steps of 0.25 m from both kerbs, and vehicles anywhere "
                     + "along them, for every effect by itself. The arrangements shown are some of them.",
+        };
+    }
+
+    /// <summary>Lanes that a model has of its own, or what gives it some.</summary>
+    private LedgerGroup Lanes(TrafficModel model, LaneScheme scheme)
+    {
+        var use = bridge.Traffic.Models.Select(m => m.Name).ToList().IndexOf(model.Name);
+        JsonNode Lane((int Number, double From, double Width) lane) =>
+            new JsonObject { ["from"] = Math.Round(lane.From, 3), ["width"] = Math.Round(lane.Width, 3) };
+        if (use < 0)
+            return new($"Lanes of {model.Name}", [])
+            {
+                Note = "They lie anywhere. The lanes that are drawn can be made its own: then it goes in these alone.",
+                Actions =
+                [
+                    new(
+                        "Only in the lanes drawn",
+                        $"{model.Name} in lanes of its own",
+                        [
+                            new(
+                                "add",
+                                "/traffic/models/-",
+                                new JsonObject { ["name"] = model.Name, ["lanes"] = new JsonArray([.. scheme.All.Select(Lane)]) }
+                            ),
+                        ]
+                    ),
+                ],
+            };
+        var (path, lanes) = ($"/traffic/models/{use}", bridge.Traffic.Models[use].Lanes);
+        var next = lanes.IsEmpty ? scheme.All.FirstOrDefault((1, -1.5, 3)) : (1, lanes[^1].From + lanes[^1].Width, lanes[^1].Width);
+        return new(
+            $"Lanes of {model.Name}",
+            [.. lanes.SelectMany((_, i) => new[] { rows.Entry($"{path}/lanes/{i}/from"), rows.Entry($"{path}/lanes/{i}/width") })]
+        )
+        {
+            Columns = lanes.IsEmpty
+                ? []
+                : [$"Left edge, {rows.Units[QuantityKind.Length].Symbol}", $"Width, {rows.Units[QuantityKind.Length].Symbol}"],
+            RowActions =
+            [
+                .. lanes.Select(
+                    (_, i) =>
+                        new LedgerAction(
+                            $"Take lane {i + 1} away",
+                            $"Lane {i + 1} of {model.Name} taken away",
+                            [new("remove", $"{path}/lanes/{i}")]
+                        )
+                ),
+            ],
+            Note = lanes.IsEmpty ? "They lie anywhere." : "It goes in these lanes alone, at most one vehicle of a kind in each.",
+            Actions =
+            [
+                new(
+                    "Add a lane",
+                    $"Lane added to {model.Name}",
+                    lanes.IsEmpty
+                        ? [new("replace", $"{path}/lanes", new JsonArray(Lane(next)))]
+                        : [new("add", $"{path}/lanes/-", Lane(next))]
+                ),
+                .. lanes.IsEmpty
+                    ? Array.Empty<LedgerAction>()
+                    : [new("Anywhere again", $"{model.Name} anywhere again", [new("remove", $"{path}/lanes")])],
+            ],
         };
     }
 

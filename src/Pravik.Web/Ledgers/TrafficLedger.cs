@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Units;
 using Pravik.Core.Vehicles;
 using Pravik.Data;
@@ -44,10 +45,24 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
     private LedgerGroup Acting()
     {
         var used = bridge.Traffic.Models;
-        var next = shown.Role == TrafficRole.Usual ? "LM2" : shown.Name;
-        return new("Drives on the bridge", [.. used.Select((_, i) => rows.Entry($"/traffic/models/{i}/name", null, $"Model {i + 2}"))])
+        var usual = TrafficModels.Usual(bridge.Basis.Standard, bridge.Basis.Values).Name;
+        var next =
+            shown.Name != usual ? shown.Name
+            : usual == "LM1" ? "LM2"
+            : "HL-93 truck";
+        return new(
+            "Drives on the bridge",
+            [
+                .. used.SelectMany(
+                    (_, i) =>
+                        new[] { rows.Entry($"/traffic/models/{i}/name", null, $"Model {i + 2}"), rows.Entry($"/traffic/models/{i}/margin") }
+                ),
+            ]
+        )
         {
-            Note = "Load model 1 and footways always act. What is added here is put on every effect after each edit.",
+            Note =
+                $"{usual} and footways always act. What is added here is put on every effect after each edit. Lanes of its own: Loads, "
+                + "Lanes.",
             Actions =
             [
                 .. used.Any(m => m.Name == next)
@@ -72,6 +87,7 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
     {
         var role = shown.Role switch
         {
+            _ when bridge.Basis.Standard == Standard.Lrfd => InLrfd,
             TrafficRole.Usual => "groups 1a and 2 of EN 1991-2 Table 4.4a",
             TrafficRole.SingleAxle => "group 1b",
             TrafficRole.Crowd => "group 4, with footways",
@@ -92,6 +108,15 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
             Note = $"Combined: {role}.{(shown.LeftOut is { } left ? $" Left out: {left}." : "")}",
         };
     }
+
+    private string InLrfd =>
+        shown.Name switch
+        {
+            "HL-93" => "live load of the strength and service combinations",
+            TrafficModels.FatigueTruck => "Fatigue I and II",
+            _ when shown.Role == TrafficRole.Special => "Strength II, alone",
+            _ => "in no generated combination: its envelope is shown",
+        };
 
     private IEnumerable<LedgerGroup> Own(Vehicle vehicle, string path)
     {

@@ -55,7 +55,7 @@ internal sealed class LoadsStep : IStep
         var actions = new ActionLedger(bridge, screen.Geometry, screen.Ground, screen.Rows);
         return layout switch
         {
-            "lanes" => new("Lanes", "where traffic can be", [.. loads.Traffic(Model(screen))]),
+            "lanes" => new("Lanes", "where traffic can be", [.. loads.Traffic(Model(screen), Scheme(screen, Model(screen)))]),
             "vehicles" => new(
                 "Vehicles",
                 "what drives",
@@ -117,8 +117,8 @@ internal sealed class LoadsStep : IStep
         var vehicles = bridge.Traffic.Vehicles;
         if (pick is ["", "traffic", "vehicles", var n, ..] && int.TryParse(n, out var number) && number >= 0 && number < vehicles.Length)
             return TrafficModels.Of(vehicles[number], bridge.Basis.Values);
-        var named = TrafficModels.Named(screen.Request.Traffic, bridge.Basis.Values, vehicles) ?? TrafficPlan.Usual(bridge.Basis);
-        return TrafficPlan.On(screen.Geometry, named);
+        var named = TrafficModels.Named(screen.Request.Traffic, bridge.Basis.Values, vehicles) ?? TrafficPlan.Usual(bridge);
+        return TrafficPlan.On(screen.Geometry, TrafficPlan.UseOf(bridge, named.Name).Of(named));
     }
 
     private static LaneScheme Scheme(Screen screen, TrafficModel model)

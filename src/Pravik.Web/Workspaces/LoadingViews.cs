@@ -147,7 +147,7 @@ internal sealed class LoadingViews
         var own = new OwnCase
         {
             Name = name,
-            Action = OwnAction.Aside,
+            Action = OwnAction.Counted,
             Loads = [.. traffic.SelectMany(p => p.Loads.Select(l => l with { Value = l.Value * p.Factor / traffic[0].Factor }))],
         };
         yield return new(

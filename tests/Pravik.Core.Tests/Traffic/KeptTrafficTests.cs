@@ -47,7 +47,7 @@ public class KeptTrafficTests
                 new OwnCase
                 {
                     Name = $"kept {i}",
-                    Action = OwnAction.Aside,
+                    Action = OwnAction.Counted,
                     Loads = [.. k.Model.Loads(k.Effect, k.IsGreatest)],
                 }
         );
@@ -74,7 +74,7 @@ public class KeptTrafficTests
         var with = Skew with
         {
             Deck = TestBridges.Demo.Deck,
-            Actions = Skew.Actions with { Cases = [new() { Action = OwnAction.Aside, Loads = [.. loads] }] },
+            Actions = Skew.Actions with { Cases = [new() { Action = OwnAction.Counted, Loads = [.. loads] }] },
         };
         var value = ModelRun.Run(new(with), withTraffic: false).Find(CaseId.Own(1))!.Effects[effect];
         Assert.Equal(before.Traffic.Footways.Greatest[effect], value, 1e-6 * Math.Abs(value));
