@@ -37,6 +37,9 @@ public sealed record Stage
     /// <summary>Loads put on, by name, with commas between.</summary>
     public string Loads { get; init; } = "";
 
+    /// <summary>What drives in this stage, each in lanes of its own where it has some.</summary>
+    public ImmutableArray<TrafficUse> Traffic { get; init; } = [];
+
     /// <summary>The names in <see cref="Loads"/>.</summary>
     [JsonIgnore]
     public IEnumerable<string> LoadNames => Loads.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);

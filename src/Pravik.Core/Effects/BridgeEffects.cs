@@ -60,6 +60,7 @@ public sealed class BridgeEffects
         var wind = Wind("", CaseNames.Wind, new("windBoth"), WindName);
         var windWithTraffic = Wind("Traffic", "", new("windTrafficBoth"), "Wind from either side, on deck and traffic");
         AddTraffic(braking);
+        AddInStages();
         Generate(
             new(temperature, Either(CaseId.Expansion, CaseId.Contraction), Either(CaseId.Heating, CaseId.Cooling)),
             settlements,
@@ -350,6 +351,45 @@ public sealed class BridgeEffects
         ];
         var worst = EffectRange.Envelope(TrafficName, [.. leading.Where(groups.ContainsKey).Select(g => (1.0, groups[g]))]);
         Add(worst, CaseId.Traffic, "Traffic", "EN 1991-2 Table 4.4a");
+    }
+
+    /// <summary>
+    /// What drives in stages: each model, and with what is built up to the stage, characteristic and with the factors of the first ultimate
+    /// combination.
+    /// </summary>
+    private void AddInStages()
+    {
+        const string InStages = "Traffic in stages";
+        var rule = rules.First(r => r.State == LimitState.Ultimate && r.Traffic > 0);
+        foreach (var (stage, traffic) in results.InStages)
+        {
+            var (name, id) = (results.Steps[stage].Stage.Name, $"stage{stage.Number}traffic");
+            var ranges = traffic
+                .Models.Select((m, i) => Add(EffectRange.Of($"{m.Model!.Name}, {name}", m), new($"{id}{i + 1}"), InStages, m.Model.Source))
+                .ToList();
+            var worst = EffectRange.OrNothing($"Traffic, {name}", [.. ranges.Select(r => (1.0, r))]);
+            var built = results.Cases.Where(c => c.IsThereAfter(stage)).ToList();
+            Add(
+                EffectRange.Sum(
+                    $"{CaseNames.After(results.Steps[stage].Stage)}, with its traffic",
+                    [.. Those(built.Contains), (1, worst)],
+                    layout
+                ),
+                new(id),
+                InStages,
+                "characteristic"
+            );
+            List<(double, EffectRange)> terms = [(rule.Traffic, worst)];
+            foreach (var c in built)
+            {
+                var (range, adverse, relieving) = (cases[c.Id], rule.WeightAdverse, rule.WeightRelieving);
+                if (c.Kind is ActionKind.Permanent or ActionKind.Surfacing or ActionKind.Aside)
+                    terms.Add((1, EffectRange.Envelope(c.Name, [(adverse, range), (relieving, range)])));
+                else
+                    terms.Add((1, range));
+            }
+            Add(EffectRange.Sum($"Ultimate, {name}, with its traffic", terms, layout), new($"{id}Ultimate"), InStages, rule.Clause);
+        }
     }
 
     /// <summary>Models and own vehicles that the bridge names, each by itself.</summary>

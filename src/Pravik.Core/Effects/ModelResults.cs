@@ -30,6 +30,9 @@ public sealed record ModelResults(
     /// <summary>Traffic on the finished bridge; null where it was not asked for.</summary>
     public TrafficResults? Traffic { get; init; }
 
+    /// <summary>Traffic in stages of construction, on effects of girders.</summary>
+    public ImmutableArray<TrafficInStage> InStages { get; init; } = [];
+
     /// <summary>The model of the finished bridge.</summary>
     public BridgeModel Finished => Models[FinishedModel];
 
@@ -56,3 +59,6 @@ public sealed record ModelResults(
     public EffectValues UpTo(StageIndex stage) =>
         EffectValues.Sum(Layout, Cases.Where(c => c.IsThereAfter(stage)).Select(c => (1.0, c.Effects)));
 }
+
+/// <summary>What drives in a stage, on the bridge as it stands at the end of it.</summary>
+public sealed record TrafficInStage(StageIndex Stage, TrafficResults Results);

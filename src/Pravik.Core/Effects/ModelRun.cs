@@ -55,9 +55,10 @@ public static class ModelRun
         using var stop = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         var traffic = withTraffic ? Task.Run(Traffic(models.AnalysisOf(finished)), CancellationToken.None) : null;
         ImmutableArray<TimeValue> told;
+        List<TrafficInStage> inStages = [];
         try
         {
-            StageRun.Run(geometry, models, loads, steps, (f, doing) => Say(0.3 * f, doing));
+            StageRun.Run(geometry, models, loads, steps, (f, doing) => Say(0.3 * f, doing), Stood);
             Say(0.3, "Creep and shrinkage");
             told = LongTerm.Run(geometry, models, loads, steps);
             Say(0.4, "Actions on the finished bridge");
@@ -77,12 +78,24 @@ public static class ModelRun
             Warnings = models.Warnings,
             TimeValues = told,
             Traffic = traffic?.GetAwaiter().GetResult(),
+            InStages = [.. inStages],
         };
+
+        void Stood(StageStep step, int model)
+        {
+            if (!withTraffic || !Staging.TakesTraffic(step) || TrafficPlan.InStage(geometry, step.Stage) is not { IsEmpty: false } driving)
+                return;
+            var target = TargetOf(model, models.AnalysisOf(model));
+            // Effects of girders; bearings and members of a part-built bridge are not those of the finished one.
+            inStages.Add(new(step.Index, TrafficRun.Run(target, driving, e => e < models.Layout.AtSeat(0), null, cancel)));
+        }
+
+        TrafficTarget TargetOf(int model, FrameAnalysis analysis) =>
+            new(geometry, models[model], models.Layout, models.EffectsOf(model), new(models[model].Mesh, chosen), analysis);
 
         Func<TrafficResults> Traffic(FrameAnalysis analysis)
         {
-            var model = models[finished];
-            var target = new TrafficTarget(geometry, model, models.Layout, models.EffectsOf(finished), new(model.Mesh, chosen), analysis);
+            var target = TargetOf(finished, analysis);
             void Tell(double f) => Say(0.5 + 0.5 * f, "Traffic on every effect");
             return () =>
             {

@@ -38,6 +38,11 @@ internal static class ActionEntries
                 Value("factor", "Factor", QuantityKind.Number, -100, 100)
             ),
             .. Part("/actions/stages/*", s => $"of stage {s.Number(0)}", Stage),
+            .. TrafficEntries.Uses("/actions/stages/*/traffic/*", s => $"of traffic {s.Number(1)}, stage {s.Number(0)}"),
+            .. TrafficEntries.Lanes(
+                "/actions/stages/*/traffic/*/lanes/*",
+                s => $"of lane {s.Number(2)}, traffic {s.Number(1)}, stage {s.Number(0)}"
+            ),
         ];
 
     private static IEnumerable<Entry> Values =>

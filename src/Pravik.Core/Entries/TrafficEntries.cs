@@ -10,31 +10,8 @@ internal static class TrafficEntries
 {
     public static IEnumerable<Entry> All =>
         [
-            .. Part(
-                "/traffic/models/*",
-                s => $"of traffic {s.Number(0)}",
-                Offer("name", "Model", Models, "A traffic model of a standard, or an own vehicle.") with
-                {
-                    Subject = "Model",
-                },
-                Own(
-                    "margin",
-                    "Wheels from the lane’s edge",
-                    QuantityKind.Length,
-                    0,
-                    3,
-                    "Least distance; vehicles then go as far to both sides as it lets them. Empty: in the middle, or as the model has it."
-                ) with
-                {
-                    Subject = "Margin",
-                }
-            ),
-            .. Part(
-                "/traffic/models/*/lanes/*",
-                s => $"of lane {s.Number(1)}, traffic {s.Number(0)}",
-                Value("from", "Left edge", QuantityKind.Length, -100, 100, "Offset from the road line, positive to the right."),
-                Value("width", "Width", QuantityKind.Length, 2, 10)
-            ),
+            .. Uses("/traffic/models/*", s => $"of traffic {s.Number(0)}"),
+            .. Lanes("/traffic/models/*/lanes/*", s => $"of lane {s.Number(1)}, traffic {s.Number(0)}"),
             .. Part("/traffic/carriageways/*", s => $"of carriageway {s.Number(0)}", OfCarriageway),
             .. Part("/traffic/rail", _ => "of railway traffic", OfRail),
             .. Part(
@@ -46,6 +23,37 @@ internal static class TrafficEntries
             .. Part("/traffic/vehicles/*/axles/*", s => $"of axle {s.Number(1)}, {VehicleWords(s)[3..]}", OfAxle),
             .. Part("/traffic/vehicles/*/stretches/*", s => $"of line load {s.Number(1)}, {VehicleWords(s)[3..]}", OfStretch),
         ];
+
+    /// <summary>A model that drives, wherever it is named.</summary>
+    public static IEnumerable<Entry> Uses(string pattern, Func<Stars, string> words) =>
+        Part(
+            pattern,
+            words,
+            Offer("name", "Model", Models, "A traffic model of a standard, or an own vehicle.") with
+            {
+                Subject = "Model",
+            },
+            Own(
+                "margin",
+                "Wheels from the lane’s edge",
+                QuantityKind.Length,
+                0,
+                3,
+                "Least distance; vehicles then go as far to both sides as it lets them. Empty: in the middle, or as the model has it."
+            ) with
+            {
+                Subject = "Margin",
+            }
+        );
+
+    /// <summary>A lane of its own of such a model.</summary>
+    public static IEnumerable<Entry> Lanes(string pattern, Func<Stars, string> words) =>
+        Part(
+            pattern,
+            words,
+            Value("from", "Left edge", QuantityKind.Length, -100, 100, "Offset from the road line, positive to the right."),
+            Value("width", "Width", QuantityKind.Length, 2, 10)
+        );
 
     private static string VehicleWords(Stars s) =>
         s.Bridge is { } bridge && s.Of(0, bridge.Traffic.Vehicles) is { } vehicle ? $"of {vehicle.Name}" : $"of vehicle {s.Number(0)}";

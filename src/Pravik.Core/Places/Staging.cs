@@ -23,6 +23,9 @@ public sealed record StageStep(StageIndex Index, Stage Stage, StageState State)
 /// <summary>Works out from the table of stages what stands when.</summary>
 public static class Staging
 {
+    /// <summary>Whether traffic can be put on in a stage: girders stand in every span.</summary>
+    public static bool TakesTraffic(StageStep step) => !step.State.Girders.Contains(false);
+
     /// <summary>The stages in order. What is cast in one is stiff from the next.</summary>
     public static ImmutableArray<StageStep> Steps(Bridge bridge)
     {

@@ -22,19 +22,22 @@ public sealed class StageRun
     private readonly ModelLoads loads;
     private ImmutableHashSet<PropPlace> letGo = [];
 
-    private StageRun(BridgeGeometry geometry, SolvedModels models, ModelLoads loads) =>
-        (this.geometry, this.models, this.loads) = (geometry, models, loads);
+    private readonly Action<StageStep, int> stood;
 
-    /// <summary>Solves all stages. Throws <see cref="ModelRefusedException"/> where a structure can move.</summary>
+    private StageRun(BridgeGeometry geometry, SolvedModels models, ModelLoads loads, Action<StageStep, int> stood) =>
+        (this.geometry, this.models, this.loads, this.stood) = (geometry, models, loads, stood);
+
+    /// <summary>Solves all stages, and tells of each the model that stands at its end. Throws <see cref="ModelRefusedException"/> where a structure can move.</summary>
     public static void Run(
         BridgeGeometry geometry,
         SolvedModels models,
         ModelLoads loads,
         ImmutableArray<StageStep> steps,
-        Action<double, string> report
+        Action<double, string> report,
+        Action<StageStep, int> stood
     )
     {
-        var run = new StageRun(geometry, models, loads);
+        var run = new StageRun(geometry, models, loads, stood);
         foreach (var step in steps)
         {
             report((double)step.Index / steps.Length, step.Stage.Name);
@@ -62,6 +65,7 @@ public sealed class StageRun
         var after = models.Of(state, name);
         models.Solve(after, [.. Laid(step, models[after], Case)]);
         LetGo(step, state, name, Case);
+        stood(step, models.Of(step.State with { LetGo = letGo }, name));
     }
 
     /// <summary>The state in which new girders stand alone: props that come with them do not touch yet.</summary>

@@ -28,6 +28,21 @@ public static class TrafficPlan
         return [.. all.DistinctBy(m => m.Name).Select(m => On(geometry, m))];
     }
 
+    /// <summary>What drives in a stage.</summary>
+    public static ImmutableArray<TrafficModel> InStage(BridgeGeometry geometry, Stage stage)
+    {
+        var bridge = geometry.Bridge;
+        return
+        [
+            .. stage
+                .Traffic.Select(u =>
+                    TrafficModels.Named(u.Name, bridge.Basis.Values, bridge.Traffic.Vehicles) is { } m ? On(geometry, u.Of(m)) : null
+                )
+                .OfType<TrafficModel>()
+                .DistinctBy(m => m.Name),
+        ];
+    }
+
     /// <summary>The model that always acts, in lanes of its own where it has some.</summary>
     public static TrafficModel Usual(Bridge bridge)
     {

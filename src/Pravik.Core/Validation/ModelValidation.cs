@@ -43,6 +43,7 @@ internal static class ModelValidation
             || actions.Combinations.IsDefault
             || actions.Combinations.Any(c => c?.Name is null || c.Terms.IsDefault || c.Terms.Any(t => t?.Case is null))
             || (actions.Stages is { } stages && (stages.IsDefault || stages.Contains(null!)))
+            || actions.Stages?.Any(s => !TrafficValidation.IsWhole(s.Traffic)) == true
         )
             bounds.Error("/actions", "A list, or an item of one, is missing.");
         else if (
@@ -287,7 +288,17 @@ internal static class ModelValidation
             }
             bounds.Text($"{path}/loads", stage.Loads);
         }
-        if (bounds.Findings.Count == before)
-            bounds.Findings.AddRange(Staging.Check(bridge));
+        var areRead = bounds.Findings.Count == before;
+        for (var i = 0; i < own.Length; i++)
+            TrafficValidation.InStage(bridge, own[i], $"/actions/stages/{i}/traffic", bounds);
+        if (!areRead)
+            return;
+        bounds.Findings.AddRange(Staging.Check(bridge));
+        foreach (var step in Staging.Steps(bridge).Where(s => !s.Stage.Traffic.IsEmpty && !Staging.TakesTraffic(s)))
+            bounds.Warning(
+                $"/actions/stages/{step.Index.Value}/traffic",
+                $"Nothing drives in “{step.Stage.Name}”: girders do not stand in every span yet.",
+                "Traffic on a bridge of which spans are missing is not modelled."
+            );
     }
 }

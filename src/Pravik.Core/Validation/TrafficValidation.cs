@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Places;
 using Pravik.Core.Units;
@@ -21,8 +22,7 @@ internal static class TrafficValidation
         if (bridge.Traffic is not { } traffic)
             bounds.Error("/traffic", "This part is missing.");
         else if (
-            traffic.Models.IsDefault
-            || traffic.Models.Any(m => m?.Name is null || m.Lanes.IsDefault || m.Lanes.Contains(null!))
+            !IsWhole(traffic.Models)
             || traffic.Rail is null
             || traffic.Rail.Tracks.IsDefault
             || traffic.Rail.Tracks.Contains(null!)
@@ -64,6 +64,25 @@ internal static class TrafficValidation
             if (!names.Contains(name.Trim()))
                 bounds.Warning(path, $"“{name}” is no traffic model and no own vehicle: it loads nothing.");
             Use(traffic.Models[i], $"/traffic/models/{i}", bounds);
+        }
+    }
+
+    /// <summary>Whether no list or item of what drives is missing.</summary>
+    public static bool IsWhole(ImmutableArray<TrafficUse> uses) =>
+        !uses.IsDefault && uses.All(m => m?.Name is not null && !m.Lanes.IsDefault && !m.Lanes.Contains(null!));
+
+    /// <summary>What drives in a stage.</summary>
+    public static void InStage(Bridge bridge, Stage stage, string path, Bounds bounds)
+    {
+        if (stage.Traffic.Length > MostModels)
+            bounds.Error(path, $"At most {MostModels} models and vehicles act in a stage.");
+        for (var i = 0; i < stage.Traffic.Length; i++)
+        {
+            var use = stage.Traffic[i];
+            bounds.Text($"{path}/{i}/name", use.Name);
+            Use(use, $"{path}/{i}", bounds);
+            if (TrafficModels.Named(use.Name, bridge.Basis.Values, bridge.Traffic.Vehicles) is null)
+                bounds.Warning($"{path}/{i}/name", $"“{use.Name}” is no traffic model and no own vehicle: it loads nothing.");
         }
     }
 

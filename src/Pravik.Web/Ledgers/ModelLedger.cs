@@ -4,6 +4,7 @@ using Pravik.Core.Effects;
 using Pravik.Core.Entries;
 using Pravik.Core.Frames;
 using Pravik.Core.Units;
+using Pravik.Core.Vehicles;
 using Pravik.Exchange;
 using Pravik.Web.Runs;
 using Pravik.Web.Workspaces;
@@ -366,7 +367,67 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, RunState? stat
             $"Stage {number + 1}",
             [.. fields.Select(f => own is null ? Usual(stages[number], f, number) : rows.Entry($"/actions/stages/{number}/{f}"))]
         );
-        return new("Stages", stages[number].Name, [all, picked, Time()]);
+        return new("Stages", stages[number].Name, [all, picked, .. Driving(stages[number], number), Time()]);
+    }
+
+    /// <summary>What drives in a stage, and in which lanes.</summary>
+    private IEnumerable<LedgerGroup> Driving(Stage stage, int number)
+    {
+        var path = $"/actions/stages/{number}/traffic";
+        var usual = TrafficModels.Usual(bridge.Basis.Standard, bridge.Basis.Values).Name;
+        var next = stage.Traffic.IsEmpty ? usual : bridge.Traffic.Vehicles.FirstOrDefault()?.Name ?? "LM2";
+        JsonObject Use() => new() { ["name"] = next };
+        yield return new("Drives in this stage", [.. stage.Traffic.SelectMany((_, i) => new[] { rows.Entry($"{path}/{i}/name") })])
+        {
+            Note =
+                "On the bridge as it stands at the end of the stage, on effects of girders. It is listed under “Traffic in stages” along "
+                + "the girders, with what is built up to then; checks do not count it.",
+            RowActions =
+            [
+                .. stage.Traffic.Select(
+                    (u, i) => new LedgerAction($"Take {u.Name} away", $"{u.Name} taken away", [new("remove", $"{path}/{i}")])
+                ),
+            ],
+            Actions =
+            [
+                new(
+                    $"Let {next} drive",
+                    $"{next} drives in “{stage.Name}”",
+                    [
+                        .. EntryReader.OwnStages(bridge),
+                        stage.Traffic.IsEmpty ? new("add", path, new JsonArray(Use())) : new("add", $"{path}/-", Use()),
+                    ]
+                ),
+            ],
+        };
+        for (var i = 0; i < stage.Traffic.Length; i++)
+        {
+            var (use, lanes) = (stage.Traffic[i], $"{path}/{i}/lanes");
+            var from = use.Lanes.IsEmpty ? -1.5 : use.Lanes[^1].From + use.Lanes[^1].Width;
+            JsonObject lane = new() { ["from"] = Math.Round(from, 3), ["width"] = 3.0 };
+            yield return new(
+                $"Lanes of {use.Name}",
+                [.. use.Lanes.SelectMany((_, l) => new[] { rows.Entry($"{lanes}/{l}/from"), rows.Entry($"{lanes}/{l}/width") })]
+            )
+            {
+                Columns = use.Lanes.IsEmpty ? [] : ["Left edge", "Width"],
+                Note = use.Lanes.IsEmpty ? "They lie anywhere." : "",
+                RowActions =
+                [
+                    .. use.Lanes.Select(
+                        (_, l) => new LedgerAction($"Take lane {l + 1} away", $"Lane {l + 1} taken away", [new("remove", $"{lanes}/{l}")])
+                    ),
+                ],
+                Actions =
+                [
+                    new(
+                        "Add a lane",
+                        $"Lane added to {use.Name}",
+                        [use.Lanes.IsEmpty ? new("add", lanes, new JsonArray(lane)) : new("add", $"{lanes}/-", lane)]
+                    ),
+                ],
+            };
+        }
     }
 
     /// <summary>A value of a usual stage: shown as inherited, and typed all the same.</summary>
