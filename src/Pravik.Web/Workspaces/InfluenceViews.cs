@@ -19,7 +19,7 @@ internal sealed class InfluenceViews(Screen screen, ModelViews model)
     /// <summary>The lines along which it can be told: their names and offsets (m).</summary>
     private IEnumerable<(string Id, string Words, double Offset)> Lines =>
         [
-            ("girder", "the girder", loading.GirderOffset),
+            .. loading.GirderOffset is { } offset ? [("girder", "the girder", offset)] : Array.Empty<(string, string, double)>(),
             ("road", "the road line", 0),
             .. (loading.Traffic?.Lanes ?? []).Select(l => ($"lane{l.Kind}", $"lane {l.Kind} of the traffic", l.Offset)),
         ];
@@ -30,7 +30,7 @@ internal sealed class InfluenceViews(Screen screen, ModelViews model)
     /// <summary>What is chosen.</summary>
     public IReadOnlyList<SheetControl> Controls =>
         [
-            .. loading.Controls.Where(c => c.Parameter is "quantity" or "girder"),
+            .. loading.Controls.Where(c => c.Parameter is "place" or "quantity" or "girder"),
             new("drawn", "Drawn", IsInSpace ? "heights" : "bands", [new("bands", "bands from above"), new("heights", "heights in space")]),
             new("along", "Along", Line.Id, [.. Lines.Select(l => new Choice(l.Id, l.Words))]),
             .. loading.Controls.Where(c => c.Parameter is "show" or "side"),

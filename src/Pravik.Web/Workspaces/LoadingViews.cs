@@ -1,7 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
 using Pravik.Core.Entries;
-using Pravik.Core.Models;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
@@ -17,7 +16,7 @@ internal sealed class LoadingViews
     private readonly Screen screen;
     private readonly BridgeEffects ranges;
     private readonly ModelResults results;
-    private readonly ModelPoint point;
+    private readonly EffectPlace at;
     private readonly int effect;
 
     /// <param name="screen">What is shown; it has a model.</param>
@@ -25,24 +24,20 @@ internal sealed class LoadingViews
     public LoadingViews(Screen screen, ModelViews model)
     {
         (this.screen, ranges, results) = (screen, model.Ranges, model.Results);
-        var layout = results.Layout;
-        var number = Enumerable
-            .Range(0, layout.Points.Length)
-            .Where(p => layout.Points[p].Girder == screen.Girder)
-            .MinBy(p => Math.Abs(layout.Points[p].Station - screen.Station));
-        point = layout.Points[number];
-        effect = layout.At(number, Quantity.Effect);
+        at = EffectPlace.Asked(screen, results.Layout);
+        Quantity = at.Effects.FirstOrDefault(e => e.Id == screen.Request.Quantity) ?? at.Effects[0];
+        effect = at.From + Quantity.Number;
     }
 
     /// <summary>What is shown.</summary>
-    public Quantity Quantity => Quantity.Named(screen.Request.Quantity);
+    public ShownEffect Quantity { get; }
 
     /// <summary>The surface on which the value is sought; null where nothing stands at the point or traffic was not run.</summary>
     public SurfaceOnDeck? Surface =>
         results.Traffic?.Surface(effect, IsGreatest) is { } surface ? new(screen.Geometry, results.Finished.Mesh, surface) : null;
 
-    /// <summary>Offset of the point's girder there (m).</summary>
-    public double GirderOffset => screen.Geometry.GirderOffsetAt(screen.Geometry.Girders[point.Girder], point.Station) ?? 0;
+    /// <summary>Offset of the girder there (m); null where the place belongs to none.</summary>
+    public double? GirderOffset => at.GirderOffset;
 
     private bool IsGreatest => screen.Request.Side != "least";
 
@@ -61,9 +56,27 @@ internal sealed class LoadingViews
     public IReadOnlyList<SheetControl> Controls =>
         [
             new("show", "Shown", Asked.Id.Value, [.. ranges.All.Select(r => new Choice(r.Id.Value, r.Name) { Group = r.Group })]),
-            new("quantity", "Effect", Quantity.Id, [.. Quantity.All.Select(q => new Choice(q.Id, q.Words))]),
-            new("girder", "Girder", $"{screen.Girder + 1}", [.. screen.Geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name))]),
+            new("place", "At", at.Id, Places()),
+            new("quantity", "Effect", Quantity.Id, [.. at.Effects.Select(q => new Choice(q.Id, q.Words))]),
+            .. at.Id.Length > 0
+                ? Array.Empty<SheetControl>()
+                :
+                [
+                    new(
+                        "girder",
+                        "Girder",
+                        $"{screen.Girder + 1}",
+                        [.. screen.Geometry.Girders.Select(g => new Choice($"{g.Number}", g.Name))]
+                    ),
+                ],
             new("side", "Value", IsGreatest ? "greatest" : "least", [new("greatest", "greatest"), new("least", "least")]),
+        ];
+
+    private IReadOnlyList<Choice> Places() =>
+        [
+            .. EffectPlace
+                .All(screen, results.Layout)
+                .Select(p => new Choice(p.Id, p.Id.Length == 0 ? "the girder at the cursor" : p.Words) { Group = p.Group }),
         ];
 
     /// <summary>Of what the value is made.</summary>
@@ -82,10 +95,8 @@ internal sealed class LoadingViews
         );
     }
 
-    /// <summary>The point in words.</summary>
-    public string Place =>
-        $"{screen.Geometry.Girders[point.Girder].Name}, span {point.Span + 1}, "
-        + screen.Units.FormatWithUnit(point.Station, QuantityKind.Length);
+    /// <summary>The place in words.</summary>
+    public string Place => at.Words;
 
     /// <summary>The ledger beside it.</summary>
     public Ledger Ledger() =>
@@ -101,11 +112,7 @@ internal sealed class LoadingViews
                 {
                     Note =
                         "Forces at the same place under this very loading."
-                        + (
-                            Quantity.Effect == GirderEffect.V
-                                ? " Shear is that on one side of a wheel at the point; a case tells the mean."
-                                : ""
-                        ),
+                        + (Quantity.Id == "V" ? " Shear is that on one side of a wheel at the point; a case tells the mean." : ""),
                     Actions = [.. Keep()],
                 },
                 Lanes(),
@@ -115,11 +122,8 @@ internal sealed class LoadingViews
     private IEnumerable<LedgerRow> Together()
     {
         var values = Asked.Together(effect, IsGreatest);
-        for (var c = 0; c < EffectLayout.Forces && c < values.Length; c++)
-        {
-            if (Quantity.All.FirstOrDefault(q => q.Effect == (GirderEffect)c) is { } of)
-                yield return screen.Rows.Reading(of.Words, values[c], of.Kind);
-        }
+        foreach (var of in at.Effects.Where(e => e.Number < values.Length))
+            yield return screen.Rows.Reading(of.Words, values[of.Number], of.Kind);
     }
 
     /// <summary>Characters that the name of a case has at most.</summary>
@@ -138,9 +142,7 @@ internal sealed class LoadingViews
         if (traffic.Count == 0)
             yield break;
         // No commas: stages list cases with commas between them.
-        var station = screen.Units.FormatWithUnit(point.Station, QuantityKind.Length);
-        var girder = screen.Geometry.Girders[point.Girder].Name;
-        var name = $"{Quantity.Id} {(IsGreatest ? "greatest" : "least")} {girder} at {station} under {traffic[0].Of.Name}".Replace(",", "");
+        var name = $"{Quantity.Id} {(IsGreatest ? "greatest" : "least")} {at.Words} under {traffic[0].Of.Name}".Replace(",", "");
         var others = screen.Snapshot.Bridge.Actions.Cases.Select(c => c.Name).ToHashSet();
         name = name[..Math.Min(name.Length, MostName - 5)].Trim();
         name = Enumerable.Range(1, 1000).Select(n => n == 1 ? name : $"{name} {n}").First(n => !others.Contains(n));

@@ -77,6 +77,9 @@ public sealed record WorkspaceRequest
     /// <summary>Line along which an influence surface is told: <c>girder</c>, <c>road</c>, or <c>lane</c> and its number.</summary>
     public string Along { get; init; } = "girder";
 
+    /// <summary>Where an effect is looked at: a bearing or an end of a member; empty for the girder at the cursor.</summary>
+    public string Place { get; init; } = "";
+
     /// <summary>Stage of construction, from 1.</summary>
     public int Stage { get; init; } = 1;
 

@@ -34,6 +34,7 @@ public sealed record WorkspaceQuery
     public int? Lanes { get; init; }
     public string? Side { get; init; }
     public string? Along { get; init; }
+    public string? Place { get; init; }
     public int? Stage { get; init; }
     public int? Sort { get; init; }
     public string? Filter { get; init; }
@@ -70,6 +71,7 @@ public sealed record WorkspaceQuery
                 Lanes = Math.Clamp(Lanes ?? usual.Lanes, 1, 99),
                 Side = Side ?? usual.Side,
                 Along = Along ?? usual.Along,
+                Place = Place ?? usual.Place,
                 Stage = Stage ?? usual.Stage,
                 Sort = Math.Clamp(Sort ?? 0, -99, 99),
                 Filter = Filter ?? "",
