@@ -37,7 +37,13 @@ public sealed record RailChoices
 
     /// <summary>Whether nothing is chosen: one track along the road line, without factors.</summary>
     [JsonIgnore]
-    public bool IsUsual => Tracks.IsEmpty && Alpha == 1 && Care == TrackCare.None && Dynamic is null;
+    public bool IsUsual => Tracks.IsEmpty && Alpha == 1 && Care == TrackCare.None && Dynamic is null && Sleepers is null;
+
+    /// <summary>
+    /// Spacing of sleepers (m), over three of which the rail distributes an axle: a quarter, a half, a quarter (EN 1991-2 6.3.6.1); null for
+    /// axles as points.
+    /// </summary>
+    public double? Sleepers { get; init; }
 
     /// <summary>The dynamic factor in place of Φ; null for that of <see cref="Care"/>.</summary>
     public double? Dynamic { get; init; }

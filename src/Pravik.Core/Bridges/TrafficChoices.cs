@@ -31,8 +31,18 @@ public sealed record TrafficUse
     /// <summary>Least distance of a wheel from the edge of its lane (m); null for that of the model, which may be its middle.</summary>
     public double? Margin { get; init; }
 
+    /// <summary>
+    /// Factor on its vehicles for dynamics, in place of that of the model; null for that. A special vehicle at normal speed has 1.40 − L/500
+    /// ≥ 1 (EN 1991-2 A.3(6)), with L the influence length (m).
+    /// </summary>
+    public double? Dynamic { get; init; }
+
     /// <summary>A model as it is used here.</summary>
-    public TrafficModel Of(TrafficModel model) => model.In([.. Lanes.Select(l => new FixedLane(l.From, l.Width))], Margin);
+    public TrafficModel Of(TrafficModel model)
+    {
+        var placed = model.In([.. Lanes.Select(l => new FixedLane(l.From, l.Width))], Margin);
+        return Dynamic is { } factor ? placed.With(factor) : placed;
+    }
 }
 
 /// <summary>A lane that is put somewhere by hand.</summary>

@@ -43,7 +43,16 @@ internal static class TrafficEntries
             ) with
             {
                 Subject = "Margin",
-            }
+            },
+            Own(
+                "dynamic",
+                "Dynamic factor",
+                QuantityKind.Number,
+                0.5,
+                3,
+                "On its vehicles. A special vehicle at normal speed has 1.40 − L/500, at least 1, with L the influence length in m "
+                    + "(EN 1991-2 A.3). Empty: that of the model."
+            )
         );
 
     /// <summary>A lane of its own of such a model.</summary>
@@ -75,6 +84,17 @@ internal static class TrafficEntries
                 [new("none", "none"), new("careful", "Φ₂, carefully kept track"), new("standard", "Φ₃, standard track")],
                 "By the determinant length of main girders (EN 1991-2 6.4.5.2, Table 6.2)."
             ),
+            Own(
+                "sleepers",
+                "Axles over sleepers every",
+                QuantityKind.Length,
+                0.3,
+                0.8,
+                "A quarter, a half and a quarter of an axle on three sleepers (EN 1991-2 6.3.6.1). Empty: axles are points."
+            ) with
+            {
+                Subject = "Spacing of sleepers",
+            },
             Own("dynamic", "In place of it", QuantityKind.Number, 1, 3, "A dynamic factor of the project’s own."),
         ];
 

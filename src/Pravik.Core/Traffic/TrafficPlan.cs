@@ -64,7 +64,13 @@ public static class TrafficPlan
         var rail = geometry.Bridge.Traffic.Rail;
         return model.Role != TrafficRole.Rail || rail.IsUsual
             ? model
-            : EnRailTraffic.On(model, [.. rail.Tracks.Select(t => t.Offset).DefaultIfEmpty(0)], rail.Alpha, DynamicFactor(geometry));
+            : EnRailTraffic.On(
+                model,
+                [.. rail.Tracks.Select(t => t.Offset).DefaultIfEmpty(0)],
+                rail.Alpha,
+                DynamicFactor(geometry),
+                rail.Sleepers
+            );
     }
 
     /// <summary>

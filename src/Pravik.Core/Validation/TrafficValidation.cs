@@ -89,6 +89,7 @@ internal static class TrafficValidation
     private static void Use(TrafficUse use, string path, Bounds bounds)
     {
         bounds.Check($"{path}/margin", use.Margin);
+        bounds.Check($"{path}/dynamic", use.Dynamic);
         if (use.Lanes.Length > MostLanes)
             bounds.Error($"{path}/lanes", $"A model has at most {MostLanes} lanes of its own.");
         for (var i = 0; i < use.Lanes.Length; i++)
@@ -152,6 +153,7 @@ internal static class TrafficValidation
             bounds.Error("/traffic/rail/tracks", $"A bridge has at most {MostTracks} tracks.");
         bounds.Check("/traffic/rail/alpha", rail.Alpha);
         bounds.Check("/traffic/rail/dynamic", rail.Dynamic);
+        bounds.Check("/traffic/rail/sleepers", rail.Sleepers);
         bounds.Known("/traffic/rail/care", rail.Care);
         for (var i = 0; i < rail.Tracks.Length; i++)
             bounds.Check($"/traffic/rail/tracks/{i}/offset", rail.Tracks[i].Offset);

@@ -38,12 +38,13 @@ public static class EnRailTraffic
     /// <param name="tracks">Offsets of the tracks (m); at least one.</param>
     /// <param name="alpha">α.</param>
     /// <param name="dynamic">Φ.</param>
-    public static TrafficModel On(TrafficModel model, ImmutableArray<double> tracks, double alpha, double dynamic)
+    /// <param name="sleepers">Spacing of sleepers over three of which axles are distributed (m); null for none.</param>
+    public static TrafficModel On(TrafficModel model, ImmutableArray<double> tracks, double alpha, double dynamic, double? sleepers = null)
     {
         ImmutableArray<LaneLoad> Loads(TrafficModel of)
         {
             var (factor, phi) = (of.Name is "LM71" or "SW/0" ? alpha : 1, of.Name == "unloaded train" ? 1 : dynamic);
-            return [.. of.Kinds[0].Loads.Select(l => l with { Factor = factor, Dynamic = phi })];
+            return [.. of.Kinds[0].Loads.Select(l => OnSleepers(l, sleepers) with { Factor = factor, Dynamic = phi })];
         }
         var isHeavy = model.Name == "SW/2";
         ImmutableArray<LaneKind> kinds = isHeavy
@@ -56,6 +57,36 @@ public static class EnRailTraffic
             Aside = model.Name is "LM71" or "SW/0" ? Rails / 18 : 0,
             Presence = [1, 1, 0.75],
             LeftOut = LeftOutOnTracks,
+        };
+    }
+
+    /// <summary>
+    /// Every axle as a quarter, a half and a quarter of it on three sleepers (6.3.6.1). Line loads stay where they are beside the axles.
+    /// </summary>
+    private static LaneLoad OnSleepers(LaneLoad load, double? sleepers)
+    {
+        if (sleepers is not { } spacing || load.Vehicle is not { Axles.IsEmpty: false } vehicle)
+            return load;
+        List<(double At, double Load)> points = [];
+        double at = spacing;
+        foreach (var axle in vehicle.Axles)
+        {
+            at += axle.Gap;
+            points.AddRange([(at - spacing, axle.Load / 4), (at, axle.Load / 2), (at + spacing, axle.Load / 4)]);
+        }
+        var together = points
+            .GroupBy(p => Math.Round(p.At, 6))
+            .OrderBy(g => g.Key)
+            .Select(g => (At: g.Key, Load: g.Sum(p => p.Load)))
+            .ToList();
+        return load with
+        {
+            Vehicle = vehicle with
+            {
+                Axles = [.. together.Select((p, i) => new Axle(p.Load, i == 0 ? 0 : p.At - together[i - 1].At))],
+                Stretches = [.. vehicle.Stretches.Select(s => s with { From = s.From + spacing })],
+            },
+            LineClear = load.LineClear is { } clear ? clear - spacing : null,
         };
     }
 

@@ -102,7 +102,7 @@ public static class EnRoadTraffic
             LaneWidth = laneWidth,
             Role = name.StartsWith("LM3", StringComparison.Ordinal) ? TrafficRole.Special : TrafficRole.Shown,
             LeftOut = name.StartsWith("LM3", StringComparison.Ordinal)
-                ? "load model 1 beside the special vehicle; it goes at low speed"
+                ? "load model 1 beside the special vehicle; it goes at low speed unless a dynamic factor is typed"
                 : null,
         };
 

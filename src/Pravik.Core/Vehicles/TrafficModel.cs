@@ -124,6 +124,16 @@ public sealed record TrafficModel(string Name, string Source, LaneRule Rule, Imm
     public TrafficModel In(ImmutableArray<FixedLane> lanes, double? margin) =>
         lanes.IsEmpty && margin is null ? this : this with { Kinds = [.. Kinds.Select(k => k with { Lanes = lanes, Margin = margin })] };
 
+    /// <summary>The same with another dynamic factor on its vehicles.</summary>
+    public TrafficModel With(double dynamic) =>
+        this with
+        {
+            Kinds =
+            [
+                .. Kinds.Select(k => k with { Loads = [.. k.Loads.Select(l => l.Vehicle is null ? l : l with { Dynamic = dynamic })] }),
+            ],
+        };
+
     /// <summary>The model without dynamic factors and factors by number of lanes.</summary>
     public TrafficModel Static() =>
         this with

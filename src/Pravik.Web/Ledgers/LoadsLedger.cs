@@ -230,6 +230,7 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
                     rows.Entry("/traffic/rail/alpha"),
                     rows.Entry("/traffic/rail/care"),
                     rows.Entry("/traffic/rail/dynamic"),
+                    rows.Entry("/traffic/rail/sleepers"),
                     LedgerRows.Reading(
                         "Φ that is applied",
                         QuantityText.Fixed(TrafficPlan.DynamicFactor(geometry), 3),
@@ -238,7 +239,7 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
                 ]
             )
             {
-                Note = "Left out: traction, braking, nosing and centrifugal force; distribution by sleepers and ballast.",
+                Note = "Left out: traction, braking, nosing and centrifugal force; distribution through ballast.",
             };
     }
 

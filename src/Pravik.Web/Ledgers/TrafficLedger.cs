@@ -55,7 +55,12 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
             [
                 .. used.SelectMany(
                     (_, i) =>
-                        new[] { rows.Entry($"/traffic/models/{i}/name", null, $"Model {i + 2}"), rows.Entry($"/traffic/models/{i}/margin") }
+                        new[]
+                        {
+                            rows.Entry($"/traffic/models/{i}/name", null, $"Model {i + 2}"),
+                            rows.Entry($"/traffic/models/{i}/margin"),
+                            rows.Entry($"/traffic/models/{i}/dynamic"),
+                        }
                 ),
             ]
         )

@@ -83,6 +83,19 @@ public class OwnLanesTests
         Assert.True(Of(0.2) > 1.02 * Of(null));
     }
 
+    /// <summary>A dynamic factor counts on the vehicle, and not on what acts beside it.</summary>
+    [Fact]
+    public void A_special_vehicle_at_normal_speed_has_its_factor()
+    {
+        TrafficModel Special(double? factor) =>
+            TrafficPlan.Chosen(With(new TrafficUse { Name = "LM3 1800/150", Dynamic = factor })).Single();
+        var still = Worst(Run(Coarse, Special(null)), 0).Greatest;
+        Assert.Equal(1.35 * still, Worst(Run(Coarse, Special(1.35)), 0).Greatest, 1e-6 * still);
+        var beside = TrafficPlan.WithFrequent(Coarse, Special(1.35));
+        Assert.All(beside.Kinds[1..].SelectMany(k => k.Loads), l => Assert.Equal(1, l.Dynamic));
+        Assert.All(beside.Kinds[0].Loads, l => Assert.Equal(1.35, l.Dynamic));
+    }
+
     [Fact]
     public void What_is_wrong_with_lanes_is_told()
     {
