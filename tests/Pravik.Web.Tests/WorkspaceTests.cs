@@ -120,7 +120,7 @@ public class WorkspaceTests
     [InlineData("substructure", 5)]
     [InlineData("sections", 2)]
     [InlineData("sheets", 2)]
-    [InlineData("analysis", 8)]
+    [InlineData("analysis", 9)]
     [InlineData("loads", 5)]
     [InlineData("checks", 3)]
     public void Every_layout_of_every_step_shows_something(string step, int count)

@@ -41,7 +41,7 @@ internal sealed class DeckLoading
             runs.Add((middle, spacing, Line(middle - spacing / 2), Line(middle + spacing / 2)));
             return knownRuns[key] = runs.Count - 1;
         }
-        var positions = models.Select(m => new LanePositions(m, geometry.Carriageways, Run)).ToList();
+        var positions = models.Select(m => new LanePositions(m, geometry.Carriageways, LinesOf(mesh), Run)).ToList();
         FirstCell = lines.Count;
         Cells = [.. CellsOf(geometry.Carriageways)];
         lines.AddRange(Cells.Select(c => At(c.From + c.Width / 2)));
@@ -57,6 +57,25 @@ internal sealed class DeckLoading
         PerLength = [.. lines.Take(FirstCell).SelectMany(PiecesOf)];
         Runs = [.. runs.Select(r => new WheelRun(r.Middle, r.Spacing, r.Left, r.Right, lines))];
         Models = [.. models.Select((m, i) => new ModelLoading(this, m, positions[i]))];
+    }
+
+    /// <summary>
+    /// Offsets of the lines of a mesh along the bridge (m). A line that does not keep its offset has the one in the middle of each span.
+    /// </summary>
+    private static List<double> LinesOf(DeckMesh mesh)
+    {
+        const double Same = 0.02;
+        List<double> all = [];
+        for (var k = 0; k < mesh.Longitudinals; k++)
+        {
+            foreach (var span in mesh.Spans)
+            {
+                var offset = mesh.Nodes[mesh.NodeAt(k, (span.First + span.Last) / 2)].Offset;
+                if (!all.Exists(o => Math.Abs(o - offset) < Same))
+                    all.Add(offset);
+            }
+        }
+        return all;
     }
 
     /// <summary>All lines.</summary>

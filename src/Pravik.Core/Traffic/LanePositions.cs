@@ -7,14 +7,23 @@ namespace Pravik.Core.Traffic;
 /// <summary>Every place that a lane of a traffic model can take across the deck, and where wheels run within it.</summary>
 internal sealed class LanePositions
 {
+    private readonly IReadOnlyList<double> lines;
+
     /// <summary>Distance of rails, for line loads without a vehicle (m).</summary>
     private const double Rails = 1.5;
 
     /// <param name="model">The traffic model.</param>
     /// <param name="carriageways">Carriageways from the left.</param>
+    /// <param name="lines">Offsets of the lines of the mesh along the bridge (m).</param>
     /// <param name="runAt">The number of the run of wheels about an offset, by their distance.</param>
-    public LanePositions(TrafficModel model, IReadOnlyList<Carriageway> carriageways, Func<double, double, int> runAt)
+    public LanePositions(
+        TrafficModel model,
+        IReadOnlyList<Carriageway> carriageways,
+        IReadOnlyList<double> lines,
+        Func<double, double, int> runAt
+    )
     {
+        this.lines = lines;
         if (model.Rule == LaneRule.Track)
         {
             double[] spacings = [.. model.Kinds.SelectMany(k => k.Loads).Select(SpacingOf).Distinct()];
@@ -94,7 +103,9 @@ internal sealed class LanePositions
         var lanes = On(carriageway.Width, model);
         var width = Math.Min(lanes.Width, carriageway.Width);
         Lanes += lanes.Count;
-        double[] edges = [.. LaneSteps.LeftEdges(carriageway, lanes.Count, width)];
+        // A vehicle with a margin finds its place within the lane.
+        var onLines = wheels.Where(w => w.Margin is null).SelectMany(w => OnLines(w.Spacing)).Select(m => m - width / 2);
+        double[] edges = [.. LaneSteps.LeftEdges(carriageway, lanes.Count, width, onLines)];
         var middles = wheels.ToDictionary(w => w, w => Middles(edges, width, w));
         foreach (var from in edges)
         {
@@ -118,7 +129,7 @@ internal sealed class LanePositions
     /// Where the middles of vehicles go, for lanes at all places: in the middle of each, or as far to both sides as the margin lets wheels
     /// go, and in steps between.
     /// </summary>
-    private static List<double> Middles(double[] edges, double width, Wheels wheels)
+    private List<double> Middles(double[] edges, double width, Wheels wheels)
     {
         var aside = Aside(width, wheels);
         if (aside == 0)
@@ -133,8 +144,17 @@ internal sealed class LanePositions
             if (middles.Count == 0 || gap > 1e-6)
                 middles.Add(middle);
         }
+        var found = middles.Count;
+        foreach (var middle in OnLines(wheels.Spacing).Where(m => m > middles[0] && m < middles[found - 1]))
+        {
+            if (!middles.Exists(m => Math.Abs(m - middle) < 1e-3))
+                middles.Add(middle);
+        }
         return middles;
     }
+
+    /// <summary>Middles of vehicles of which a wheel stands on a line of the mesh.</summary>
+    private IEnumerable<double> OnLines(double spacing) => lines.SelectMany(o => new[] { o - spacing / 2, o + spacing / 2 });
 
     /// <summary>Those of them that a vehicle in a lane may take.</summary>
     private static IEnumerable<double> Within(List<double> middles, double from, double width, Wheels wheels)

@@ -8,24 +8,33 @@ internal static class LaneSteps
     /// <summary>From one place across to the next (m).</summary>
     public const double Step = 0.25;
 
-    /// <summary>Left edges of a lane: in steps from both kerbs, or the two halves of a carriageway that just holds two.</summary>
+    /// <summary>Places across closer than this are one (m).</summary>
+    private const double Apart = 0.01;
+
+    /// <summary>
+    /// Left edges of a lane: packed from both kerbs, where a wheel stands on a line of the mesh, beside a lane there, and in steps from the
+    /// left kerb; or the two halves of a carriageway that just holds two. Between lines of the mesh the effect of a vehicle at its worst
+    /// along bends down nowhere as it moves across: its tops are where a wheel stands on one.
+    /// </summary>
     /// <param name="carriageway">The carriageway.</param>
     /// <param name="count">How many lanes it has.</param>
     /// <param name="width">Width of a lane (m).</param>
-    public static IEnumerable<double> LeftEdges(Carriageway carriageway, int count, double width)
+    /// <param name="onLines">Left edges with a wheel on a line of the mesh (offsets from the road line, m).</param>
+    public static IEnumerable<double> LeftEdges(Carriageway carriageway, int count, double width, IEnumerable<double> onLines)
     {
         var room = Math.Max(0, carriageway.Width - width);
-        var fromLeft = Enumerable.Range(0, (int)Math.Floor(room / Step + 1e-9) + 1).Select(i => i * Step);
-        var halves = count == 2 && width * 2 >= carriageway.Width - 1e-9;
-        double[] all = halves ? [0, room] : [.. fromLeft.Concat(fromLeft.Select(p => room - p)).Order()];
-        var last = double.NegativeInfinity;
-        foreach (var position in all)
+        if (count == 2 && width * 2 >= carriageway.Width - 1e-9)
+            return new[] { 0, room }.Distinct().Select(p => carriageway.From + p);
+        var packed = Enumerable.Range(0, count).SelectMany(i => new[] { i * width, room - i * width });
+        var onLine = onLines.Select(o => o - carriageway.From).SelectMany(o => new[] { o, o - width, o + width });
+        var steps = Enumerable.Range(0, (int)Math.Floor(room / Step + 1e-9) + 1).Select(i => i * Step);
+        SortedSet<double> all = [];
+        foreach (var place in packed.Concat(onLine).Concat(steps).Where(p => p >= -1e-9 && p <= room + 1e-9))
         {
-            if (position - last < 1e-6)
-                continue;
-            last = position;
-            yield return carriageway.From + position;
+            if (all.GetViewBetween(place - Apart, place + Apart).Count == 0)
+                all.Add(place);
         }
+        return all.Select(p => carriageway.From + p);
     }
 
     /// <summary>For each lane, ordered by their left edges, the first that lies clear of it to its right.</summary>

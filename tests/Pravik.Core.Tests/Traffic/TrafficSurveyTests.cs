@@ -50,6 +50,33 @@ public class TrafficSurveyTests
         }
     }
 
+    /// <summary>Three lanes of 12 ft just fill a carriageway of 36 ft: they stand side by side, whatever the steps across.</summary>
+    [Fact]
+    public void Lanes_that_just_fill_a_carriageway_are_all_loaded()
+    {
+        const double ft = 0.3048;
+        var bridge = TestBridges.Read("ellow-viaduct.json") with
+        {
+            Traffic = new() { Carriageways = [new() { From = -18 * ft, To = 18 * ft }] },
+        };
+        var target = TrafficQuery.Target(new(bridge));
+        var envelope = TrafficQuery.Run(target, Named("HL-93"), [GirderEffect.M], false, 1);
+        var points = target
+            .Layout.Points.Select((p, i) => (p, i))
+            .Where(p => p.p.Girder == 1)
+            .Select(p => target.Layout.At(p.i, GirderEffect.M));
+        var loaded = points.Select(p => envelope.Loading(p, true)).OfType<PlacedTraffic>().Where(l => l.Lanes.Length == 3).ToList();
+        Assert.NotEmpty(loaded);
+        Assert.All(
+            loaded,
+            l =>
+            {
+                Assert.Equal([-18 * ft, -6 * ft, 6 * ft], l.Lanes.Select(x => x.From), (a, b) => Math.Abs(a - b) < 1e-6);
+                Assert.Equal(0.85, l.Presence);
+            }
+        );
+    }
+
     /// <summary>Values are found side by side for several effects, places one by one: vehicles with sought gaps and left out axles.</summary>
     [Theory]
     [InlineData("HL-93 truck")]
