@@ -134,6 +134,39 @@ test("an influence surface is looked at, its traffic kept as a case, and traffic
   await page.close();
 });
 
+test("a factor of a combination gets an own value, lanes are made a model's own, and a bearing shows its load", async () => {
+  const page = await openPage(used.browser, `${used.app.url}/bridges/willow-mill/loads?layout=combinations`);
+  await page.locator("tr", { hasText: "Ultimate, wind leading" }).click();
+  const wind = "/actions/ownFactors/ultimate.wind.wind";
+  await field(page, wind).waitFor();
+  await type(page, wind, "-1");
+  await page.getByText("must lie between", { exact: false }).first().waitFor();
+  await enter(page, wind, "1.6");
+  await page.locator("td", { hasText: "Ultimate, wind leading *" }).waitFor();
+  await saved(page, () => page.getByRole("button", { name: "All as in the standard" }).click());
+  await page.getByRole("button", { name: "Lanes" }).click();
+  await saved(page, () => page.getByRole("button", { name: "Only in the lanes drawn" }).click());
+  await page.getByText("It goes in these lanes alone", { exact: false }).waitFor();
+  await saved(page, () => page.getByRole("button", { name: "Anywhere again" }).click());
+  await page.getByRole("link", { name: "Analysis" }).click();
+  await page.getByRole("button", { name: "Distribution" }).click();
+  await page.getByText("Worked out under AASHTO LRFD").waitFor();
+  await page.getByRole("button", { name: "Stages" }).click();
+  await analysed(page);
+  await saved(page, () => page.getByRole("button", { name: "Let LM1 drive" }).click());
+  await page.getByRole("button", { name: "Loading" }).click();
+  await analysed(page);
+  await page.selectOption("select[name=place]", "seat1");
+  await page.locator("caption", { hasText: "Reaction, up at G1 on axis" }).waitFor();
+  await page.getByRole("button", { name: "Influence" }).click();
+  await page.locator(".ledger", { hasText: "reaction, up at" }).waitFor();
+  await page.getByRole("button", { name: "Along girders" }).click();
+  await page.selectOption("select[name=show]", "stage1traffic");
+  await page.locator("caption", { hasText: "with its traffic" }).waitFor();
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
 test("an own case is put on the deck and shown with its reactions", async () => {
   const page = await openPage(used.browser, `${used.app.url}/bridges/hazel-row/loads?layout=ownLoads`);
   await saved(page, () => page.getByRole("button", { name: "Add an own case" }).click());
