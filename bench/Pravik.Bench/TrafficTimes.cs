@@ -6,7 +6,9 @@ using Pravik.Exchange;
 
 namespace Pravik.Bench;
 
-/// <summary>Traffic on every effect of the demo and of the viaduct, models by themselves and thirty vehicles together, from a known factor.</summary>
+/// <summary>
+/// Traffic on every effect of the demo and of the viaduct, models by themselves and thirty vehicles together, from a known factor.
+/// </summary>
 internal static class TrafficTimes
 {
     public static void Measure()

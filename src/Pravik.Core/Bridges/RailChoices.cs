@@ -40,8 +40,8 @@ public sealed record RailChoices
     public bool IsUsual => Tracks.IsEmpty && Alpha == 1 && Care == TrackCare.None && Dynamic is null && Sleepers is null;
 
     /// <summary>
-    /// Spacing of sleepers (m), over three of which the rail distributes an axle: a quarter, a half, a quarter (EN 1991-2 6.3.6.1); null for
-    /// axles as points.
+    /// Spacing of sleepers (m), over three of which the rail distributes an axle: a quarter, a half, a quarter (EN 1991-2 6.3.6.1); null
+    /// for axles as points.
     /// </summary>
     public double? Sleepers { get; init; }
 

@@ -32,8 +32,8 @@ public sealed record TrafficUse
     public double? Margin { get; init; }
 
     /// <summary>
-    /// Factor on its vehicles for dynamics, in place of that of the model; null for that. A special vehicle at normal speed has 1.40 − L/500
-    /// ≥ 1 (EN 1991-2 A.3(6)), with L the influence length (m).
+    /// Factor on its vehicles for dynamics, in place of that of the model; null for that. A special vehicle at normal speed has
+    /// 1.40 − L/500 ≥ 1 (EN 1991-2 Annex A), with L the influence length (m).
     /// </summary>
     public double? Dynamic { get; init; }
 

@@ -8,7 +8,9 @@ public static class Combinations
     /// <summary>All of them, as the standard has them.</summary>
     /// <param name="standard">The family.</param>
     /// <param name="values">National values.</param>
-    /// <param name="indirectAtUltimate">Whether temperature, settlement, creep and shrinkage count at the ultimate or strength states.</param>
+    /// <param name="indirectAtUltimate">
+    /// Whether temperature, settlement, creep and shrinkage count at the ultimate or strength states.
+    /// </param>
     public static ImmutableArray<CombinationRule> Of(Standard standard, NationalValues values, bool indirectAtUltimate) =>
         standard == Standard.Lrfd ? LrfdCombinations.Rules(indirectAtUltimate) : RoadCombinations.Rules(values, indirectAtUltimate);
 

@@ -38,9 +38,9 @@ public static class DistributionFactors
     private static readonly double[] Presence = [1.2, 1, 0.85, 0.65];
 
     /// <summary>
-    /// Bending moment. Inner girders (Table 4.6.2.2.2b-1): 0.06 + (S/14)^0.4·(S/L)^0.3·k^0.1 and 0.075 + (S/9.5)^0.6·(S/L)^0.2·k^0.1, with k
-    /// = K_g/(12·L·t_s³). Outer ones (2d-1): lever rule, and (0.77 + d_e/9.1) times that of an inner one, not less than the sections staying
-    /// plane across. Skew from 30° on (2e-1): 1 − 0.25·k^0.25·(S/L)^0.5·tan(θ)^1.5, θ at most 60°.
+    /// Bending moment. Inner girders (Table 4.6.2.2.2b-1): 0.06 + (S/14)^0.4·(S/L)^0.3·k^0.1 and 0.075 + (S/9.5)^0.6·(S/L)^0.2·k^0.1, with
+    /// k = K_g/(12·L·t_s³). Outer ones (2d-1): lever rule, and (0.77 + d_e/9.1) times that of an inner one, not less than with sections
+    /// that stay plane across. Skew from 30° on (2e-1): 1 − 0.25·k^0.25·(S/L)^0.5·tan(θ)^1.5, θ at most 60°.
     /// </summary>
     public static Distribution Moment(DistributionInput of)
     {

@@ -386,7 +386,8 @@ public sealed class BridgeEffects
                 if (c.Kind is ActionKind.Permanent or ActionKind.Surfacing or ActionKind.Aside)
                     terms.Add((1, EffectRange.Envelope(c.Name, [(adverse, range), (relieving, range)])));
                 else
-                    terms.Add((1, range));
+                    // Of prestress the secondary part: the primary is part of the resistance.
+                    terms.Add((1, c.Kind == ActionKind.Prestress ? secondary[c.Id] : range));
             }
             Add(EffectRange.Sum($"Ultimate, {name}, with its traffic", terms, layout), new($"{id}Ultimate"), InStages, rule.Clause);
         }

@@ -27,7 +27,10 @@ public sealed class StageRun
     private StageRun(BridgeGeometry geometry, SolvedModels models, ModelLoads loads, Action<StageStep, int> stood) =>
         (this.geometry, this.models, this.loads, this.stood) = (geometry, models, loads, stood);
 
-    /// <summary>Solves all stages, and tells of each the model that stands at its end. Throws <see cref="ModelRefusedException"/> where a structure can move.</summary>
+    /// <summary>
+    /// Solves all stages, and tells of each the model that stands at its end. Throws <see cref="ModelRefusedException"/> where a structure
+    /// can move.
+    /// </summary>
     public static void Run(
         BridgeGeometry geometry,
         SolvedModels models,

@@ -132,7 +132,8 @@ internal static class TrafficValidation
             if (widths.Min() < wheels + 2 * margin - 1e-9)
                 bounds.Warning(
                     $"{path}/margin",
-                    $"A margin of {Words(margin)} leaves wheels {Words(wheels)} apart no room in a lane of {Words(widths.Min())}: {use.Name} goes in its middle."
+                    $"A margin of {Words(margin)} leaves wheels {Words(wheels)} apart no room in a lane of {Words(widths.Min())}: "
+                        + $"{use.Name} goes in its middle."
                 );
         }
         for (var c = 0; c < geometry.Carriageways.Length; c++)
@@ -141,7 +142,8 @@ internal static class TrafficValidation
             if (carriageway.Width < width - 1e-6)
                 bounds.Warning(
                     "/traffic/carriageways",
-                    $"Carriageway {c + 1}, {Words(carriageway.Width)}, is narrower than a lane of {Words(width)}: the lane is as wide as it."
+                    $"Carriageway {c + 1}, {Words(carriageway.Width)}, is narrower than a lane of {Words(width)}: "
+                        + "the lane is as wide as it."
                 );
         }
     }

@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Threading.Channels;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
@@ -73,7 +74,11 @@ public sealed class RunQueue(
 
     private sealed record Job(string Project, JobKind Kind, string Hash, int Revision, Bridge Bridge, CancellationTokenSource Cancel)
     {
-        public bool IsLong { get; } = Kind == JobKind.Comparison || ModelSize.Joints(Bridge) > LongJoints;
+        public bool IsLong { get; } = Kind == JobKind.Comparison || ModelSize.Joints(Bridge) * TrafficOf(Bridge) > LongJoints;
+
+        /// <summary>How many times as long a run takes with the traffic that drives as with load model 1 alone, about.</summary>
+        private static double TrafficOf(Bridge bridge) =>
+            (bridge.Basis.Standard == Standard.Lrfd ? 3 : 1) + bridge.Traffic.Models.Length / 4.0;
     }
 
     /// <summary>Tells what changes.</summary>

@@ -91,8 +91,8 @@ internal static class SharesTables
                 {
                     Note =
                         "How much of one lane of HL-93 each girder takes: its worst value in the model over what one lane does to all "
-                        + "girders together at the same place. Factors by number of lanes are in it, the dynamic allowance is not. With one "
-                        + "lane loaded, and with as many as are worst.",
+                        + "girders together at the same place. Factors by number of lanes are in it, the dynamic allowance is not. With "
+                        + "one lane loaded, and with as many as are worst.",
                 },
                 new("By formula", [])
                 {

@@ -75,7 +75,7 @@ public static class StepHelp
             [
                 "Permanent actions beside self-weight, temperature, settlement, wind, braking; lanes and vehicles; cases of your own.",
                 "Under Lanes, see where traffic can be; under Vehicles, choose what drives, and enter vehicles of your own.",
-                "Combinations and their factors follow from the national values of the basis.",
+                "Combinations follow from the standard and the national values of the basis; click one to give its factors own values.",
             ]
         ),
         ["analysis"] = (
@@ -84,6 +84,7 @@ public static class StepHelp
                 "One model of line girders, a grillage or shells, stage by stage, and what it answers: moments, shears, "
                     + "reactions, deflections.",
                 "It runs by itself after each edit. Sagging moments are drawn below the line, on the tension side.",
+                "Loading and Influence show what stands behind a value of a girder, a bearing, a cross member or a column.",
             ]
         ),
         ["checks"] = (
