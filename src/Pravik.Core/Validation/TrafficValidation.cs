@@ -122,10 +122,19 @@ internal static class TrafficValidation
                         string.Join("; ", geometry.Carriageways.Select(c => $"a carriageway from {Words(c.From)} to {Words(c.To)}"))
                     );
             }
+            if (TrafficModels.Named(use.Name, bridge.Basis.Values, bridge.Traffic.Vehicles) is not { } model)
+                continue;
             if (
-                TrafficModels.Named(use.Name, bridge.Basis.Values, bridge.Traffic.Vehicles) is not { } model
-                || use.Margin is not { } margin
+                (model.Rule == LaneRule.Track || model.Kinds.IsEmpty)
+                && (!lanes.IsEmpty || use.Margin is not null || use.Dynamic is not null)
             )
+                bounds.Warning(
+                    $"{path}/name",
+                    model.Kinds.IsEmpty
+                        ? $"{use.Name} has no vehicles in lanes: lanes, margin and dynamic factor typed for it do not count."
+                        : $"{use.Name} goes on tracks with the factors of railway traffic: what is typed for its lanes does not count."
+                );
+            if (use.Margin is not { } margin || model.Rule == LaneRule.Track)
                 continue;
             var widths = lanes.IsEmpty ? [model.LaneWidth] : lanes.Select(l => l.Width);
             var wheels = model.Kinds.SelectMany(k => k.Loads).Max(l => l.Vehicle?.WheelSpacing) ?? 0;

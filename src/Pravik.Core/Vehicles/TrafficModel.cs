@@ -118,21 +118,25 @@ public sealed record TrafficModel(string Name, string Source, LaneRule Rule, Imm
     /// <summary>What is left out, in words; null for nothing.</summary>
     public string? LeftOut { get; init; }
 
-    /// <summary>The same in lanes that lie where they are put, with vehicles as near to their edges as a margin lets them.</summary>
+    /// <summary>
+    /// The same in lanes that lie where they are put, with vehicles as near to their edges as a margin lets them; trains stay on tracks.
+    /// </summary>
     /// <param name="lanes">The lanes; empty for anywhere.</param>
     /// <param name="margin">The margin (m); null for that of the model.</param>
     public TrafficModel In(ImmutableArray<FixedLane> lanes, double? margin) =>
-        lanes.IsEmpty && margin is null ? this : this with { Kinds = [.. Kinds.Select(k => k with { Lanes = lanes, Margin = margin })] };
+        Rule == LaneRule.Track || (lanes.IsEmpty && margin is null)
+            ? this
+            : this with
+            {
+                Kinds = [.. Kinds.Select(k => k with { Lanes = lanes, Margin = margin })],
+            };
 
-    /// <summary>The same with another dynamic factor on its vehicles.</summary>
-    public TrafficModel With(double dynamic) =>
-        this with
-        {
-            Kinds =
-            [
-                .. Kinds.Select(k => k with { Loads = [.. k.Loads.Select(l => l.Vehicle is null ? l : l with { Dynamic = dynamic })] }),
-            ],
-        };
+    /// <summary>The same with another dynamic factor on its vehicles; trains have that of railway traffic.</summary>
+    public TrafficModel With(double dynamic)
+    {
+        LaneLoad Of(LaneLoad load) => load.Vehicle is null ? load : load with { Dynamic = dynamic };
+        return Rule == LaneRule.Track ? this : this with { Kinds = [.. Kinds.Select(k => k with { Loads = [.. k.Loads.Select(Of)] })] };
+    }
 
     /// <summary>The model without dynamic factors and factors by number of lanes.</summary>
     public TrafficModel Static() =>

@@ -113,6 +113,17 @@ public class OwnLanesTests
             Told(new() { Name = "LM2", Lanes = [Lane(50)] }),
             m => m.Contains("off the carriageways", StringComparison.Ordinal)
         );
+        Assert.Contains(
+            Told(
+                new()
+                {
+                    Name = "LM71",
+                    Lanes = [Lane(0)],
+                    Dynamic = 1.2,
+                }
+            ),
+            m => m.Contains("does not count", StringComparison.Ordinal)
+        );
         Assert.Contains(Told(new() { Name = "LM2", Margin = 1.2 }), m => m.Contains("no room", StringComparison.Ordinal));
         Assert.Contains(
             BridgeValidation.Check(With(new TrafficUse { Name = "LM2", Lanes = [Lane(double.NaN)] })),
