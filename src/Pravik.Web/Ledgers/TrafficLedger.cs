@@ -50,20 +50,7 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
             shown.Name != usual ? shown.Name
             : usual == "LM1" ? "LM2"
             : "HL-93 truck";
-        return new(
-            "Drives on the bridge",
-            [
-                .. used.SelectMany(
-                    (_, i) =>
-                        new[]
-                        {
-                            rows.Entry($"/traffic/models/{i}/name", null, $"Model {i + 2}"),
-                            rows.Entry($"/traffic/models/{i}/margin"),
-                            rows.Entry($"/traffic/models/{i}/dynamic"),
-                        }
-                ),
-            ]
-        )
+        return new("Drives on the bridge", [.. used.SelectMany((use, i) => Use(use, i))])
         {
             Note =
                 $"{usual} and footways always act. What is added here is put on every effect after each edit. Lanes of its own: Loads, "
@@ -86,6 +73,18 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
                 ),
             ],
         };
+    }
+
+    /// <summary>A model that drives; trains and loads without lanes have no margin and no factor of their own.</summary>
+    private IEnumerable<LedgerRow> Use(TrafficUse use, int number)
+    {
+        var (path, model) = ($"/traffic/models/{number}", TrafficModels.Named(use.Name, bridge.Basis.Values, bridge.Traffic.Vehicles));
+        yield return rows.Entry($"{path}/name", null, $"Model {number + 2}");
+        var goesInLanes = model is { Kinds.IsEmpty: false } && model.Rule != LaneRule.Track;
+        if (goesInLanes || use.Margin is not null)
+            yield return rows.Entry($"{path}/margin");
+        if (goesInLanes || use.Dynamic is not null)
+            yield return rows.Entry($"{path}/dynamic");
     }
 
     private LedgerGroup Shown()
