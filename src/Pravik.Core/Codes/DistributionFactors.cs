@@ -49,13 +49,7 @@ public static class DistributionFactors
         var several = 0.075 + Math.Pow(s / 9.5, 0.6) * Math.Pow(s / l, 0.2) * Math.Pow(k, 0.1);
         var theta = Math.Min(Math.Abs(of.Skew), Math.PI / 3);
         var less = theta < Math.PI / 6 ? 1 : 1 - 0.25 * Math.Pow(k, 0.25) * Math.Pow(s / l, 0.5) * Math.Pow(Math.Tan(theta), 1.5);
-        if (of.EdgeDistance is not { } edge)
-            return new(less * one, less * several);
-        var plane = Plane(of, edge);
-        return new(
-            less * Math.Max(OneLanePresence * Lever(s, edge), plane.OneLane),
-            less * Math.Max((0.77 + edge / 9.1) * several, plane.SeveralLanes)
-        );
+        return Of(of, new(one, several), edge => 0.77 + edge / 9.1, less);
     }
 
     /// <summary>
@@ -67,12 +61,18 @@ public static class DistributionFactors
         var (s, k) = (of.Spacing, of.Stiffness / (12 * of.Length * Math.Pow(of.Slab, 3)));
         var (one, several) = (0.36 + s / 25, 0.2 + s / 12 - Math.Pow(s / 35, 2));
         var more = 1 + 0.2 * Math.Pow(1 / k, 0.3) * Math.Tan(Math.Min(Math.Abs(of.Skew), Math.PI / 3));
+        return Of(of, new(one, several), edge => 0.6 + edge / 10, more);
+    }
+
+    /// <summary>The shares of an inner girder, or of an outer one from them, times the correction for skew.</summary>
+    private static Distribution Of(DistributionInput of, Distribution inner, Func<double, double> outward, double skew)
+    {
         if (of.EdgeDistance is not { } edge)
-            return new(more * one, more * several);
+            return new(skew * inner.OneLane, skew * inner.SeveralLanes);
         var plane = Plane(of, edge);
         return new(
-            more * Math.Max(OneLanePresence * Lever(s, edge), plane.OneLane),
-            more * Math.Max((0.6 + edge / 10) * several, plane.SeveralLanes)
+            skew * Math.Max(OneLanePresence * Lever(of.Spacing, edge), plane.OneLane),
+            skew * Math.Max(outward(edge) * inner.SeveralLanes, plane.SeveralLanes)
         );
     }
 
