@@ -131,6 +131,8 @@ internal static class ModelValidation
 
     private static void Factors(Bridge bridge, Bounds bounds)
     {
+        if (bridge.Actions.OwnFactors.IsEmpty)
+            return;
         var basis = bridge.Basis;
         var known = Combinations.Keys(Combinations.Of(basis.Standard, basis.Values, basis.IndirectAtUltimate)).ToHashSet();
         foreach (var (key, value) in bridge.Actions.OwnFactors)

@@ -55,16 +55,13 @@ public static class EnRoadTraffic
         var own = special.Kinds[0] with { Loads = [.. special.Kinds[0].Loads.Select(l => l with { Area = lm1.Kinds[0].Loads[0].Area })] };
         return lm1 with
         {
-            Name = NameWithFrequent(special),
+            Name = $"{special.Name} with LM1, frequent",
             Source = $"{special.Source}, A.3",
             Role = TrafficRole.Special,
             Kinds = [own, .. lm1.Kinds[1..]],
             LeftOut = "a tandem in the vehicle’s own lane, before or behind it",
         };
     }
-
-    /// <summary>Name of a special vehicle with load model 1 beside it.</summary>
-    public static string NameWithFrequent(TrafficModel special) => $"{special.Name} with LM1, frequent";
 
     /// <summary>
     /// Tandems in lanes 1 to 3, each whole or not at all, and distributed loads on adverse parts; factors on both parts (4.3.2, 4.6.2).
