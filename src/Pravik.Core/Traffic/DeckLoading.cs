@@ -15,8 +15,8 @@ internal sealed class DeckLoading
     private const double CellWidth = 0.25;
     private readonly DeckMesh mesh;
     private readonly Dictionary<long, int> knownLines = [];
-    private readonly Dictionary<(long, long), int> knownRuns = [];
-    private readonly List<(double Middle, double Spacing, int Left, int Right)> runs = [];
+    private readonly Dictionary<(long, WheelTracks), int> knownRuns = [];
+    private readonly List<(double Middle, WheelTracks Tracks, int[] Lines)> runs = [];
     private readonly List<DeckLine> lines = [];
     private readonly List<ShapeOnDeck> shapes = [];
     private readonly Dictionary<string, ShapeOnDeck> knownShapes = [];
@@ -33,12 +33,12 @@ internal sealed class DeckLoading
             lines.Add(At(offset));
             return knownLines[key] = lines.Count - 1;
         }
-        int Run(double middle, double spacing)
+        int Run(double middle, WheelTracks tracks)
         {
-            var key = ((long)Math.Round(middle * 1e6), (long)Math.Round(spacing * 1e6));
+            var key = ((long)Math.Round(middle * 1e6), tracks);
             if (knownRuns.TryGetValue(key, out var index))
                 return index;
-            runs.Add((middle, spacing, Line(middle - spacing / 2), Line(middle + spacing / 2)));
+            runs.Add((middle, tracks, [.. tracks.Across.Select(a => Line(middle + a))]));
             return knownRuns[key] = runs.Count - 1;
         }
         var positions = models.Select(m => new LanePositions(m, geometry.Carriageways, LinesOf(mesh), Run)).ToList();
@@ -55,7 +55,9 @@ internal sealed class DeckLoading
         Lines = [.. lines];
         Grid = new(mesh, lines);
         PerLength = [.. lines.Take(FirstCell).SelectMany(PiecesOf)];
-        Runs = [.. runs.Select(r => new WheelRun(r.Middle, r.Spacing, r.Left, r.Right, lines))];
+        Runs = [.. runs.Select(r => new WheelRun(r.Middle, r.Tracks, r.Lines, lines))];
+        (Across, Fine) = (new(Cells), new(mesh));
+        Refinement = new(Across);
         Models = [.. models.Select((m, i) => new ModelLoading(this, m, positions[i]))];
     }
 
@@ -122,6 +124,15 @@ internal sealed class DeckLoading
     /// <summary>Cells of the carriageways, from the left: their left edges and widths (m).</summary>
     public ImmutableArray<(int Carriageway, double From, double Width)> Cells { get; }
 
+    /// <summary>The same, for integrals across them.</summary>
+    public CarriagewayCells Across { get; }
+
+    /// <summary>Lines in fine steps across.</summary>
+    public FineLines Fine { get; }
+
+    /// <summary>What moves lanes to their worst places across.</summary>
+    public LaneRefinement Refinement { get; }
+
     /// <summary>Lines of footways, with the width of each (m).</summary>
     public ImmutableArray<(int Line, double Width)> Footways { get; }
 
@@ -137,7 +148,7 @@ internal sealed class DeckLoading
         var key = VehicleShape.KeyOf(vehicle);
         if (!knownShapes.TryGetValue(key, out var shape))
         {
-            shape = knownShapes[key] = new(shapes.Count, VehicleShape.Of(vehicle), vehicle.OnlyWorsening, this);
+            shape = knownShapes[key] = new(shapes.Count, VehicleShape.Of(vehicle), vehicle.OnlyWorsening, vehicle.StaysOnDeck, this);
             shapes.Add(shape);
         }
         shape.Add(along);
@@ -178,10 +189,10 @@ internal sealed class DeckLoading
 }
 
 /// <summary>
-/// A shape of vehicle and the order in which its axles meet what every run that it may take goes over: the rows of both wheel lines where
-/// it acts whole, and else the stations of the run, since both wheels of an axle act or do not.
+/// A shape of vehicle and the order in which its axles meet what every run that it may take goes over: the rows of its wheel lines where
+/// it acts whole, and else the stations of the run, since all wheels of an axle act or do not.
 /// </summary>
-internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWorsening, DeckLoading deck)
+internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWorsening, bool staysOnDeck, DeckLoading deck)
 {
     private readonly VehicleWay[]?[] ways = new VehicleWay[]?[deck.Runs.Length];
     private readonly StopsOfWay[]?[] stops = new StopsOfWay[]?[deck.Runs.Length];
@@ -215,15 +226,14 @@ internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWor
             if (IsPlacedLater)
                 stops[run] = alike is { } same ? stops[same] : StopsOfWay.Of(shape, stations);
             ways[run] =
-                !isOnlyWorsening ? VehicleWay.Of(shape.Times(0.5), [.. Rows(deck.Runs[run])])
+                !isOnlyWorsening ? VehicleWay.Of(shape, deck.Runs[run].Tracks, Rows(deck.Runs[run]), staysOnDeck)
                 : alike is { } known ? ways[known]
                 : VehicleWay.Of(shape, [.. stations.Select((s, i) => (s, i))]);
             Runs.Add(run);
         }
     }
 
-    private IEnumerable<(double Station, int Number)> Rows(WheelRun run) =>
-        new[] { run.Left, run.Right }.SelectMany(line =>
-            deck.Lines[line].Station.Select((station, row) => (station, line * deck.Grid.Rows + row))
-        );
+    /// <summary>The rows that each line of a run meets.</summary>
+    private (double Station, int Number)[][] Rows(WheelRun run) =>
+        [.. run.Lines.Select(line => deck.Lines[line].Station.Select((station, row) => (station, line * deck.Grid.Rows + row)).ToArray())];
 }

@@ -58,7 +58,7 @@ internal sealed class GroupStops
     {
         List<double> places = [];
         List<int> stationsMet = [];
-        foreach (var meeting in group.On(stations.Select((s, number) => (s, number))))
+        foreach (var meeting in group.On([.. stations.Select((s, number) => (s, number))]))
         {
             if (places.Count == 0 || meeting.Place - places[^1] > GroupSweep.Tiny)
             {

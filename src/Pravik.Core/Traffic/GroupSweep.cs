@@ -59,8 +59,13 @@ internal static class GroupSweep
     /// The greatest and the least values of several profiles side by side, not below and not above 0, and where they are: what one profile
     /// has at a station stands beside what the others have.
     /// </summary>
-    public static SweepExtremes Extremes(Meeting[] order, double[] load, double[] jump, double[] kink)
+    /// <param name="way">The axles or wheels, and the order in which they meet stations.</param>
+    /// <param name="jump">Changes of the value at stations.</param>
+    /// <param name="kink">Changes of the slope there (1/m).</param>
+    public static SweepExtremes Extremes(VehicleWay way, double[] jump, double[] kink)
     {
+        var (order, load) = (way.Lead, way.Shape.Lead.Load);
+        var (first, last) = (way.Within.From - Tiny, way.Within.To + Tiny);
         var (most, fewest, atMost, atFewest) = (Vector<double>.Zero, Vector<double>.Zero, Vector<double>.Zero, Vector<double>.Zero);
         if (order.Length == 0)
             return new(most, atMost, fewest, atFewest);
@@ -72,15 +77,18 @@ internal static class GroupSweep
             {
                 // Where several axles jump in one place only what is before and after all of them counts.
                 var next = Vector.FusedMultiplyAdd(slope, new Vector<double>(length), value);
-                var (here, there) = (new Vector<double>(at + Nudge), new Vector<double>(meeting.Place - Nudge));
-                var (high, low) = (Vector.MaxNative(value, next), Vector.MinNative(value, next));
-                var (atHigh, atLow) = (
-                    Vector.ConditionalSelect(Vector.GreaterThan(value, next), here, there),
-                    Vector.ConditionalSelect(Vector.LessThan(value, next), here, there)
-                );
-                atMost = Vector.ConditionalSelect(Vector.GreaterThan(high, most), atHigh, atMost);
-                atFewest = Vector.ConditionalSelect(Vector.LessThan(low, fewest), atLow, atFewest);
-                (most, fewest) = (Vector.MaxNative(most, high), Vector.MinNative(fewest, low));
+                if (at >= first && meeting.Place <= last)
+                {
+                    var (here, there) = (new Vector<double>(at + Nudge), new Vector<double>(meeting.Place - Nudge));
+                    var (high, low) = (Vector.MaxNative(value, next), Vector.MinNative(value, next));
+                    var (atHigh, atLow) = (
+                        Vector.ConditionalSelect(Vector.GreaterThan(value, next), here, there),
+                        Vector.ConditionalSelect(Vector.LessThan(value, next), here, there)
+                    );
+                    atMost = Vector.ConditionalSelect(Vector.GreaterThan(high, most), atHigh, atMost);
+                    atFewest = Vector.ConditionalSelect(Vector.LessThan(low, fewest), atLow, atFewest);
+                    (most, fewest) = (Vector.MaxNative(most, high), Vector.MinNative(fewest, low));
+                }
                 (value, at) = (next, meeting.Place);
             }
             var share = new Vector<double>(load[meeting.Axle]);

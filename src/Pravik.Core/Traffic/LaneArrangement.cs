@@ -27,7 +27,13 @@ internal sealed class LaneArrangement
     {
         (this.positions, presence) = (positions, model.Presence);
         // Kinds that are one lane each are numbered through: the second lane needs room for two.
-        most = [.. model.Kinds.Select((k, number) => Math.Min(k.Most, Math.Max(0, positions.Lanes - number)))];
+        var (taken, counts) = (0, new List<int>());
+        foreach (var kind in model.Kinds)
+        {
+            counts.Add(Math.Min(kind.Most, Math.Max(0, positions.Lanes - taken - (kind.Wide - 1))));
+            taken += kind.Wide;
+        }
+        most = [.. counts];
         unit = new int[most.Length];
         for (var k = 0; k < most.Length; k++)
         {

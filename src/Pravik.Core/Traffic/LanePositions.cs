@@ -15,33 +15,37 @@ internal sealed class LanePositions
     /// <param name="model">The traffic model.</param>
     /// <param name="carriageways">Carriageways from the left.</param>
     /// <param name="lines">Offsets of the lines of the mesh along the bridge (m).</param>
-    /// <param name="runAt">The number of the run of wheels about an offset, by their distance.</param>
+    /// <param name="runAt">The number of the run of wheels about an offset, by their tracks.</param>
     public LanePositions(
         TrafficModel model,
         IReadOnlyList<Carriageway> carriageways,
         IReadOnlyList<double> lines,
-        Func<double, double, int> runAt
+        Func<double, WheelTracks, int> runAt
     )
     {
         this.lines = lines;
         if (model.Rule == LaneRule.Track)
         {
-            double[] spacings = [.. model.Kinds.SelectMany(k => k.Loads).Select(SpacingOf).Distinct()];
+            WheelTracks[] tracks = [.. model.Kinds.SelectMany(k => k.Loads).Select(l => TracksOf(model, l)).Distinct()];
             Lanes = model.Tracks.Length;
             double[] asides = model.Aside == 0 ? [0] : [0, -model.Aside, model.Aside];
             foreach (var track in model.Tracks.Order())
             {
-                var runs = spacings.SelectMany(s => asides.Select(a => (new Wheels(s, null), runAt(track + a, s))));
+                var runs = tracks.SelectMany(t => asides.Select(a => (new Wheels(t, null), runAt(track + a, t))));
                 All.Add(new(-1, track - model.LaneWidth / 2, model.LaneWidth, [.. runs]));
             }
         }
         else
         {
-            Wheels[] free = [.. model.Kinds.Where(k => k.Lanes.IsEmpty).SelectMany(k => WheelsOf(model, k)).Distinct()];
-            for (var c = 0; c < carriageways.Count; c++)
-                AddOn(c, carriageways[c], model, free, runAt);
+            foreach (var free in FreeKinds(model))
+            {
+                for (var c = 0; c < carriageways.Count; c++)
+                    AddOn(c, carriageways[c], model, free, runAt);
+            }
+            var count = carriageways.Sum(c => On(c.Width, model).Count);
+            Lanes = model.Kinds.Any(k => k.Lanes.IsEmpty) ? count : 0;
             var fixedLanes = model.Kinds.SelectMany((k, number) => k.Lanes.Select(l => (Kind: number, Lane: l))).ToList();
-            Lanes = Math.Max(Lanes, fixedLanes.Select(l => l.Lane).Distinct().Count() + (free.Length > 0 ? Lanes : 0));
+            Lanes += fixedLanes.Select(l => l.Lane).Distinct().Count();
             foreach (var (kind, lane) in fixedLanes)
                 AddFixed(kind, lane, carriageways, WheelsOf(model, model.Kinds[kind]), runAt);
             All.Sort((a, b) => a.From.CompareTo(b.From));
@@ -49,18 +53,34 @@ internal sealed class LanePositions
         Next = LaneSteps.NextClear([.. All.Select(p => (p.From, p.To))]);
     }
 
-    /// <summary>Distance of the wheels of a load.</summary>
-    public static double SpacingOf(LaneLoad load) => load.Vehicle?.WheelSpacing ?? Rails;
+    /// <summary>The lines that the wheels of a load follow.</summary>
+    public static WheelTracks TracksOf(TrafficModel model, LaneLoad load) =>
+        load.Vehicle is { } vehicle ? WheelTracks.Of(vehicle, model.Uneven) : WheelTracks.Pair(Rails, model.Uneven);
 
-    /// <summary>Wheels of vehicles in lanes: their distance, and how near they come to the edge (m); null for the middle alone.</summary>
-    public readonly record struct Wheels(double Spacing, double? Margin);
+    /// <summary>Wheels of vehicles in lanes: their tracks, and how near they come to the edge (m); null for the middle alone.</summary>
+    public readonly record struct Wheels(WheelTracks Tracks, double? Margin);
+
+    /// <summary>What lies anywhere: the wheels of kinds that are one lane wide, and of each that is wider.</summary>
+    private readonly record struct Free(int Kind, int Wide, Wheels[] Wheels);
+
+    private static IEnumerable<Free> FreeKinds(TrafficModel model)
+    {
+        var usual = model.Kinds.Where(k => k.Lanes.IsEmpty && k.Wide == 1).SelectMany(k => WheelsOf(model, k)).Distinct().ToArray();
+        if (usual.Length > 0)
+            yield return new(-1, 1, usual);
+        for (var k = 0; k < model.Kinds.Length; k++)
+        {
+            if (model.Kinds[k].Lanes.IsEmpty && model.Kinds[k].Wide > 1)
+                yield return new(k, model.Kinds[k].Wide, [.. WheelsOf(model, model.Kinds[k]).Distinct()]);
+        }
+    }
 
     /// <summary>The wheels of the vehicles in a kind of lane.</summary>
     public static IEnumerable<Wheels> WheelsOf(TrafficModel model, LaneKind kind) => kind.Loads.Select(l => WheelsOf(model, kind, l));
 
     /// <summary>The wheels of a load in a kind of lane.</summary>
     public static Wheels WheelsOf(TrafficModel model, LaneKind kind, LaneLoad load) =>
-        new(SpacingOf(load), model.Rule == LaneRule.Track ? null : kind.Margin ?? model.Margin);
+        new(TracksOf(model, load), model.Rule == LaneRule.Track ? null : kind.Margin ?? model.Margin);
 
     /// <summary>A lane on a carriageway from an offset, over a width (m), and the runs that wheels may take.</summary>
     public sealed record Position(int Carriageway, double From, double Width, ImmutableArray<(Wheels Wheels, int Run)> Runs)
@@ -71,7 +91,7 @@ internal sealed class LanePositions
         public int Kind { get; init; } = -1;
 
         /// <summary>Whether a kind of lane may lie here.</summary>
-        public bool Takes(int kind, LaneKind of) => of.Lanes.IsEmpty ? Kind < 0 : Kind == kind;
+        public bool Takes(int kind, LaneKind of) => of.Lanes.IsEmpty && of.Wide == 1 ? Kind < 0 : Kind == kind;
     }
 
     /// <summary>How many lanes there are on all carriageways.</summary>
@@ -88,29 +108,28 @@ internal sealed class LanePositions
         FixedLane lane,
         IReadOnlyList<Carriageway> carriageways,
         IEnumerable<Wheels> wheels,
-        Func<double, double, int> runAt
+        Func<double, WheelTracks, int> runAt
     )
     {
         var on = Enumerable.Range(0, carriageways.Count).FirstOrDefault(c => carriageways[c].Contains(lane.From + lane.Width / 2), -1);
-        var runs = wheels.Distinct().SelectMany(w => Middles([lane.From], lane.Width, w).Select(m => (w, runAt(m, w.Spacing))));
+        var runs = wheels.Distinct().SelectMany(w => Middles([lane.From], lane.Width, w).Select(m => (w, runAt(m, w.Tracks))));
         All.Add(new(on, lane.From, lane.Width, [.. runs]) { Kind = kind });
     }
 
-    private void AddOn(int number, Carriageway carriageway, TrafficModel model, Wheels[] wheels, Func<double, double, int> runAt)
+    private void AddOn(int number, Carriageway carriageway, TrafficModel model, Free free, Func<double, WheelTracks, int> runAt)
     {
-        if (wheels.Length == 0)
+        var (lanes, wheels) = (On(carriageway.Width, model), free.Wheels);
+        if (lanes.Count < free.Wide)
             return;
-        var lanes = On(carriageway.Width, model);
-        var width = Math.Min(lanes.Width, carriageway.Width);
-        Lanes += lanes.Count;
+        var width = Math.Min(free.Wide * lanes.Width, carriageway.Width);
         // A vehicle with a margin finds its place within the lane.
-        var onLines = wheels.Where(w => w.Margin is null).SelectMany(w => OnLines(w.Spacing)).Select(m => m - width / 2);
-        double[] edges = [.. LaneSteps.LeftEdges(carriageway, lanes.Count, width, onLines)];
+        var onLines = wheels.Where(w => w.Margin is null).SelectMany(w => OnLines(w.Tracks)).Select(m => m - width / 2);
+        double[] edges = [.. LaneSteps.LeftEdges(carriageway, lanes.Count / free.Wide, width, onLines)];
         var middles = wheels.ToDictionary(w => w, w => Middles(edges, width, w));
         foreach (var from in edges)
         {
-            var runs = wheels.SelectMany(w => Within(middles[w], from, width, w).Select(m => (w, runAt(m, w.Spacing))));
-            All.Add(new(number, from, width, [.. runs]));
+            var runs = wheels.SelectMany(w => Within(middles[w], from, width, w).Select(m => (w, runAt(m, w.Tracks))));
+            All.Add(new(number, from, width, [.. runs]) { Kind = free.Kind });
         }
     }
 
@@ -145,7 +164,7 @@ internal sealed class LanePositions
                 middles.Add(middle);
         }
         var found = middles.Count;
-        foreach (var middle in OnLines(wheels.Spacing).Where(m => m > middles[0] && m < middles[found - 1]))
+        foreach (var middle in OnLines(wheels.Tracks).Where(m => m > middles[0] && m < middles[found - 1]))
         {
             if (!middles.Exists(m => Math.Abs(m - middle) < 1e-3))
                 middles.Add(middle);
@@ -154,7 +173,7 @@ internal sealed class LanePositions
     }
 
     /// <summary>Middles of vehicles of which a wheel stands on a line of the mesh.</summary>
-    private IEnumerable<double> OnLines(double spacing) => lines.SelectMany(o => new[] { o - spacing / 2, o + spacing / 2 });
+    private IEnumerable<double> OnLines(WheelTracks tracks) => lines.SelectMany(o => tracks.Across.Select(a => o - a));
 
     /// <summary>Those of them that a vehicle in a lane may take.</summary>
     private static IEnumerable<double> Within(List<double> middles, double from, double width, Wheels wheels)
@@ -165,5 +184,5 @@ internal sealed class LanePositions
 
     /// <summary>How far from the middle of its lane a vehicle may go (m).</summary>
     private static double Aside(double width, Wheels wheels) =>
-        wheels.Margin is { } least && width / 2 - least - wheels.Spacing / 2 is > 1e-6 and var aside ? aside : 0;
+        wheels.Margin is { } least && width / 2 - least - wheels.Tracks.Half is > 1e-6 and var aside ? aside : 0;
 }

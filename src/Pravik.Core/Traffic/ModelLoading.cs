@@ -16,40 +16,15 @@ internal sealed class ModelLoading
     /// <summary>Loads of every kind of lane.</summary>
     private readonly PlacedLoad[][] kinds;
 
-    /// <summary>The first cell of each carriageway, and the number of all.</summary>
-    private readonly int[] firstCell;
-
     /// <summary>Where the lane at each place begins and ends among cells.</summary>
-    private readonly (CellPlace From, CellPlace To)[] spans;
+    private readonly (CarriagewayCells.Place From, CarriagewayCells.Place To)[] spans;
 
     public ModelLoading(DeckLoading deck, TrafficModel model, LanePositions positions)
     {
         (this.deck, this.positions, Model) = (deck, positions, model);
         arrangement = new(model, positions);
         kinds = [.. model.Kinds.Select((k, number) => k.Loads.Select(l => Placed(k, number, l)).ToArray())];
-        var cells = deck.Cells;
-        var carriageways = cells.IsEmpty ? 0 : cells[^1].Carriageway + 1;
-        firstCell = [.. Enumerable.Range(0, carriageways + 1).Select(c => cells.Count(x => x.Carriageway < c))];
-        spans = [.. positions.All.Select(p => (PlaceOf(p.Carriageway, p.From), PlaceOf(p.Carriageway, p.To)))];
-    }
-
-    /// <summary>A place across the deck among cells.</summary>
-    /// <param name="Cell">The cell, −1 for none.</param>
-    /// <param name="Part">How far from its left edge, as a part of its width.</param>
-    private readonly record struct CellPlace(int Cell, double Part)
-    {
-        /// <summary>An integral from the first cell to here, by those to each boundary.</summary>
-        public double Of(double[] to) => Cell < 0 ? 0 : to[Cell] + Part * (to[Cell + 1] - to[Cell]);
-    }
-
-    private CellPlace PlaceOf(int carriageway, double offset)
-    {
-        if (carriageway < 0 || carriageway + 1 >= firstCell.Length)
-            return new(-1, 0);
-        var (first, last) = (firstCell[carriageway], firstCell[carriageway + 1]);
-        var place = Math.Clamp((offset - deck.Cells[first].From) / deck.Cells[first].Width, 0, last - first);
-        var cell = Math.Min((int)place, last - first - 1);
-        return new(first + cell, place - cell);
+        spans = [.. positions.All.Select(p => (deck.Across.PlaceOf(p.Carriageway, p.From), deck.Across.PlaceOf(p.Carriageway, p.To)))];
     }
 
     /// <summary>The model.</summary>
@@ -87,31 +62,76 @@ internal sealed class ModelLoading
     /// <param name="Surface">The surface.</param>
     /// <param name="IsGreatest">Which value.</param>
     /// <param name="IsOverPier">Whether loads for hogging moments and reactions of piers apply.</param>
-    internal readonly record struct Sought(LoadedSurface Surface, bool IsGreatest, bool IsOverPier);
+    internal readonly record struct Sought(LoadedSurface Surface, bool IsGreatest, bool IsOverPier)
+    {
+        /// <summary>1 for the greatest value, −1 for the least.</summary>
+        public int Sign => IsGreatest ? 1 : -1;
+    }
 
     /// <summary>The value under the worst loading.</summary>
     public double Value(Sought sought, Workspace workspace)
     {
-        var (chosen, gains, _) = Choose(sought, workspace);
+        var (lanes, presence) = Lanes(sought, workspace);
         double ofLanes = 0;
-        foreach (var (place, kind) in chosen.Lanes)
-            ofLanes += gains[place * kinds.Length + kind];
-        var onRest = Model.Rest * sought.Surface.AdverseTo(sought.IsGreatest).To[^1];
-        return onRest + (sought.IsGreatest ? 1 : -1) * chosen.Presence * ofLanes;
+        foreach (var lane in lanes)
+            ofLanes += lane.Gain;
+        return Model.Rest * sought.Surface.AdverseTo(sought.IsGreatest).To[^1] + sought.Sign * presence * ofLanes;
     }
 
     /// <summary>The worst loading.</summary>
     public PlacedTraffic Worst(Sought sought, Workspace workspace)
     {
-        var (chosen, _, load) = Choose(sought, workspace);
-        return Tell(
-            [.. chosen.Lanes.Select(l => (l.Place, l.Kind, (int)load[l.Place * kinds.Length + l.Kind]))],
-            chosen.Presence,
-            sought.Surface,
-            sought.Surface.AdverseTo(sought.IsGreatest),
-            sought.IsGreatest
-        );
+        var (lanes, presence) = Lanes(sought, workspace);
+        return Tell(lanes, presence, sought.Surface, sought.Surface.AdverseTo(sought.IsGreatest), sought.IsGreatest);
     }
+
+    /// <summary>The worst lanes, moved to their worst places across, and the factor by their number.</summary>
+    private (List<LoadedLane> Lanes, double Presence) Lanes(Sought sought, Workspace workspace)
+    {
+        var (chosen, gains, load) = Choose(sought, workspace);
+        List<LoadedLane> lanes = new(chosen.Lanes.Count);
+        foreach (var (place, kind) in chosen.Lanes)
+        {
+            var at = place * kinds.Length + kind;
+            lanes.Add(Chosen(place, kind, (int)load[at], gains[at], sought));
+        }
+        deck.Refinement.Move(lanes, sought.Surface.AdverseTo(sought.IsGreatest).To, sought.Sign);
+        return (lanes, chosen.Presence);
+    }
+
+    private LoadedLane Chosen(int place, int kind, int load, double gain, Sought sought)
+    {
+        var (position, lane) = (positions.All[place], kinds[kind][load]);
+        var chosen = new LoadedLane(position, kind, lane.Load)
+        {
+            Number = load,
+            Place = place,
+            Gain = gain,
+            OnArea = lane.Load.Factor * lane.Load.Area - Model.Rest,
+            From = position.From,
+        };
+        if (lane.Shape is not { } shape)
+            return chosen;
+        var extremes = sought.Surface.Worst(shape, sought.IsGreatest);
+        chosen.Run = RunOf(extremes, lane.Runs[place], sought.Sign);
+        chosen.At = extremes[chosen.Run];
+        chosen.Offset = deck.Runs[chosen.Run].Middle;
+        if (shape.IsPlacedLater || chosen.At.Value == 0 || Model.Rule == LaneRule.Track)
+            return chosen;
+        var run = deck.Runs[chosen.Run];
+        var way = Array.Find(shape.Ways(chosen.Run), w => w.IsTurned == chosen.At.IsTurned)!;
+        chosen.Wheels = new(deck, run, way.Shape.Lead, chosen.At.Lead, sought.Surface.Surface);
+        chosen.OnVehicle = OnVehicle(lane);
+        // A vehicle that finds its place within its lane does so in a lane that stays.
+        var isFree = lane.Runs[place].Length > 1;
+        chosen.Aside = isFree ? lane.Runs[place].Max(r => Math.Abs(deck.Runs[r].Middle - position.From - position.Width / 2)) : 0;
+        chosen.Moves = !isFree && !lane.HasStrip && Model.Kinds[kind].Lanes.IsEmpty;
+        return chosen;
+    }
+
+    /// <summary>What stands before the value of a vehicle per load.</summary>
+    private static double OnVehicle(PlacedLoad lane) =>
+        lane.Load.Factor * lane.Load.Dynamic * (lane.Shape is null ? 1 : lane.Load.Vehicle!.AxleLoad);
 
     /// <summary>
     /// The worst lanes, with the most that a lane of each kind adds at each place, and the number of its load that does (place times kinds
@@ -155,7 +175,7 @@ internal sealed class ModelLoading
         var (load, sign) = (lane.Load, isGreatest ? 1 : -1);
         // Its own load on the lane, less what it takes the place of on the rest of the carriageway.
         var onArea = load.Factor * load.Area - Model.Rest;
-        var onVehicle = load.Factor * load.Dynamic * (lane.Shape is null ? 1 : load.Vehicle!.AxleLoad);
+        var onVehicle = OnVehicle(lane);
         var extremes = lane.Shape is null ? null : surface.Worst(lane.Shape, isGreatest);
         for (var p = 0; p < positions.All.Count; p++)
         {
@@ -231,7 +251,7 @@ internal sealed class ModelLoading
         var (room, best) = (place.Width - width, (From: place.From, Gain: double.NegativeInfinity));
         foreach (var from in stackalloc[] { place.From + room / 2, place.From, place.From + room })
         {
-            var gain = sign * Area(adverse, place.Carriageway, from, from + width);
+            var gain = sign * deck.Across.Area(adverse.To, place.Carriageway, from, from + width);
             if (gain > best.Gain)
                 best = (from, gain);
         }
@@ -239,7 +259,7 @@ internal sealed class ModelLoading
     }
 
     private PlacedTraffic Tell(
-        List<(int Place, int Kind, int Load)> lanes,
+        List<LoadedLane> lanes,
         double presence,
         LoadedSurface surface,
         LoadedSurface.Adverse adverse,
@@ -249,103 +269,38 @@ internal sealed class ModelLoading
         double vehicles = 0,
             distributed = Model.Rest * adverse.To[^1];
         var placed = ImmutableArray.CreateBuilder<PlacedLane>(lanes.Count);
-        foreach (var (p, k, l) in lanes)
+        foreach (var of in lanes)
         {
-            var (place, lane, sign) = (positions.All[p], kinds[k][l], isGreatest ? 1 : -1);
-            var (load, run, vehicle) = (lane.Load, -1, default(PlacedVehicle));
+            var (place, lane, sign) = (of.Position, kinds[of.Kind][of.Number], isGreatest ? 1 : -1);
+            var (load, run, vehicle) = (lane.Load, of.Run, default(PlacedVehicle));
+            var offset = run >= 0 ? of.Offset : place.From + place.Width / 2;
             if (lane.Shape is { } shape)
             {
-                run = RunOf(surface.Worst(shape, isGreatest), lane.Runs[p], sign);
-                if (surface.Placed(shape, run, isGreatest) is { Value: not 0 } at)
+                var at = shape.IsPlacedLater ? surface.Placed(shape, run, isGreatest) : of.At;
+                if (at.Value != 0)
                     vehicle = PlacedVehicle.At(load.Vehicle!, at, shape.IsOnlyWorsening ? surface.Profile(run) : null, isGreatest);
             }
             else if (lane.IsTrain)
-                (run, vehicle) = Train(lane, p, surface, isGreatest);
+            {
+                (run, vehicle) = Train(lane, of.Place, surface, isGreatest);
+                offset = run >= 0 ? deck.Runs[run].Middle : offset;
+            }
             var strip = lane.HasStrip ? StripOf(load, place, adverse, sign) : default;
             // A factor by number of lanes counts on what the lane adds to the rest.
-            var onArea = (load.Factor * load.Area - Model.Rest) * Area(adverse, place.Carriageway, place.From, place.To);
+            var onArea = of.OnArea * deck.Across.Area(adverse.To, place.Carriageway, of.From, of.From + place.Width);
             vehicles += presence * load.Factor * load.Dynamic * (vehicle?.Value ?? 0);
             distributed += presence * (onArea + load.Factor * strip.Gain);
             placed.Add(
-                new(k + 1, place.From, place.Width, load)
+                new(of.Kind + 1, of.From, place.Width, load)
                 {
                     Vehicle = vehicle,
                     Run = run,
-                    Offset = run >= 0 ? deck.Runs[run].Middle : place.From + place.Width / 2,
+                    Offset = offset,
+                    Uneven = Model.Uneven,
                     Strip = strip.Load > 0 ? (strip.From, strip.Width, strip.Load) : null,
                 }
             );
         }
         return new(vehicles, distributed, presence, Model.Rest, placed.DrainToImmutable());
     }
-
-    /// <summary>What a loading is: wheels on rows of the grid, loads along runs, and on the adverse parts of cells.</summary>
-    /// <param name="Wheels">Number of a row, the part of the piece ahead of it, and the load (N).</param>
-    /// <param name="Lines">Loads along runs (N/m) between stations.</param>
-    /// <param name="Cells">Load per metre of each cell (N/m).</param>
-    /// <param name="Adverse">Adverse parts of the surface for which it was sought.</param>
-    internal sealed record Footprint(
-        List<(int Row, double Part, double Load)> Wheels,
-        List<(int Run, double From, double To, double Load)> Lines,
-        double[] Cells,
-        LoadedSurface.Adverse Adverse
-    );
-
-    /// <summary>What a loading is on this deck.</summary>
-    public Footprint FootprintOf(PlacedTraffic placed, LoadedSurface.Adverse adverse)
-    {
-        var (cells, offDeck) = (deck.Cells, deck.Grid.OffDeck);
-        var print = new Footprint([], [], new double[cells.Length], adverse);
-        for (var i = 0; i < cells.Length; i++)
-            print.Cells[i] = Model.Rest * cells[i].Width;
-        foreach (var lane in placed.Lanes)
-        {
-            var factor = placed.Presence * lane.Load.Factor;
-            AddOnCells(print.Cells, lane.From, lane.From + lane.Width, factor * lane.Load.Area - placed.Presence * Model.Rest);
-            if (lane.Strip is { } strip)
-                AddOnCells(print.Cells, strip.From, strip.From + strip.Width, factor * strip.Load);
-            if (lane.Vehicle is not { } vehicle)
-                continue;
-            var run = deck.Runs[lane.Run];
-            foreach (var line in vehicle.Lines)
-                print.Lines.Add((lane.Run, line.From, line.To, factor * lane.Load.Dynamic * line.Load));
-            foreach (var (station, load) in vehicle.Axles)
-            {
-                foreach (var wheel in stackalloc[] { run.Left, run.Right })
-                {
-                    var (row, part) = new RowPlaces(deck.Lines[wheel], wheel).At(station, false, offDeck);
-                    if (row != offDeck)
-                        print.Wheels.Add((row, part, factor * lane.Load.Dynamic * load / 2));
-                }
-            }
-        }
-        return print;
-    }
-
-    private void AddOnCells(double[] loads, double from, double to, double load)
-    {
-        for (var i = 0; i < loads.Length; i++)
-        {
-            var cell = deck.Cells[i];
-            loads[i] += load * Math.Max(0, Math.Min(cell.From + cell.Width, to) - Math.Max(cell.From, from));
-        }
-    }
-
-    /// <summary>What a loading does to a surface.</summary>
-    public double Over(Footprint print, LoadedSurface other)
-    {
-        double sum = 0;
-        foreach (var (row, part, load) in print.Wheels)
-            sum += load * deck.Grid.Read(other.Surface, row, part);
-        foreach (var (run, from, to, load) in print.Lines)
-            sum += load * (other.Profile(run).Integral(to) - other.Profile(run).Integral(from));
-        var integrals = print.Adverse.Of(other);
-        for (var i = 0; i < print.Cells.Length; i++)
-            sum += print.Cells[i] * integrals[i];
-        return sum;
-    }
-
-    /// <summary>Adverse integral over a width of a carriageway.</summary>
-    private double Area(LoadedSurface.Adverse adverse, int carriageway, double from, double to) =>
-        PlaceOf(carriageway, to).Of(adverse.To) - PlaceOf(carriageway, from).Of(adverse.To);
 }

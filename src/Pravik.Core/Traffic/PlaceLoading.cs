@@ -34,8 +34,8 @@ internal sealed class PlaceLoading(DeckLoading deck, Workspace workspace)
     {
         var loading = deck.Models[model];
         var placed = loading.Worst(Sought(block, sought, isGreatest), workspace);
-        var print = loading.FootprintOf(placed, Load(sought.Surface(isGreatest)).AdverseTo(isGreatest));
-        return new(placed, Together(block, sought, isGreatest, other => loading.Over(print, other), placed.Value));
+        var print = new LoadingFootprint(deck, placed, Load(sought.Surface(isGreatest)).AdverseTo(isGreatest));
+        return new(placed, Together(block, sought, isGreatest, print.Over, placed.Value));
     }
 
     /// <summary>The forces of the block under the load on footways behind a value.</summary>
@@ -62,28 +62,26 @@ internal sealed class PlaceLoading(DeckLoading deck, Workspace workspace)
         var placed = loading.Worst(Sought(block, sought, isGreatest), workspace);
         foreach (var lane in placed.Lanes.Where(l => l.Vehicle is not null))
         {
-            var (run, factor) = (deck.Runs[lane.Run], placed.Presence * lane.Load.Factor * lane.Load.Dynamic / 2);
-            foreach (var offset in new[] { run.Middle - run.Spacing / 2, run.Middle + run.Spacing / 2 })
+            var factor = placed.Presence * lane.Load.Factor * lane.Load.Dynamic;
+            foreach (var (station, offset, load) in lane.Wheels)
             {
-                var wheels = deck.Lines[offset < run.Middle ? run.Left : run.Right].Station;
                 // Wheels off the deck bear on nothing of it.
-                foreach (
-                    var (station, load) in lane.Vehicle!.Axles.Where(a => a.Load != 0 && a.Station >= wheels[0] && a.Station <= wheels[^1])
-                )
-                    yield return new()
-                    {
-                        Kind = OwnLoadKind.Point,
-                        Station = station,
-                        Offset = offset,
-                        ToStation = station,
-                        ToOffset = offset,
-                        Value = factor * load,
-                    };
-                foreach (var line in lane.Vehicle.Lines)
-                    yield return Line(line.From, offset, line.To, offset, factor * line.Load);
+                if (load != 0 && deck.Fine.At(offset).At(station, 0).Row >= 0)
+                    yield return Point(station, offset, factor * load);
+            }
+            if (lane.Vehicle!.Lines.IsEmpty)
+                continue;
+            var (tracks, middle) = (deck.Runs[lane.Run].Tracks, deck.Runs[lane.Run].Middle);
+            foreach (var line in lane.Vehicle.Lines)
+            {
+                for (var t = 0; t < tracks.Across.Length; t++)
+                {
+                    var offset = middle + tracks.Across[t];
+                    yield return Line(line.From, offset, line.To, offset, factor * tracks.Weights[t] * line.Load);
+                }
             }
         }
-        var print = loading.FootprintOf(placed, surface.AdverseTo(isGreatest));
+        var print = new LoadingFootprint(deck, placed, surface.AdverseTo(isGreatest));
         for (var i = 0; i < print.Cells.Length; i++)
         {
             foreach (var line in OnAdverse(surface, deck.FirstCell + i, isGreatest, print.Cells[i]))
@@ -106,6 +104,17 @@ internal sealed class PlaceLoading(DeckLoading deck, Workspace workspace)
                 .AdverseParts(isGreatest ? 1 : -1)
                 .Where(p => p.To - p.From > 1e-9)
                 .Select(p => Line(p.From, deck.OffsetAt(line, p.From), p.To, deck.OffsetAt(line, p.To), load));
+
+    private static OwnLoad Point(double station, double offset, double load) =>
+        new()
+        {
+            Kind = OwnLoadKind.Point,
+            Station = station,
+            Offset = offset,
+            ToStation = station,
+            ToOffset = offset,
+            Value = load,
+        };
 
     private static OwnLoad Line(double from, double offset, double to, double toOffset, double load) =>
         new()

@@ -19,6 +19,13 @@ public sealed record PlacedLane(int Kind, double From, double Width, LaneLoad Lo
     /// <summary>Load on adverse parts of a strip along the lane: its left edge and width (m), and N/m².</summary>
     public (double From, double Width, double Load)? Strip { get; init; }
 
+    /// <summary>The part of its load by which a right wheel has more and a left one less.</summary>
+    public double Uneven { get; init; }
+
+    /// <summary>Its wheels on the deck: station, offset from the road line (m), and load (N) before factors.</summary>
+    public IEnumerable<(double Station, double Offset, double Load)> Wheels =>
+        Vehicle?.Wheels.Select(w => (w.Station, Offset + w.Across, w.Load * (1 + Math.Sign(w.Across) * Uneven))) ?? [];
+
     /// <summary>The run of wheels that the vehicle takes.</summary>
     internal int Run { get; init; } = -1;
 }

@@ -20,7 +20,23 @@ public sealed record PlacedVehicle(Vehicle? Of, double Value, double First, int 
     public ImmutableArray<(double From, double To, double Load)> Lines { get; init; } = [];
 
     /// <summary>Stations of the axles that act, each with its load (N), also of those beyond the deck's ends.</summary>
-    public IEnumerable<(double Station, double Load)> Axles
+    public IEnumerable<(double Station, double Load)> Axles => Acting.Select(a => (a.Station, a.Axle.Load));
+
+    /// <summary>Their wheels: station, place right of the middle (m), and load (N).</summary>
+    public IEnumerable<(double Station, double Across, double Load)> Wheels
+    {
+        get
+        {
+            foreach (var (station, axle) in Acting)
+            {
+                var wheels = Of!.WheelsOf(axle);
+                foreach (var across in wheels)
+                    yield return (station, Direction * across, axle.Load / wheels.Length);
+            }
+        }
+    }
+
+    private IEnumerable<(double Station, Axle Axle)> Acting
     {
         get
         {
@@ -35,7 +51,7 @@ public sealed record PlacedVehicle(Vehicle? Of, double Value, double First, int 
                     : axle.MostGap is null ? axle.Gap
                     : Gap;
                 if ((LeftOut >> i & 1) == 0)
-                    yield return (First - Direction * at, axle.Load);
+                    yield return (First - Direction * at, axle);
             }
         }
     }

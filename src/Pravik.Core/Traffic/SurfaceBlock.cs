@@ -147,7 +147,7 @@ internal sealed class SurfaceBlock
         {
             foreach (var way in shape.Ways(run))
             {
-                var found = GroupSweep.Extremes(way.Lead, way.Shape.Lead.Load, jump, kink);
+                var found = GroupSweep.Extremes(way, jump, kink);
                 for (var s = 0; s < surfaces.Count; s++)
                 {
                     var (high, low) = GroupSweep.WithoutRounding(found.Greatest[s], found.Least[s]);
@@ -184,13 +184,19 @@ internal sealed class SurfaceBlock
         var (behind, ahead) = (new Vector<double>[jumps.Length], new Vector<double>[jumps.Length]);
         for (var i = 0; i < jumps.Length; i++)
         {
-            (behind[i], ahead[i]) = (Mean(on.Behind[i]), Mean(on.Ahead[i]));
+            (behind[i], ahead[i]) = (Mean(on, on.Behind(i)), Mean(on, on.Ahead(i)));
             jumps[i] = !Vector.EqualsAll(behind[i], ahead[i]);
         }
         return profiles[run] = new(behind, ahead, jumps);
     }
 
-    private Vector<double> Mean(WheelRun.Sample at) => new Vector<double>(0.5) * (At(at.Left, at.OfLeft) + At(at.Right, at.OfRight));
+    private Vector<double> Mean(WheelRun run, ReadOnlySpan<WheelRun.Sample> at)
+    {
+        var sum = Vector<double>.Zero;
+        for (var track = 0; track < at.Length; track++)
+            sum = Vector.FusedMultiplyAdd(new Vector<double>(run.Tracks.Weights[track]), At(at[track].Row, at[track].Part), sum);
+        return sum;
+    }
 
     private Vector<double> At(int row, double part)
     {

@@ -1,3 +1,5 @@
+using Pravik.Core.Vehicles;
+
 namespace Pravik.Core.Traffic;
 
 /// <summary>Where a vehicle is worst: its value per load, and the places of the leading axles of its groups, going ahead.</summary>
@@ -15,11 +17,30 @@ internal readonly record struct VehicleExtreme(double Value, double Lead, double
 internal sealed record VehicleWay(VehicleShape Shape, Meeting[] Lead, Meeting[]? Second, bool IsTurned)
 {
     /// <summary>A shape going ahead, and back where that is another thing.</summary>
-    public static VehicleWay[] Of(VehicleShape shape, IReadOnlyList<(double Station, int Number)> stations)
-    {
-        VehicleWay One(VehicleShape way, bool isTurned) => new(way, way.Lead.On(stations), way.Second?.On(stations), isTurned);
-        return shape.IsSymmetric ? [One(shape, false)] : [One(shape, false), One(shape.Turned(), true)];
-    }
+    public static VehicleWay[] Of(VehicleShape shape, IReadOnlyList<(double Station, int Number)> stations) =>
+        Of(shape, way => new(way, way.Lead.On(stations), way.Second?.On(stations), false));
+
+    /// <summary>The same by its wheels.</summary>
+    /// <param name="shape">The shape.</param>
+    /// <param name="tracks">The lines that wheels follow.</param>
+    /// <param name="rows">What each of them meets.</param>
+    /// <param name="staysOnDeck">Whether it acts only where all of it stands on the deck.</param>
+    public static VehicleWay[] Of(VehicleShape shape, WheelTracks tracks, (double Station, int Number)[][] rows, bool staysOnDeck) =>
+        Of(
+            shape,
+            way =>
+            {
+                var wheels = way.OnTracks(tracks);
+                var made = new VehicleWay(wheels, wheels.Lead.On(rows), wheels.Second?.On(rows), false);
+                return staysOnDeck ? made with { Within = wheels.Lead.Within(rows) } : made;
+            }
+        );
+
+    private static VehicleWay[] Of(VehicleShape shape, Func<VehicleShape, VehicleWay> one) =>
+        shape.IsSymmetric ? [one(shape)] : [one(shape), one(shape.Turned()) with { IsTurned = true }];
+
+    /// <summary>Places of the leading axle that it may take (m).</summary>
+    public (double From, double To) Within { get; init; } = (double.NegativeInfinity, double.PositiveInfinity);
 }
 
 /// <summary>

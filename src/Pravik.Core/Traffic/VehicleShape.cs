@@ -31,54 +31,50 @@ internal sealed class VehicleShape
         Second is { } second ? new(second.Turned(), Lead.Turned(), Gap, MostGap) : new(Lead.Turned(), null, 0, 0);
 
     /// <summary>Whether it is the same going back.</summary>
-    public bool IsSymmetric => Second is null && Same(Lead, Lead.Turned());
-
-    private static bool Same(AxleGroup a, AxleGroup b) => Alike(a.Behind, b.Behind) && Alike(a.Load, b.Load);
-
-    private static bool Alike(double[] a, double[] b) => a.Zip(b).All(p => Math.Abs(p.First - p.Second) < 1e-9);
+    public bool IsSymmetric => Second is null && Lead.IsSame(Lead.Turned());
 
     /// <summary>The shape of a vehicle's axles, each with its share of their load.</summary>
     public static VehicleShape Of(Vehicle vehicle)
     {
-        var total = vehicle.AxleLoad;
         var parted = 0;
         while (parted < vehicle.Axles.Length && vehicle.Axles[parted].MostGap is null)
             parted++;
         if (parted == vehicle.Axles.Length)
-            return new(Group(vehicle.Axles.AsSpan(), total), null, 0, 0);
+            return new(Group(vehicle, 0, parted), null, 0, 0);
         var axle = vehicle.Axles[parted];
         return new(
-            Group(vehicle.Axles.AsSpan()[..parted], total),
-            Group(vehicle.Axles.AsSpan()[parted..], total),
+            Group(vehicle, 0, parted),
+            Group(vehicle, parted, vehicle.Axles.Length),
             axle.Gap,
             axle.MostGap!.Value
         );
     }
 
-    /// <summary>The same with a part of its load, as on one wheel of each axle.</summary>
-    public VehicleShape Times(double part) => new(Scaled(Lead, part), Second is null ? null : Scaled(Second, part), Gap, MostGap);
-
-    private static AxleGroup Scaled(AxleGroup group, double part) => new(group.Behind, [.. group.Load.Select(l => part * l)]);
+    /// <summary>Its single wheels on the lines that they follow.</summary>
+    public VehicleShape OnTracks(WheelTracks tracks) => new(Lead.OnTracks(tracks), Second?.OnTracks(tracks), Gap, MostGap);
 
     /// <summary>What shapes are known by: the same for vehicles that differ in load alone.</summary>
     public static string KeyOf(Vehicle vehicle)
     {
         var total = vehicle.AxleLoad;
         var axles = vehicle.Axles.Select(a =>
-            string.Create(CultureInfo.InvariantCulture, $"{a.Load / total:g12}/{a.Gap:g12}/{a.MostGap:g12}")
+            string.Create(CultureInfo.InvariantCulture, $"{a.Load / total:g12}/{a.Gap:g12}/{a.MostGap:g12}/{Words(vehicle.WheelsOf(a))}")
         );
-        return string.Create(CultureInfo.InvariantCulture, $"{vehicle.WheelSpacing:g12} {vehicle.OnlyWorsening} {string.Join(' ', axles)}");
+        return $"{vehicle.OnlyWorsening} {vehicle.StaysOnDeck} {string.Join(' ', axles)}";
     }
 
-    private static AxleGroup Group(ReadOnlySpan<Axle> axles, double total)
+    private static string Words(IEnumerable<double> wheels) =>
+        string.Join(',', wheels.Select(w => w.ToString("g9", CultureInfo.InvariantCulture)));
+
+    private static AxleGroup Group(Vehicle vehicle, int from, int to)
     {
-        var (behind, load) = (new double[axles.Length], new double[axles.Length]);
+        var (behind, load, total) = (new double[to - from], new double[to - from], vehicle.AxleLoad);
         double at = 0;
-        for (var i = 0; i < axles.Length; i++)
+        for (var i = from; i < to; i++)
         {
-            at += i == 0 ? 0 : axles[i].Gap;
-            (behind[i], load[i]) = (at, axles[i].Load / total);
+            at += i == from ? 0 : vehicle.Axles[i].Gap;
+            (behind[i - from], load[i - from]) = (at, vehicle.Axles[i].Load / total);
         }
-        return new(behind, load);
+        return new(behind, load, [.. vehicle.Axles[from..to].Select(vehicle.WheelsOf)]);
     }
 }

@@ -1,10 +1,11 @@
 using Pravik.Core.Models;
+using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
 
 /// <summary>
-/// Two wheel lines along the deck, by number among the lines of a grid, and how the mean of a surface along them is read: at the stations
-/// of either, between which it is straight.
+/// Wheel lines along the deck, by number among the lines of a grid, and how the mean of a surface along them, by their shares of the load,
+/// is read: at the stations of any of them, between which it is straight.
 /// </summary>
 internal sealed class WheelRun
 {
@@ -12,68 +13,60 @@ internal sealed class WheelRun
     private readonly Sample[] behind;
     private readonly Sample[] ahead;
 
-    /// <summary>A place in a cut on either line: the number of a row, and the part of the piece ahead of it.</summary>
-    internal readonly record struct Sample(int Left, double OfLeft, int Right, double OfRight);
+    /// <summary>A place in a cut on one of the lines: the number of a row, and the part of the piece ahead of it.</summary>
+    internal readonly record struct Sample(int Row, double Part);
 
     /// <param name="middle">Offset of their middle (m).</param>
-    /// <param name="spacing">Distance of the wheels (m).</param>
-    /// <param name="left">Number of the left line.</param>
-    /// <param name="right">Number of the right line.</param>
+    /// <param name="tracks">Where they lie from there, and what they carry.</param>
+    /// <param name="numbers">Their numbers, from the left.</param>
     /// <param name="lines">All lines.</param>
-    public WheelRun(double middle, double spacing, int left, int right, IReadOnlyList<DeckLine> lines)
+    public WheelRun(double middle, WheelTracks tracks, int[] numbers, IReadOnlyList<DeckLine> lines)
     {
-        (Middle, Spacing, Left, Right) = (middle, spacing, left, right);
-        var (onLeft, onRight) = (new RowPlaces(lines[left], left), new RowPlaces(lines[right], right));
+        (Middle, Tracks, Lines) = (middle, tracks, numbers);
+        RowPlaces[] on = [.. numbers.Select(n => new RowPlaces(lines[n], n))];
         List<double> stations = [];
-        foreach (var station in lines[left].Station.Concat(lines[right].Station).Order())
+        foreach (var station in numbers.SelectMany(n => lines[n].Station).Order())
         {
             if (stations.Count == 0 || station - stations[^1] > Tiny)
                 stations.Add(station);
         }
         Stations = [.. stations];
         var offDeck = lines.Count * lines[0].Station.Length;
-        Sample At(double station, bool isBehind)
-        {
-            var ((l, t), (r, u)) = (onLeft.At(station, isBehind, offDeck), onRight.At(station, isBehind, offDeck));
-            return new(l, t, r, u);
-        }
-        (behind, ahead) = ([.. stations.Select(s => At(s, true))], [.. stations.Select(s => At(s, false))]);
+        Sample[] At(bool isBehind) => [.. stations.SelectMany(s => on.Select(o => o.At(s, isBehind, offDeck)))];
+        (behind, ahead) = (At(true), At(false));
         Lengths = new double[Stations.Length];
         for (var i = 0; i + 1 < Stations.Length; i++)
-            Lengths[i] = (onLeft.Length(Stations[i], Stations[i + 1]) + onRight.Length(Stations[i], Stations[i + 1])) / 2;
+            Lengths[i] = on.Average(o => o.Length(Stations[i], Stations[i + 1]));
     }
 
     /// <summary>Offset of the middle (m).</summary>
     public double Middle { get; }
 
-    /// <summary>Distance of the wheels (m).</summary>
-    public double Spacing { get; }
+    /// <summary>Where the lines lie from there, and what they carry.</summary>
+    public WheelTracks Tracks { get; }
 
-    /// <summary>Number of the left line.</summary>
-    public int Left { get; }
+    /// <summary>Numbers of the lines, from the left.</summary>
+    public int[] Lines { get; }
 
-    /// <summary>Number of the right line.</summary>
-    public int Right { get; }
-
-    /// <summary>Stations of both lines, in order.</summary>
+    /// <summary>Stations of all lines, in order.</summary>
     public double[] Stations { get; }
 
     /// <summary>Length in plan of the piece ahead of each station (m).</summary>
     public double[] Lengths { get; }
 
-    /// <summary>Where the mean is read just behind each station.</summary>
-    public ReadOnlySpan<Sample> Behind => behind;
+    /// <summary>Where the mean is read just behind a station, on each line.</summary>
+    public ReadOnlySpan<Sample> Behind(int station) => behind.AsSpan(station * Lines.Length, Lines.Length);
 
-    /// <summary>Where the mean is read just ahead of each station.</summary>
-    public ReadOnlySpan<Sample> Ahead => ahead;
+    /// <summary>Where the mean is read just ahead of a station, on each line.</summary>
+    public ReadOnlySpan<Sample> Ahead(int station) => ahead.AsSpan(station * Lines.Length, Lines.Length);
 
-    /// <summary>The mean of both lines just behind and just ahead of every station.</summary>
+    /// <summary>The mean of all lines just behind and just ahead of every station.</summary>
     public void Read(SurfaceCut cut, Span<double> behindOf, Span<double> aheadOf)
     {
-        for (var i = 0; i < behind.Length; i++)
+        for (var i = 0; i < Stations.Length; i++)
         {
-            behindOf[i] = Mean(cut, behind[i]);
-            aheadOf[i] = Mean(cut, ahead[i]);
+            behindOf[i] = Mean(cut, Behind(i));
+            aheadOf[i] = Mean(cut, Ahead(i));
         }
     }
 
@@ -85,7 +78,13 @@ internal sealed class WheelRun
         return new([.. Stations.Select((s, i) => (s, b[i], a[i], Lengths[i]))]);
     }
 
-    private static double Mean(SurfaceCut cut, Sample at) => (Value(cut, at.Left, at.OfLeft) + Value(cut, at.Right, at.OfRight)) / 2;
+    private double Mean(SurfaceCut cut, ReadOnlySpan<Sample> at)
+    {
+        double sum = 0;
+        for (var line = 0; line < at.Length; line++)
+            sum += Tracks.Weights[line] * Value(cut, at[line].Row, at[line].Part);
+        return sum;
+    }
 
     private static double Value(SurfaceCut cut, int row, double part)
     {
@@ -106,22 +105,22 @@ internal readonly struct RowPlaces(DeckLine line, int number)
     /// The row in a cut at or before a station, and the part of the piece ahead of it; of a station on rows just behind or just ahead of
     /// them. What lies off the deck is at its own place.
     /// </summary>
-    public (int Row, double Part) At(double station, bool isBehind, int offDeck)
+    public WheelRun.Sample At(double station, bool isBehind, int offDeck)
     {
         var rows = line.Station;
         if (station < rows[0] - Tiny || station > rows[^1] + Tiny)
-            return (offDeck, 0);
+            return new(offDeck, 0);
         var found = Array.BinarySearch(rows, station - Tiny);
         var next = found >= 0 ? found : ~found;
         if (next < rows.Length && rows[next] <= station + Tiny)
         {
             if (isBehind)
-                return next == 0 ? (offDeck, 0) : (first + next - 1, 1);
+                return next == 0 ? new(offDeck, 0) : new(first + next - 1, 1);
             while (next + 1 < rows.Length && rows[next + 1] <= station + Tiny)
                 next++;
-            return next == rows.Length - 1 ? (offDeck, 0) : (first + next, 0);
+            return next == rows.Length - 1 ? new(offDeck, 0) : new(first + next, 0);
         }
-        return (first + next - 1, (station - rows[next - 1]) / (rows[next] - rows[next - 1]));
+        return new(first + next - 1, (station - rows[next - 1]) / (rows[next] - rows[next - 1]));
     }
 
     /// <summary>Length in plan between stations within one piece (m).</summary>

@@ -15,6 +15,8 @@ internal static class TrafficValidation
     private const int MostCarriageways = 6;
     private const int MostTracks = 8;
     private const int MostLanes = 12;
+    private const int MostWheels = 12;
+    private const double MostAcross = 3;
 
     /// <summary>JSON can leave null where a part must stand.</summary>
     public static void CheckLists(Bridge bridge, Bounds bounds)
@@ -30,7 +32,7 @@ internal static class TrafficValidation
             || traffic.Carriageways.Contains(null!)
             || traffic.Vehicles.IsDefault
             || traffic.Vehicles.Any(v =>
-                v?.Name is null || v.Axles.IsDefault || v.Axles.Contains(null!) || v.Stretches.IsDefault || v.Stretches.Contains(null!)
+                v?.Name is null || v.Axles.IsDefault || v.Axles.Any(a => a is null || a.Wheels.IsDefault) || v.Stretches.IsDefault || v.Stretches.Contains(null!)
             )
         )
             bounds.Error("/traffic", "A list, or an item of one, is missing.");
@@ -137,7 +139,7 @@ internal static class TrafficValidation
             if (use.Margin is not { } margin || model.Rule == LaneRule.Track)
                 continue;
             var widths = lanes.IsEmpty ? [model.LaneWidth] : lanes.Select(l => l.Width);
-            var wheels = model.Kinds.SelectMany(k => k.Loads).Max(l => l.Vehicle?.WheelSpacing) ?? 0;
+            var wheels = 2 * model.Kinds.SelectMany(k => k.Loads).Max(l => l.Vehicle?.HalfWidth) ?? 0;
             if (widths.Min() < wheels + 2 * margin - 1e-9)
                 bounds.Warning(
                     $"{path}/margin",
@@ -249,6 +251,7 @@ internal static class TrafficValidation
             bounds.Error($"{path}/stretches", $"A vehicle has at most {MostAxles} line loads.");
         for (var i = 0; i < vehicle.Axles.Length; i++)
             Axle(vehicle, i, $"{path}/axles/{i}", bounds);
+        Wheels(vehicle, path, bounds);
         for (var i = 0; i < vehicle.Stretches.Length; i++)
         {
             bounds.Check($"{path}/stretches/{i}/load", vehicle.Stretches[i].Load);
@@ -264,6 +267,24 @@ internal static class TrafficValidation
             );
     }
 
+    /// <summary>What a vehicle with wheels of its own, or one that stays on the deck, can have beside.</summary>
+    private static void Wheels(Vehicle vehicle, string path, Bounds bounds)
+    {
+        var isSought = vehicle.OnlyWorsening || vehicle.Axles.Any(a => a.MostGap is not null);
+        if (!vehicle.HasAlikeWheels && (isSought || !vehicle.Stretches.IsEmpty))
+            bounds.Error(
+                $"{path}/axles",
+                $"The axles of “{vehicle.Name}” have wheels in different places, or not alike on both sides: none of its axles can be "
+                    + "left out, no distance be sought, and it has no line loads."
+            );
+        if (vehicle.StaysOnDeck && (isSought || !vehicle.Stretches.IsEmpty))
+            bounds.Error(
+                $"{path}/staysOnDeck",
+                $"“{vehicle.Name}” stays on the deck as a whole: none of its axles can be left out, no distance be sought, and it has no "
+                    + "line loads."
+            );
+    }
+
     private static void Axle(Vehicle vehicle, int number, string path, Bounds bounds)
     {
         var axle = vehicle.Axles[number];
@@ -272,12 +293,22 @@ internal static class TrafficValidation
             return;
         if (number == 0 && (axle.Gap != 0 || axle.MostGap is not null))
             bounds.Error($"{path}/gap", "The first axle stands behind none: its distance is 0.");
-        else if (number > 0 && axle.Gap < 0.1)
+        else if (number > 0 && axle.Gap < 0.1 && (axle.Gap != 0 || axle.Wheels.IsEmpty || axle.MostGap is not null))
             bounds.Error(
                 $"{path}/gap",
-                $"Axle {number + 1} of “{vehicle.Name}” stands on or before the one before it: at least 0.1 m are between."
+                $"Axle {number + 1} of “{vehicle.Name}” stands on or before the one before it: at least 0.1 m are between, or 0 where it "
+                    + "has wheels of its own in line with those before."
             );
         else if (axle.MostGap < axle.Gap)
             bounds.Error($"{path}/mostGap", "The greatest distance is less than the least.");
+        for (var w = 0; w < axle.Wheels.Length; w++)
+        {
+            if (!(Math.Abs(axle.Wheels[w]) <= MostAcross))
+                bounds.Error($"{path}/wheels", $"A wheel stands at most {MostAcross} m beside the middle of its vehicle.");
+            else if (axle.Wheels.Take(w).Any(other => axle.Wheels[w] - other < 0.05))
+                bounds.Error($"{path}/wheels", "Wheels of an axle are told from the left, at least 0.05 m from each other.");
+        }
+        if (axle.Wheels.Length > MostWheels)
+            bounds.Error($"{path}/wheels", $"An axle has at most {MostWheels} wheels.");
     }
 }

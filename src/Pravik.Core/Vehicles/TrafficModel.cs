@@ -85,6 +85,9 @@ public sealed record LaneKind(int Most, ImmutableArray<LaneLoad> Loads)
 
     /// <summary>Least distance of a wheel from the edge of its lane (m), in place of that of the model; null for that.</summary>
     public double? Margin { get; init; }
+
+    /// <summary>How many lanes side by side one of them takes.</summary>
+    public int Wide { get; init; } = 1;
 }
 
 /// <summary>A traffic model as data: where lanes lie, what loads them, and how lanes count together.</summary>
@@ -102,6 +105,11 @@ public sealed record TrafficModel(string Name, string Source, LaneRule Rule, Imm
 
     /// <summary>Least distance of a wheel from the edge of its lane (m); null where it runs in the middle.</summary>
     public double? Margin { get; init; }
+
+    /// <summary>
+    /// The part of its load by which a right wheel has more and a left one less, as on a curve; the load of axles stays.
+    /// </summary>
+    public double Uneven { get; init; }
 
     /// <summary>Offsets of the middles of tracks (m).</summary>
     public ImmutableArray<double> Tracks { get; init; } = [0];

@@ -5,10 +5,14 @@ using Pravik.Core.Units;
 namespace Pravik.Core.Vehicles;
 
 /// <summary>An axle.</summary>
-/// <param name="Load">Its load (N), half of it on each wheel.</param>
-/// <param name="Gap">Distance behind the axle before it (m); 0 for the first.</param>
+/// <param name="Load">Its load (N), the same part of it on each wheel.</param>
+/// <param name="Gap">Distance behind the axle before it (m); 0 for the first. Wheels in one line across that carry different loads are
+/// axles in one place.</param>
 public sealed record Axle(double Load, double Gap)
 {
+    /// <summary>Where its wheels stand, right of the vehicle's middle as it goes (m); empty for two at the vehicle's distance.</summary>
+    public ImmutableArray<double> Wheels { get; init; } = [];
+
     /// <summary>The greatest distance where the worst one from <see cref="Gap"/> on is sought; infinite for any.</summary>
     public double? MostGap { get; init; }
 }
@@ -24,8 +28,29 @@ public sealed record Stretch(double Load, double From, double Length);
 /// <param name="Axles">Axles from the first to the last.</param>
 public sealed record Vehicle(string Name, ImmutableArray<Axle> Axles)
 {
-    /// <summary>Distance of the wheels of an axle (m).</summary>
+    /// <summary>Distance of the two wheels of an axle without wheels of its own (m).</summary>
     public double WheelSpacing { get; init; } = 2;
+
+    /// <summary>Whether it acts only where all of it stands on the deck; else what stands before and behind the deck is left out.</summary>
+    public bool StaysOnDeck { get; init; }
+
+    /// <summary>Where the wheels of an axle stand, right of its middle (m).</summary>
+    public ImmutableArray<double> WheelsOf(Axle axle) => axle.Wheels.IsEmpty ? [-WheelSpacing / 2, WheelSpacing / 2] : axle.Wheels;
+
+    /// <summary>From its middle to the outermost wheel (m).</summary>
+    [JsonIgnore]
+    public double HalfWidth => Axles.SelectMany(a => WheelsOf(a)).Select(Math.Abs).DefaultIfEmpty(WheelSpacing / 2).Max();
+
+    /// <summary>Whether all axles have wheels in the same places, alike on both sides.</summary>
+    [JsonIgnore]
+    public bool HasAlikeWheels =>
+        Axles.IsEmpty || (Axles.All(a => IsAlike(WheelsOf(a), 1)) && IsAlike([.. WheelsOf(Axles[0]).Reverse()], -1));
+
+    private bool IsAlike(ImmutableArray<double> wheels, int sign)
+    {
+        var first = WheelsOf(Axles[0]);
+        return wheels.Length == first.Length && wheels.Zip(first).All(p => Math.Abs(sign * p.First - p.Second) < 1e-6);
+    }
 
     /// <summary>Stretches of line load.</summary>
     public ImmutableArray<Stretch> Stretches { get; init; } = [];

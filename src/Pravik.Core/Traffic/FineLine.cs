@@ -1,0 +1,104 @@
+using System.Collections.Concurrent;
+using Pravik.Core.Models;
+using Pravik.Core.Vehicles;
+
+namespace Pravik.Core.Traffic;
+
+/// <summary>Where a wheel stands among the joints of a mesh: between two rows, and on each of them between two joints.</summary>
+/// <param name="Row">The row at or before it; −1 off the deck.</param>
+/// <param name="Part">The part of the piece ahead of that row.</param>
+/// <param name="Joint">The joint left of its line on that row; the one on the right is the next.</param>
+/// <param name="Weight">Share of the joint on the right.</param>
+/// <param name="NextJoint">The same on the next row.</param>
+/// <param name="NextWeight">The same on the next row.</param>
+internal readonly record struct WheelPlace(int Row, double Part, int Joint, double Weight, int NextJoint, double NextWeight)
+{
+    /// <summary>Off the deck.</summary>
+    public static WheelPlace None { get; } = new(-1, 0, 0, 0, 0, 0);
+
+    /// <summary>The ordinate of a surface here, just ahead of a row on which it stands.</summary>
+    /// <param name="surface">The surface.</param>
+    /// <param name="longitudinals">Joints on a row.</param>
+    public double Read(InfluenceSurface surface, int longitudinals)
+    {
+        if (Row < 0)
+            return 0;
+        var from = Between(surface.Ordinates, Joint, Weight);
+        var jump = surface.Jump;
+        if (jump is not null && jump.Row == Row)
+            from += Between(jump.Ahead, Joint - Row * longitudinals, Weight);
+        if (Part == 0)
+            return from;
+        var to = Between(surface.Ordinates, NextJoint, NextWeight);
+        if (jump is not null && jump.Row == Row + 1)
+            to += Between(jump.Behind, NextJoint - (Row + 1) * longitudinals, NextWeight);
+        return from + Part * (to - from);
+    }
+
+    private static double Between(double[] values, int left, double weight) => values[left] + weight * (values[left + 1] - values[left]);
+}
+
+/// <summary>Where a line at one offset crosses the rows of a mesh.</summary>
+internal sealed class FineLine
+{
+    private const double Tiny = 1e-9;
+    private readonly int[] joint;
+    private readonly double[] weight;
+
+    /// <param name="mesh">The mesh.</param>
+    /// <param name="offset">The offset (m); beyond the deck's edges it is taken to the edge.</param>
+    public FineLine(DeckMesh mesh, double offset)
+    {
+        (joint, weight, Station) = (new int[mesh.Lines], new double[mesh.Lines], new double[mesh.Lines]);
+        for (var row = 0; row < mesh.Lines; row++)
+        {
+            var j = 0;
+            while (j < mesh.Longitudinals - 2 && mesh.Nodes[mesh.NodeAt(j + 1, row)].Offset < offset)
+                j++;
+            var (left, right) = (mesh.Nodes[mesh.NodeAt(j, row)], mesh.Nodes[mesh.NodeAt(j + 1, row)]);
+            joint[row] = mesh.NodeAt(j, row);
+            weight[row] = Math.Clamp((offset - left.Offset) / (right.Offset - left.Offset), 0, 1);
+            Station[row] = left.Station + weight[row] * (right.Station - left.Station);
+        }
+    }
+
+    /// <summary>Station at each row.</summary>
+    public double[] Station { get; }
+
+    /// <summary>A wheel at a station (m).</summary>
+    /// <param name="station">The station.</param>
+    /// <param name="near">A row to look from.</param>
+    public WheelPlace At(double station, int near)
+    {
+        var row = near;
+        while (row > 0 && Station[row] > station + Tiny)
+            row--;
+        while (row + 1 < Station.Length && Station[row + 1] <= station + Tiny)
+            row++;
+        if (row == Station.Length - 1 || Station[row] > station + Tiny)
+            return WheelPlace.None;
+        var part = Math.Max(0, (station - Station[row]) / (Station[row + 1] - Station[row]));
+        return new(row, part < Tiny ? 0 : part, joint[row], weight[row], joint[row + 1], weight[row + 1]);
+    }
+}
+
+/// <summary>Lines in fine steps across a deck, found when they are asked for. Safe for use by several threads.</summary>
+internal sealed class FineLines(DeckMesh mesh)
+{
+    /// <summary>From one line to the next (m).</summary>
+    public const double Step = 0.01;
+    private readonly ConcurrentDictionary<(WheelTracks, int), FineLine[]> ofVehicles = new();
+    private readonly ConcurrentDictionary<long, FineLine> others = new();
+
+    /// <summary>Joints on a row of the mesh.</summary>
+    public int Longitudinals => mesh.Longitudinals;
+
+    /// <summary>The lines that wheels follow.</summary>
+    /// <param name="tracks">Where they lie from the middle of the vehicle.</param>
+    /// <param name="middle">The middle, in steps from the road line.</param>
+    public FineLine[] Of(WheelTracks tracks, int middle) =>
+        ofVehicles.GetOrAdd((tracks, middle), key => [.. key.Item1.Across.Select(a => At(key.Item2 * Step + a))]);
+
+    /// <summary>The line at an offset (m).</summary>
+    public FineLine At(double offset) => others.GetOrAdd((long)Math.Round(offset * 1e6), key => new(mesh, key / 1e6));
+}
