@@ -55,8 +55,9 @@ internal sealed class DeckLoading
         Lines = [.. lines];
         Grid = new(mesh, lines);
         PerLength = [.. lines.Take(FirstCell).SelectMany(PiecesOf)];
-        Runs = [.. runs.Select(r => new WheelRun(r.Middle, r.Tracks, r.Lines, lines))];
-        (Across, Fine) = (new(Cells), new(mesh));
+        Fine = new(mesh);
+        Runs = [.. runs.Select(r => new WheelRun(r.Middle, r.Tracks, r.Lines, lines, Fine.Of(r.Tracks)))];
+        Across = new(Cells);
         Refinement = new(Across);
         Models = [.. models.Select((m, i) => new ModelLoading(this, m, positions[i]))];
     }

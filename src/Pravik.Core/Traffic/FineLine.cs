@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Pravik.Core.Models;
 using Pravik.Core.Vehicles;
 
@@ -19,6 +20,7 @@ internal readonly record struct WheelPlace(int Row, double Part, int Joint, doub
     /// <summary>The ordinate of a surface here, just ahead of a row on which it stands.</summary>
     /// <param name="surface">The surface.</param>
     /// <param name="longitudinals">Joints on a row.</param>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public double Read(InfluenceSurface surface, int longitudinals)
     {
         if (Row < 0)
@@ -68,6 +70,7 @@ internal sealed class FineLine
     /// <summary>A wheel at a station (m).</summary>
     /// <param name="station">The station.</param>
     /// <param name="near">A row to look from.</param>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public WheelPlace At(double station, int near)
     {
         var row = near;
@@ -87,18 +90,41 @@ internal sealed class FineLines(DeckMesh mesh)
 {
     /// <summary>From one line to the next (m).</summary>
     public const double Step = 0.01;
-    private readonly ConcurrentDictionary<(WheelTracks, int), FineLine[]> ofVehicles = new();
-    private readonly ConcurrentDictionary<long, FineLine> others = new();
+    private readonly ConcurrentDictionary<WheelTracks, FineRuns> ofVehicles = new();
+    private readonly ConcurrentDictionary<long, FineLine> all = new();
+    private readonly int first = (int)(mesh.Nodes.Min(n => n.Offset) / Step) - Beyond;
+    private readonly int last = (int)(mesh.Nodes.Max(n => n.Offset) / Step) + Beyond;
+
+    /// <summary>How far beyond the deck's edges the middle of a vehicle may be (steps).</summary>
+    private const int Beyond = 1000;
 
     /// <summary>Joints on a row of the mesh.</summary>
     public int Longitudinals => mesh.Longitudinals;
 
     /// <summary>The lines that wheels follow.</summary>
     /// <param name="tracks">Where they lie from the middle of the vehicle.</param>
-    /// <param name="middle">The middle, in steps from the road line.</param>
-    public FineLine[] Of(WheelTracks tracks, int middle) =>
-        ofVehicles.GetOrAdd((tracks, middle), key => [.. key.Item1.Across.Select(a => At(key.Item2 * Step + a))]);
+    public FineRuns Of(WheelTracks tracks) => ofVehicles.GetOrAdd(tracks, of => new(this, of, first, last - first + 1));
 
     /// <summary>The line at an offset (m).</summary>
-    public FineLine At(double offset) => others.GetOrAdd((long)Math.Round(offset * 1e6), key => new(mesh, key / 1e6));
+    public FineLine At(double offset) => all.GetOrAdd((long)Math.Round(offset * 1e6), key => new(mesh, key / 1e6));
+}
+
+/// <summary>The lines that the wheels of a vehicle follow with its middle at fine steps across, found when they are asked for.</summary>
+internal sealed class FineRuns(FineLines lines, WheelTracks tracks, int first, int count)
+{
+    private readonly FineLine[]?[] known = new FineLine[count][];
+
+    /// <summary>The lines, from the left, with the middle so many steps from the road line.</summary>
+    public FineLine[] At(int middle)
+    {
+        ref var at = ref known[Math.Clamp(middle - first, 0, count - 1)];
+        return Volatile.Read(ref at) ?? Make(ref at, middle);
+    }
+
+    private FineLine[] Make(ref FineLine[]? at, int middle)
+    {
+        FineLine[] made = [.. tracks.Across.Select(a => lines.At(middle * FineLines.Step + a))];
+        Volatile.Write(ref at, made);
+        return made;
+    }
 }

@@ -55,8 +55,8 @@ internal sealed class LoadedLane(LanePositions.Position position, int kind, Lane
 /// <summary>The wheels of a vehicle, moved across: the wheel that stood nearest to a row of the mesh keeps its distance from it.</summary>
 internal sealed class MovedWheels
 {
-    private readonly FineLines fine;
-    private readonly WheelTracks tracks;
+    private readonly FineRuns runs;
+    private readonly int longitudinals;
     private readonly AxleGroup wheels;
     private readonly double lead;
     private readonly InfluenceSurface surface;
@@ -70,7 +70,8 @@ internal sealed class MovedWheels
     /// <param name="surface">The surface.</param>
     public MovedWheels(DeckLoading deck, WheelRun run, AxleGroup wheels, double lead, InfluenceSurface surface)
     {
-        (fine, tracks, this.wheels, this.lead, this.surface) = (deck.Fine, run.Tracks, wheels, lead, surface);
+        (this.wheels, this.lead, this.surface) = (wheels, lead, surface);
+        (runs, longitudinals) = (run.Fine, deck.Fine.Longitudinals);
         near = new int[wheels.Behind.Length];
         var least = double.PositiveInfinity;
         for (var i = 0; i < near.Length; i++)
@@ -90,13 +91,13 @@ internal sealed class MovedWheels
     /// <summary>The value per load with the middle of the vehicle so many steps from the road line, and the place of its front.</summary>
     public (double Value, double Lead) At(int middle)
     {
-        var lines = fine.Of(tracks, middle);
+        var lines = runs.At(middle);
         var front = lead + lines[held.Track].Station[held.Row] - held.Station;
         double sum = 0;
         for (var i = 0; i < near.Length; i++)
         {
             var at = lines[wheels.Track![i]].At(front - wheels.Behind[i], near[i]);
-            sum += wheels.Load[i] * at.Read(surface, fine.Longitudinals);
+            sum += wheels.Load[i] * at.Read(surface, longitudinals);
         }
         return (sum, front);
     }
@@ -108,9 +109,9 @@ internal sealed class MovedWheels
 /// </summary>
 internal sealed class LaneRefinement(CarriagewayCells cells)
 {
-    /// <summary>How far lanes are moved to either side, and the first steps (in fine steps).</summary>
-    private const int Reach = 25;
-    private const int Coarse = 5;
+    /// <summary>How far lanes are moved to either side, and the first steps (in fine steps); the next are half as long each.</summary>
+    private const int Reach = 24;
+    private const int Coarse = 8;
     private const double Tiny = 1e-9;
 
     /// <summary>Moves lanes where that makes them worse; each keeps on its carriageway and clear of its neighbours.</summary>
@@ -154,15 +155,18 @@ internal sealed class LaneRefinement(CarriagewayCells cells)
         var (best, at) = (known * (1 + Tiny), int.MinValue);
         void Try(Span<LoadedLane> moved, int middle)
         {
-            var gain = Gain(moved, middle, low, high, adverse, sign);
+            var gain = Fits(moved, middle, low, high) ? Gain(moved, middle, adverse, sign) : 0;
             if (gain > best)
                 (best, at) = (gain, middle);
         }
         for (var middle = start - Reach; middle <= start + Reach; middle += Coarse)
             Try(block, middle);
-        var about = at == int.MinValue ? start : at;
-        for (var middle = about - Coarse + 1; middle < about + Coarse; middle++)
-            Try(block, middle);
+        for (var step = Coarse / 2; step > 0; step /= 2)
+        {
+            var about = at == int.MinValue ? start : at;
+            Try(block, about - step);
+            Try(block, about + step);
+        }
         if (at != int.MinValue)
             Set(block, at, adverse, sign);
     }
@@ -171,19 +175,25 @@ internal sealed class LaneRefinement(CarriagewayCells cells)
     private static int Beside(LoadedLane left, int middle, LoadedLane lane) =>
         (int)Math.Ceiling(middle + (left.Position.Width + lane.Position.Width) / 2 / FineLines.Step - 1e-6);
 
-    private double Gain(Span<LoadedLane> block, int middle, double low, double high, double[] adverse, int sign)
+    /// <summary>Whether lanes that move keep within bounds, and a vehicle that moves alone within its lane.</summary>
+    private static bool Fits(Span<LoadedLane> block, int middle, double low, double high)
+    {
+        if (!block[0].Moves)
+            return Math.Abs(middle * FineLines.Step - block[0].From - block[0].Position.Width / 2) <= block[0].Aside + Tiny;
+        if (FromOf(block[0], middle) < low - Tiny)
+            return false;
+        for (var i = 1; i < block.Length; i++)
+            middle = Beside(block[i - 1], middle, block[i]);
+        return FromOf(block[^1], middle) + block[^1].Position.Width <= high + Tiny;
+    }
+
+    private double Gain(Span<LoadedLane> block, int middle, double[] adverse, int sign)
     {
         double sum = 0;
         for (var i = 0; i < block.Length; i++)
         {
-            var lane = block[i];
-            middle = i == 0 ? middle : Beside(block[i - 1], middle, lane);
-            var from = FromOf(lane, middle);
-            if (lane.Moves && (from < low - Tiny || from + lane.Position.Width > high + Tiny))
-                return double.NegativeInfinity;
-            if (!lane.Moves && Math.Abs(middle * FineLines.Step - lane.From - lane.Position.Width / 2) > lane.Aside + Tiny)
-                return double.NegativeInfinity;
-            sum += GainOf(lane, middle, adverse, sign).Gain;
+            middle = i == 0 ? middle : Beside(block[i - 1], middle, block[i]);
+            sum += GainOf(block[i], middle, adverse, sign).Gain;
         }
         return sum;
     }

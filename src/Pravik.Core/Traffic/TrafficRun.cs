@@ -131,9 +131,14 @@ public sealed class TrafficRun
         {
             if (envelopes[m].IsNothing)
                 continue;
-            envelopes[m][sought.Effect, isGreatest] = place.Value(m, block, sought, isGreatest);
             if (IsOfMember(sought.Effect))
-                details.Keep(m, sought.Effect, isGreatest, place.Detail(m, block, sought, isGreatest));
+            {
+                var detail = place.Detail(m, block, sought, isGreatest);
+                details.Keep(m, sought.Effect, isGreatest, detail);
+                envelopes[m][sought.Effect, isGreatest] = detail.Loading!.Value;
+            }
+            else
+                envelopes[m][sought.Effect, isGreatest] = place.Value(m, block, sought, isGreatest);
         }
         if (deck.Footways.IsEmpty)
             return;

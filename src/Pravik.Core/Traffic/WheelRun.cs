@@ -20,9 +20,10 @@ internal sealed class WheelRun
     /// <param name="tracks">Where they lie from there, and what they carry.</param>
     /// <param name="numbers">Their numbers, from the left.</param>
     /// <param name="lines">All lines.</param>
-    public WheelRun(double middle, WheelTracks tracks, int[] numbers, IReadOnlyList<DeckLine> lines)
+    /// <param name="fine">The same tracks in fine steps across.</param>
+    public WheelRun(double middle, WheelTracks tracks, int[] numbers, IReadOnlyList<DeckLine> lines, FineRuns fine)
     {
-        (Middle, Tracks, Lines) = (middle, tracks, numbers);
+        (Middle, Tracks, Lines, Fine) = (middle, tracks, numbers, fine);
         RowPlaces[] on = [.. numbers.Select(n => new RowPlaces(lines[n], n))];
         List<double> stations = [];
         foreach (var station in numbers.SelectMany(n => lines[n].Station).Order())
@@ -44,6 +45,9 @@ internal sealed class WheelRun
 
     /// <summary>Where the lines lie from there, and what they carry.</summary>
     public WheelTracks Tracks { get; }
+
+    /// <summary>The same tracks in fine steps across.</summary>
+    public FineRuns Fine { get; }
 
     /// <summary>Numbers of the lines, from the left.</summary>
     public int[] Lines { get; }
