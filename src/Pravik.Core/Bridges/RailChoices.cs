@@ -39,6 +39,12 @@ public sealed record RailChoices
     [JsonIgnore]
     public bool IsUsual => Tracks.IsEmpty && Alpha == 1 && Care == TrackCare.None && Dynamic is null && Sleepers is null;
 
+    /// <summary>Greatest speed on the line (m/s), for centrifugal forces; null for none of them.</summary>
+    public double? Speed { get; init; }
+
+    /// <summary>Top of the rails above the deck's surface (m).</summary>
+    public double Level { get; init; } = 0.7;
+
     /// <summary>
     /// Spacing of sleepers (m), over three of which the rail distributes an axle: a quarter, a half, a quarter (EN 1991-2 6.3.6.1); null
     /// for axles as points.

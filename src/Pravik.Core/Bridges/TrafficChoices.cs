@@ -12,6 +12,12 @@ public sealed record TrafficChoices
     /// <summary>Where traffic may drive, in place of what is found between kerbs and restraint systems; empty for that.</summary>
     public ImmutableArray<TypedCarriageway> Carriageways { get; init; } = [];
 
+    /// <summary>Speed of road traffic (m/s), by which AASHTO LRFD has centrifugal forces; null for none of them.</summary>
+    public double? Speed { get; init; }
+
+    /// <summary>The part of its load by which a right wheel of road traffic has more and a left one less, as on a curve.</summary>
+    public double Uneven { get; init; }
+
     /// <summary>Railway tracks.</summary>
     public RailChoices Rail { get; init; } = new();
 

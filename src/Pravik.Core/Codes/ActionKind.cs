@@ -30,6 +30,21 @@ public enum ActionKind
     /// <summary>Braking and acceleration.</summary>
     Braking,
 
+    /// <summary>Centrifugal force of road traffic.</summary>
+    Centrifugal,
+
+    /// <summary>Traction and braking of trains.</summary>
+    TrainAlong,
+
+    /// <summary>Nosing of trains.</summary>
+    Nosing,
+
+    /// <summary>Centrifugal force of trains, even along the deck.</summary>
+    TrainCentrifugal,
+
+    /// <summary>The same of axles at one place, beyond what is even.</summary>
+    TrainCentrifugalAt,
+
     /// <summary>Traffic.</summary>
     Traffic,
 

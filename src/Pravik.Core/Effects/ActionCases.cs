@@ -22,6 +22,7 @@ internal static class ActionCases
             .. Temperature(geometry, models, finished, loads),
             .. Settlements(geometry, models[finished]),
             .. Braking(geometry, models[finished], loads),
+            .. new TrafficForceCases(geometry, models[finished], loads).All,
             .. Wind(geometry, models[finished], loads, ground),
             .. Own(geometry.Bridge, loads),
         ];

@@ -3,8 +3,6 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Models;
 using Pravik.Core.Stages;
-using Pravik.Core.Traffic;
-using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Effects;
 
@@ -12,7 +10,7 @@ namespace Pravik.Core.Effects;
 /// What acts where: every case, what is built up stage by stage, envelopes of variable actions, traffic, generated combinations and the
 /// engineer's own, each at every place.
 /// </summary>
-public sealed class BridgeEffects
+public sealed partial class BridgeEffects
 {
     private readonly ModelResults results;
     private readonly Bridge bridge;
@@ -139,6 +137,11 @@ public sealed class BridgeEffects
             ActionKind.Temperature => "Temperature",
             ActionKind.Settlement => "Settlement",
             ActionKind.Wind or ActionKind.Braking => "Wind and braking",
+            ActionKind.Centrifugal
+            or ActionKind.TrainAlong
+            or ActionKind.Nosing
+            or ActionKind.TrainCentrifugal
+            or ActionKind.TrainCentrifugalAt => "Traffic along and across",
             _ => OwnGroup,
         };
 
@@ -239,120 +242,6 @@ public sealed class BridgeEffects
         return Add(EffectRange.Sum(words, [(1, either), (1, lift)], layout), id, Envelopes, "EN 1991-1-4 8.3");
     }
 
-    private void AddTraffic(EffectRange braking)
-    {
-        if (results.Traffic is not { } traffic)
-            return;
-        if (bridge.Basis.Standard == Standard.Lrfd)
-            AddLive(traffic, braking);
-        else
-            AddGroups(traffic, braking);
-    }
-
-    private static EffectRange Load(TrafficEnvelope of, string name) => EffectRange.Of(name, of);
-
-    /// <summary>Footways under a load (N/m²); they are placed under 1 N/m².</summary>
-    private EffectRange Footways(TrafficResults traffic, double load) =>
-        EffectRange.Scaled(
-            FormattableString.Invariant($"Footways, {load / 1000:0.0#} kN/m²"),
-            load,
-            Load(traffic.Footways, "Footways"),
-            layout
-        );
-
-    private void Group(TrafficGroup group, string name, string clause, params (double, EffectRange)[] terms) =>
-        groups[group] = Add(EffectRange.Sum(name, terms, layout), new($"traffic{group}"), "Traffic", clause);
-
-    /// <summary>
-    /// Live load of AASHTO LRFD: HL-93 with braking and with 0.075 ksf on footways (3.6.1.6), which are not counted as a loaded lane;
-    /// permit vehicles alone; the fatigue truck.
-    /// </summary>
-    private void AddLive(TrafficResults traffic, EffectRange braking)
-    {
-        const double Pedestrians = 3590.8;
-        var usual = TrafficPlan.Usual(bridge);
-        Group(
-            TrafficGroup.Live,
-            "Live load: HL-93, braking, pedestrians",
-            "AASHTO LRFD 3.6.1, 3.6.4",
-            (1, Load(traffic[usual.Name], usual.Name)),
-            (1, braking),
-            (1, Footways(traffic, Pedestrians))
-        );
-        var chosen = AddModels(traffic);
-        EffectRange[] permits = [.. chosen.Where(m => m.Role == TrafficRole.Special).Select(m => EffectRange.Of(m.Name, traffic[m.Name]))];
-        if (permits.Length > 0)
-            Group(
-                TrafficGroup.Permit,
-                "Permit vehicles",
-                "AASHTO LRFD 3.4.1, Strength II",
-                (1, EffectRange.Envelope("Permit vehicles", [.. permits.Select(p => (1.0, p))]))
-            );
-        Group(
-            TrafficGroup.FatigueTruck,
-            "Fatigue truck",
-            "AASHTO LRFD 3.6.1.4",
-            (1, Load(traffic[TrafficModels.FatigueTruck], TrafficModels.FatigueTruck))
-        );
-        Add(
-            EffectRange.Envelope(TrafficName, [(1, groups[TrafficGroup.Live]), .. permits.Select(p => (1.0, p))]),
-            CaseId.Traffic,
-            "Traffic",
-            "AASHTO LRFD 3.6"
-        );
-    }
-
-    /// <summary>Groups of EN 1991-2 Table 4.4a.</summary>
-    private void AddGroups(TrafficResults traffic, EffectRange braking)
-    {
-        var (reduced, alone) = (Footways(traffic, values["footwayWithTraffic"]), Footways(traffic, values["footwayAlone"]));
-        var characteristic = Load(traffic["LM1"], "Load model 1");
-        var frequent = Load(traffic[EnRoadTraffic.Lm1With(values, "psi1").Name], "Load model 1, frequent");
-        Group(
-            TrafficGroup.Group1a,
-            "Traffic, group 1a: load model 1 and footways",
-            "EN 1991-2 Table 4.4a",
-            (1, characteristic),
-            (1, reduced)
-        );
-        Group(
-            TrafficGroup.Group1aBeside,
-            "Traffic, group 1a beside another action",
-            "EN 1990 Table A2.1",
-            (1, Load(traffic[EnRoadTraffic.Lm1With(values, "psi0").Name], "Load model 1, ψ₀")),
-            (values["psi0footway"], reduced)
-        );
-        Group(
-            TrafficGroup.Group1aFrequent,
-            "Traffic, group 1a, frequent",
-            "EN 1990 Table A2.1",
-            (1, frequent),
-            (values["psi1footway"], reduced)
-        );
-        Group(
-            TrafficGroup.Group1aQuasiPermanent,
-            "Traffic, group 1a, quasi-permanent",
-            "EN 1990 Table A2.1",
-            (1, Load(traffic[EnRoadTraffic.Lm1With(values, "psi2").Name], "Load model 1, ψ₂")),
-            (values["psi2footway"], reduced)
-        );
-        Group(TrafficGroup.Group2, "Traffic, group 2: braking", "EN 1991-2 Table 4.4a", (1, frequent), (1, braking));
-        Group(TrafficGroup.Group3, "Traffic, group 3: footways alone", "EN 1991-2 Table 4.4a", (1, alone));
-        AddChosen(traffic, alone);
-        TrafficGroup[] leading =
-        [
-            TrafficGroup.Group1a,
-            TrafficGroup.Group1b,
-            TrafficGroup.Group2,
-            TrafficGroup.Group3,
-            TrafficGroup.Group4,
-            TrafficGroup.Group5,
-            TrafficGroup.Rail,
-        ];
-        var worst = EffectRange.Envelope(TrafficName, [.. leading.Where(groups.ContainsKey).Select(g => (1.0, groups[g]))]);
-        Add(worst, CaseId.Traffic, "Traffic", "EN 1991-2 Table 4.4a");
-    }
-
     /// <summary>
     /// What drives in stages: each model, and with what is built up to the stage, characteristic and with the factors of the first ultimate
     /// combination.
@@ -391,41 +280,6 @@ public sealed class BridgeEffects
             }
             Add(EffectRange.Sum($"Ultimate, {name}, with its traffic", terms, layout), new($"{id}Ultimate"), InStages, rule.Clause);
         }
-    }
-
-    /// <summary>Models and own vehicles that the bridge names, each by itself.</summary>
-    private List<TrafficModel> AddModels(TrafficResults traffic)
-    {
-        var chosen = TrafficPlan.Chosen(bridge).DistinctBy(m => m.Name).ToList();
-        foreach (var model in chosen)
-            Add(EffectRange.Of(model.Name, traffic[model.Name]), CaseId.OfTraffic(model.Name), "Traffic models", model.Source);
-        return chosen;
-    }
-
-    /// <summary>The groups of those that enter combinations.</summary>
-    private void AddChosen(TrafficResults traffic, EffectRange footways)
-    {
-        var chosen = AddModels(traffic);
-        EffectRange[] Of(TrafficRole role) => [.. chosen.Where(m => m.Role == role).Select(m => EffectRange.Of(m.Name, traffic[m.Name]))];
-        foreach (var axle in Of(TrafficRole.SingleAxle))
-            Group(TrafficGroup.Group1b, "Traffic, group 1b: single axle", "EN 1991-2 Table 4.4a", (1, axle));
-        foreach (var crowd in Of(TrafficRole.Crowd))
-            Group(TrafficGroup.Group4, "Traffic, group 4: crowd and footways", "EN 1991-2 Table 4.4a", (1, crowd), (1, footways));
-        if (Of(TrafficRole.Rail) is { Length: > 0 } rail)
-            Group(
-                TrafficGroup.Rail,
-                "Railway traffic, upright loads",
-                "EN 1991-2 6.8",
-                (1, EffectRange.Envelope("Railway traffic", [.. rail.Select(r => (1.0, r))]))
-            );
-        var special = chosen.Where(m => m.Role == TrafficRole.Special).Select(m => TrafficPlan.WithFrequent(bridge, m)).ToList();
-        if (special.Count > 0)
-            Group(
-                TrafficGroup.Group5,
-                "Traffic, group 5: special vehicles",
-                "EN 1991-2 Table 4.4a, Annex A",
-                (1, EffectRange.Envelope("Special vehicles", [.. special.Select(m => (1.0, EffectRange.Of(m.Name, traffic[m.Name])))]))
-            );
     }
 
     private void Generate(Temperatures temperature, EffectRange? settlements, EffectRange wind, EffectRange windWithTraffic)

@@ -17,6 +17,9 @@ public enum EntryKind
 
     /// <summary>Lengths in one line: <c>17.4 + 25.8 + 17.4</c> or <c>5*30</c>.</summary>
     Spans,
+
+    /// <summary>Places across in one line: <c>-1.5 0 1.5</c>.</summary>
+    Places,
 }
 
 /// <summary>

@@ -12,6 +12,7 @@ internal static class TrafficEntries
         [
             .. Uses("/traffic/models/*", s => $"of traffic {s.Number(0)}"),
             .. Lanes("/traffic/models/*/lanes/*", s => $"of lane {s.Number(1)}, traffic {s.Number(0)}"),
+            .. Part("/traffic", _ => "of road traffic", OfRoad),
             .. Part("/traffic/carriageways/*", s => $"of carriageway {s.Number(0)}", OfCarriageway),
             .. Part("/traffic/rail", _ => "of railway traffic", OfRail),
             .. Part(
@@ -75,8 +76,54 @@ internal static class TrafficEntries
                 .Select(m => new Choice(m.Name, m.Name) { Group = m.Source.Split(' ')[0] == "AASHTO" ? "AASHTO LRFD" : "EN 1991-2" }),
         ];
 
+    private static IEnumerable<Entry> OfRoad =>
+        [
+            Own(
+                "speed",
+                "Speed on the curve",
+                QuantityKind.Speed,
+                5 / 3.6,
+                200 / 3.6,
+                "Of road traffic, for centrifugal forces by AASHTO LRFD 3.6.3. Empty: there are none. EN 1991-2 Table 4.3 asks for no speed."
+            ) with
+            {
+                Subject = "Speed",
+            },
+            Value(
+                "uneven",
+                "Right wheels carry more by",
+                QuantityKind.Slope,
+                -0.9,
+                0.9,
+                "Part of its load by which a right wheel has more and a left one less, as by the moment of the centrifugal force; negative "
+                    + "where left wheels have more. The load of axles stays."
+            ) with
+            {
+                Subject = "Unevenness of wheels",
+            },
+        ];
+
     private static IEnumerable<Entry> OfRail =>
         [
+            Own(
+                "speed",
+                "Speed of trains",
+                QuantityKind.Speed,
+                5 / 3.6,
+                350 / 3.6,
+                "Greatest on the line, for centrifugal forces on a curve (EN 1991-2 6.5.1). Empty: there are none."
+            ) with
+            {
+                Subject = "Speed",
+            },
+            Value(
+                "level",
+                "Rails above the deck",
+                QuantityKind.Length,
+                0.1,
+                3,
+                "Top of the rails above the deck’s surface: braking and nosing act there, centrifugal forces 1.8 m above."
+            ),
             Value("alpha", "Factor α", QuantityKind.Number, 0.5, 2, "On load model 71 and SW/0 (EN 1991-2 6.3.2(3)): 0.75 to 1.46."),
             Choose(
                 "care",
@@ -124,6 +171,13 @@ internal static class TrafficEntries
             },
             Value("dynamic", "Dynamic factor", QuantityKind.Number, 0.5, 3, "On all its loads; 1 where they have it already."),
             Flag(
+                "staysOnDeck",
+                "Partly off the deck",
+                "counts",
+                "never stands so",
+                "Whether it also acts while some of its axles stand before or behind the deck, or only with all of it on the deck."
+            ),
+            Flag(
                 "onlyWorsening",
                 "Axles that relieve",
                 "stand",
@@ -134,8 +188,15 @@ internal static class TrafficEntries
 
     private static IEnumerable<Entry> OfAxle =>
         [
-            Value("load", "Load", QuantityKind.Force, 1, 5e6, "Of the axle, half of it on each wheel."),
-            Value("gap", "Behind the one before", QuantityKind.Length, 0, 200, "Distance from the axle before it; 0 for the first.") with
+            Value("load", "Load", QuantityKind.Force, 1, 5e6, "Of the axle, the same part of it on each wheel."),
+            Value(
+                "gap",
+                "Behind the one before",
+                QuantityKind.Length,
+                0,
+                200,
+                "Distance from the axle before it; 0 for the first, and for wheels in one line with those before that carry another load."
+            ) with
             {
                 Subject = "Distance",
             },
@@ -149,6 +210,14 @@ internal static class TrafficEntries
             ) with
             {
                 Subject = "Greatest distance",
+            },
+            new("wheels", "Wheels at", EntryKind.Places, QuantityKind.Length)
+            {
+                Help =
+                    "Places of its wheels across, from the left, right of the vehicle’s middle as it goes: -1.5 0 1.5; one place is a "
+                    + "single wheel. Empty: two at the distance above.",
+                IsOwn = true,
+                Blank = "two",
             },
         ];
 

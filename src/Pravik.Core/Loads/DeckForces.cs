@@ -1,12 +1,10 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Codes;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
-using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Loads;
 
-/// <summary>Forces on the deck that are not weights of its parts: own loads, braking, wind.</summary>
+/// <summary>Own loads on the deck.</summary>
 public static class DeckForces
 {
     /// <summary>
@@ -110,30 +108,5 @@ public static class DeckForces
         var t = size > 0 ? Math.Clamp((station - line.Station[k]) / size, 0, 1) : 0;
         all.Put(line, k, atEnd: false, load * (1 - t));
         all.Put(line, k, atEnd: true, load * t);
-    }
-
-    /// <summary>
-    /// Braking or acceleration force (N) along the deck, EN 1991-2 4.4.1(2): Q = 0.6·α_Q1·2·Q_1k + 0.10·α_q1·q_1k·w₁·L with Q_1k = 300
-    /// kN and q_1k = 9 kN/m², at least 180·α_Q1 kN and at most 900 kN.
-    /// </summary>
-    public static double Braking(double length, NationalValues values) =>
-        Math.Clamp(
-            0.6 * values["alphaQ1"] * 2 * 300e3 + 0.10 * values["alphaq1"] * 9e3 * values["laneWidth"] * length,
-            180e3 * values["alphaQ1"],
-            900e3
-        );
-
-    /// <summary>
-    /// Braking force (N) of AASHTO LRFD 3.6.4: in every lane, all going one way, a quarter of the axles of truck or tandem, or 5 % of one
-    /// of them with lane load on a length, whichever is most, times the factor by number of lanes.
-    /// </summary>
-    /// <param name="length">Length of the deck (m).</param>
-    /// <param name="usual">HL-93.</param>
-    /// <param name="lanes">How many lanes there are.</param>
-    public static double BrakingOf(TrafficModel usual, double length, int lanes)
-    {
-        var truck = usual.Kinds[0].Loads.Where(l => !l.OnlyOverPiers && l.Vehicle is not null).Max(l => l.Vehicle!.AxleLoad);
-        var onLane = Math.Max(0.25 * truck, 0.05 * (truck + usual.Kinds[0].Loads[0].Line * length));
-        return lanes == 0 ? 0 : lanes * usual.Presence[Math.Min(lanes, usual.Presence.Length) - 1] * onLane;
     }
 }

@@ -17,9 +17,7 @@ public sealed partial class ModelLoads
     /// </summary>
     public FrameCase Braking(BridgeModel model, UnitPlace unit)
     {
-        var force = BrakingOn(geometry, unit);
-        var length = Enumerable.Range(unit.FirstSpan, unit.SpanCount).Sum(s => geometry.Girders[0].SpanLength(s));
-        return Spread(model, "Braking ahead", span => unit.Has(span) ? force / length : 0, line => Direction(line, 0), _ => 0);
+        return Along(model, "Braking ahead", unit, BrakingOn(geometry, unit), 0);
     }
 
     /// <summary>Braking force on a unit (N): that of its length, or its part of the one entered for the whole bridge.</summary>
@@ -30,10 +28,39 @@ public sealed partial class ModelLoads
         if (geometry.Bridge.Actions.Braking is { } own)
             return own * length / (geometry.LastStation - geometry.FirstStation);
         if (basis.Standard == Standard.Eurocode)
-            return DeckForces.Braking(length, basis.Values);
+            return TrafficForces.Braking(length, basis.Values);
         var usual = TrafficModels.Usual(basis.Standard, basis.Values);
         var lanes = geometry.CarriagewaysAt(unit, unit.Start.Station).Sum(c => DesignLanes.On(c.Width, usual.LaneWidth).Count);
-        return DeckForces.BrakingOf(usual, length, lanes);
+        return TrafficForces.BrakingOf(usual, length, lanes);
+    }
+
+    /// <summary>
+    /// A force across the road at a row of the mesh (N, to the right positive), so far below the road, shared by the girders' joints.
+    /// </summary>
+    public FrameCase Across(BridgeModel model, string name, int row, double force, double below)
+    {
+        var (nodal, count) = (ImmutableArray.CreateBuilder<NodalLoad>(), mesh.GirderLines.Length);
+        for (var g = 0; g < count; g++)
+            nodal.Add(At(model, g, row, force / count * Direction(row, -Math.PI / 2), below));
+        return new(name) { Nodal = nodal.ToImmutable() };
+    }
+
+    /// <summary>A force across the road, even along each span (N/m, to the right positive), so far below the road.</summary>
+    public FrameCase Across(BridgeModel model, string name, Func<int, double> perMetre, double below) =>
+        Spread(model, name, perMetre, line => Direction(line, -Math.PI / 2), _ => below);
+
+    /// <summary>A force along the road, even on a unit (N, ahead positive), so far below the road.</summary>
+    public FrameCase Along(BridgeModel model, string name, UnitPlace unit, double force, double below)
+    {
+        var length = Enumerable.Range(unit.FirstSpan, unit.SpanCount).Sum(s => geometry.Girders[0].SpanLength(s));
+        return Spread(model, name, span => unit.Has(span) ? force / length : 0, line => Direction(line, 0), _ => below);
+    }
+
+    private NodalLoad At(BridgeModel model, int girder, int line, Point3 force, double below)
+    {
+        var node = mesh.OfGirder(girder, line);
+        var arm = new Point3(0, 0, RoadLevel(line) - below - model.Frame.Nodes[node].At.Z);
+        return new(node, force, arm.Cross(force));
     }
 
     /// <summary>Wind from the left on the deck, half way up the area that it meets.</summary>
@@ -97,11 +124,7 @@ public sealed partial class ModelLoads
                 var part = geometry.Girders[0].SpanLength(span) / (last - first) * (line == first || line == last ? 0.5 : 1) / count;
                 var force = part * load * direction(line);
                 for (var g = 0; g < count; g++)
-                {
-                    var node = mesh.OfGirder(g, line);
-                    var arm = new Point3(0, 0, RoadLevel(line) - level - model.Frame.Nodes[node].At.Z);
-                    nodal.Add(new(node, force, arm.Cross(force)));
-                }
+                    nodal.Add(At(model, g, line, force, level));
             }
         }
         return new(name) { Nodal = nodal.ToImmutable() };

@@ -210,8 +210,7 @@ internal sealed class LaneRefinement(CarriagewayCells cells)
         }
     }
 
-    private static double FromOf(LoadedLane lane, int middle) =>
-        lane.Moves ? middle * FineLines.Step - lane.Position.Width / 2 : lane.From;
+    private static double FromOf(LoadedLane lane, int middle) => lane.Moves ? middle * FineLines.Step - lane.Position.Width / 2 : lane.From;
 
     /// <summary>What a lane adds with its vehicle at a place; what does not move stays as it was.</summary>
     private (double Gain, double Value, double Lead) GainOf(LoadedLane lane, int middle, double[] adverse, int sign)

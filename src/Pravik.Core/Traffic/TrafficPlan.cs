@@ -58,11 +58,16 @@ public static class TrafficPlan
     public static TrafficUse UseOf(Bridge bridge, string name) =>
         bridge.Traffic.Models.FirstOrDefault(m => m.Name.Trim().Equals(name, StringComparison.OrdinalIgnoreCase)) ?? new();
 
-    /// <summary>A model as it goes on a bridge: railway traffic on its tracks, with the factors that are chosen.</summary>
+    /// <summary>
+    /// A model as it goes on a bridge: road traffic with its wheels loaded as is typed, railway traffic on its tracks with the factors that
+    /// are chosen.
+    /// </summary>
     public static TrafficModel On(BridgeGeometry geometry, TrafficModel model)
     {
         var rail = geometry.Bridge.Traffic.Rail;
-        return model.Role != TrafficRole.Rail || rail.IsUsual
+        if (model.Role != TrafficRole.Rail)
+            return model with { Uneven = geometry.Bridge.Traffic.Uneven };
+        return rail.IsUsual
             ? model
             : EnRailTraffic.On(
                 model,

@@ -42,12 +42,7 @@ internal sealed class VehicleShape
         if (parted == vehicle.Axles.Length)
             return new(Group(vehicle, 0, parted), null, 0, 0);
         var axle = vehicle.Axles[parted];
-        return new(
-            Group(vehicle, 0, parted),
-            Group(vehicle, parted, vehicle.Axles.Length),
-            axle.Gap,
-            axle.MostGap!.Value
-        );
+        return new(Group(vehicle, 0, parted), Group(vehicle, parted, vehicle.Axles.Length), axle.Gap, axle.MostGap!.Value);
     }
 
     /// <summary>Its single wheels on the lines that they follow.</summary>

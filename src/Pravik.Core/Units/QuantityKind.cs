@@ -62,4 +62,7 @@ public enum QuantityKind
 
     /// <summary>Strain (per mille).</summary>
     Strain,
+
+    /// <summary>Speed of traffic.</summary>
+    Speed,
 }

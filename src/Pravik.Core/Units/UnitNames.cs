@@ -83,6 +83,7 @@ internal static class UnitNames
             QuantityKind.LineLoad => "line",
             QuantityKind.AreaLoad or QuantityKind.Stress => "stress",
             QuantityKind.UnitWeight => "weight",
+            QuantityKind.Speed => "speed",
             _ => "none",
         };
 }

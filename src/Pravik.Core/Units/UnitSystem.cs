@@ -38,6 +38,7 @@ public sealed class UnitSystem
                     [QuantityKind.LineLoad] = new("kN/m", 1e3, 2),
                     [QuantityKind.AreaLoad] = new("kN/m²", 1e3, 2),
                     [QuantityKind.UnitWeight] = new("kN/m³", 1e3, 1),
+                    [QuantityKind.Speed] = new("km/h", 1 / 3.6, 0),
                     [QuantityKind.Stress] = new("MPa", 1e6, 1),
                 }
             )
@@ -64,6 +65,7 @@ public sealed class UnitSystem
                     [QuantityKind.LineLoad] = new("kip/ft", Kip / Foot, 3),
                     [QuantityKind.AreaLoad] = new("ksf", Kip / (Foot * Foot), 3),
                     [QuantityKind.UnitWeight] = new("kcf", Kip / (Foot * Foot * Foot), 3),
+                    [QuantityKind.Speed] = new("mph", 0.44704, 0),
                     [QuantityKind.Stress] = new("ksi", Kip / (Foot * Foot) * 144, 2),
                 }
             )

@@ -32,7 +32,11 @@ internal static class TrafficValidation
             || traffic.Carriageways.Contains(null!)
             || traffic.Vehicles.IsDefault
             || traffic.Vehicles.Any(v =>
-                v?.Name is null || v.Axles.IsDefault || v.Axles.Any(a => a is null || a.Wheels.IsDefault) || v.Stretches.IsDefault || v.Stretches.Contains(null!)
+                v?.Name is null
+                || v.Axles.IsDefault
+                || v.Axles.Any(a => a is null || a.Wheels.IsDefault)
+                || v.Stretches.IsDefault
+                || v.Stretches.Contains(null!)
             )
         )
             bounds.Error("/traffic", "A list, or an item of one, is missing.");
@@ -55,6 +59,8 @@ internal static class TrafficValidation
             bounds.Check($"{path}/from", typed.From);
             bounds.Check($"{path}/to", typed.To);
         }
+        bounds.Check("/traffic/speed", traffic.Speed);
+        bounds.Check("/traffic/uneven", traffic.Uneven);
         Rail(bridge, bounds);
         var names = TrafficModels.All(bridge.Basis.Values).Select(m => m.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
         for (var i = 0; i < traffic.Vehicles.Length; i++)
@@ -167,6 +173,8 @@ internal static class TrafficValidation
         bounds.Check("/traffic/rail/alpha", rail.Alpha);
         bounds.Check("/traffic/rail/dynamic", rail.Dynamic);
         bounds.Check("/traffic/rail/sleepers", rail.Sleepers);
+        bounds.Check("/traffic/rail/speed", rail.Speed);
+        bounds.Check("/traffic/rail/level", rail.Level);
         bounds.Known("/traffic/rail/care", rail.Care);
         for (var i = 0; i < rail.Tracks.Length; i++)
             bounds.Check($"/traffic/rail/tracks/{i}/offset", rail.Tracks[i].Offset);

@@ -7,8 +7,8 @@ public static class EnRailTraffic
 {
     private const double kN = 1000;
     private const double Rails = 1.5;
-    private const string LeftOut = "α, dynamic factor, eccentricity; one track along the road line";
-    private const string LeftOutOnTracks = "traction, braking, nosing, centrifugal force";
+    private const string LeftOut = "α, dynamic factor, eccentricity, one track along the road line; horizontal forces act in combinations";
+    private const string LeftOutOnTracks = "horizontal forces, which combinations add, and the combined response of structure and track";
 
     /// <summary>All of them.</summary>
     public static ImmutableArray<TrafficModel> All { get; } =

@@ -17,6 +17,7 @@ public static class EnRoadTraffic
             },
             Lm2(values),
             .. SpecialVehicles().Select(v => Alone($"LM3 {v.Name}", "EN 1991-2 Annex A", v, values["laneWidth"])),
+            .. WideVehicles().Select(v => Wide(Alone($"LM3 {v.Name}", "EN 1991-2 Annex A", v, values["laneWidth"]))),
             new("LM4", "EN 1991-2 4.3.5", LaneRule.Notional, []) { Rest = 5 * kN, Role = TrafficRole.Crowd },
             Lm1(values, "FLM1", "EN 1991-2 4.6.2", 0.7, 0.3),
             Lorries("FLM2", "EN 1991-2 Table 4.6", FrequentLorries, values["laneWidth"]),
@@ -27,8 +28,9 @@ public static class EnRoadTraffic
                 values["laneWidth"]
             ) with
             {
-                LeftOut = "the second vehicle of 36 kN an axle",
+                LeftOut = "the second vehicle in the same lane: see FLM3, two vehicles",
             },
+            Alone("FLM3, two vehicles", "EN 1991-2 4.6.4(3)", TwoFatigueVehicles, values["laneWidth"]),
             Lorries("FLM4", "EN 1991-2 Table 4.7", EquivalentLorries, values["laneWidth"]),
         ];
 
@@ -52,13 +54,30 @@ public static class EnRoadTraffic
     {
         if (lm1.Kinds.IsEmpty)
             return special;
-        var own = special.Kinds[0] with { Loads = [.. special.Kinds[0].Loads.Select(l => l with { Area = lm1.Kinds[0].Loads[0].Area })] };
+        var taken = special.Kinds[0].Wide;
+        LaneLoad With(LaneLoad load)
+        {
+            // In two lanes that of the second lies on both, and what the first has beyond it on either.
+            var (first, last) = (lm1.Kinds[0].Loads[0].Area, lm1.Kinds[Math.Min(taken, lm1.Kinds.Length) - 1].Loads[0].Area);
+            return taken == 1
+                ? load with
+                {
+                    Area = first,
+                }
+                : load with
+                {
+                    Area = last,
+                    Line = (first - last) * lm1.LaneWidth,
+                    LineWidth = lm1.LaneWidth,
+                };
+        }
+        var own = special.Kinds[0] with { Loads = [.. special.Kinds[0].Loads.Select(With)] };
         return lm1 with
         {
             Name = $"{special.Name} with LM1, frequent",
             Source = $"{special.Source}, A.3",
             Role = TrafficRole.Special,
-            Kinds = [own, .. lm1.Kinds[1..]],
+            Kinds = [own, .. lm1.Kinds[taken..]],
             LeftOut = "a tandem in the vehicle’s own lane, before or behind it",
         };
     }
@@ -128,6 +147,37 @@ public static class EnRoadTraffic
     }
 
     private static Vehicle Special(string name, ImmutableArray<Axle> axles) => new(name, axles) { WheelSpacing = 1.5 };
+
+    /// <summary>Axles of 240 kN on three wheels across, in two lanes (Tables A.1 and A.2, Figure A.1).</summary>
+    private static IEnumerable<Vehicle> WideVehicles()
+    {
+        const double Gap = 1.5;
+        static Axle Three(double load, double gap) => new(load * kN, gap) { Wheels = [-1.5, 0, 1.5] };
+        ImmutableArray<Axle> Alike(int count, double before = 0) =>
+            [.. Enumerable.Range(0, count).Select(i => Three(240, i == 0 ? before : Gap))];
+        yield return new("2400/240", Alike(10));
+        yield return new("3000/240", [Three(120, 0), .. Alike(12, Gap)]);
+        yield return new("3600/240", Alike(15));
+        yield return new("3600/240/240", [.. Alike(8), .. Alike(7, 12)]);
+    }
+
+    /// <summary>A vehicle that takes two lanes side by side.</summary>
+    private static TrafficModel Wide(TrafficModel model) => model with { Kinds = [model.Kinds[0] with { Wide = 2 }] };
+
+    /// <summary>Four axles of 120 kN, and four of 36 kN with middles at least 40 m apart.</summary>
+    private static Vehicle TwoFatigueVehicles
+    {
+        get
+        {
+            const double Length = 8.4;
+            ImmutableArray<Axle> Four(double load) => Vehicle.Of([load, load, load, load], [1.2, 6, 1.2]);
+            var second = Four(36 * kN);
+            return new(
+                "two fatigue vehicles",
+                [.. Four(120 * kN), second[0] with { Gap = 40 - Length, MostGap = double.PositiveInfinity }, .. second[1..]]
+            );
+        }
+    }
 
     private static ImmutableArray<Vehicle> FrequentLorries { get; } =
     [

@@ -182,14 +182,11 @@ public sealed class InfluenceView
         {
             foreach (var edge in new[] { lane.From, lane.From + lane.Width })
                 canvas.Path(geometry.Stations(60).Select(s => At(s, edge)), Pen.Hidden);
-            if (lane is not { Vehicle: { } vehicle, Load.Vehicle: { } of })
-                continue;
-            foreach (var (station, _) in vehicle.Axles)
+            foreach (var axle in lane.Wheels.GroupBy(w => w.Station))
             {
-                var (left, right) = (At(station, lane.Offset - of.WheelSpacing / 2), At(station, lane.Offset + of.WheelSpacing / 2));
-                canvas.Line(left, right, Pen.Load);
-                canvas.Circle(left, 0.7, Pen.None, Fill.Ink);
-                canvas.Circle(right, 0.7, Pen.None, Fill.Ink);
+                canvas.Line(At(axle.Key, axle.Min(w => w.Offset)), At(axle.Key, axle.Max(w => w.Offset)), Pen.Load);
+                foreach (var wheel in axle)
+                    canvas.Circle(At(wheel.Station, wheel.Offset), 0.7, Pen.None, Fill.Ink);
             }
         }
     }

@@ -41,9 +41,9 @@ public static class LanesView
             canvas.Line(new(right, foot - 3.4 * canvas.TextHeight), new(right, foot + 1.2 * canvas.TextHeight), Pen.Dimension);
             if (lane.Load.Vehicle is not { } vehicle)
                 continue;
-            foreach (var side in new[] { -1, 1 })
+            foreach (var across in WheelTracks.Of(vehicle).Across)
             {
-                var x = view.At(lane.Offset + side * vehicle.WheelSpacing / 2, 0).X;
+                var x = view.At(lane.Offset + across, 0).X;
                 canvas.Arrow(new(x, foot - 0.2 * canvas.TextHeight), new(x, foot + 2.2 * canvas.TextHeight), Pen.Load);
             }
             // Beside each other words of narrow lanes would meet: they stand on two lines in turn.

@@ -481,14 +481,11 @@ public sealed class PlanView
                 Anchor.End,
                 true
             );
-            if (lane.Vehicle is not { Of: { } vehicle } placed)
-                continue;
-            var half = vehicle.WheelSpacing / 2;
-            foreach (var (station, _) in placed.Axles.Where(a => a.Station >= geometry.FirstStation && a.Station <= geometry.LastStation))
+            var wheels = lane.Wheels.Where(w => w.Station >= geometry.FirstStation && w.Station <= geometry.LastStation);
+            foreach (var axle in wheels.GroupBy(w => w.Station))
             {
-                var (l, r) = (At(station, lane.Offset - half), At(station, lane.Offset + half));
-                canvas.Line(l, r, Pen.Load);
-                foreach (var wheel in new[] { l, r })
+                canvas.Line(At(axle.Key, axle.Min(w => w.Offset)), At(axle.Key, axle.Max(w => w.Offset)), Pen.Load);
+                foreach (var wheel in axle.Select(w => At(w.Station, w.Offset)))
                     canvas.Box(wheel.X - 0.2 * perMetre, wheel.Y - 0.2 * perMetre, 0.4 * perMetre, 0.4 * perMetre, Fill.Track, Pen.Load);
             }
         }

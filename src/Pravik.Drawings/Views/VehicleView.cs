@@ -18,7 +18,7 @@ public sealed class VehicleView
         (this.vehicle, this.units) = (vehicle, units);
         canvas = new(size.Width, size.Height, size.TextHeight);
         // Wheels and their distances take about 6 m of the height; short vehicles are not blown up.
-        var (wide, high) = (Math.Max(vehicle.Length + 5, 14), vehicle.WheelSpacing + 4);
+        var (wide, high) = (Math.Max(vehicle.Length + 5, 14), 2 * vehicle.HalfWidth + 4);
         Scale = Math.Max(DrawingScale.Fitting(wide, size.Width - 30), DrawingScale.Fitting(high, size.Height - 14 * size.TextHeight));
         perMetre = 1000.0 / Scale;
         x0 = size.Width / 2 + perMetre * vehicle.Length / 2;
@@ -88,20 +88,22 @@ public sealed class VehicleView
 
     private void Above(double middle)
     {
-        var half = perMetre * vehicle.WheelSpacing / 2;
         var (long_, wide) = (Math.Max(0.8, 0.4 * perMetre), Math.Max(0.6, 0.4 * perMetre));
         foreach (var stretch in vehicle.Stretches)
         {
-            foreach (var side in new[] { -half, half })
+            foreach (var side in WheelTracks.Of(vehicle).Across.Select(a => a * perMetre))
                 canvas.Line(new(X(stretch.From), middle + side), new(X(stretch.From + stretch.Length), middle + side), Pen.Load);
         }
-        foreach (var (_, at) in Axles())
+        foreach (var (axle, at) in Axles())
         {
-            canvas.Line(new(X(at), middle - half), new(X(at), middle + half), Pen.Edge);
-            foreach (var side in new[] { -half, half })
+            var wheels = vehicle.WheelsOf(axle).Select(a => a * perMetre).ToList();
+            canvas.Line(new(X(at), middle + wheels[0]), new(X(at), middle + wheels[^1]), Pen.Edge);
+            foreach (var side in wheels)
                 canvas.Box(X(at) - long_ / 2, middle + side - wide / 2, long_, wide, Fill.Track, Pen.Load);
         }
-        var words = $"wheels {units.FormatWithUnit(vehicle.WheelSpacing, QuantityKind.Length)} apart";
+        var words = vehicle.Axles.All(a => a.Wheels.IsEmpty)
+            ? $"wheels {units.FormatWithUnit(vehicle.WheelSpacing, QuantityKind.Length)} apart"
+            : $"wheels over {units.FormatWithUnit(2 * vehicle.HalfWidth, QuantityKind.Length)}";
         canvas.Text(new(X(vehicle.Length) - 3, middle + 0.35 * canvas.TextHeight), words, TextKind.Soft, Anchor.End);
     }
 }

@@ -38,7 +38,7 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
         var wind = new DeckWind(geometry, ground);
         var middle = geometry.SpanCount / 2;
         var (deck, traffic) = (wind.Of(middle, false), wind.Of(middle, true));
-        var braking = geometry.Units.Sum(u => DeckForces.Braking(u.End.Station - u.Start.Station, bridge.Basis.Values));
+        var braking = geometry.Units.Sum(u => ModelLoads.BrakingOn(geometry, u));
         return new(
             "Braking and wind",
             [
@@ -59,7 +59,8 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
         )
         {
             Note =
-                $"Readings of span {middle + 1}. Braking acts on each part of the deck by its own length (EN 1991-2 4.4.1(2))."
+                $"Readings of span {middle + 1}. Braking acts on each part of the deck by its own length "
+                + (bridge.Basis.Standard == Standard.Lrfd ? "(AASHTO LRFD 3.6.4)." : "(EN 1991-2 4.4.1(2)).")
                 + (wind.Height is null ? " No ground is given: the deck is taken to lie 20 m above it or less." : ""),
         };
     }

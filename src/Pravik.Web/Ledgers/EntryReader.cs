@@ -109,6 +109,7 @@ public static class EntryReader
                 )
                 : Refused($"“{text}” is not one of the choices."),
             EntryKind.Spans => Spans(bridge, entry, path, text, units),
+            EntryKind.Places => Places(bridge, entry, path, text, units),
             _ => Quantity(bridge, entry, path, text, units),
         };
     }
@@ -151,6 +152,20 @@ public static class EntryReader
             : Taken(bridge, entry, path, new JsonArray([.. spans.Select(s => (JsonNode)JsonValue.Create(s))]), text);
     }
 
+    /// <summary>Places in one line, with spaces or semicolons between them.</summary>
+    private static EntryReading Places(Bridge bridge, Entry entry, string path, string text, UnitSystem units)
+    {
+        var places = new JsonArray();
+        foreach (var item in text.Split([' ', ';'], StringSplitOptions.RemoveEmptyEntries))
+        {
+            var place = QuantityParser.Parse(item, entry.Quantity, units);
+            if (!place.IsValid)
+                return Refused($"{place.Error}. Places have spaces between them, as in -1.5 0 1.5.");
+            places.Add(place.Value);
+        }
+        return Taken(bridge, entry, path, places, text);
+    }
+
     private static EntryReading Quantity(Bridge bridge, Entry entry, string path, string text, UnitSystem units)
     {
         var parsed = QuantityParser.Parse(text, entry.Quantity, units);
@@ -173,6 +188,8 @@ public static class EntryReader
     private static EntryReading Clear(Bridge bridge, Entry entry, string path)
     {
         var words = path.StartsWith("/basis/ownValues/", StringComparison.Ordinal) ? "as in the national set" : "given back";
+        if (entry.Kind == EntryKind.Places)
+            return new([new("replace", path, new JsonArray())], $"{entry.Label(path, bridge)} {words}", null);
         return new([new(entry.IsItem ? "remove" : "replace", path)], $"{entry.Label(path, bridge)} {words}", null);
     }
 

@@ -21,11 +21,14 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
         var entry = Entered.At(path, bridge) ?? throw new ArgumentException($"{path} is not an entry.", nameof(path));
         var node = At(path);
         inheritedChoice ??= entry.Blank.Length > 0 ? entry.Blank : null;
-        var unit = entry.Kind is EntryKind.Quantity or EntryKind.Spans ? Units[entry.Quantity].Symbol : "";
+        // Without places there is nothing of its own.
+        node = entry.Kind == EntryKind.Places && node is JsonArray { Count: 0 } ? null : node;
+        var unit = entry.Kind is EntryKind.Quantity or EntryKind.Spans or EntryKind.Places ? Units[entry.Quantity].Symbol : "";
         var value = entry.Kind switch
         {
             EntryKind.Choice when node is null => inheritedChoice ?? "",
-            EntryKind.Spans when node is null => inheritedChoice ?? "",
+            EntryKind.Spans or EntryKind.Places when node is null => inheritedChoice ?? "",
+            EntryKind.Places => string.Join(' ', node!.AsArray().Select(n => Show(n!.GetValue<double>(), QuantityKind.Length))),
             EntryKind.Spans => string.Join(" + ", node!.AsArray().Select(n => Show(n!.GetValue<double>(), QuantityKind.Length))),
             EntryKind.Quantity => node is null
                 ? inherited is { } i

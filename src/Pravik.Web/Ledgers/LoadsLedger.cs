@@ -231,6 +231,8 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
                     rows.Entry("/traffic/rail/care"),
                     rows.Entry("/traffic/rail/dynamic"),
                     rows.Entry("/traffic/rail/sleepers"),
+                    rows.Entry("/traffic/rail/speed"),
+                    rows.Entry("/traffic/rail/level"),
                     LedgerRows.Reading(
                         "Φ that is applied",
                         QuantityText.Fixed(TrafficPlan.DynamicFactor(geometry), 3),
@@ -239,7 +241,9 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
                 ]
             )
             {
-                Note = "Left out: traction, braking, nosing and centrifugal force; distribution through ballast.",
+                Note =
+                    "Traction, braking, nosing and, with a speed, centrifugal forces on a curve act with it in combinations (Table 6.11). "
+                    + "Left out: distribution through ballast, and the combined response of structure and track (6.5.4).",
             };
     }
 

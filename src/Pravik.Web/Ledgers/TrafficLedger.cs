@@ -95,7 +95,7 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
             TrafficRole.Usual => "groups 1a and 2 of EN 1991-2 Table 4.4a",
             TrafficRole.SingleAxle => "group 1b",
             TrafficRole.Crowd => "group 4, with footways",
-            TrafficRole.Rail => "railway traffic leading, its upright loads alone",
+            TrafficRole.Rail => "railway traffic leading, with its horizontal forces (EN 1991-2 Table 6.11)",
             TrafficRole.Special => "group 5, with load model 1 at its frequent values in other lanes",
             _ => "in no generated combination: its envelope is shown",
         };
@@ -131,12 +131,18 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
                 rows.Entry($"{path}/wheelSpacing"),
                 rows.Entry($"{path}/dynamic"),
                 rows.Entry($"{path}/onlyWorsening"),
+                rows.Entry($"{path}/staysOnDeck"),
                 rows.Reading("In all", vehicle.Total, QuantityKind.Force),
             ]
         );
-        yield return new("", [.. vehicle.Axles.SelectMany((_, a) => Cells($"{path}/axles/{a}", "load", "gap", "mostGap"))])
+        yield return new("", [.. vehicle.Axles.SelectMany((_, a) => Cells($"{path}/axles/{a}", "load", "gap", "mostGap", "wheels"))])
         {
-            Columns = Headings(("Axle", QuantityKind.Force), ("behind", QuantityKind.Length), ("up to", QuantityKind.Length)),
+            Columns = Headings(
+                ("Axle", QuantityKind.Force),
+                ("behind", QuantityKind.Length),
+                ("up to", QuantityKind.Length),
+                ("wheels at", QuantityKind.Length)
+            ),
             RowActions = [.. vehicle.Axles.Select((_, a) => Remove($"axle {a + 1}", $"{path}/axles/{a}", vehicle))],
         };
         if (!vehicle.Stretches.IsEmpty)

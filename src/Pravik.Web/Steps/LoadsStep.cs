@@ -59,7 +59,10 @@ internal sealed class LoadsStep : IStep
             "vehicles" => new(
                 "Vehicles",
                 "what drives",
-                [.. new TrafficLedger(bridge, screen.Rows, Model(screen), screen.Around.Library).Groups()]
+                [
+                    .. new TrafficLedger(bridge, screen.Rows, Model(screen), screen.Around.Library).Groups(),
+                    CurveLedger.Group(screen.Geometry, screen.Rows),
+                ]
             ),
             "combinations" => new(
                 "Combinations",

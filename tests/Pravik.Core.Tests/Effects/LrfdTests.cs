@@ -69,9 +69,9 @@ public class LrfdTests
     {
         const double kip = 4448.2216152605;
         var usual = TrafficModels.Usual(Standard.Lrfd, Line.Basis.Values);
-        Assert.Equal(36 * kip, DeckForces.BrakingOf(usual, 24, 2), 1.0);
-        Assert.Equal(1.2 * 0.05 * (72 + 0.64 * 1640.42) * kip, DeckForces.BrakingOf(usual, 500, 1), 5.0);
-        Assert.Equal(0, DeckForces.BrakingOf(usual, 24, 0));
+        Assert.Equal(36 * kip, TrafficForces.BrakingOf(usual, 24, 2), 1.0);
+        Assert.Equal(1.2 * 0.05 * (72 + 0.64 * 1640.42) * kip, TrafficForces.BrakingOf(usual, 500, 1), 5.0);
+        Assert.Equal(0, TrafficForces.BrakingOf(usual, 24, 0));
     }
 
     [Fact]

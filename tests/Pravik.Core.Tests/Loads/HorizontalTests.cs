@@ -119,6 +119,6 @@ public sealed class HorizontalTests
             Assert.Equal(360e3 + 2.7e3 * length, force.Length, 1);
         }
         var set = NationalValues.Named(NationalValues.Recommended)!;
-        Assert.Equal(900e3, DeckForces.Braking(1000, set));
+        Assert.Equal(900e3, TrafficForces.Braking(1000, set));
     }
 }

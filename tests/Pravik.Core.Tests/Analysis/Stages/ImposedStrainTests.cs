@@ -127,7 +127,7 @@ public sealed class ImposedStrainTests
         Assert.Equal(3.6, DeckWind.FactorOf(4, 20), 12);
         Assert.Equal(8.3, DeckWind.FactorOf(0.2, 50), 12);
         Assert.Equal((3.6 + 4.5) / 2, DeckWind.FactorOf(6, 35), 12);
-        Assert.Equal(360e3 + 2.7e3 * 50, DeckForces.Braking(50, new Basis().Values), 6);
-        Assert.Equal(900e3, DeckForces.Braking(500, new Basis().Values), 6);
+        Assert.Equal(360e3 + 2.7e3 * 50, TrafficForces.Braking(50, new Basis().Values), 6);
+        Assert.Equal(900e3, TrafficForces.Braking(500, new Basis().Values), 6);
     }
 }
