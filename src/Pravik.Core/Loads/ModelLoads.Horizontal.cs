@@ -52,7 +52,7 @@ public sealed partial class ModelLoads
     /// <summary>A force along the road, even on a unit (N, ahead positive), so far below the road.</summary>
     public FrameCase Along(BridgeModel model, string name, UnitPlace unit, double force, double below)
     {
-        var length = Enumerable.Range(unit.FirstSpan, unit.SpanCount).Sum(s => geometry.Girders[0].SpanLength(s));
+        var length = Enumerable.Range(unit.FirstSpan, unit.SpanCount).Sum(Length);
         return Spread(model, name, span => unit.Has(span) ? force / length : 0, line => Direction(line, 0), _ => below);
     }
 
@@ -90,6 +90,9 @@ public sealed partial class ModelLoads
         return loads;
     }
 
+    /// <summary>Length of a span on which horizontal forces lie: the mean of its girders.</summary>
+    private double Length(int span) => geometry.Girders.Average(g => g.SpanLength(span));
+
     private double RoadLevel(int line) =>
         geometry.Road.Level(Math.Clamp(mesh.Nodes[mesh.OfGirder(0, line)].Station, geometry.Road.StartStation, geometry.Road.EndStation));
 
@@ -121,7 +124,7 @@ public sealed partial class ModelLoads
                 continue;
             for (var line = first; line <= last; line++)
             {
-                var part = geometry.Girders[0].SpanLength(span) / (last - first) * (line == first || line == last ? 0.5 : 1) / count;
+                var part = Length(span) / (last - first) * (line == first || line == last ? 0.5 : 1) / count;
                 var force = part * load * direction(line);
                 for (var g = 0; g < count; g++)
                     nodal.Add(At(model, g, line, force, level));
