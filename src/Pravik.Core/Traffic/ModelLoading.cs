@@ -129,6 +129,29 @@ internal sealed class ModelLoading
         return chosen;
     }
 
+    /// <summary>
+    /// The cycles of one passage of each vehicle, in that lane in which the effect ranges most; none of models that load several lanes, and
+    /// of vehicles that pass in more than one way.
+    /// </summary>
+    public IEnumerable<PassageCycles> Cycles(LoadedSurface surface)
+    {
+        if (kinds.Length != 1 || Model.Kinds[0].Most != 1 || Model.Rest > 0 || Model.Rule == LaneRule.Track)
+            yield break;
+        foreach (var lane in kinds[0].Where(k => k is { Shape.IsPlacedLater: false, Load.Area: 0, Load.Line: 0 }))
+        {
+            var vehicle = lane.Load.Vehicle!;
+            if (!vehicle.HasAlikeWheels || vehicle.StaysOnDeck)
+                continue;
+            var (greatest, least) = (surface.Worst(lane.Shape!, true), surface.Worst(lane.Shape!, false));
+            var run = lane.Shape!.Runs.MaxBy(r => greatest[r].Value - least[r].Value);
+            var placing = new VehiclePlacing(surface.Profile(run), true);
+            var factor = lane.Load.Factor * lane.Load.Dynamic;
+            var ways = new[] { 1, -1 }.Select(d => Rainflow.Ranges(placing.Passage(vehicle, d)));
+            var worst = ways.MaxBy(w => w.DefaultIfEmpty(0).First())!;
+            yield return new(vehicle.Name, deck.Runs[run].Middle, [.. worst.Select(r => factor * r)]);
+        }
+    }
+
     /// <summary>What stands before the value of a vehicle per load.</summary>
     private static double OnVehicle(PlacedLoad lane) =>
         lane.Load.Factor * lane.Load.Dynamic * (lane.Shape is null ? 1 : lane.Load.Vehicle!.AxleLoad);

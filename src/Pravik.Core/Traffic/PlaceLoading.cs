@@ -89,6 +89,10 @@ internal sealed class PlaceLoading(DeckLoading deck, Workspace workspace)
         }
     }
 
+    /// <summary>The cycles of one passage of each vehicle of a model.</summary>
+    public IReadOnlyList<PassageCycles> Cycles(int model, SoughtEffect sought) =>
+        [.. deck.Models[model].Cycles(Load(sought.Surface(true)))];
+
     /// <summary>The load of 1 N/m² on footways as loads of a case.</summary>
     public IEnumerable<OwnLoad> LoadsOnFootways(SoughtEffect sought, bool isGreatest)
     {

@@ -68,6 +68,10 @@ internal sealed class TrafficDetails(EffectPlaces places, InfluenceSolver solver
                     : [.. place.Loads(model, at.Block, at.Sought, isGreatest)]
         ) ?? [];
 
+    /// <summary>The cycles of one passage of each vehicle of a model; none where vehicles do not pass alone.</summary>
+    public IReadOnlyList<PassageCycles> Cycles(int model, int effect) =>
+        At(effect, true, (place, at) => place.Cycles(model, at.Sought)) ?? [];
+
     /// <summary>Loads the surfaces of the place of an effect; null where nothing stands there or nothing acts on it.</summary>
     private T? At<T>(int effect, bool isGreatest, Func<PlaceLoading, (EffectBlock Block, SoughtEffect Sought), T> find)
         where T : class

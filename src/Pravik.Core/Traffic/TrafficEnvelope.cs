@@ -63,6 +63,12 @@ public sealed class TrafficEnvelope
     public IReadOnlyList<OwnLoad> Loads(int effect, bool isGreatest) =>
         IsZero(effect, isGreatest) ? [] : details.Loads(number, effect, isGreatest);
 
+    /// <summary>
+    /// The cycles of an effect as each vehicle of the model passes alone, in the lane in which the effect ranges most; none of models that
+    /// load several lanes, of trains, and of vehicles whose axles are left out or whose distances are sought.
+    /// </summary>
+    public IReadOnlyList<PassageCycles> Cycles(int effect) => Model is null ? [] : details.Cycles(number, effect);
+
     private bool IsZero(int effect, bool isGreatest) => this[effect, isGreatest] == 0;
 }
 

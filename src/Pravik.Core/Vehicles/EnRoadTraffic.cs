@@ -126,7 +126,7 @@ public static class EnRoadTraffic
         new(name, source, LaneRule.Notional, [new(1, [.. lorries.Select(v => new LaneLoad(v.Name) { Vehicle = v })])])
         {
             LaneWidth = laneWidth,
-            LeftOut = "shares and numbers of lorries: the worst single one is told",
+            LeftOut = "numbers of lorries: the worst single one is told, and the cycles of each with the loading",
         };
 
     /// <summary>Special vehicles with axles of 150 and 200 kN, which go in one lane (Tables A.1 and A.2, Figure A.1).</summary>
@@ -195,6 +195,16 @@ public static class EnRoadTraffic
         Lorry(3, [70, 150, 90, 90, 90], [3.2, 5.2, 1.3, 1.3]),
         Lorry(4, [70, 140, 90, 90], [3.4, 6, 1.8]),
         Lorry(5, [70, 130, 90, 80, 80], [4.8, 3.6, 4.4, 1.3]),
+    ];
+
+    /// <summary>
+    /// Shares of the lorries of fatigue load model 4 by type of traffic: long distance, medium distance, local (Table 4.7).
+    /// </summary>
+    public static ImmutableArray<(string Traffic, ImmutableArray<double> Shares)> SharesOfLorries { get; } =
+    [
+        ("long distance", [0.2, 0.05, 0.5, 0.15, 0.1]),
+        ("medium distance", [0.4, 0.1, 0.3, 0.15, 0.05]),
+        ("local", [0.8, 0.05, 0.05, 0.05, 0.05]),
     ];
 
     private static Vehicle Lorry(int number, double[] loads, double[] gaps) =>

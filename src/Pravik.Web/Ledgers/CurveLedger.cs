@@ -46,16 +46,17 @@ internal static class CurveLedger
                 : standard == Standard.Lrfd && geometry.Bridge.Traffic.Speed is null
                     ? "No speed is typed: centrifugal forces (AASHTO LRFD 3.6.3) are left out."
                 : "Transverse forces of braking askew and of skidding (EN 1991-2 4.4.2(4)) are left out.",
-            Actions = curve.Uneven is { } found && Math.Abs(found - geometry.Bridge.Traffic.Uneven) > 5e-4
-                ?
-                [
-                    new(
-                        "Load wheels by the curve",
-                        "Wheels loaded by the curve",
-                        [new("replace", "/traffic/uneven", JsonValue.Create(Math.Round(found, 3)))]
-                    ),
-                ]
-                : [],
+            Actions =
+                curve.Uneven is { } found && Math.Abs(found - geometry.Bridge.Traffic.Uneven) > 5e-4
+                    ?
+                    [
+                        new(
+                            "Load wheels by the curve",
+                            "Wheels loaded by the curve",
+                            [new("replace", "/traffic/uneven", JsonValue.Create(Math.Round(found, 3)))]
+                        ),
+                    ]
+                    : [],
         };
     }
 }

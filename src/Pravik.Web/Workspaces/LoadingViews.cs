@@ -4,6 +4,7 @@ using Pravik.Core.Entries;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
 using Pravik.Core.Units;
+using Pravik.Core.Vehicles;
 using Pravik.Exchange;
 using Pravik.Web.Ledgers;
 using Pravik.Web.Steps;
@@ -116,8 +117,60 @@ internal sealed class LoadingViews
                     Actions = [.. Keep()],
                 },
                 Lanes(),
+                .. Cycles(),
             ]
         );
+
+    /// <summary>Cycles as vehicles pass one by one, where a traffic model by itself is shown that has them.</summary>
+    private IEnumerable<LedgerGroup> Cycles()
+    {
+        var shown = results.Traffic?.Models.FirstOrDefault(m => Asked.Id == CaseId.OfTraffic(m.Model!.Name));
+        if (shown?.Cycles(effect) is not { Count: > 0 } cycles)
+            yield break;
+        var symbol = screen.Units[Quantity.Kind].Symbol;
+        LedgerRow Cell(string text) => LedgerRows.Reading("", text);
+        string Value(double value) => screen.Units.Format(value, Quantity.Kind);
+        yield return new(
+            "Readings: cycles of one passage",
+            [
+                .. cycles.SelectMany(c =>
+                    new[]
+                    {
+                        Cell(c.Vehicle),
+                        Cell(string.Join(", ", c.Ranges.Where(r => r > 0.01 * c.Ranges[0]).Take(MostCycles).Select(Value))),
+                        Cell(screen.Units.Format(c.Offset, QuantityKind.Length)),
+                    }
+                ),
+            ]
+        )
+        {
+            Columns = ["Vehicle", $"Ranges, {symbol}", $"Middle at, {screen.Units[QuantityKind.Length].Symbol}"],
+            Note =
+                "By rainflow, each vehicle alone in the lane in which the effect ranges most; ranges below 1 % of the greatest are not "
+                + $"listed, and at most {MostCycles}.",
+        };
+        if (shown.Model!.Name != "FLM4")
+            yield break;
+        yield return new(
+            "Readings: one cycle a lorry that does the same damage",
+            [
+                .. EnRoadTraffic.SharesOfLorries.SelectMany(t =>
+                    Exponents
+                        .Select(m => Value(Math.Pow(t.Shares.Zip(cycles).Sum(x => x.First * Math.Pow(x.Second.Equivalent(m), m)), 1.0 / m)))
+                        .Prepend(t.Traffic)
+                        .Select(Cell)
+                ),
+            ]
+        )
+        {
+            Columns = [$"Traffic, {symbol}", .. Exponents.Select(m => $"m = {m}")],
+            Note =
+                "(Σ share · Δᵐ)^(1/m) over all lorries and cycles, with the shares of EN 1991-2 Table 4.7 and m the slope of the S-N curve.",
+        };
+    }
+
+    private const int MostCycles = 6;
+    private static readonly int[] Exponents = [3, 5, 9];
 
     private IEnumerable<LedgerRow> Together()
     {
