@@ -17,23 +17,36 @@ public sealed class VehicleView
     {
         (this.vehicle, this.units) = (vehicle, units);
         canvas = new(size.Width, size.Height, size.TextHeight);
-        // Wheels and their distances take about 6 m of the height; short vehicles are not blown up.
-        var (wide, high) = (Math.Max(vehicle.Length + 5, 14), 2 * vehicle.HalfWidth + 4);
-        Scale = Math.Max(DrawingScale.Fitting(wide, size.Width - 30), DrawingScale.Fitting(high, size.Height - 14 * size.TextHeight));
+        // Beside words what is to scale are wheels from the side and all of it from above; short vehicles are not blown up.
+        var (wide, high) = (Math.Max(vehicle.Length + 5, 14), 2 * vehicle.HalfWidth + Wheel + 0.4);
+        var room = size.Height - Words * size.TextHeight;
+        Scale = Math.Max(DrawingScale.Fitting(wide, size.Width - 30), DrawingScale.Fitting(high, room));
         perMetre = 1000.0 / Scale;
         x0 = size.Width / 2 + perMetre * vehicle.Length / 2;
     }
 
     private int Scale { get; }
 
+    /// <summary>Diameter of a wheel from the side (m).</summary>
+    private const double Wheel = 0.8;
+
+    /// <summary>Heights of a line of text that words, arrows and distances take: over the road, and below it.</summary>
+    private const double Words = AboveRoad + BelowRoad;
+    private const double AboveRoad = 7.2;
+    private const double BelowRoad = 5.2;
+
     /// <summary>Draws it going to the right.</summary>
     public static Drawing Draw(Vehicle vehicle, UnitSystem units, ViewSize size)
     {
         var view = new VehicleView(vehicle, units, size);
-        view.Side(size.Height * 0.44);
-        view.Above(size.Height * 0.76);
+        var (text, half) = (size.TextHeight, view.perMetre * vehicle.HalfWidth);
+        // What is left over stands above and below.
+        var used = Words * text + 2 * half + view.perMetre * (Wheel + 0.4);
+        var road = Math.Max(0, (size.Height - used) / 2) + AboveRoad * text + view.perMetre * Wheel;
+        view.Side(road);
+        view.Above(road + (BelowRoad - 0.6) * text + half);
         var total = units.FormatWithUnit(vehicle.Total, QuantityKind.Force);
-        var note = $"{vehicle.Axles.Length} axles, {total} in all, {DrawingScale.Text(view.Scale)}, going to the right";
+        var note = $"{vehicle.Axles.Length} axles, {total} in all, {DrawingScale.Text(view.Scale)}";
         return view.canvas.Finish(vehicle.Name, vehicle.Stretches.IsEmpty ? note : $"{note}, with line loads");
     }
 
@@ -49,7 +62,7 @@ public sealed class VehicleView
 
     private void Side(double ground)
     {
-        var (text, wheel) = (canvas.TextHeight, Math.Max(0.8, 0.4 * perMetre));
+        var (text, wheel) = (canvas.TextHeight, Math.Max(0.8, Wheel / 2 * perMetre));
         var heaviest = vehicle.Axles.Select(a => a.Load).DefaultIfEmpty(1).Max();
         canvas.Line(new(X(vehicle.Length + 1.5), ground), new(X(-1.5), ground), Pen.Edge);
         foreach (var (axle, at) in Axles())
@@ -67,7 +80,7 @@ public sealed class VehicleView
             var words = units.FormatWithUnit(stretch.Load, QuantityKind.LineLoad);
             canvas.Text(new((left + right) / 2, ground - 2.9 * text), words, TextKind.Number, Anchor.Middle, true);
         }
-        canvas.Text(new(2, 2 * text), $"Axle loads in {units[QuantityKind.Force].Symbol}", TextKind.Soft);
+        canvas.Text(new(2, 2 * text), $"Axle loads in {units[QuantityKind.Force].Symbol}, going to the right", TextKind.Soft);
         Distances(ground + 2.6 * text);
     }
 

@@ -43,17 +43,17 @@ internal static class CurveLedger
         {
             Note =
                 isStraight ? "The road line is straight on the deck: there is no centrifugal force."
-                : standard == Standard.Lrfd && geometry.Bridge.Traffic.Speed is null
-                    ? "No speed is typed: centrifugal forces (AASHTO LRFD 3.6.3) are left out."
-                : "Transverse forces of braking askew and of skidding (EN 1991-2 4.4.2(4)) are left out.",
+                : standard == Standard.Eurocode ? "Transverse forces of braking askew and of skidding (EN 1991-2 4.4.2(4)) are left out."
+                : geometry.Bridge.Traffic.Speed is null ? "No speed is typed: centrifugal forces (AASHTO LRFD 3.6.3) are left out."
+                : "The force acts with HL-93 in every combination of live load, at any place of the deck.",
             Actions =
-                curve.Uneven is { } found && Math.Abs(found - geometry.Bridge.Traffic.Uneven) > 5e-4
+                curve.Uneven is { } found && Math.Abs(found - geometry.Bridge.Traffic.Uneven) > 1e-4
                     ?
                     [
                         new(
                             "Load wheels by the curve",
                             "Wheels loaded by the curve",
-                            [new("replace", "/traffic/uneven", JsonValue.Create(Math.Round(found, 3)))]
+                            [new("replace", "/traffic/uneven", JsonValue.Create(Math.Round(found, 4)))]
                         ),
                     ]
                     : [],

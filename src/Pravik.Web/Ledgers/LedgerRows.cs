@@ -28,7 +28,7 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
         {
             EntryKind.Choice when node is null => inheritedChoice ?? "",
             EntryKind.Spans or EntryKind.Places when node is null => inheritedChoice ?? "",
-            EntryKind.Places => string.Join(' ', node!.AsArray().Select(n => Show(n!.GetValue<double>(), QuantityKind.Length))),
+            EntryKind.Places => string.Join(' ', node!.AsArray().Select(n => Short(n!.GetValue<double>(), entry.Quantity))),
             EntryKind.Spans => string.Join(" + ", node!.AsArray().Select(n => Show(n!.GetValue<double>(), QuantityKind.Length))),
             EntryKind.Quantity => node is null
                 ? inherited is { } i
@@ -47,6 +47,13 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
             IsOwn = entry.IsOwn && node is not null,
             IsInherited = entry.IsOwn && node is null,
         };
+    }
+
+    /// <summary>A value without zeros behind it.</summary>
+    private string Short(double value, QuantityKind kind)
+    {
+        var text = QuantityText.Entered(value, kind, Units);
+        return text.Contains('.') ? text.TrimEnd('0').TrimEnd('.') : text;
     }
 
     /// <summary>A row for a value that follows from the document and can be typed all the same.</summary>

@@ -24,8 +24,8 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
         {
             Actions = [AddVehicle()],
             Note =
-                "An own vehicle has axles or line loads of the project’s own. Added to what drives, it goes in a lane of its own with load "
-                + "model 1 at its frequent values beside it.",
+                "An own vehicle has axles, single wheels or line loads of the project’s own. Added to what drives, it goes in a lane of its own, "
+                + (bridge.Basis.Standard == Standard.Lrfd ? "alone (Strength II)." : "with load model 1 at its frequent values beside it."),
         };
         foreach (var group in Kept())
             yield return group;
