@@ -41,7 +41,8 @@ internal sealed class DeckLoading
             runs.Add((middle, tracks, [.. tracks.Across.Select(a => Line(middle + a))]));
             return knownRuns[key] = runs.Count - 1;
         }
-        var positions = models.Select(m => new LanePositions(m, geometry.Carriageways, LinesOf(mesh), Run)).ToList();
+        var across = new MeshAcross(mesh);
+        var positions = models.Select(m => new LanePositions(m, geometry.Carriageways, across, Run)).ToList();
         FirstCell = lines.Count;
         Cells = [.. CellsOf(geometry.Carriageways)];
         lines.AddRange(Cells.Select(c => At(c.From + c.Width / 2)));
@@ -60,25 +61,6 @@ internal sealed class DeckLoading
         Across = new(Cells);
         Refinement = new(Across);
         Models = [.. models.Select((m, i) => new ModelLoading(this, m, positions[i]))];
-    }
-
-    /// <summary>
-    /// Offsets of the lines of a mesh along the bridge (m). A line that does not keep its offset has the one in the middle of each span.
-    /// </summary>
-    private static List<double> LinesOf(DeckMesh mesh)
-    {
-        const double Same = 0.02;
-        List<double> all = [];
-        for (var k = 0; k < mesh.Longitudinals; k++)
-        {
-            foreach (var span in mesh.Spans)
-            {
-                var offset = mesh.Nodes[mesh.NodeAt(k, (span.First + span.Last) / 2)].Offset;
-                if (!all.Exists(o => Math.Abs(o - offset) < Same))
-                    all.Add(offset);
-            }
-        }
-        return all;
     }
 
     /// <summary>All lines.</summary>
@@ -204,14 +186,24 @@ internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWor
     /// <summary>Whether axles that relieve are left out.</summary>
     public bool IsOnlyWorsening => isOnlyWorsening;
 
-    /// <summary>Whether its places are sought for those values alone of which they are asked for.</summary>
-    public bool IsPlacedLater => isOnlyWorsening || shape.Second is not null;
+    /// <summary>
+    /// Whether its values are found exactly, and its places only for those values of which they are asked for: it can have axles left out,
+    /// or a distance that is sought. Of others the worst run is found, and then value and place there.
+    /// </summary>
+    public bool IsSearchedExactly => isOnlyWorsening || shape.Second is not null;
 
     /// <summary>The runs that it may take, in order.</summary>
     public List<int> Runs { get; } = [];
 
     /// <summary>Ahead and back along a run.</summary>
     public VehicleWay[] Ways(int run) => ways[run]!;
+
+    /// <summary>Its wheels along a run, ahead or back, where it acts whole.</summary>
+    public AxleGroup WheelsOf(int run, bool isTurned)
+    {
+        var of = ways[run]!;
+        return (of[0].IsTurned == isTurned ? of[0] : of[1]).Shape.Lead;
+    }
 
     /// <summary>Its stops along a run, where it is placed later.</summary>
     public StopsOfWay[] Stops(int run) => stops[run]!;
@@ -224,7 +216,7 @@ internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWor
             var stations = deck.Runs[run].Stations;
             // Runs with the same stations share the order.
             int? alike = Runs.Count > 0 && deck.Runs[Runs[^1]].Stations.AsSpan().SequenceEqual(stations) ? Runs[^1] : null;
-            if (IsPlacedLater)
+            if (IsSearchedExactly)
                 stops[run] = alike is { } same ? stops[same] : StopsOfWay.Of(shape, stations);
             ways[run] =
                 !isOnlyWorsening ? VehicleWay.Of(shape, deck.Runs[run].Tracks, Rows(deck.Runs[run]), staysOnDeck)

@@ -64,6 +64,9 @@ internal sealed class FineLine
         }
     }
 
+    /// <param name="line">The same line, found before.</param>
+    public FineLine(DeckLine line) => (joint, weight, Station) = (line.Node, line.Weight, line.Station);
+
     /// <summary>Station at each row.</summary>
     public double[] Station { get; }
 

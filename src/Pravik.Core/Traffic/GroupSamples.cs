@@ -52,8 +52,8 @@ internal sealed class GroupSamples
             else
             {
                 var meeting = order[k++];
-                sum += group.Load[meeting.Axle] * profile.Jump[profile.At(meeting.Number)];
-                slope += group.Load[meeting.Axle] * profile.Kink[profile.At(meeting.Number)];
+                sum += group.Load[meeting.Axle] * profile.Jump[meeting.Number];
+                slope += group.Load[meeting.Axle] * profile.Kink[meeting.Number];
             }
         }
     }

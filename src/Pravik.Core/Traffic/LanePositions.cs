@@ -7,23 +7,23 @@ namespace Pravik.Core.Traffic;
 /// <summary>Every place that a lane of a traffic model can take across the deck, and where wheels run within it.</summary>
 internal sealed class LanePositions
 {
-    private readonly IReadOnlyList<double> lines;
+    private readonly MeshAcross across;
 
     /// <summary>Distance of rails, for line loads without a vehicle (m).</summary>
     private const double Rails = 1.5;
 
     /// <param name="model">The traffic model.</param>
     /// <param name="carriageways">Carriageways from the left.</param>
-    /// <param name="lines">Offsets of the lines of the mesh along the bridge (m).</param>
+    /// <param name="across">How the lines of the mesh lie.</param>
     /// <param name="runAt">The number of the run of wheels about an offset, by their tracks.</param>
     public LanePositions(
         TrafficModel model,
         IReadOnlyList<Carriageway> carriageways,
-        IReadOnlyList<double> lines,
+        MeshAcross across,
         Func<double, WheelTracks, int> runAt
     )
     {
-        this.lines = lines;
+        this.across = across;
         if (model.Rule == LaneRule.Track)
         {
             WheelTracks[] tracks = [.. model.Kinds.SelectMany(k => k.Loads).Select(l => TracksOf(model, l)).Distinct()];
@@ -124,7 +124,12 @@ internal sealed class LanePositions
         var width = Math.Min(free.Wide * lanes.Width, carriageway.Width);
         // A vehicle with a margin finds its place within the lane.
         var onLines = wheels.Where(w => w.Margin is null).SelectMany(w => OnLines(w.Tracks)).Select(m => m - width / 2);
-        double[] edges = [.. LaneSteps.LeftEdges(carriageway, lanes.Count / free.Wide, width, onLines)];
+        double[] edges =
+        [
+            .. IsOneVehicle(model) && across.IsParallel
+                ? LaneSteps.OnLines(carriageway, width, onLines)
+                : LaneSteps.LeftEdges(carriageway, lanes.Count / free.Wide, width, onLines),
+        ];
         var middles = wheels.ToDictionary(w => w, w => Middles(edges, width, w));
         foreach (var from in edges)
         {
@@ -132,6 +137,11 @@ internal sealed class LanePositions
             All.Add(new(number, from, width, [.. runs]) { Kind = free.Kind });
         }
     }
+
+    /// <summary>Whether a vehicle, in the middle of its lane, is all that a model has.</summary>
+    private static bool IsOneVehicle(TrafficModel model) =>
+        model is { Rest: 0, Margin: null, Kinds: [{ Most: 1, Margin: null } kind] }
+        && kind.Loads.All(l => l is { Vehicle.Stretches.IsEmpty: true, Area: 0, Line: 0 });
 
     /// <summary>Number and width of lanes: notional lanes, or design lanes.</summary>
     public static (int Count, double Width) On(double width, TrafficModel model)
@@ -173,7 +183,7 @@ internal sealed class LanePositions
     }
 
     /// <summary>Middles of vehicles of which a wheel stands on a line of the mesh.</summary>
-    private IEnumerable<double> OnLines(WheelTracks tracks) => lines.SelectMany(o => tracks.Across.Select(a => o - a));
+    private IEnumerable<double> OnLines(WheelTracks tracks) => across.Lines.SelectMany(o => tracks.Across.Select(a => o - a));
 
     /// <summary>Those of them that a vehicle in a lane may take.</summary>
     private static IEnumerable<double> Within(List<double> middles, double from, double width, Wheels wheels)

@@ -63,43 +63,47 @@ internal sealed class MovedWheels
     private readonly int[] near;
     private readonly (int Track, int Row, double Station) held;
 
-    /// <param name="deck">The deck.</param>
     /// <param name="run">The run that they were on.</param>
     /// <param name="wheels">Single wheels.</param>
     /// <param name="lead">Place of the leading one (m).</param>
     /// <param name="surface">The surface.</param>
-    public MovedWheels(DeckLoading deck, WheelRun run, AxleGroup wheels, double lead, InfluenceSurface surface)
+    /// <param name="longitudinals">Joints on a row of the mesh.</param>
+    public MovedWheels(WheelRun run, AxleGroup wheels, double lead, InfluenceSurface surface, int longitudinals)
     {
-        (this.wheels, this.lead, this.surface) = (wheels, lead, surface);
-        (runs, longitudinals) = (run.Fine, deck.Fine.Longitudinals);
+        (runs, this.wheels, this.lead, this.surface, this.longitudinals) = (run.Fine, wheels, lead, surface, longitudinals);
         near = new int[wheels.Behind.Length];
         var least = double.PositiveInfinity;
         for (var i = 0; i < near.Length; i++)
         {
-            var rows = deck.Lines[run.Lines[wheels.Track![i]]].Station;
-            var found = Array.BinarySearch(rows, lead - wheels.Behind[i]);
+            var (rows, at) = (run.Here[wheels.Track![i]].Station, lead - wheels.Behind[i]);
+            var found = Array.BinarySearch(rows, at);
             near[i] = Math.Clamp(found >= 0 ? found : ~found - 1, 0, rows.Length - 1);
             for (var row = near[i]; row <= Math.Min(near[i] + 1, rows.Length - 1); row++)
             {
-                var distance = Math.Abs(rows[row] - lead + wheels.Behind[i]);
-                if (distance < least)
-                    (least, held) = (distance, (wheels.Track[i], row, rows[row]));
+                if (Math.Abs(rows[row] - at) < least)
+                    (least, held) = (Math.Abs(rows[row] - at), (wheels.Track[i], row, rows[row]));
             }
         }
+        Value = On(run.Here, lead);
     }
+
+    /// <summary>The value per load where they were.</summary>
+    public double Value { get; }
 
     /// <summary>The value per load with the middle of the vehicle so many steps from the road line, and the place of its front.</summary>
     public (double Value, double Lead) At(int middle)
     {
         var lines = runs.At(middle);
         var front = lead + lines[held.Track].Station[held.Row] - held.Station;
+        return (On(lines, front), front);
+    }
+
+    private double On(FineLine[] lines, double front)
+    {
         double sum = 0;
         for (var i = 0; i < near.Length; i++)
-        {
-            var at = lines[wheels.Track![i]].At(front - wheels.Behind[i], near[i]);
-            sum += wheels.Load[i] * at.Read(surface, longitudinals);
-        }
-        return (sum, front);
+            sum += wheels.Load[i] * lines[wheels.Track![i]].At(front - wheels.Behind[i], near[i]).Read(surface, longitudinals);
+        return sum;
     }
 }
 
@@ -109,7 +113,7 @@ internal sealed class MovedWheels
 /// </summary>
 internal sealed class LaneRefinement(CarriagewayCells cells)
 {
-    /// <summary>How far lanes are moved to either side, and the first steps (in fine steps); the next are half as long each.</summary>
+    /// <summary>How far lanes are moved, and the first steps (in fine steps); the next are half as long each.</summary>
     private const int Reach = 24;
     private const int Coarse = 8;
     private const double Tiny = 1e-9;
@@ -159,16 +163,21 @@ internal sealed class LaneRefinement(CarriagewayCells cells)
             if (gain > best)
                 (best, at) = (gain, middle);
         }
-        for (var middle = start - Reach; middle <= start + Reach; middle += Coarse)
-            Try(block, middle);
+        Try(block, start - 1);
+        Try(block, start + 1);
+        // Between lines of the mesh it rises one way or falls both: at the top already it is left there.
+        if (at == int.MinValue)
+            return;
+        var way = Math.Sign(at - start);
+        for (var step = Coarse; step <= Reach; step += Coarse)
+            Try(block, start + way * step);
         for (var step = Coarse / 2; step > 0; step /= 2)
         {
-            var about = at == int.MinValue ? start : at;
+            var about = at;
             Try(block, about - step);
             Try(block, about + step);
         }
-        if (at != int.MinValue)
-            Set(block, at, adverse, sign);
+        Set(block, at, adverse, sign);
     }
 
     /// <summary>The next place for the middle of a lane beside another one, on fine steps.</summary>

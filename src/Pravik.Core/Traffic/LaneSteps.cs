@@ -9,7 +9,7 @@ internal static class LaneSteps
     public const double Step = 0.25;
 
     /// <summary>Places across closer than this are one (m).</summary>
-    private const double Apart = 0.01;
+    private const double Near = 0.01;
 
     /// <summary>
     /// Left edges of a lane: packed from both kerbs, where a wheel stands on a line of the mesh, beside a lane there, and in steps from the
@@ -28,13 +28,29 @@ internal static class LaneSteps
         var packed = Enumerable.Range(0, count).SelectMany(i => new[] { i * width, room - i * width });
         var onLine = onLines.Select(o => o - carriageway.From).SelectMany(o => new[] { o, o - width, o + width });
         var steps = Enumerable.Range(0, (int)Math.Floor(room / Step + 1e-9) + 1).Select(i => i * Step);
+        return Apart(packed.Concat(onLine).Concat(steps), room).Select(p => carriageway.From + p);
+    }
+
+    /// <summary>
+    /// Left edges of a lane that is alone: where a wheel stands on a line of the mesh, and at both kerbs. Where lines are parallel its
+    /// effect is greatest at one of them.
+    /// </summary>
+    public static IEnumerable<double> OnLines(Carriageway carriageway, double width, IEnumerable<double> onLines)
+    {
+        var room = Math.Max(0, carriageway.Width - width);
+        return Apart(onLines.Select(o => o - carriageway.From).Prepend(room).Prepend(0), room).Select(p => carriageway.From + p);
+    }
+
+    /// <summary>Those places within bounds that are not the same as one before, in order.</summary>
+    private static SortedSet<double> Apart(IEnumerable<double> places, double room)
+    {
         SortedSet<double> all = [];
-        foreach (var place in packed.Concat(onLine).Concat(steps).Where(p => p >= -1e-9 && p <= room + 1e-9))
+        foreach (var place in places.Where(p => p >= -1e-9 && p <= room + 1e-9))
         {
-            if (all.GetViewBetween(place - Apart, place + Apart).Count == 0)
+            if (all.GetViewBetween(place - Near, place + Near).Count == 0)
                 all.Add(place);
         }
-        return all.Select(p => carriageway.From + p);
+        return all;
     }
 
     /// <summary>For each lane, ordered by their left edges, the first that lies clear of it to its right.</summary>

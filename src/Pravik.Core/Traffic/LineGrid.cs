@@ -51,20 +51,16 @@ internal sealed class LineGrid
         return new(this, behind, ahead);
     }
 
-    /// <summary>A surface just ahead of a row, or a part of the way from there to the next.</summary>
-    public double Read(InfluenceSurface surface, int row, double part)
+    /// <summary>A surface just behind and just ahead of the rows of one line.</summary>
+    public void Read(InfluenceSurface surface, int line, Span<double> behind, Span<double> ahead)
     {
-        if (row >= OffDeck)
-            return 0;
-        var (from, jump) = (At(row, surface.Ordinates), surface.Jump);
-        if (jump is not null && row % Rows == jump.Row)
-            from += At(row, jump.Ahead, FirstJoint(jump.Row));
-        if (part == 0)
-            return from;
-        var to = At(row + 1, surface.Ordinates);
-        if (jump is not null && (row + 1) % Rows == jump.Row)
-            to += At(row + 1, jump.Behind, FirstJoint(jump.Row));
-        return from + part * (to - from);
+        var from = line * Rows;
+        for (var row = 0; row < Rows; row++)
+            behind[row] = ahead[row] = At(from + row, surface.Ordinates);
+        if (surface.Jump is not { } jump)
+            return;
+        behind[jump.Row] += At(from + jump.Row, jump.Behind, FirstJoint(jump.Row));
+        ahead[jump.Row] += At(from + jump.Row, jump.Ahead, FirstJoint(jump.Row));
     }
 
     /// <summary>Values of several surfaces side by side at a row of a line, from those at the joints from a given one.</summary>
@@ -88,13 +84,30 @@ internal sealed class LineGrid
 internal sealed class Workspace
 {
     private readonly List<double[]> all = [];
+    private readonly List<float[]> single = [];
     private int taken;
+    private int takenSingle;
+    private double[] lineBehind = [];
+    private double[] lineAhead = [];
 
     /// <summary>What looks for the worst places of vehicles.</summary>
     public VehicleSearch Search { get; } = new();
 
     /// <summary>What finds their values on several surfaces together.</summary>
     public BlockSearch Block { get; } = new();
+
+    /// <summary>Room for what is read along one line and then given up.</summary>
+    public Span<double> LineBehind(int rows) => Room(ref lineBehind, rows);
+
+    /// <summary>The same beside it.</summary>
+    public Span<double> LineAhead(int rows) => Room(ref lineAhead, rows);
+
+    private static Span<double> Room(ref double[] of, int size)
+    {
+        if (of.Length < size)
+            of = new double[size];
+        return of.AsSpan(0, size);
+    }
 
     /// <summary>An array of at least so many numbers, of any values.</summary>
     public double[] Take(int size)
@@ -106,8 +119,18 @@ internal sealed class Workspace
         return all[taken++];
     }
 
+    /// <summary>The same in single precision.</summary>
+    public float[] TakeSingle(int size)
+    {
+        if (takenSingle == single.Count)
+            single.Add(new float[size]);
+        else if (single[takenSingle].Length < size)
+            single[takenSingle] = new float[size];
+        return single[takenSingle++];
+    }
+
     /// <summary>Gives all arrays back.</summary>
-    public void Clear() => taken = 0;
+    public void Clear() => taken = takenSingle = 0;
 }
 
 /// <summary>

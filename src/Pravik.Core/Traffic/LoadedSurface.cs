@@ -19,6 +19,8 @@ internal sealed class LoadedSurface
     private SurfaceCut? wheels;
     private SurfaceCut? cells;
     private (double[] Behind, double[] Ahead)?[]? along;
+    private ProfileChanges? changes;
+    private bool[]? changed;
 
     /// <param name="deck">The deck.</param>
     /// <param name="surface">The surface.</param>
@@ -101,8 +103,23 @@ internal sealed class LoadedSurface
     }
 
     /// <summary>Where a shape is worst along a run, with its place.</summary>
-    public VehicleExtreme Placed(ShapeOnDeck shape, int run, bool isGreatest) =>
-        shape.IsPlacedLater ? Sought(shape, run, isGreatest ? 1 : -1) : Worst(shape, isGreatest)[run];
+    public VehicleExtreme Placed(ShapeOnDeck shape, int run, bool isGreatest)
+    {
+        ref var known = ref Worst(shape, isGreatest)[run];
+        // Searched once; what is nowhere worse has no place.
+        if (known.Value == 0 || !double.IsNaN(known.Lead))
+            return known;
+        if (shape.IsSearchedExactly)
+            return Sought(shape, run, isGreatest ? 1 : -1);
+        foreach (var way in shape.Ways(run))
+        {
+            if (way.IsTurned != known.IsTurned)
+                continue;
+            var (value, lead) = Block().Worst(this, way, isGreatest ? 1 : -1);
+            return known = new(value, lead, double.NaN, way.IsTurned);
+        }
+        return known;
+    }
 
     /// <summary>Makes room for what will be found of a shape.</summary>
     public void Begin(ShapeOnDeck shape) =>
@@ -120,9 +137,36 @@ internal sealed class LoadedSurface
     private VehicleExtreme Sought(ShapeOnDeck shape, int run, int sign)
     {
         if (!shape.IsOnlyWorsening)
-            return workspace.Search.WholeAt(shape.Ways(run), Block().Of(this), sign);
+            return workspace.Search.WholeAt(shape.Ways(run), Changes(run), sign);
         var (behind, ahead) = Along(run);
         return workspace.Search.OnlyWorsening(shape.Ways(run), deck.Runs[run].Stations, behind, ahead, sign);
+    }
+
+    /// <summary>How the surface changes at the rows of the lines of a run.</summary>
+    private ProfileChanges Changes(int run)
+    {
+        var rows = deck.Grid.Rows;
+        changes ??= new(workspace.Take(deck.Grid.OffDeck), workspace.Take(deck.Grid.OffDeck));
+        changed ??= new bool[deck.FirstCell];
+        foreach (var line in deck.Runs[run].Lines)
+        {
+            if (changed[line])
+                continue;
+            changed[line] = true;
+            var from = line * rows;
+            var behind = workspace.LineBehind(rows);
+            var ahead = workspace.LineAhead(rows);
+            deck.Grid.Read(Surface, line, behind, ahead);
+            ProfileSteps.Find(
+                deck.Lines[line].Station,
+                behind,
+                ahead,
+                ProfilePart.Whole,
+                changes.Value.Jump.AsSpan(from, rows),
+                changes.Value.Kink.AsSpan(from, rows)
+            );
+        }
+        return changes.Value;
     }
 
     /// <summary>How the surface changes along a run, as trains meet it.</summary>

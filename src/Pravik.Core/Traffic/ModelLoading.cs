@@ -114,14 +114,21 @@ internal sealed class ModelLoading
             return chosen;
         var extremes = sought.Surface.Worst(shape, sought.IsGreatest);
         chosen.Run = RunOf(extremes, lane.Runs[place], sought.Sign);
-        chosen.At = extremes[chosen.Run];
         chosen.Offset = deck.Runs[chosen.Run].Middle;
-        if (shape.IsPlacedLater || chosen.At.Value == 0 || Model.Rule == LaneRule.Track)
+        if (shape.IsSearchedExactly)
             return chosen;
-        var run = deck.Runs[chosen.Run];
-        var way = Array.Find(shape.Ways(chosen.Run), w => w.IsTurned == chosen.At.IsTurned)!;
-        chosen.Wheels = new(deck, run, way.Shape.Lead, chosen.At.Lead, sought.Surface.Surface);
-        chosen.OnVehicle = OnVehicle(lane);
+        var found = extremes[chosen.Run].Value;
+        (chosen.At, chosen.OnVehicle) = (sought.Surface.Placed(shape, chosen.Run, sought.IsGreatest), OnVehicle(lane));
+        if (chosen.At.Value != 0)
+        {
+            // Searched in single precision, worked out in double.
+            var wheels = shape.WheelsOf(chosen.Run, chosen.At.IsTurned);
+            chosen.Wheels = new(deck.Runs[chosen.Run], wheels, chosen.At.Lead, sought.Surface.Surface, deck.Fine.Longitudinals);
+            chosen.At = chosen.At with { Value = chosen.Wheels.Value };
+        }
+        chosen.Gain += sought.Sign * chosen.OnVehicle * (chosen.At.Value - found);
+        if (Model.Rule == LaneRule.Track)
+            chosen.Wheels = null;
         // A vehicle that finds its place within its lane does so in a lane that stays.
         var isFree = lane.Runs[place].Length > 1;
         chosen.Aside = isFree ? lane.Runs[place].Max(r => Math.Abs(deck.Runs[r].Middle - position.From - position.Width / 2)) : 0;
@@ -137,7 +144,7 @@ internal sealed class ModelLoading
     {
         if (kinds.Length != 1 || Model.Kinds[0].Most != 1 || Model.Rest > 0 || Model.Rule == LaneRule.Track)
             yield break;
-        foreach (var lane in kinds[0].Where(k => k is { Shape.IsPlacedLater: false, Load.Area: 0, Load.Line: 0 }))
+        foreach (var lane in kinds[0].Where(k => k is { Shape.IsSearchedExactly: false, Load.Area: 0, Load.Line: 0 }))
         {
             var vehicle = lane.Load.Vehicle!;
             if (!vehicle.HasAlikeWheels || vehicle.StaysOnDeck)
@@ -299,7 +306,7 @@ internal sealed class ModelLoading
             var offset = run >= 0 ? of.Offset : place.From + place.Width / 2;
             if (lane.Shape is { } shape)
             {
-                var at = shape.IsPlacedLater ? surface.Placed(shape, run, isGreatest) : of.At;
+                var at = shape.IsSearchedExactly ? surface.Placed(shape, run, isGreatest) : of.At;
                 if (at.Value != 0)
                     vehicle = PlacedVehicle.At(load.Vehicle!, at, shape.IsOnlyWorsening ? surface.Profile(run) : null, isGreatest);
             }

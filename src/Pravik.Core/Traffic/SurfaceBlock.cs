@@ -1,31 +1,23 @@
 using System.Numerics;
-using System.Runtime.InteropServices;
 
 namespace Pravik.Core.Traffic;
 
 /// <summary>
-/// A few influence surfaces of one place side by side, as many as the processor takes in one step: the lines along which they are read
-/// and the order in which axles meet rows are the same for all of them.
+/// Influence surfaces of one place that are searched together, as many as the processor takes in one step: the order in which axles meet
+/// rows is the same for all of them. Which place is the worst is found in single precision; its value is then worked out by itself.
 /// </summary>
 internal sealed class SurfaceBlock
 {
     private readonly DeckLoading deck;
     private readonly List<LoadedSurface> surfaces;
-    private readonly Vector<double>[] joints;
-
-    /// <summary>The row of the mesh on which some of them jump; −1 for none.</summary>
-    private readonly int jumpRow = -1;
-    private readonly Vector<double>[] onBehind = [];
-    private readonly Vector<double>[] onAhead = [];
-    private readonly double[] jump;
-    private readonly double[] kink;
     private readonly Workspace workspace;
-    private readonly Dictionary<int, BlockProfiles> profiles = [];
-    private readonly Vector<double>[] above;
-    private readonly Vector<double>[] below;
+    private readonly SurfacesSideBySide low;
+    private readonly SurfacesSideBySide high;
+    private float[]? jump;
+    private float[]? kink;
 
     /// <summary>How many surfaces there are at most.</summary>
-    public static int Most => Vector<double>.Count;
+    public static int Most => Vector<float>.Count;
 
     /// <param name="deck">The deck.</param>
     /// <param name="surfaces">At most <see cref="Most"/> surfaces; those that jump do so on one row.</param>
@@ -33,179 +25,90 @@ internal sealed class SurfaceBlock
     public SurfaceBlock(DeckLoading deck, List<LoadedSurface> surfaces, Workspace workspace)
     {
         (this.deck, this.surfaces, this.workspace) = (deck, surfaces, workspace);
-        joints = SideBySide(surfaces.Select(s => s.Surface.Ordinates), surfaces[0].Surface.Ordinates.Length);
-        if (surfaces.Find(s => s.Surface.Jump is not null)?.Surface.Jump is { } first)
-        {
-            jumpRow = first.Row;
-            onBehind = SideBySide(surfaces.Select(s => s.Surface.Jump?.Behind), first.Behind.Length);
-            onAhead = SideBySide(surfaces.Select(s => s.Surface.Jump?.Ahead), first.Ahead.Length);
-        }
-        var count = deck.FirstCell * deck.Grid.Rows * Most;
-        (jump, kink) = (workspace.Take(count), workspace.Take(count));
-        for (var line = 0; line < deck.FirstCell; line++)
-            FindChanges(line);
-        (above, below) = (new Vector<double>[deck.Grid.Count - deck.FirstCell], new Vector<double>[deck.Grid.Count - deck.FirstCell]);
-        for (var line = deck.FirstCell; line < deck.Grid.Count; line++)
-            (above[line - deck.FirstCell], below[line - deck.FirstCell]) = Integrals(line);
+        low = new(deck, [.. surfaces.Take(SurfacesSideBySide.Most)]);
+        high = surfaces.Count > SurfacesSideBySide.Most ? new(deck, [.. surfaces.Skip(SurfacesSideBySide.Most)]) : low;
     }
 
     /// <summary>
     /// Integrals of a surface along a line of a cell or a footway, by its number from the first, over the parts above or below 0.
     /// </summary>
-    public double Adverse(LoadedSurface surface, int line, bool isAbove) => (isAbove ? above : below)[line][surfaces.IndexOf(surface)];
+    public double Adverse(LoadedSurface surface, int line, bool isAbove) =>
+        (low.Surfaces.Contains(surface) ? low : high).Adverse(surface, line, isAbove);
 
-    /// <summary>Changes of value and slope along a line, before which and behind which there is nothing.</summary>
-    private void FindChanges(int line)
+    /// <summary>Changes of value and slope at the rows of all lines that wheels follow.</summary>
+    private (float[] Jump, float[] Kink) Changes()
     {
-        var (rows, perLength) = (deck.Grid.Rows, deck.PerLength);
-        var (slope, value, here) = (Vector<double>.Zero, Vector<double>.Zero, deck.Grid.At(line * rows, joints));
-        for (var row = line * rows; row < (line + 1) * rows; row++)
+        if (jump is not null)
+            return (jump, kink!);
+        var rows = deck.Grid.Rows;
+        (jump, kink) = (workspace.TakeSingle(deck.FirstCell * rows * Most), workspace.TakeSingle(deck.FirstCell * rows * Most));
+        for (var line = 0; line < deck.FirstCell; line++)
         {
-            var (from, to, next) = (Vector<double>.Zero, Vector<double>.Zero, Vector<double>.Zero);
-            if (row + 1 < (line + 1) * rows)
-                next = deck.Grid.At(row + 1, joints);
-            // Between two rows in one place, and behind the last, there is nothing.
-            if (perLength[row] > 0)
-                (from, to) = (Ahead(row, line, here), Behind(row + 1, line, next));
-            var rise = (to - from) * new Vector<double>(perLength[row]);
-            (from - value).CopyTo(jump, row * Most);
-            (rise - slope).CopyTo(kink, row * Most);
-            (slope, value, here) = (rise, to, next);
-        }
-    }
-
-    /// <summary>
-    /// Over a piece of length l from a to b that is l·(a + b)/2, and where the sign changes l·c²/(2·|a − b|), with c the one of both that
-    /// has the sign.
-    /// </summary>
-    private (Vector<double> Above, Vector<double> Below) Integrals(int line)
-    {
-        var (rows, lengths) = (deck.Grid.Rows, deck.Grid.Lengths);
-        var (sum, other, half, here) = (
-            Vector<double>.Zero,
-            Vector<double>.Zero,
-            new Vector<double>(0.5),
-            deck.Grid.At(line * rows, joints)
-        );
-        for (var row = line * rows; row < (line + 1) * rows - 1; row++)
-        {
-            var next = deck.Grid.At(row + 1, joints);
-            var (a, b) = (Ahead(row, line, here), Behind(row + 1, line, next));
-            here = next;
-            if (lengths[row] == 0)
-                continue;
-            var (high, low, piece) = (Vector.Max(a, b), Vector.Min(a, b), half * new Vector<double>(lengths[row]));
-            var whole = piece * (a + b);
-            var changes = Vector.LessThan(a * b, Vector<double>.Zero);
-            if (Vector.EqualsAll(changes, Vector<long>.Zero))
+            var (onLow, onHigh) = (low.Begin(line), high.Begin(line));
+            for (var row = line * rows; row < (line + 1) * rows; row++)
             {
-                (sum, other) = (sum + Vector.Max(whole, Vector<double>.Zero), other + Vector.Min(whole, Vector<double>.Zero));
-                continue;
+                var a = low.Step(ref onLow, line, row);
+                var b = high == low ? a : high.Step(ref onHigh, line, row);
+                Vector.Narrow(a.Jump, b.Jump).CopyTo(jump, row * Most);
+                Vector.Narrow(a.Kink, b.Kink).CopyTo(kink, row * Most);
             }
-            var perRise = piece / (high - low);
-            sum += Vector.ConditionalSelect(changes, perRise * high * high, Vector.Max(whole, Vector<double>.Zero));
-            other += Vector.ConditionalSelect(changes, -perRise * low * low, Vector.Min(whole, Vector<double>.Zero));
         }
-        return (sum, other);
+        return (jump, kink);
     }
-
-    private Vector<double> Ahead(int row, int line, Vector<double> value) => Beside(row, line, value, onAhead);
-
-    private Vector<double> Behind(int row, int line, Vector<double> value) => Beside(row, line, value, onBehind);
-
-    private Vector<double> Beside(int row, int line, Vector<double> value, Vector<double>[] jumps) =>
-        row - line * deck.Grid.Rows == jumpRow ? value + deck.Grid.At(row, jumps, deck.Grid.FirstJoint(jumpRow)) : value;
-
-    private static Vector<double>[] SideBySide(IEnumerable<double[]?> values, int count)
-    {
-        var all = new Vector<double>[count];
-        var numbers = MemoryMarshal.Cast<Vector<double>, double>(all.AsSpan());
-        var place = 0;
-        foreach (var of in values)
-        {
-            for (var i = 0; i < of?.Length; i++)
-                numbers[i * Most + place] = of[i];
-            place++;
-        }
-        return all;
-    }
-
-    /// <summary>How a surface changes at the rows of all lines that wheels follow.</summary>
-    public ProfileChanges Of(LoadedSurface surface) => new(jump, kink, Most, surfaces.IndexOf(surface));
 
     /// <summary>Finds the greatest and the least value of a shape along each run, for all surfaces.</summary>
     public void Search(ShapeOnDeck shape)
     {
         foreach (var surface in surfaces)
             surface.Begin(shape);
-        if (shape.IsPlacedLater)
+        if (shape.IsSearchedExactly)
         {
-            SearchValues(shape);
+            SearchValues(shape, low);
+            if (high != low)
+                SearchValues(shape, high);
             return;
         }
+        var (onJump, onKink) = Changes();
         foreach (var run in shape.Runs)
         {
             foreach (var way in shape.Ways(run))
             {
-                var found = GroupSweep.Extremes(way, jump, kink);
+                var (greatest, least) = GroupSweep.Extremes(way, onJump, onKink);
                 for (var s = 0; s < surfaces.Count; s++)
-                {
-                    var (high, low) = GroupSweep.WithoutRounding(found.Greatest[s], found.Least[s]);
-                    surfaces[s].Keep(shape, run, new(high, found.AtGreatest[s], double.NaN, way.IsTurned), true);
-                    surfaces[s].Keep(shape, run, new(low, found.AtLeast[s], double.NaN, way.IsTurned), false);
-                }
+                    Keep(
+                        surfaces[s],
+                        shape,
+                        run,
+                        way.IsTurned,
+                        GroupSweep.WithoutRounding(greatest[s], least[s], GroupSweep.SingleRounding)
+                    );
             }
         }
     }
 
-    private void SearchValues(ShapeOnDeck shape)
+    /// <summary>Where a shape is worst on one of the surfaces going one way, in single precision.</summary>
+    public (double Value, double Place) Worst(LoadedSurface surface, VehicleWay way, int sign)
+    {
+        var (onJump, onKink) = Changes();
+        return GroupSweep.Worst(way, onJump, onKink, surfaces.IndexOf(surface), sign);
+    }
+
+    private void SearchValues(ShapeOnDeck shape, SurfacesSideBySide of)
     {
         foreach (var run in shape.Runs)
         {
             foreach (var way in shape.Stops(run))
             {
-                var found = workspace.Block.Greatest(way, Along(run), shape.IsOnlyWorsening);
-                for (var s = 0; s < surfaces.Count; s++)
-                {
-                    var (high, low) = GroupSweep.WithoutRounding(found.Above[s], -found.Below[s]);
-                    surfaces[s].Keep(shape, run, new(high, double.NaN, double.NaN, way.IsTurned), true);
-                    surfaces[s].Keep(shape, run, new(low, double.NaN, double.NaN, way.IsTurned), false);
-                }
+                var found = workspace.Block.Greatest(way, of.Along(run), shape.IsOnlyWorsening);
+                for (var s = 0; s < of.Surfaces.Count; s++)
+                    Keep(of.Surfaces[s], shape, run, way.IsTurned, GroupSweep.WithoutRounding(found.Above[s], -found.Below[s]));
             }
         }
     }
 
-    /// <summary>The surfaces along a run.</summary>
-    private BlockProfiles Along(int run)
+    private static void Keep(LoadedSurface surface, ShapeOnDeck shape, int run, bool isTurned, (double Greatest, double Least) found)
     {
-        if (profiles.TryGetValue(run, out var known))
-            return known;
-        var (on, jumps) = (deck.Runs[run], new bool[deck.Runs[run].Stations.Length]);
-        var (behind, ahead) = (new Vector<double>[jumps.Length], new Vector<double>[jumps.Length]);
-        for (var i = 0; i < jumps.Length; i++)
-        {
-            (behind[i], ahead[i]) = (Mean(on, on.Behind(i)), Mean(on, on.Ahead(i)));
-            jumps[i] = !Vector.EqualsAll(behind[i], ahead[i]);
-        }
-        return profiles[run] = new(behind, ahead, jumps);
-    }
-
-    private Vector<double> Mean(WheelRun run, ReadOnlySpan<WheelRun.Sample> at)
-    {
-        var sum = Vector<double>.Zero;
-        for (var track = 0; track < at.Length; track++)
-            sum = Vector.FusedMultiplyAdd(new Vector<double>(run.Tracks.Weights[track]), At(at[track].Row, at[track].Part), sum);
-        return sum;
-    }
-
-    private Vector<double> At(int row, double part)
-    {
-        if (row >= deck.Grid.OffDeck)
-            return Vector<double>.Zero;
-        var line = row / deck.Grid.Rows;
-        var from = Ahead(row, line, deck.Grid.At(row, joints));
-        return part == 0
-            ? from
-            : Vector.FusedMultiplyAdd(new Vector<double>(part), Behind(row + 1, line, deck.Grid.At(row + 1, joints)) - from, from);
+        surface.Keep(shape, run, new(found.Greatest, double.NaN, double.NaN, isTurned), true);
+        surface.Keep(shape, run, new(found.Least, double.NaN, double.NaN, isTurned), false);
     }
 }

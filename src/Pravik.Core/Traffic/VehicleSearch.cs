@@ -87,11 +87,6 @@ internal sealed class VehicleSearch
     /// <summary>Where a shape is worst in one direction, if it is worse than what is known.</summary>
     private VehicleExtreme WorstOf(VehicleWay way, ProfileChanges profile, int sign, double known)
     {
-        if (way.Second is null && crossings.Count == 0)
-        {
-            var (value, at) = GroupSweep.Worst(way.Lead, way.Shape.Lead.Load, profile, sign);
-            return value == 0 ? VehicleExtreme.None : new(value, at, double.NaN, way.IsTurned);
-        }
         lead.Take(way.Shape.Lead, way.Lead, profile, crossings);
         if (way.Second is null)
             return Alone(way, sign);
@@ -108,7 +103,10 @@ internal sealed class VehicleSearch
             if (sign * lead.Value[i] > best)
                 (best, at) = (sign * lead.Value[i], i);
         }
-        return at < 0 ? VehicleExtreme.None : new(sign * best, lead.Place[at], double.NaN, way.IsTurned);
+        // What is left of the other sign behind the last axle is rounding.
+        return at < 0 || best <= GroupSweep.Rounding * lead.Most(-sign)
+            ? VehicleExtreme.None
+            : new(sign * best, lead.Place[at], double.NaN, way.IsTurned);
     }
 
     /// <summary>

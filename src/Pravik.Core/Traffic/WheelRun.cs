@@ -24,6 +24,7 @@ internal sealed class WheelRun
     public WheelRun(double middle, WheelTracks tracks, int[] numbers, IReadOnlyList<DeckLine> lines, FineRuns fine)
     {
         (Middle, Tracks, Lines, Fine) = (middle, tracks, numbers, fine);
+        Here = [.. numbers.Select(n => new FineLine(lines[n]))];
         RowPlaces[] on = [.. numbers.Select(n => new RowPlaces(lines[n], n))];
         List<double> stations = [];
         foreach (var station in numbers.SelectMany(n => lines[n].Station).Order())
@@ -45,6 +46,9 @@ internal sealed class WheelRun
 
     /// <summary>Where the lines lie from there, and what they carry.</summary>
     public WheelTracks Tracks { get; }
+
+    /// <summary>The lines here.</summary>
+    public FineLine[] Here { get; }
 
     /// <summary>The same tracks in fine steps across.</summary>
     public FineRuns Fine { get; }
