@@ -128,7 +128,7 @@ internal sealed class LanePositions
         [
             .. IsOneVehicle(model) && across.IsParallel
                 ? LaneSteps.OnLines(carriageway, width, onLines)
-                : LaneSteps.LeftEdges(carriageway, lanes.Count / free.Wide, width, onLines),
+                : LaneSteps.LeftEdges(carriageway, lanes.Count / free.Wide, width, onLines, across.IsParallel),
         ];
         var middles = wheels.ToDictionary(w => w, w => Middles(edges, width, w));
         foreach (var from in edges)

@@ -12,6 +12,11 @@ internal static class LaneSteps
     private const double Near = 0.01;
 
     /// <summary>
+    /// The same of places on lines of the mesh that do not keep their offsets: what is missed is found when lanes are moved in fine steps.
+    /// </summary>
+    private const double NearAskew = 0.06;
+
+    /// <summary>
     /// Left edges of a lane: packed from both kerbs, where a wheel stands on a line of the mesh, beside a lane there, and in steps from the
     /// left kerb; or the two halves of a carriageway that just holds two. Between lines of the mesh the effect of a vehicle at its worst
     /// along bends down nowhere as it moves across: its tops are where a wheel stands on one.
@@ -20,7 +25,14 @@ internal static class LaneSteps
     /// <param name="count">How many lanes it has.</param>
     /// <param name="width">Width of a lane (m).</param>
     /// <param name="onLines">Left edges with a wheel on a line of the mesh (offsets from the road line, m).</param>
-    public static IEnumerable<double> LeftEdges(Carriageway carriageway, int count, double width, IEnumerable<double> onLines)
+    /// <param name="isParallel">Whether lines of the mesh keep their offsets.</param>
+    public static IEnumerable<double> LeftEdges(
+        Carriageway carriageway,
+        int count,
+        double width,
+        IEnumerable<double> onLines,
+        bool isParallel
+    )
     {
         var room = Math.Max(0, carriageway.Width - width);
         if (count == 2 && width * 2 >= carriageway.Width - 1e-9)
@@ -28,7 +40,11 @@ internal static class LaneSteps
         var packed = Enumerable.Range(0, count).SelectMany(i => new[] { i * width, room - i * width });
         var onLine = onLines.Select(o => o - carriageway.From).SelectMany(o => new[] { o, o - width, o + width });
         var steps = Enumerable.Range(0, (int)Math.Floor(room / Step + 1e-9) + 1).Select(i => i * Step);
-        return Apart(packed.Concat(onLine).Concat(steps), room).Select(p => carriageway.From + p);
+        var all = Apart(packed, room, Near);
+        // Where lines keep their offsets their places are the tops, else steps do as well.
+        foreach (var (places, near) in isParallel ? new[] { (onLine, Near), (steps, Near) } : [(steps, Near), (onLine, NearAskew)])
+            Add(all, places, room, near);
+        return all.Select(p => carriageway.From + p);
     }
 
     /// <summary>
@@ -38,19 +54,24 @@ internal static class LaneSteps
     public static IEnumerable<double> OnLines(Carriageway carriageway, double width, IEnumerable<double> onLines)
     {
         var room = Math.Max(0, carriageway.Width - width);
-        return Apart(onLines.Select(o => o - carriageway.From).Prepend(room).Prepend(0), room).Select(p => carriageway.From + p);
+        return Apart(onLines.Select(o => o - carriageway.From).Prepend(room).Prepend(0), room, Near).Select(p => carriageway.From + p);
     }
 
     /// <summary>Those places within bounds that are not the same as one before, in order.</summary>
-    private static SortedSet<double> Apart(IEnumerable<double> places, double room)
+    private static SortedSet<double> Apart(IEnumerable<double> places, double room, double near)
     {
         SortedSet<double> all = [];
+        Add(all, places, room, near);
+        return all;
+    }
+
+    private static void Add(SortedSet<double> all, IEnumerable<double> places, double room, double near)
+    {
         foreach (var place in places.Where(p => p >= -1e-9 && p <= room + 1e-9))
         {
-            if (all.GetViewBetween(place - Near, place + Near).Count == 0)
+            if (all.GetViewBetween(place - near, place + near).Count == 0)
                 all.Add(place);
         }
-        return all;
     }
 
     /// <summary>For each lane, ordered by their left edges, the first that lies clear of it to its right.</summary>
