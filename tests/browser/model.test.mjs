@@ -85,6 +85,9 @@ test("an own vehicle drives, is seen to scale, and the load behind a value shows
   await enter(page, "/traffic/vehicles/0/axles/2/load", "240");
   await type(page, "/traffic/vehicles/0/axles/1/gap", "-3");
   await page.getByText("must lie between", { exact: false }).first().waitFor();
+  await type(page, "/traffic/vehicles/0/axles/0/wheels", "-1.2 x");
+  await page.getByText("Places have spaces between them", { exact: false }).first().waitFor();
+  await enter(page, "/traffic/vehicles/0/axles/0/wheels", "-1.2 -0.4 0.4 1.2");
   await page.selectOption("select[name=traffic]", "LM3 600/150");
   await saved(page, () => page.getByRole("button", { name: "Add LM3 600/150" }).click());
   await saved(page, () => field(page, "/traffic/models/0/name").selectOption("Own vehicle 1"));
@@ -99,6 +102,8 @@ test("an own vehicle drives, is seen to scale, and the load behind a value shows
   await page.selectOption("select[name=show]", "trafficGroup5");
   await page.locator("table.data td", { hasText: "Own vehicle 1 with LM1, frequent" }).waitFor();
   await page.locator(".ledger", { hasText: "Own vehicle 1," }).waitFor();
+  await page.selectOption("select[name=show]", "traffic Own vehicle 1");
+  await page.locator(".ledger", { hasText: "cycles of one passage" }).waitFor();
   assert.deepEqual(page.faults, []);
   await page.close();
 });

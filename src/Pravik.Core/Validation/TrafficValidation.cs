@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Places;
 using Pravik.Core.Units;
 using Pravik.Core.Vehicles;
@@ -142,6 +143,17 @@ internal static class TrafficValidation
                         ? $"{use.Name} has no vehicles in lanes: lanes, margin and dynamic factor typed for it do not count."
                         : $"{use.Name} goes on tracks with the factors of railway traffic: what is typed for its lanes does not count."
                 );
+            var wide = model.Kinds.Max(k => (int?)k.Wide) ?? 1;
+            if (
+                wide > 1
+                && lanes.IsEmpty
+                && geometry.Carriageways.All(c => NotionalLanes.On(c.Width, bridge.Basis.Values["laneWidth"]).Count < wide)
+            )
+                bounds.Warning(
+                    $"{path}/name",
+                    $"{use.Name} takes {wide} lanes side by side, and no carriageway has as many: it loads nothing.",
+                    "It can be given a lane of its own (Loads, Lanes)."
+                );
             if (use.Margin is not { } margin || model.Rule == LaneRule.Track)
                 continue;
             var widths = lanes.IsEmpty ? [model.LaneWidth] : lanes.Select(l => l.Width);
@@ -153,6 +165,12 @@ internal static class TrafficValidation
                         + $"{use.Name} goes in its middle."
                 );
         }
+        var turns = geometry.Stations(20).Any(s => geometry.Road.Line.Curvature(s) != 0);
+        if (bridge.Basis.Standard == Standard.Lrfd && bridge.Traffic.Speed is null && turns)
+            bounds.Warning(
+                "/traffic/speed",
+                "The road turns on the deck, and no speed is typed: centrifugal forces (AASHTO LRFD 3.6.3) are left out."
+            );
         for (var c = 0; c < geometry.Carriageways.Length; c++)
         {
             var (carriageway, width) = (geometry.Carriageways[c], bridge.Basis.Values["laneWidth"]);

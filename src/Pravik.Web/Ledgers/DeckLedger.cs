@@ -2,8 +2,8 @@ using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Loads;
 using Pravik.Core.Places;
-using Pravik.Core.Traffic;
 using Pravik.Core.Units;
+using Pravik.Core.Vehicles;
 using Pravik.Data;
 using Pravik.Exchange;
 

@@ -77,7 +77,7 @@ public class TrafficForceTests
         var results = ModelRun.Run(new(bridge), withTraffic: false);
         var cases = results.Cases.Where(c => c.Kind == ActionKind.Centrifugal).ToList();
         Assert.Equal(["at axis 1", "in span 1", "at axis 2", "in span 2", "at axis 3"], cases.Select(c => c.Name[18..]));
-        var lanes = Math.Min(3, NationalLanes(geometry));
+        var lanes = Math.Min(3, NotionalLanesOf(geometry));
         var expected = 40 * TrafficForces.Tandems(bridge.Basis.Values, lanes) / 300;
         foreach (var one in cases)
         {
@@ -111,8 +111,8 @@ public class TrafficForceTests
         return seats.MaxBy(e => cases.Max(c => Math.Abs(c.Effects[e])));
     }
 
-    private static int NationalLanes(Core.Places.BridgeGeometry geometry) =>
-        geometry.Carriageways.Sum(c => Core.Traffic.NotionalLanes.On(c.Width, 3).Count);
+    private static int NotionalLanesOf(Core.Places.BridgeGeometry geometry) =>
+        geometry.Carriageways.Sum(c => Core.Vehicles.NotionalLanes.On(c.Width, 3).Count);
 
     /// <summary>Group 2 is load model 1 at its frequent values with braking and the worst of the centrifugal forces.</summary>
     [Fact]

@@ -178,6 +178,20 @@ public class WheelTests
         Assert.True(compared > 10);
     }
 
+    /// <summary>A vehicle of two lanes on a carriageway of one, and a curve without a speed, are told.</summary>
+    [Fact]
+    public void What_loads_nothing_or_is_left_out_is_told()
+    {
+        Bridge With(Bridge bridge, string model) => bridge with { Traffic = new() { Models = [new() { Name = model }] } };
+        bool Tells(Bridge bridge, string path, string words) =>
+            BridgeValidation.Check(bridge).Any(f => f.Path == path && f.Message.Contains(words, StringComparison.Ordinal));
+        Assert.True(Tells(With(Line, "LM3 2400/240"), "/traffic/models/0/name", "takes 2 lanes side by side"));
+        Assert.False(Tells(With(Grid, "LM3 2400/240"), "/traffic/models/0/name", "takes 2 lanes side by side"));
+        var curved = Grid with { Road = TestBridges.Arc(120, 300), Basis = Grid.Basis with { Standard = Core.Codes.Standard.Lrfd } };
+        Assert.True(Tells(curved, "/traffic/speed", "centrifugal forces"));
+        Assert.False(Tells(curved with { Traffic = new() { Speed = 20 } }, "/traffic/speed", "centrifugal forces"));
+    }
+
     [Fact]
     public void Bad_wheels_are_told_with_their_place()
     {

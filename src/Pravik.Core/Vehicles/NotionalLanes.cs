@@ -1,4 +1,4 @@
-namespace Pravik.Core.Traffic;
+namespace Pravik.Core.Vehicles;
 
 /// <summary>Number and width of notional lanes on a carriageway (m), EN 1991-2 Table 4.1.</summary>
 public sealed record NotionalLanes(int Count, double Width, double Remaining)
