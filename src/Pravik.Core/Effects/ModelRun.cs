@@ -86,8 +86,7 @@ public static class ModelRun
             if (!withTraffic || !Staging.TakesTraffic(step) || TrafficPlan.InStage(geometry, step.Stage) is not { IsEmpty: false } driving)
                 return;
             var target = TargetOf(model, models.AnalysisOf(model));
-            // Effects of girders; bearings and members of a part-built bridge are not those of the finished one.
-            inStages.Add(new(step.Index, TrafficRun.Run(target, driving, e => e < models.Layout.AtSeat(0), null, cancel)));
+            inStages.Add(new(step.Index, TrafficRun.Run(target, driving, null, null, cancel)));
         }
 
         TrafficTarget TargetOf(int model, FrameAnalysis analysis) =>

@@ -84,7 +84,7 @@ internal static class TrafficEntries
                 QuantityKind.Speed,
                 5 / 3.6,
                 200 / 3.6,
-                "Of road traffic, for centrifugal forces by AASHTO LRFD 3.6.3. Empty: there are none. EN 1991-2 Table 4.3 asks for no speed."
+                "Of road traffic, for centrifugal forces by AASHTO LRFD 3.6.3. Empty: none. EN 1991-2 Table 4.3 asks for no speed."
             ) with
             {
                 Subject = "Speed",

@@ -39,7 +39,7 @@ internal sealed record EffectBlock(InfluenceSurface[] Forces, List<SoughtEffect>
 /// <param name="Blocks">Makes the blocks of the place from the ordinates of each functional.</param>
 internal sealed record EffectPlace(FrameEffect[] Effects, Func<double[][], IEnumerable<EffectBlock>> Blocks);
 
-/// <summary>The places of all effects of a finished bridge.</summary>
+/// <summary>The places of all effects of a bridge, finished or in part, by the layout of the finished one.</summary>
 internal sealed class EffectPlaces(TrafficTarget target)
 {
     private const int V = (int)GirderEffect.V;
@@ -54,9 +54,10 @@ internal sealed class EffectPlaces(TrafficTarget target)
         if (from < layout.AtSeat(0))
             return Point(from / EffectLayout.OfPoint);
         if (from < layout.AtEnd(0, false))
-            return Seat((from - layout.AtSeat(0)) / EffectLayout.OfSeat);
+            return SeatAt((from - layout.AtSeat(0)) / EffectLayout.OfSeat);
         var number = (from - layout.AtEnd(0, false)) / (2 * EffectLayout.OfEnd);
-        return Member(Enumerable.Range(0, model.Others.Length).First(m => NumberOf(m) == number));
+        var member = Enumerable.Range(0, model.Others.Length).FirstOrDefault(m => NumberOf(m) == number, -1);
+        return member < 0 ? null : Member(member, number);
     }
 
     /// <summary>All places at which effects are wanted.</summary>
@@ -71,17 +72,27 @@ internal sealed class EffectPlaces(TrafficTarget target)
         }
         for (var s = 0; s < model.Seats.Length; s++)
         {
-            if (Is(layout.AtSeat(s), EffectLayout.OfSeat))
-                yield return Seat(s);
+            if (SeatOf(s) is { } number && Is(layout.AtSeat(number), EffectLayout.OfSeat))
+                yield return Seat(s, number);
         }
         for (var m = 0; m < model.Others.Length; m++)
         {
-            if (Is(layout.AtEnd(NumberOf(m), false), 2 * EffectLayout.OfEnd))
-                yield return Member(m);
+            if (NumberOf(m) is { } number && Is(layout.AtEnd(number, false), 2 * EffectLayout.OfEnd))
+                yield return Member(m, number);
         }
     }
 
-    private int NumberOf(int member) => layout.MemberNamed(model.Others[member].Name)!.Value;
+    /// <summary>The member of the finished bridge that a member of this model is; null for one that goes again.</summary>
+    private int? NumberOf(int member) => layout.MemberNamed(model.Others[member].Name);
+
+    /// <summary>The same of a seat.</summary>
+    private int? SeatOf(int seat) => layout.SeatNamed(model.Frame.Nodes[model.Seats[seat].Node].Id);
+
+    private EffectPlace? SeatAt(int number)
+    {
+        var seat = Enumerable.Range(0, model.Seats.Length).FirstOrDefault(s => SeatOf(s) == number, -1);
+        return seat < 0 ? null : Seat(seat, number);
+    }
 
     /// <summary>Forces at a point, shear from both sides too, deflection, and stresses, which follow from forces.</summary>
     private EffectPlace? Point(int point)
@@ -125,7 +136,7 @@ internal sealed class EffectPlaces(TrafficTarget target)
         return new(forces, sought) { Bending = layout.At(point, GirderEffect.M) };
     }
 
-    private EffectPlace Seat(int seat)
+    private EffectPlace Seat(int seat, int number)
     {
         FrameEffect[] all = [.. Enumerable.Range(0, EffectLayout.OfSeat).Select(c => effects.Seat(seat, c))];
         return new(
@@ -133,7 +144,7 @@ internal sealed class EffectPlaces(TrafficTarget target)
             ordinates =>
             {
                 InfluenceSurface[] forces = [.. ordinates.Select(o => new InfluenceSurface(o))];
-                return [new(forces, ForcesFrom(layout.AtSeat(seat), forces)) { IsOverPier = IsOverPier(seat) }];
+                return [new(forces, ForcesFrom(layout.AtSeat(number), forces)) { IsOverPier = IsOverPier(seat) }];
             }
         );
     }
@@ -145,11 +156,11 @@ internal sealed class EffectPlaces(TrafficTarget target)
         return axis > 0 && axis < geometry.SpanCount && geometry.UnitOf(axis - 1) == geometry.UnitOf(axis);
     }
 
-    private EffectPlace Member(int member)
+    private EffectPlace Member(int member, int number)
     {
         const int M = (int)GirderEffect.M;
         const int Mz = (int)GirderEffect.Mz;
-        var (beam, number) = (model.Others[member].Beam, NumberOf(member));
+        var beam = model.Others[member].Beam;
         var isOverPier = model.Others[member].Kind is MemberKind.Crosshead or MemberKind.Column;
         FrameEffect[] all =
         [

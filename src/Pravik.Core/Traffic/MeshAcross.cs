@@ -31,7 +31,9 @@ internal sealed class MeshAcross
         Lines = all;
     }
 
-    /// <summary>Offsets of its lines along the bridge (m). A line that does not keep its offset has the one in the middle of each span.</summary>
+    /// <summary>
+    /// Offsets of its lines along the bridge (m). A line that does not keep its offset has the one in the middle of each span.
+    /// </summary>
     public IReadOnlyList<double> Lines { get; }
 
     /// <summary>

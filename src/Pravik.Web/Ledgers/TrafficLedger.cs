@@ -24,7 +24,7 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
         {
             Actions = [AddVehicle()],
             Note =
-                "An own vehicle has axles, single wheels or line loads of the project’s own. Added to what drives, it goes in a lane of its own, "
+                "An own vehicle has axles, single wheels or line loads. Added to what drives, it goes in a lane of its own, "
                 + (bridge.Basis.Standard == Standard.Lrfd ? "alone (Strength II)." : "with load model 1 at its frequent values beside it."),
         };
         foreach (var group in Kept())

@@ -164,8 +164,7 @@ internal sealed class LoadingViews
         )
         {
             Columns = [$"Traffic, {symbol}", .. Exponents.Select(m => $"m = {m}")],
-            Note =
-                "(Σ share · Δᵐ)^(1/m) over all lorries and cycles, with the shares of EN 1991-2 Table 4.7 and m the slope of the S-N curve.",
+            Note = "(Σ share · Δᵐ)^(1/m) over lorries and cycles, with the shares of EN 1991-2 Table 4.7; m: slope of the S-N curve.",
         };
     }
 

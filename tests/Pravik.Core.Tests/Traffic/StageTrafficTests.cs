@@ -43,6 +43,11 @@ public class StageTrafficTests
         Assert.Equal(1053e3, Of("Crane, Girders set"), 1053e3 * 1e-3);
         var built = Of(Stages.CaseNames.After(results.Steps[0].Stage));
         Assert.Equal(built + Of("Crane, Girders set"), Of($"{Stages.CaseNames.After(results.Steps[0].Stage)}, with its traffic"), 1);
+        // One axle at the girder's end, on the axis 0.225 m before the bearing, which takes all of it; the other 1.775 m beyond the bearing:
+        // 120·(1 + 17.775/19.55).
+        var crane = results.InStages.Single().Results.Models.Single();
+        Assert.Equal(120e3 * (1 + 17.775 / 19.55), crane.Greatest[crane.Layout.AtSeat(0) + 2], 200.0);
+        Assert.Equal(120e3 * (1 + 17.775 / 19.55), crane.Loading(crane.Layout.AtSeat(1) + 2, true)!.Value, 200.0);
         var weight = Of(Stages.CaseNames.Girders);
         var secondary = Of(Stages.CaseNames.Secondary(Stages.CaseNames.Prestress));
         Assert.Equal(secondary + 1.35 * (weight + Of("Crane, Girders set")), Of("Ultimate, Girders set, with its traffic"), 1);
@@ -62,6 +67,9 @@ public class StageTrafficTests
         var middle = results.Points.Select((p, i) => (p, i)).First(p => p.p.Span == 1 && p.p.Fraction == 0.5 && p.p.Girder == 0).i;
         Assert.True(-traffic.Least[pier, GirderEffect.M] < 0.02 * traffic.Greatest[middle, GirderEffect.M]);
         Assert.True(-results.Traffic!["LM1"].Least[pier, GirderEffect.M] > 0.2 * traffic.Greatest[middle, GirderEffect.M]);
+        // Bearings have their share: under the girder beside the lane more than a quarter of the tandem.
+        var seats = Enumerable.Range(0, traffic.Layout.Seats.Length).Select(s => traffic.Greatest[traffic.Layout.AtSeat(s) + 2]).ToList();
+        Assert.True(seats.Max() > 150e3);
         var loading = traffic.Loading(traffic.Layout.At(middle, GirderEffect.M), true)!;
         Assert.Equal(left, Assert.Single(loading.Lanes).From);
     }
