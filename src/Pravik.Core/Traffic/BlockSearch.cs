@@ -4,7 +4,7 @@ using System.Runtime.CompilerServices;
 namespace Pravik.Core.Traffic;
 
 /// <summary>What is sought of profiles side by side: greatest values, and least ones times −1.</summary>
-internal readonly record struct BothSigns(Vector<double> Above, Vector<double> Below)
+internal readonly record struct BothSigns(Vector<float> Above, Vector<float> Below)
 {
     /// <summary>The greater of each.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
@@ -14,21 +14,21 @@ internal readonly record struct BothSigns(Vector<double> Above, Vector<double> B
 }
 
 /// <summary>Profiles side by side: just behind and just ahead of each station, and whether any of them jumps there.</summary>
-internal readonly record struct BlockProfiles(Vector<double>[] Behind, Vector<double>[] Ahead, bool[] Jumps)
+internal readonly record struct BlockProfiles(Vector<float>[] Behind, Vector<float>[] Ahead, bool[] Jumps)
 {
     /// <summary>The sum over axles of load and value; with axles that relieve left out, for each sign of those that worsen.</summary>
     public BothSigns Sum(ReadOnlySpan<AxleReading> axles, double[] loads, bool isOnlyWorsening)
     {
-        var (above, below) = (Vector<double>.Zero, Vector<double>.Zero);
+        var (above, below) = (Vector<float>.Zero, Vector<float>.Zero);
         for (var axle = 0; axle < axles.Length; axle++)
         {
             var (station, part) = axles[axle];
             if (station >= Jumps.Length)
                 continue;
             var from = Ahead[station];
-            var value = Vector.FusedMultiplyAdd(new Vector<double>(part), Behind[station + 1] - from, from);
-            value *= new Vector<double>(loads[axle]);
-            var worse = isOnlyWorsening ? Vector.MaxNative(value, Vector<double>.Zero) : value;
+            var value = Vector.FusedMultiplyAdd(new Vector<float>((float)part), Behind[station + 1] - from, from);
+            value *= new Vector<float>((float)loads[axle]);
+            var worse = isOnlyWorsening ? Vector.MaxNative(value, Vector<float>.Zero) : value;
             above += worse;
             below += isOnlyWorsening ? worse - value : -value;
         }
@@ -39,7 +39,7 @@ internal readonly record struct BlockProfiles(Vector<double>[] Behind, Vector<do
 /// <summary>
 /// Finds how much vehicles with axles that are left out, or with a gap that is sought, do to a few profiles side by side. Between stops of
 /// an axle on a station their effect is straight, or bends up where an axle begins to worsen: the greatest is at a stop. Places are not
-/// told: they are sought by <see cref="VehicleSearch"/> for those values of which they are asked for.
+/// told: they are sought by <see cref="VehicleSearch"/> for those values of which they are asked for. In single precision.
 /// </summary>
 internal sealed class BlockSearch
 {

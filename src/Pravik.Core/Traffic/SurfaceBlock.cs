@@ -13,6 +13,7 @@ internal sealed class SurfaceBlock
     private readonly Workspace workspace;
     private readonly SurfacesSideBySide low;
     private readonly SurfacesSideBySide high;
+    private readonly Dictionary<int, BlockProfiles> profiles = [];
     private float[]? jump;
     private float[]? kink;
 
@@ -63,9 +64,7 @@ internal sealed class SurfaceBlock
             surface.Begin(shape);
         if (shape.IsSearchedExactly)
         {
-            SearchValues(shape, low);
-            if (high != low)
-                SearchValues(shape, high);
+            SearchValues(shape);
             return;
         }
         var (onJump, onKink) = Changes();
@@ -93,16 +92,43 @@ internal sealed class SurfaceBlock
         return GroupSweep.Worst(way, onJump, onKink, surfaces.IndexOf(surface), sign);
     }
 
-    private void SearchValues(ShapeOnDeck shape, SurfacesSideBySide of)
+    private void SearchValues(ShapeOnDeck shape)
     {
         foreach (var run in shape.Runs)
         {
             foreach (var way in shape.Stops(run))
             {
-                var found = workspace.Block.Greatest(way, of.Along(run), shape.IsOnlyWorsening);
-                for (var s = 0; s < of.Surfaces.Count; s++)
-                    Keep(of.Surfaces[s], shape, run, way.IsTurned, GroupSweep.WithoutRounding(found.Above[s], -found.Below[s]));
+                var found = workspace.Block.Greatest(way, Along(run), shape.IsOnlyWorsening);
+                for (var s = 0; s < surfaces.Count; s++)
+                    Keep(
+                        surfaces[s],
+                        shape,
+                        run,
+                        way.IsTurned,
+                        GroupSweep.WithoutRounding(found.Above[s], -found.Below[s], GroupSweep.SingleRounding)
+                    );
             }
+        }
+    }
+
+    /// <summary>The surfaces along a run.</summary>
+    private BlockProfiles Along(int run)
+    {
+        if (profiles.TryGetValue(run, out var known))
+            return known;
+        var (on, jumps) = (deck.Runs[run], new bool[deck.Runs[run].Stations.Length]);
+        var (behind, ahead) = (new Vector<float>[jumps.Length], new Vector<float>[jumps.Length]);
+        for (var i = 0; i < jumps.Length; i++)
+        {
+            (behind[i], ahead[i]) = (Mean(on.Behind(i)), Mean(on.Ahead(i)));
+            jumps[i] = !Vector.EqualsAll(behind[i], ahead[i]);
+        }
+        return profiles[run] = new(behind, ahead, jumps);
+
+        Vector<float> Mean(ReadOnlySpan<WheelRun.Sample> at)
+        {
+            var onLow = low.Mean(on, at);
+            return Vector.Narrow(onLow, high == low ? onLow : high.Mean(on, at));
         }
     }
 

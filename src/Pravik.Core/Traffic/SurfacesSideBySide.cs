@@ -16,7 +16,6 @@ internal sealed class SurfacesSideBySide
     private readonly int jumpRow = -1;
     private readonly Vector<double>[] onBehind = [];
     private readonly Vector<double>[] onAhead = [];
-    private readonly Dictionary<int, BlockProfiles> profiles = [];
     private readonly Vector<double>[] above;
     private readonly Vector<double>[] below;
 
@@ -130,22 +129,8 @@ internal sealed class SurfacesSideBySide
         return all;
     }
 
-    /// <summary>The surfaces along a run.</summary>
-    public BlockProfiles Along(int run)
-    {
-        if (profiles.TryGetValue(run, out var known))
-            return known;
-        var (on, jumps) = (deck.Runs[run], new bool[deck.Runs[run].Stations.Length]);
-        var (behind, ahead) = (new Vector<double>[jumps.Length], new Vector<double>[jumps.Length]);
-        for (var i = 0; i < jumps.Length; i++)
-        {
-            (behind[i], ahead[i]) = (Mean(on, on.Behind(i)), Mean(on, on.Ahead(i)));
-            jumps[i] = !Vector.EqualsAll(behind[i], ahead[i]);
-        }
-        return profiles[run] = new(behind, ahead, jumps);
-    }
-
-    private Vector<double> Mean(WheelRun run, ReadOnlySpan<WheelRun.Sample> at)
+    /// <summary>The mean of the lines of a run at a place on each of them.</summary>
+    public Vector<double> Mean(WheelRun run, ReadOnlySpan<WheelRun.Sample> at)
     {
         var sum = Vector<double>.Zero;
         for (var track = 0; track < at.Length; track++)
