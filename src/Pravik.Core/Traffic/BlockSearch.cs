@@ -10,6 +10,10 @@ internal readonly record struct BothSigns(Vector<float> Above, Vector<float> Bel
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public static BothSigns Max(BothSigns a, BothSigns b) => new(Vector.MaxNative(a.Above, b.Above), Vector.MaxNative(a.Below, b.Below));
 
+    /// <summary>Whether any of them is greater than another's.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    public bool ExceedsAny(BothSigns other) => Vector.GreaterThanAny(Above, other.Above) || Vector.GreaterThanAny(Below, other.Below);
+
     public static BothSigns operator +(BothSigns a, BothSigns b) => new(a.Above + b.Above, a.Below + b.Below);
 }
 
@@ -44,8 +48,11 @@ internal readonly record struct BlockProfiles(Vector<float>[] Behind, Vector<flo
 internal sealed class BlockSearch
 {
     private readonly Samples lead = new();
-    private readonly Samples second = new();
+    private readonly Samples ofItsOwn = new();
+    private Samples second;
     private BothSigns[] most = [];
+
+    public BlockSearch() => second = ofItsOwn;
 
     /// <summary>What a group does at its stops, just behind and just ahead of each.</summary>
     private sealed class Samples
@@ -60,6 +67,15 @@ internal sealed class BlockSearch
 
         /// <summary>The greatest of both sides at a stop.</summary>
         public BothSigns Most(int stop) => BothSigns.Max(behind[stop], ahead[stop]);
+
+        /// <summary>The greatest anywhere, at least 0.</summary>
+        public BothSigns Greatest()
+        {
+            var greatest = default(BothSigns);
+            for (var i = 0; i < Count; i++)
+                greatest = BothSigns.Max(greatest, Most(i));
+            return greatest;
+        }
 
         public void Take(GroupStops taken, BlockProfiles on, bool onlyWorsening)
         {
@@ -84,26 +100,31 @@ internal sealed class BlockSearch
             profiles.Sum(axles.At(place, isBehind), axles.Load, isOnlyWorsening);
     }
 
-    /// <summary>The greatest values of each profile, at least 0.</summary>
-    public BothSigns Greatest(StopsOfWay way, BlockProfiles profiles, bool isOnlyWorsening)
+    /// <summary>The greatest values of each profile, at least those that are known.</summary>
+    public BothSigns Greatest(StopsOfWay way, BlockProfiles profiles, bool isOnlyWorsening, BothSigns known)
     {
         lead.Take(way.Lead, profiles, isOnlyWorsening);
-        var best = default(BothSigns);
+        var ofLead = lead.Greatest();
         if (way.Pair is not { } pair)
-        {
-            for (var i = 0; i < lead.Count; i++)
-                best = BothSigns.Max(best, lead.Most(i));
-            return best;
-        }
-        second.Take(pair.Second, profiles, isOnlyWorsening);
-        best = With(lead, pair.NearOfLead, With(second, pair.NearOfSecond, best));
-        return pair.HasEnd ? Between(pair, With(lead, pair.FarOfLead!, With(second, pair.FarOfSecond!, best))) : Apart(pair, best);
+            return BothSigns.Max(known, ofLead);
+        second = pair.IsAlike ? lead : ofItsOwn;
+        if (!pair.IsAlike)
+            second.Take(pair.Second, profiles, isOnlyWorsening);
+        var ofSecond = second.Greatest();
+        // What costs least comes first: the more is known, the fewer places are looked at beside each other.
+        var best = pair.HasEnd ? Between(pair, known) : Apart(pair, known);
+        best = With(lead, pair.NearOfLead, ofSecond, With(second, pair.NearOfSecond, ofLead, best));
+        return pair.HasEnd ? With(lead, pair.FarOfLead!, ofSecond, With(second, pair.FarOfSecond!, ofLead, best)) : best;
     }
 
-    private static BothSigns With(Samples of, AxleReadings others, BothSigns best)
+    /// <summary>A group at its stops with the other beside it, where both can come to more than what is known.</summary>
+    private static BothSigns With(Samples of, AxleReadings others, BothSigns mostOfOthers, BothSigns best)
     {
         for (var i = 0; i < of.Count; i++)
-            best = BothSigns.Max(best, of.With(others, i));
+        {
+            if ((of.Most(i) + mostOfOthers).ExceedsAny(best))
+                best = BothSigns.Max(best, of.With(others, i));
+        }
         return best;
     }
 

@@ -99,6 +99,7 @@ internal sealed class PairStops
     {
         var (near, far) = (shape.Lead.Length + shape.Gap, shape.Lead.Length + shape.MostGap);
         HasEnd = double.IsFinite(far);
+        IsAlike = shape.Second!.IsSame(shape.Lead);
         Second = second;
         AxleReadings SecondAt(double distance) => new(shape.Second!, lead.Place.Select(x => x - distance), stations);
         AxleReadings LeadAt(double distance) => new(shape.Lead, second.Place.Select(x => x + distance), stations);
@@ -113,6 +114,9 @@ internal sealed class PairStops
 
     /// <summary>Stops of the second group.</summary>
     public GroupStops Second { get; }
+
+    /// <summary>Whether both groups are the same, with the same stops.</summary>
+    public bool IsAlike { get; }
 
     /// <summary>Whether the gap has a greatest value.</summary>
     public bool HasEnd { get; }

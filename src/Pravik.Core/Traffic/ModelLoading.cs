@@ -146,17 +146,31 @@ internal sealed class ModelLoading
             yield break;
         foreach (var lane in kinds[0].Where(k => k is { Shape.IsSearchedExactly: false, Load.Area: 0, Load.Line: 0 }))
         {
-            var vehicle = lane.Load.Vehicle!;
-            if (!vehicle.HasAlikeWheels || vehicle.StaysOnDeck)
+            if (lane.Load.Vehicle is not { StaysOnDeck: false } vehicle)
                 continue;
             var (greatest, least) = (surface.Worst(lane.Shape!, true), surface.Worst(lane.Shape!, false));
             var run = lane.Shape!.Runs.MaxBy(r => greatest[r].Value - least[r].Value);
-            var placing = new VehiclePlacing(surface.Profile(run), true);
-            var factor = lane.Load.Factor * lane.Load.Dynamic;
-            var ways = new[] { 1, -1 }.Select(d => Rainflow.Ranges(placing.Passage(vehicle, d)));
+            var ways = lane.Shape.Ways(run).Select(w => Rainflow.Ranges([.. Passage(w, deck.Runs[run], surface.Surface)]));
             var worst = ways.MaxBy(w => w.DefaultIfEmpty(0).First())!;
-            yield return new(vehicle.Name, deck.Runs[run].Middle, [.. worst.Select(r => factor * r)]);
+            yield return new(vehicle.Name, deck.Runs[run].Middle, [.. worst.Select(r => OnVehicle(lane) * r)]);
         }
+    }
+
+    /// <summary>What a vehicle does per load as it passes, just behind and just ahead of each place at which a wheel meets a row.</summary>
+    private IEnumerable<double> Passage(VehicleWay way, WheelRun run, InfluenceSurface surface)
+    {
+        var wheels = way.Shape.Lead;
+        double At(double place)
+        {
+            double sum = 0;
+            for (var i = 0; i < wheels.Behind.Length; i++)
+            {
+                var wheel = run.Here[wheels.Track![i]].At(place - wheels.Behind[i], 0);
+                sum += wheels.Load[i] * wheel.Read(surface, deck.Fine.Longitudinals);
+            }
+            return sum;
+        }
+        return way.Lead.Select(m => m.Place).Distinct().SelectMany(p => new[] { At(p - GroupSweep.Nudge), At(p + GroupSweep.Nudge) });
     }
 
     /// <summary>What stands before the value of a vehicle per load.</summary>

@@ -96,9 +96,10 @@ internal sealed class SurfaceBlock
     {
         foreach (var run in shape.Runs)
         {
+            var found = default(BothSigns);
             foreach (var way in shape.Stops(run))
             {
-                var found = workspace.Block.Greatest(way, Along(run), shape.IsOnlyWorsening);
+                found = workspace.Block.Greatest(way, Along(run), shape.IsOnlyWorsening, found);
                 for (var s = 0; s < surfaces.Count; s++)
                     Keep(
                         surfaces[s],
@@ -120,7 +121,8 @@ internal sealed class SurfaceBlock
         var (behind, ahead) = (new Vector<float>[jumps.Length], new Vector<float>[jumps.Length]);
         for (var i = 0; i < jumps.Length; i++)
         {
-            (behind[i], ahead[i]) = (Mean(on.Behind(i)), Mean(on.Ahead(i)));
+            ahead[i] = Mean(on.Ahead(i));
+            behind[i] = !low.Jumps && !high.Jumps && on.IsSmooth(i) ? ahead[i] : Mean(on.Behind(i));
             jumps[i] = !Vector.EqualsAll(behind[i], ahead[i]);
         }
         return profiles[run] = new(behind, ahead, jumps);

@@ -39,6 +39,9 @@ internal sealed class SurfacesSideBySide
             (above[line - deck.FirstCell], below[line - deck.FirstCell]) = Integrals(line);
     }
 
+    /// <summary>Whether some of them jump.</summary>
+    public bool Jumps => jumpRow >= 0;
+
     /// <summary>The surfaces.</summary>
     public List<LoadedSurface> Surfaces { get; }
 

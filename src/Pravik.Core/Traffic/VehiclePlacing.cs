@@ -56,19 +56,6 @@ public sealed class VehiclePlacing
         };
     }
 
-    /// <summary>The effect of a vehicle as it passes, each time that something of it meets a station of the profile.</summary>
-    /// <param name="vehicle">The vehicle, without a distance that is sought.</param>
-    /// <param name="direction">1 going ahead, −1 back.</param>
-    internal IReadOnlyList<double> Passage(Vehicle vehicle, int direction)
-    {
-        var group = GroupOf(vehicle);
-        return
-        [
-            .. Places(group, direction, 0)
-                .SelectMany(at => new[] { Value(group, at - Nudge, direction), Value(group, at + Nudge, direction) }),
-        ];
-    }
-
     private static Group GroupOf(Vehicle vehicle)
     {
         double at = 0;

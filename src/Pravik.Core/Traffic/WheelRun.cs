@@ -62,6 +62,20 @@ internal sealed class WheelRun
     /// <summary>Length in plan of the piece ahead of each station (m).</summary>
     public double[] Lengths { get; }
 
+    /// <summary>Whether what has no jump has none at a station: no line begins, ends or is parted there.</summary>
+    public bool IsSmooth(int station)
+    {
+        var before = Behind(station);
+        var after = Ahead(station);
+        for (var line = 0; line < before.Length; line++)
+        {
+            var (b, a) = (before[line], after[line]);
+            if (b != a && (b.Row + 1 != a.Row || b.Part != 1 || a.Part != 0))
+                return false;
+        }
+        return true;
+    }
+
     /// <summary>Where the mean is read just behind a station, on each line.</summary>
     public ReadOnlySpan<Sample> Behind(int station) => behind.AsSpan(station * Lines.Length, Lines.Length);
 
