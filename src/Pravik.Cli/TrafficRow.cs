@@ -18,7 +18,7 @@ internal sealed class TrafficRow
         );
         Dictionary<string, double> Together(bool isGreatest)
         {
-            string[] names = effect == "R" ? ["along", "across", "R"] : ["N", "Vy", "V", "T", "M", "Mz"];
+            string[] names = effect == "R" ? ["along", "across", "R", "moveAlong", "moveAcross", "turn"] : ["N", "Vy", "V", "T", "M", "Mz"];
             var values = envelope.Together(place, isGreatest).ToArray();
             return effect == "d" ? [] : names.Zip(values).ToDictionary(n => n.First, n => n.Second);
         }

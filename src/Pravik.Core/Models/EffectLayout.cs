@@ -44,7 +44,7 @@ public sealed record SeatPlace(AxisIndex Axis, GirderIndex Girder, string Name);
 public sealed record MemberPlace(MemberKind Kind, string Name);
 
 /// <summary>
-/// Where every effect of a bridge has its place in one list of numbers: ten at every point of the girders, three at every seat, six at
+/// Where every effect of a bridge has its place in one list of numbers: ten at every point of the girders, six at every seat, six at
 /// both ends of every other member. Each block holds what acts together at one place.
 /// </summary>
 public sealed class EffectLayout
@@ -52,8 +52,11 @@ public sealed class EffectLayout
     /// <summary>Effects of a point.</summary>
     public const int OfPoint = 10;
 
-    /// <summary>Effects of a seat.</summary>
-    public const int OfSeat = 3;
+    /// <summary>Effects of a seat: three forces, movements along and across, and how much it turns.</summary>
+    public const int OfSeat = 6;
+
+    /// <summary>How many of them are forces.</summary>
+    public const int SeatForces = 3;
 
     /// <summary>Effects of an end of a member.</summary>
     public const int OfEnd = 6;
@@ -91,7 +94,10 @@ public sealed class EffectLayout
     /// <summary>Place of an effect at a point.</summary>
     public int At(int point, GirderEffect effect) => OfPoint * point + (int)effect;
 
-    /// <summary>First of the three forces of a seat: along, across, up.</summary>
+    /// <summary>
+    /// First of the effects of a seat: forces along, across and up, and what the girder moves along and across and turns about the axis
+    /// across against what is below (m, rad).
+    /// </summary>
     public int AtSeat(int seat) => FirstSeat + OfSeat * seat;
 
     /// <summary>First of the six forces at an end of a member.</summary>

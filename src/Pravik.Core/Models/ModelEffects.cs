@@ -139,10 +139,12 @@ public sealed class ModelEffects
         return ofN * Force(point, (int)GirderEffect.N) + ofM * Force(point, (int)GirderEffect.M);
     }
 
-    /// <summary>A force at a seat of the model: along, across and up by their place.</summary>
+    /// <summary>An effect at a seat of the model, by its place among those of a seat.</summary>
     public FrameEffect Seat(int seat, int component)
     {
         var at = model.Seats[seat];
+        if (component >= EffectLayout.SeatForces)
+            return Movement(at, component - EffectLayout.SeatForces);
         if (at.Spring is { } spring)
             return new([new(EffectSource.Spring, spring, component, -1)]);
         if (component == 2)
@@ -150,6 +152,22 @@ public sealed class ModelEffects
         var (sin, cos) = Math.SinCos(model.Mesh.Nodes[model.Mesh.OfGirder(at.Girder, at.Line)].Direction);
         var (x, y) = component == 0 ? (cos, sin) : (-sin, cos);
         return new([new(EffectSource.Reaction, at.Node, 0, x), new(EffectSource.Reaction, at.Node, 1, y)]);
+    }
+
+    /// <summary>
+    /// What a girder moves along (0) or across (1), or turns about the axis across (2), against what its bearing stands on.
+    /// </summary>
+    private FrameEffect Movement(ModelSeat at, int component)
+    {
+        var spring = at.Spring is { } number ? model.Frame.Springs[number] : null;
+        var (sin, cos) = Math.SinCos(model.Mesh.Nodes[model.Mesh.OfGirder(at.Girder, at.Line)].Direction);
+        var along = spring is null ? new Point3(cos, sin, 0) : spring.X ?? new(1, 0, 0);
+        var across = (spring?.Up ?? new Point3(0, 0, 1)).Cross(along);
+        var axis = component == 0 ? along : (1 / across.Length) * across;
+        var first = component == 2 ? 3 : 0;
+        IEnumerable<EffectTerm> Of(int node, double factor) =>
+            new[] { axis.X, axis.Y, axis.Z }.Select((c, i) => new EffectTerm(EffectSource.Node, node, first + i, factor * c));
+        return new([.. Of(at.Node, 1), .. spring is null ? [] : Of(spring.I == at.Node ? spring.J : spring.I, -1)]);
     }
 
     /// <summary>A force at an end of a beam.</summary>

@@ -30,8 +30,11 @@ internal sealed record EffectBlock(InfluenceSurface[] Forces, List<SoughtEffect>
     /// <summary>The bending moment of a girder, to whose least value they apply; −1 for none.</summary>
     public int Bending { get; init; } = -1;
 
+    /// <summary>From this effect on they apply to none.</summary>
+    public int Beyond { get; init; } = int.MaxValue;
+
     /// <summary>Whether they apply to a value.</summary>
-    public bool AppliesOverPier(int effect, bool isGreatest) => IsOverPier || (!isGreatest && effect == Bending);
+    public bool AppliesOverPier(int effect, bool isGreatest) => (IsOverPier && effect < Beyond) || (!isGreatest && effect == Bending);
 }
 
 /// <summary>A place on the bridge at which effects are read from the same few surfaces.</summary>
@@ -144,7 +147,14 @@ internal sealed class EffectPlaces(TrafficTarget target)
             ordinates =>
             {
                 InfluenceSurface[] forces = [.. ordinates.Select(o => new InfluenceSurface(o))];
-                return [new(forces, ForcesFrom(layout.AtSeat(number), forces)) { IsOverPier = IsOverPier(seat) }];
+                return
+                [
+                    new(forces, ForcesFrom(layout.AtSeat(number), forces))
+                    {
+                        IsOverPier = IsOverPier(seat),
+                        Beyond = layout.AtSeat(number) + EffectLayout.SeatForces,
+                    },
+                ];
             }
         );
     }

@@ -75,7 +75,8 @@ internal sealed class ModelLoading
         double ofLanes = 0;
         foreach (var lane in lanes)
             ofLanes += lane.Gain;
-        return Model.Rest * sought.Surface.AdverseTo(sought.IsGreatest).To[^1] + sought.Sign * presence * ofLanes;
+        // 0 is added so that nothing is not minus nothing.
+        return Model.Rest * sought.Surface.AdverseTo(sought.IsGreatest).To[^1] + sought.Sign * presence * ofLanes + 0.0;
     }
 
     /// <summary>The worst loading.</summary>

@@ -42,5 +42,5 @@ public sealed record PlacedTraffic(double OfVehicles, double Distributed, double
     public static PlacedTraffic None { get; } = new(0, 0, 1, 0, []);
 
     /// <summary>The value of the effect, all factors in it.</summary>
-    public double Value => OfVehicles + Distributed;
+    public double Value => OfVehicles + Distributed + 0.0;
 }

@@ -28,6 +28,9 @@ internal sealed record EffectPlace(string Id, string Group, string Words, int Fr
         new("R", "Reaction, up", QuantityKind.Force, false, 2),
         new("along", "Reaction along", QuantityKind.Force, false, 0),
         new("across", "Reaction across", QuantityKind.Force, false, 1),
+        new("moveAlong", "Movement along", QuantityKind.Size, false, 3),
+        new("moveAcross", "Movement across", QuantityKind.Size, false, 4),
+        new("turn", "Turning, ‰ of a radian", QuantityKind.Strain, false, 5),
     ];
 
     /// <summary>Offset of the girder to which it belongs (m); null for members.</summary>
