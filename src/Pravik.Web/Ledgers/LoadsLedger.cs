@@ -83,8 +83,8 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
             Note = geometry.Carriageways.IsEmpty
                 ? "No carriageway is found on the deck: nothing drives there. A running surface between kerbs or restraints makes one."
                 : "Lanes go anywhere on the carriageways without overlapping: packed from both kerbs, with wheels on lines of the model, "
-                    + "and in steps of 0.25 m, refined to 0.01 m about the worst; vehicles anywhere along them, for every effect by itself. "
-                    + "Those shown are some.",
+                    + "and in steps of 0.25 m, refined to 0.01 m about the worst; vehicles anywhere along them, for every effect by "
+                    + "itself. Those shown are some.",
         };
     }
 

@@ -8,7 +8,11 @@ using Pravik.Web.Steps;
 namespace Pravik.Web.Workspaces;
 
 /// <summary>An effect at a place: its name, and its number among those of the place.</summary>
-internal sealed record ShownEffect(string Id, string Words, QuantityKind Kind, bool PositiveDown, int Number);
+internal sealed record ShownEffect(string Id, string Words, QuantityKind Kind, bool PositiveDown, int Number)
+{
+    /// <summary>Whether it is followed from when the bridge is finished on, and not before.</summary>
+    public bool SinceFinished { get; init; }
+}
 
 /// <summary>Where an effect is looked at: a girder at the cursor, a bearing, or an end of a cross member or column.</summary>
 /// <param name="Id">Its id in requests; empty for the cursor.</param>
@@ -28,9 +32,9 @@ internal sealed record EffectPlace(string Id, string Group, string Words, int Fr
         new("R", "Reaction, up", QuantityKind.Force, false, 2),
         new("along", "Reaction along", QuantityKind.Force, false, 0),
         new("across", "Reaction across", QuantityKind.Force, false, 1),
-        new("moveAlong", "Movement along", QuantityKind.Size, false, 3),
-        new("moveAcross", "Movement across", QuantityKind.Size, false, 4),
-        new("turn", "Turning, ‰ of a radian", QuantityKind.Strain, false, 5),
+        new("moveAlong", "Movement along", QuantityKind.Size, false, 3) { SinceFinished = true },
+        new("moveAcross", "Movement across", QuantityKind.Size, false, 4) { SinceFinished = true },
+        new("turn", "Turning, ‰ of a radian", QuantityKind.Strain, false, 5) { SinceFinished = true },
     ];
 
     /// <summary>Offset of the girder to which it belongs (m); null for members.</summary>

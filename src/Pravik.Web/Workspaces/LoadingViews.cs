@@ -26,9 +26,27 @@ internal sealed class LoadingViews
     {
         (this.screen, ranges, results) = (screen, model.Ranges, model.Results);
         at = EffectPlace.Asked(screen, results.Layout);
-        Quantity = at.Effects.FirstOrDefault(e => e.Id == screen.Request.Quantity) ?? at.Effects[0];
+        Quantity = Offered.FirstOrDefault(e => e.Id == screen.Request.Quantity) ?? at.Effects[0];
         effect = at.From + Quantity.Number;
     }
+
+    /// <summary>
+    /// Effects that are known of what is shown. Bearings move and turn from when the bridge is finished on: what girders did on them before
+    /// is not followed, so that neither what is built up nor combinations have it.
+    /// </summary>
+    private IEnumerable<ShownEffect> Offered => OnFinished.Contains(Asked.Group) ? at.Effects : at.Effects.Where(e => !e.SinceFinished);
+
+    /// <summary>Groups of what acts on the finished bridge.</summary>
+    private static readonly HashSet<string> OnFinished =
+    [
+        "Traffic",
+        "Traffic models",
+        "Traffic along and across",
+        "Temperature",
+        "Settlement",
+        "Wind and braking",
+        "Envelopes",
+    ];
 
     /// <summary>What is shown.</summary>
     public ShownEffect Quantity { get; }
@@ -58,7 +76,7 @@ internal sealed class LoadingViews
         [
             new("show", "Shown", Asked.Id.Value, [.. ranges.All.Select(r => new Choice(r.Id.Value, r.Name) { Group = r.Group })]),
             new("place", "At", at.Id, Places()),
-            new("quantity", "Effect", Quantity.Id, [.. at.Effects.Select(q => new Choice(q.Id, q.Words))]),
+            new("quantity", "Effect", Quantity.Id, [.. Offered.Select(q => new Choice(q.Id, q.Words))]),
             .. at.Id.Length > 0
                 ? Array.Empty<SheetControl>()
                 :
@@ -112,7 +130,13 @@ internal sealed class LoadingViews
                 new("Readings: together with it", [.. Together()])
                 {
                     Note =
-                        "Forces at the same place under this very loading."
+                        "At the same place under this very loading."
+                        + (
+                            Offered.Count() < at.Effects.Length
+                                ? " What bearings move and turn is told of actions on the finished bridge alone: what girders did before is not "
+                                    + "followed."
+                                : ""
+                        )
                         + (Quantity.Id == "V" ? " Shear is that on one side of a wheel at the point; a case tells the mean." : ""),
                     Actions = [.. Keep()],
                 },
@@ -174,7 +198,7 @@ internal sealed class LoadingViews
     private IEnumerable<LedgerRow> Together()
     {
         var values = Asked.Together(effect, IsGreatest);
-        foreach (var of in at.Effects.Where(e => e.Number < values.Length))
+        foreach (var of in Offered.Where(e => e.Number < values.Length))
             yield return screen.Rows.Reading(of.Words, values[of.Number], of.Kind);
     }
 
