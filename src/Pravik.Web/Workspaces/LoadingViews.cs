@@ -36,6 +36,9 @@ internal sealed class LoadingViews
     /// </summary>
     private IEnumerable<ShownEffect> Offered => OnFinished.Contains(Asked.Group) ? at.Effects : at.Effects.Where(e => !e.SinceFinished);
 
+    private const string NotFollowed =
+        " What bearings move and turn is told of actions on the finished bridge alone: what girders did before is not followed.";
+
     /// <summary>Groups of what acts on the finished bridge.</summary>
     private static readonly HashSet<string> OnFinished =
     [
@@ -131,12 +134,7 @@ internal sealed class LoadingViews
                 {
                     Note =
                         "At the same place under this very loading."
-                        + (
-                            Offered.Count() < at.Effects.Length
-                                ? " What bearings move and turn is told of actions on the finished bridge alone: what girders did before is not "
-                                    + "followed."
-                                : ""
-                        )
+                        + (Offered.Count() < at.Effects.Length ? NotFollowed : "")
                         + (Quantity.Id == "V" ? " Shear is that on one side of a wheel at the point; a case tells the mean." : ""),
                     Actions = [.. Keep()],
                 },
