@@ -148,18 +148,17 @@ public sealed partial class BridgeEffects
             Group(TrafficGroup.Group4, "Traffic, group 4: crowd and footways", "EN 1991-2 Table 4.4a", (1, crowd), (1, footways));
         var trains = chosen.Where(m => m.Role == TrafficRole.Rail).ToList();
         if (trains.Count > 0)
+        {
+            var along = OneOf(ActionKind.TrainAlong, "Traction and braking, either way", true);
+            List<EffectRange> across = [.. AcrossTracks()];
+            var each = trains.Select(m => (1.0, WithTrainForces(m, EffectRange.Of(m.Name, traffic[m.Name]), along, across)));
             Group(
                 TrafficGroup.Rail,
                 "Railway traffic with its horizontal forces",
                 "EN 1991-2 Table 6.11",
-                (
-                    1,
-                    EffectRange.Envelope(
-                        "Railway traffic",
-                        [.. trains.Select(m => (1.0, WithTrainForces(m, EffectRange.Of(m.Name, traffic[m.Name]))))]
-                    )
-                )
+                (1, EffectRange.Envelope("Railway traffic", [.. each]))
             );
+        }
         var special = chosen.Where(m => m.Role == TrafficRole.Special).Select(m => TrafficPlan.WithFrequent(bridge, m)).ToList();
         if (special.Count > 0)
             Group(
@@ -192,26 +191,25 @@ public sealed partial class BridgeEffects
     /// Upright loads of trains with the horizontal forces of EN 1991-2 Table 6.11: those along whole and those across by half, or the
     /// reverse (groups 11 to 14, 16, 17, and 21 to 27 on two tracks); the unloaded train with those across alone (group 15).
     /// </summary>
-    private EffectRange WithTrainForces(TrafficModel model, EffectRange upright)
+    private EffectRange WithTrainForces(TrafficModel model, EffectRange upright, EffectRange? along, List<EffectRange> across)
     {
-        var along = OneOf(ActionKind.TrainAlong, "Traction and braking, either way", true);
-        List<(double, EffectRange)> across =
-        [
-            .. Even()
-                .Append(OneOf(ActionKind.TrainCentrifugalAt, "Centrifugal force of axles", false))
-                .Append(OneOf(ActionKind.Nosing, "Nosing, either way", true))
-                .OfType<EffectRange>()
-                .Select(r => (1.0, r)),
-        ];
         EffectRange With(double ofAlong, double ofAcross) =>
             EffectRange.Sum(
                 model.Name,
-                [(1, upright), .. along is null ? [] : new[] { (ofAlong, along) }, .. across.Select(a => (ofAcross, a.Item2))],
+                [(1, upright), .. along is null ? [] : new[] { (ofAlong, along) }, .. across.Select(a => (ofAcross, a))],
                 layout
             );
         return model.Name == "unloaded train" ? With(0, 1) : EffectRange.Envelope(model.Name, [(1, With(1, 0.5)), (1, With(0.5, 1))]);
+    }
 
-        IEnumerable<EffectRange?> Even() =>
-            Those(c => c.Kind == ActionKind.TrainCentrifugal).Select(c => EffectRange.OrNothing(c.Item2.Name, [c]));
+    /// <summary>What trains do across their tracks, each by itself or not at all.</summary>
+    private IEnumerable<EffectRange> AcrossTracks()
+    {
+        foreach (var even in Those(c => c.Kind == ActionKind.TrainCentrifugal))
+            yield return EffectRange.OrNothing(even.Item2.Name, [even]);
+        if (OneOf(ActionKind.TrainCentrifugalAt, "Centrifugal force of axles", false) is { } axles)
+            yield return axles;
+        if (OneOf(ActionKind.Nosing, "Nosing, either way", true) is { } nosing)
+            yield return nosing;
     }
 }

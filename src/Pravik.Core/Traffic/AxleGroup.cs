@@ -52,6 +52,23 @@ internal sealed class AxleGroup(double[] behind, double[] load, ImmutableArray<d
         return new([.. all.Select(w => w.Behind)], [.. all.Select(w => w.Load)]) { Track = [.. all.Select(w => w.Track)] };
     }
 
+    /// <summary>What single wheels do to a surface, each by its load.</summary>
+    /// <param name="surface">The surface.</param>
+    /// <param name="lines">The lines that they follow.</param>
+    /// <param name="front">Place of the leading one (m).</param>
+    /// <param name="near">A row of the mesh near each of them, to look from; empty for the first.</param>
+    /// <param name="longitudinals">Joints on a row of the mesh.</param>
+    public double Over(InfluenceSurface surface, FineLine[] lines, double front, ReadOnlySpan<int> near, int longitudinals)
+    {
+        double sum = 0;
+        for (var i = 0; i < behind.Length; i++)
+        {
+            var wheel = lines[Track![i]].At(front - behind[i], near.IsEmpty ? 0 : near[i]);
+            sum += load[i] * wheel.Read(surface, longitudinals);
+        }
+        return sum;
+    }
+
     /// <summary>In which order its axles, or its wheels, meet stations as it goes ahead.</summary>
     /// <param name="stations">Stations (m), each with its number, for each track in turn; axles meet those of the first.</param>
     public Meeting[] On(params IReadOnlyList<(double Station, int Number)>[] stations)

@@ -187,10 +187,10 @@ internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWor
     public bool IsOnlyWorsening => isOnlyWorsening;
 
     /// <summary>
-    /// Whether its values are found exactly, and its places only for those values of which they are asked for: it can have axles left out,
-    /// or a distance that is sought. Of others the worst run is found, and then value and place there.
+    /// Whether it can have axles left out, or a distance that is sought: its values stand as they are searched, and its places are found
+    /// for those of which they are asked for. Of others the worst run is found, and then value and place there.
     /// </summary>
-    public bool IsSearchedExactly => isOnlyWorsening || shape.Second is not null;
+    public bool IsVaried => isOnlyWorsening || shape.Second is not null;
 
     /// <summary>The runs that it may take, in order.</summary>
     public List<int> Runs { get; } = [];
@@ -216,7 +216,7 @@ internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWor
             var stations = deck.Runs[run].Stations;
             // Runs with the same stations share the order.
             int? alike = Runs.Count > 0 && deck.Runs[Runs[^1]].Stations.AsSpan().SequenceEqual(stations) ? Runs[^1] : null;
-            if (IsSearchedExactly)
+            if (IsVaried)
                 stops[run] = alike is { } same ? stops[same] : StopsOfWay.Of(shape, stations);
             ways[run] =
                 !isOnlyWorsening ? VehicleWay.Of(shape, deck.Runs[run].Tracks, Rows(deck.Runs[run]), staysOnDeck)

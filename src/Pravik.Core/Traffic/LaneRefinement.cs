@@ -98,13 +98,7 @@ internal sealed class MovedWheels
         return (On(lines, front), front);
     }
 
-    private double On(FineLine[] lines, double front)
-    {
-        double sum = 0;
-        for (var i = 0; i < near.Length; i++)
-            sum += wheels.Load[i] * lines[wheels.Track![i]].At(front - wheels.Behind[i], near[i]).Read(surface, longitudinals);
-        return sum;
-    }
+    private double On(FineLine[] lines, double front) => wheels.Over(surface, lines, front, near, longitudinals);
 }
 
 /// <summary>

@@ -83,10 +83,8 @@ internal sealed class LineGrid
 /// <summary>Arrays that one thread uses again for every place.</summary>
 internal sealed class Workspace
 {
-    private readonly List<double[]> all = [];
-    private readonly List<float[]> single = [];
-    private int taken;
-    private int takenSingle;
+    private readonly Arrays<double> doubles = new();
+    private readonly Arrays<float> singles = new();
     private double[] lineBehind = [];
     private double[] lineAhead = [];
 
@@ -110,27 +108,35 @@ internal sealed class Workspace
     }
 
     /// <summary>An array of at least so many numbers, of any values.</summary>
-    public double[] Take(int size)
-    {
-        if (taken == all.Count)
-            all.Add(new double[size]);
-        else if (all[taken].Length < size)
-            all[taken] = new double[size];
-        return all[taken++];
-    }
+    public double[] Take(int size) => doubles.Take(size);
 
     /// <summary>The same in single precision.</summary>
-    public float[] TakeSingle(int size)
-    {
-        if (takenSingle == single.Count)
-            single.Add(new float[size]);
-        else if (single[takenSingle].Length < size)
-            single[takenSingle] = new float[size];
-        return single[takenSingle++];
-    }
+    public float[] TakeSingle(int size) => singles.Take(size);
 
     /// <summary>Gives all arrays back.</summary>
-    public void Clear() => taken = takenSingle = 0;
+    public void Clear()
+    {
+        doubles.Clear();
+        singles.Clear();
+    }
+
+    /// <summary>Arrays that are taken one after the other and given back together.</summary>
+    private sealed class Arrays<T>
+    {
+        private readonly List<T[]> all = [];
+        private int taken;
+
+        public T[] Take(int size)
+        {
+            if (taken == all.Count)
+                all.Add(new T[size]);
+            else if (all[taken].Length < size)
+                all[taken] = new T[size];
+            return all[taken++];
+        }
+
+        public void Clear() => taken = 0;
+    }
 }
 
 /// <summary>

@@ -109,7 +109,7 @@ internal sealed class LoadedSurface
         // Searched once; what is nowhere worse has no place.
         if (known.Value == 0 || !double.IsNaN(known.Lead))
             return known;
-        if (shape.IsSearchedExactly)
+        if (shape.IsVaried)
             return Sought(shape, run, isGreatest ? 1 : -1);
         foreach (var way in shape.Ways(run))
         {

@@ -116,7 +116,7 @@ internal sealed class ModelLoading
         var extremes = sought.Surface.Worst(shape, sought.IsGreatest);
         chosen.Run = RunOf(extremes, lane.Runs[place], sought.Sign);
         chosen.Offset = deck.Runs[chosen.Run].Middle;
-        if (shape.IsSearchedExactly)
+        if (shape.IsVaried)
             return chosen;
         var found = extremes[chosen.Run].Value;
         (chosen.At, chosen.OnVehicle) = (sought.Surface.Placed(shape, chosen.Run, sought.IsGreatest), OnVehicle(lane));
@@ -145,7 +145,7 @@ internal sealed class ModelLoading
     {
         if (kinds.Length != 1 || Model.Kinds[0].Most != 1 || Model.Rest > 0 || Model.Rule == LaneRule.Track)
             yield break;
-        foreach (var lane in kinds[0].Where(k => k is { Shape.IsSearchedExactly: false, Load.Area: 0, Load.Line: 0 }))
+        foreach (var lane in kinds[0].Where(k => k is { Shape.IsVaried: false, Load.Area: 0, Load.Line: 0 }))
         {
             if (lane.Load.Vehicle is not { StaysOnDeck: false } vehicle)
                 continue;
@@ -160,17 +160,7 @@ internal sealed class ModelLoading
     /// <summary>What a vehicle does per load as it passes, just behind and just ahead of each place at which a wheel meets a row.</summary>
     private IEnumerable<double> Passage(VehicleWay way, WheelRun run, InfluenceSurface surface)
     {
-        var wheels = way.Shape.Lead;
-        double At(double place)
-        {
-            double sum = 0;
-            for (var i = 0; i < wheels.Behind.Length; i++)
-            {
-                var wheel = run.Here[wheels.Track![i]].At(place - wheels.Behind[i], 0);
-                sum += wheels.Load[i] * wheel.Read(surface, deck.Fine.Longitudinals);
-            }
-            return sum;
-        }
+        double At(double place) => way.Shape.Lead.Over(surface, run.Here, place, [], deck.Fine.Longitudinals);
         return way.Lead.Select(m => m.Place).Distinct().SelectMany(p => new[] { At(p - GroupSweep.Nudge), At(p + GroupSweep.Nudge) });
     }
 
@@ -321,7 +311,7 @@ internal sealed class ModelLoading
             var offset = run >= 0 ? of.Offset : place.From + place.Width / 2;
             if (lane.Shape is { } shape)
             {
-                var at = shape.IsSearchedExactly ? surface.Placed(shape, run, isGreatest) : of.At;
+                var at = shape.IsVaried ? surface.Placed(shape, run, isGreatest) : of.At;
                 if (at.Value != 0)
                     vehicle = PlacedVehicle.At(load.Vehicle!, at, shape.IsOnlyWorsening ? surface.Profile(run) : null, isGreatest);
             }

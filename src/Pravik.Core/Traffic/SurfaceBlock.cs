@@ -62,7 +62,7 @@ internal sealed class SurfaceBlock
     {
         foreach (var surface in surfaces)
             surface.Begin(shape);
-        if (shape.IsSearchedExactly)
+        if (shape.IsVaried)
         {
             SearchValues(shape);
             return;
