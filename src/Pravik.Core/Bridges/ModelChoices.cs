@@ -69,6 +69,9 @@ public sealed record ModelChoices
     /// <summary>Share of all that lies on the deck which every line girder carries; null for that of <see cref="Share"/>.</summary>
     public double? ShareFactor { get; init; }
 
+    /// <summary>Places at which moments of the slab are told, on models with shells.</summary>
+    public ImmutableArray<SlabPlace> SlabPlaces { get; init; } = [];
+
     /// <summary>What was changed by hand, in order.</summary>
     public ImmutableArray<ModelChange> Changes { get; init; } = [];
 

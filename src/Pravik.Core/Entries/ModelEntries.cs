@@ -13,6 +13,7 @@ internal static class ModelEntries
             {
                 Words = s => $"of span {s[0]}",
             },
+            .. Part("/model/slabPlaces/*", s => $"of slab place {s.Number(0)}", SlabPlace),
             .. Part("/model/changes/*", s => $"of change {s.Number(0)}", Change),
         ];
 
@@ -65,6 +66,12 @@ internal static class ModelEntries
                 2,
                 "Part of all that lies on the deck which every line girder carries, in place of the rule."
             ),
+        ];
+
+    private static IEnumerable<Entry> SlabPlace =>
+        [
+            Value("station", "Station", QuantityKind.Length, -1e6, 2e6),
+            Value("offset", "Offset", QuantityKind.Length, -200, 200, "Positive to the right, looking ahead."),
         ];
 
     private static IEnumerable<Entry> Change =>

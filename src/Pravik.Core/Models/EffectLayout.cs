@@ -40,12 +40,31 @@ public enum GirderEffect
 /// <summary>A seat of a girder: axis and girder, and its name in the model.</summary>
 public sealed record SeatPlace(AxisIndex Axis, GirderIndex Girder, string Name);
 
+/// <summary>Effects of the slab at a place, by their place in its block: per metre, moments positive where the soffit is in tension.</summary>
+public enum SlabEffect
+{
+    /// <summary>Moment of the strip along the girders (Nm/m).</summary>
+    Along,
+
+    /// <summary>Moment of the strip across them (Nm/m).</summary>
+    Across,
+
+    /// <summary>Twisting moment (Nm/m).</summary>
+    Twist,
+
+    /// <summary>Shear that the strip along the girders carries (N/m).</summary>
+    ShearAlong,
+
+    /// <summary>Shear that the strip across them carries (N/m).</summary>
+    ShearAcross,
+}
+
 /// <summary>A member that is not of a girder, by its name in the model.</summary>
 public sealed record MemberPlace(MemberKind Kind, string Name);
 
 /// <summary>
 /// Where every effect of a bridge has its place in one list of numbers: ten at every point of the girders, six at every seat, six at
-/// both ends of every other member. Each block holds what acts together at one place.
+/// both ends of every other member, five at every chosen place of the slab. Each block holds what acts together at one place.
 /// </summary>
 public sealed class EffectLayout
 {
@@ -61,15 +80,19 @@ public sealed class EffectLayout
     /// <summary>Effects of an end of a member.</summary>
     public const int OfEnd = 6;
 
+    /// <summary>Effects of a place of the slab.</summary>
+    public const int OfSlab = 5;
+
     /// <summary>How many of a point's effects are forces, which act together.</summary>
     public const int Forces = 6;
     private readonly Dictionary<string, int> seats;
     private readonly Dictionary<string, int> members;
 
     /// <summary>The places of a bridge's effects: those of its finished model.</summary>
-    public EffectLayout(ImmutableArray<ModelPoint> points, BridgeModel finished)
+    public EffectLayout(ImmutableArray<ModelPoint> points, BridgeModel finished, ImmutableArray<SlabPoint> slab = default)
     {
         Points = points;
+        Slab = slab.IsDefault || finished.Shells.IsEmpty ? [] : slab;
         Seats = [.. finished.Seats.Select(s => new SeatPlace(s.Axis, s.Girder, finished.Frame.Nodes[s.Node].Id))];
         Members = [.. finished.Others.Select(o => new MemberPlace(o.Kind, o.Name))];
         seats = Seats.Select((s, i) => (s.Name, i)).ToDictionary(s => s.Name, s => s.i);
@@ -85,11 +108,16 @@ public sealed class EffectLayout
     /// <summary>Members that are not of girders.</summary>
     public ImmutableArray<MemberPlace> Members { get; }
 
+    /// <summary>Places of the slab; none where the model has no shells.</summary>
+    public ImmutableArray<SlabPoint> Slab { get; }
+
     private int FirstSeat => OfPoint * Points.Length;
     private int FirstEnd => FirstSeat + OfSeat * Seats.Length;
 
+    private int FirstSlab => FirstEnd + 2 * OfEnd * Members.Length;
+
     /// <summary>How many effects there are.</summary>
-    public int Count => FirstEnd + 2 * OfEnd * Members.Length;
+    public int Count => FirstSlab + OfSlab * Slab.Length;
 
     /// <summary>Place of an effect at a point.</summary>
     public int At(int point, GirderEffect effect) => OfPoint * point + (int)effect;
@@ -103,6 +131,9 @@ public sealed class EffectLayout
     /// <summary>First of the six forces at an end of a member.</summary>
     public int AtEnd(int member, bool atEnd) => FirstEnd + OfEnd * (2 * member + (atEnd ? 1 : 0));
 
+    /// <summary>First of the effects at a place of the slab.</summary>
+    public int AtSlab(int place) => FirstSlab + OfSlab * place;
+
     /// <summary>Number of a seat or member by its name in a model; null where the finished bridge has none of that name.</summary>
     public int? SeatNamed(string name) => seats.TryGetValue(name, out var seat) ? seat : null;
 
@@ -113,7 +144,8 @@ public sealed class EffectLayout
     public (int From, int Count) TogetherWith(int effect) =>
         effect < FirstSeat ? (effect / OfPoint * OfPoint, Forces)
         : effect < FirstEnd ? (FirstSeat + (effect - FirstSeat) / OfSeat * OfSeat, OfSeat)
-        : (FirstEnd + (effect - FirstEnd) / OfEnd * OfEnd, OfEnd);
+        : effect < FirstSlab ? (FirstEnd + (effect - FirstEnd) / OfEnd * OfEnd, OfEnd)
+        : (FirstSlab + (effect - FirstSlab) / OfSlab * OfSlab, OfSlab);
 }
 
 /// <summary>The values of all effects, in the places of a layout. Not changed once it is made.</summary>

@@ -47,6 +47,9 @@ public sealed class ModelBuilder
         depth = geometry.Road.Level(middle.Station) - line.Bottom(0.5) - section.Centroid;
     }
 
+    /// <summary>The chosen places of the slab in the mesh.</summary>
+    public ImmutableArray<SlabPoint> SlabPoints() => SlabPoint.All(Mesh, choices.SlabPlaces);
+
     /// <summary>
     /// Pieces along each span: those chosen, and where none are chosen for a span as many times more as keep strips within 1.5 girder
     /// spacings of each other.

@@ -17,6 +17,10 @@ namespace Pravik.Core.Models;
 /// </remarks>
 public sealed class ModelEffects
 {
+    // Where the forces of a shell of each kind begin.
+    private const int Membrane = 0;
+    private const int Bending = 3;
+    private const int Shear = 6;
     private readonly BridgeModel model;
     private readonly EffectLayout layout;
     private readonly Ends?[][] pieces;
@@ -60,6 +64,11 @@ public sealed class ModelEffects
                 values[layout.AtEnd(member, false) + c] = End(other.Beam, c, false).Of(results);
                 values[layout.AtEnd(member, true) + c] = End(other.Beam, c, true).Of(results);
             }
+        }
+        for (var p = 0; p < layout.Slab.Length; p++)
+        {
+            for (var c = 0; c < EffectLayout.OfSlab; c++)
+                values[layout.AtSlab(p) + c] = Slab(p, (SlabEffect)c).Of(results);
         }
         return values;
     }
@@ -174,6 +183,51 @@ public sealed class ModelEffects
     public static FrameEffect End(int beam, int component, bool atEnd) =>
         new([new(atEnd ? EffectSource.BeamEnd : EffectSource.BeamStart, beam, component, 1)]);
 
+    /// <summary>
+    /// An effect of the slab at a place, in the direction of the girders there: with c and s of the angle from the shell's x to it
+    /// m_along = m_x·c² + m_y·s² + 2·m_xy·s·c, m_across = m_x·s² + m_y·c² − 2·m_xy·s·c, m_twist = (m_y − m_x)·s·c + m_xy·(c² − s²),
+    /// v_along = v_x·c + v_y·s, v_across = −v_x·s + v_y·c; between the middles of shells each value is taken as linear.
+    /// Nothing where no shell stands.
+    /// </summary>
+    public FrameEffect Slab(int place, SlabEffect effect)
+    {
+        var point = layout.Slab[place];
+        List<(int Shell, double Weight)> standing =
+        [
+            .. point.Shells.Select(s => (model.Shells.IsEmpty ? -1 : model.Shells[s.Row][s.Bay], s.Weight)).Where(s => s.Item1 >= 0),
+        ];
+        var all = standing.Sum(s => s.Weight);
+        var (sin, cos) = Math.SinCos(point.Direction);
+        List<EffectTerm> terms = [];
+        foreach (var (shell, weight) in standing.Where(s => s.Weight > 0))
+        {
+            var (c, s) = InShell(shell, new(cos, sin)).Direction;
+            foreach (var (component, factor) in Turned(effect, c, s))
+                terms.Add(new(EffectSource.Shell, shell, component, factor * weight / all));
+        }
+        return new([.. terms]);
+    }
+
+    private static (int Component, double Factor)[] Turned(SlabEffect effect, double c, double s) =>
+        effect switch
+        {
+            SlabEffect.Along => [(Bending, c * c), (Bending + 1, s * s), (Bending + 2, 2 * s * c)],
+            SlabEffect.Across => [(Bending, s * s), (Bending + 1, c * c), (Bending + 2, -2 * s * c)],
+            SlabEffect.Twist => [(Bending, -s * c), (Bending + 1, s * c), (Bending + 2, c * c - s * s)],
+            SlabEffect.ShearAlong => [(Shear, c), (Shear + 1, s)],
+            _ => [(Shear, -s), (Shear + 1, c)],
+        };
+
+    /// <summary>Corners of a shell, its centre, and a direction in plan in its axes (cos, sin).</summary>
+    private (List<Point3> Corners, Point3 Centre, (double C, double S) Direction) InShell(int shell, Point ahead)
+    {
+        var corners = model.Frame.Shells[shell].Nodes.Select(n => model.Frame.Nodes[n].At).ToList();
+        var (axes, centre) = ShellElement.Frame(corners);
+        var (c, s) = (axes.X.X * ahead.X + axes.X.Y * ahead.Y, axes.Y.X * ahead.X + axes.Y.Y * ahead.Y);
+        var size = Math.Sqrt(c * c + s * s);
+        return (corners, centre, (c / size, s / size));
+    }
+
     private Ends Piece(GirderIndex girder, int row, int beam)
     {
         if (model.Shells.IsEmpty || !model.Sections[girder][row]!.HasSlab)
@@ -217,12 +271,7 @@ public sealed class ModelEffects
     /// <summary>Adds what a shell carries along the girder, over its width square to it.</summary>
     private void AddShell(List<EffectTerm>[] terms, int shell, Point from, Point ahead, double lever)
     {
-        var corners = model.Frame.Shells[shell].Nodes.Select(n => model.Frame.Nodes[n].At).ToList();
-        var (axes, centre) = ShellElement.Frame(corners);
-        // Direction of the girder in the shell's axes.
-        var (c, s) = (axes.X.X * ahead.X + axes.X.Y * ahead.Y, axes.Y.X * ahead.X + axes.Y.Y * ahead.Y);
-        var size = Math.Sqrt(c * c + s * s);
-        (c, s) = (c / size, s / size);
+        var (corners, centre, (c, s)) = InShell(shell, ahead);
         double Across(Point3 p) => -(p.X - from.X) * ahead.Y + (p.Y - from.Y) * ahead.X;
         var width = Math.Abs(Across(corners[0]) + Across(corners[1]) - Across(corners[2]) - Across(corners[3])) / 2;
         void Add(GirderEffect effect, int component, double factor) =>
@@ -233,17 +282,13 @@ public sealed class ModelEffects
             Add(effect, first + 1, factor * s * s);
             Add(effect, first + 2, factor * 2 * s * c);
         }
-        const int Membrane = 0;
-        const int Bending = 3;
-        const int Shear = 6;
         Along(GirderEffect.N, Membrane, 1);
         Along(GirderEffect.M, Bending, 1);
         Along(GirderEffect.M, Membrane, lever);
-        Add(GirderEffect.V, Shear, c);
-        Add(GirderEffect.V, Shear + 1, s);
-        Add(GirderEffect.T, Bending, -s * c);
-        Add(GirderEffect.T, Bending + 1, s * c);
-        Add(GirderEffect.T, Bending + 2, c * c - s * s);
+        foreach (var (component, factor) in Turned(SlabEffect.ShearAlong, c, s))
+            Add(GirderEffect.V, component, factor);
+        foreach (var (component, factor) in Turned(SlabEffect.Twist, c, s))
+            Add(GirderEffect.T, component, factor);
         Add(GirderEffect.T, Shear, -Across(centre) * c);
         Add(GirderEffect.T, Shear + 1, -Across(centre) * s);
     }

@@ -52,7 +52,7 @@ public sealed class SolvedModels
         (this.builder, this.loads, this.factors, this.cancel) = (builder, loads, factors, cancel);
         // The finished bridge has every seat and member.
         finished = builder.Build(StageState.Finished(builder.Geometry.SpanCount));
-        Layout = new(ModelPoint.All(builder.Geometry, builder.Mesh), finished);
+        Layout = new(ModelPoint.All(builder.Geometry, builder.Mesh), finished, builder.SlabPoints());
     }
 
     /// <summary>The places of all effects.</summary>

@@ -19,7 +19,7 @@ internal sealed record SoughtEffect(int Effect, InfluenceSurface Greatest, Influ
     public InfluenceSurface Surface(bool isGreatest) => isGreatest ? Greatest : Least;
 }
 
-/// <summary>The effects of a point, a seat or an end of a member.</summary>
+/// <summary>The effects of a point, a seat, an end of a member or a place of the slab.</summary>
 /// <param name="Forces">Surfaces of the forces that act together there.</param>
 /// <param name="Sought">Its effects.</param>
 internal sealed record EffectBlock(InfluenceSurface[] Forces, List<SoughtEffect> Sought)
@@ -58,6 +58,8 @@ internal sealed class EffectPlaces(TrafficTarget target)
             return Point(from / EffectLayout.OfPoint);
         if (from < layout.AtEnd(0, false))
             return SeatAt((from - layout.AtSeat(0)) / EffectLayout.OfSeat);
+        if (from >= layout.AtSlab(0))
+            return Slab((from - layout.AtSlab(0)) / EffectLayout.OfSlab);
         var number = (from - layout.AtEnd(0, false)) / (2 * EffectLayout.OfEnd);
         var member = Enumerable.Range(0, model.Others.Length).FirstOrDefault(m => NumberOf(m) == number, -1);
         return member < 0 ? null : Member(member, number);
@@ -82,6 +84,11 @@ internal sealed class EffectPlaces(TrafficTarget target)
         {
             if (NumberOf(m) is { } number && Is(layout.AtEnd(number, false), 2 * EffectLayout.OfEnd))
                 yield return Member(m, number);
+        }
+        for (var p = 0; p < layout.Slab.Length; p++)
+        {
+            if (Is(layout.AtSlab(p), EffectLayout.OfSlab))
+                yield return Slab(p);
         }
     }
 
@@ -164,6 +171,19 @@ internal sealed class EffectPlaces(TrafficTarget target)
     {
         var (axis, geometry) = (model.Seats[seat].Axis.Value, target.Geometry);
         return axis > 0 && axis < geometry.SpanCount && geometry.UnitOf(axis - 1) == geometry.UnitOf(axis);
+    }
+
+    private EffectPlace Slab(int place)
+    {
+        FrameEffect[] all = [.. Enumerable.Range(0, EffectLayout.OfSlab).Select(c => effects.Slab(place, (SlabEffect)c))];
+        return new(
+            all,
+            ordinates =>
+            {
+                InfluenceSurface[] forces = [.. ordinates.Select(o => new InfluenceSurface(o))];
+                return [new(forces, ForcesFrom(layout.AtSlab(place), forces))];
+            }
+        );
     }
 
     private EffectPlace Member(int member, int number)

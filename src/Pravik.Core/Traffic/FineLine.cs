@@ -81,9 +81,12 @@ internal sealed class FineLine
             row--;
         while (row + 1 < Station.Length && Station[row + 1] <= station + Tiny)
             row++;
+        // The last row is the end of the deck: what stands on it still bears on it.
+        if (row == Station.Length - 1 && station <= Station[row] + Tiny)
+            row--;
         if (row == Station.Length - 1 || Station[row] > station + Tiny)
             return WheelPlace.None;
-        var part = Math.Max(0, (station - Station[row]) / (Station[row + 1] - Station[row]));
+        var part = Math.Clamp((station - Station[row]) / (Station[row + 1] - Station[row]), 0, 1);
         return new(row, part < Tiny ? 0 : part, joint[row], weight[row], joint[row + 1], weight[row + 1]);
     }
 }
@@ -109,7 +112,7 @@ internal sealed class FineLines(DeckMesh mesh)
     public FineRuns Of(WheelTracks tracks) => ofVehicles.GetOrAdd(tracks, of => new(this, of, first, last - first + 1));
 
     /// <summary>The line at an offset (m).</summary>
-    public FineLine At(double offset) => all.GetOrAdd((long)Math.Round(offset * 1e6), key => new(mesh, key / 1e6));
+    public FineLine At(double offset) => all.GetOrAdd((long)Math.Round(offset * 1e10), key => new(mesh, key / 1e10));
 }
 
 /// <summary>The lines that the wheels of a vehicle follow with its middle at fine steps across, found when they are asked for.</summary>

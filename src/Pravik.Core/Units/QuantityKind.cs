@@ -48,6 +48,9 @@ public enum QuantityKind
     /// <summary>Bending moments (kNm or kip-ft).</summary>
     Moment,
 
+    /// <summary>Bending moments of a slab per width (kNm/m or kip-ft/ft).</summary>
+    SlabMoment,
+
     /// <summary>Force per length (kN/m or kip/ft).</summary>
     LineLoad,
 

@@ -78,7 +78,7 @@ internal static class UnitNames
             QuantityKind.Angle => "angle",
             QuantityKind.Slope or QuantityKind.Strain => "ratio",
             QuantityKind.Area or QuantityKind.SectionArea or QuantityKind.SmallArea => "area",
-            QuantityKind.Force => "force",
+            QuantityKind.Force or QuantityKind.SlabMoment => "force",
             QuantityKind.Moment => "moment",
             QuantityKind.LineLoad => "line",
             QuantityKind.AreaLoad or QuantityKind.Stress => "stress",

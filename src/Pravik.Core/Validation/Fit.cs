@@ -581,14 +581,8 @@ internal static class Fit
                         : new[] { (load.Station, load.Offset), (load.ToStation, load.ToOffset) };
                 foreach (var (station, offset) in corners)
                 {
-                    // Ends of a skew deck lie at other stations away from the road line.
-                    var (first, last) = (geometry.Meet(geometry.Axes[0], _ => offset), geometry.Meet(geometry.Axes[^1], _ => offset));
-                    var inside = Math.Clamp(station, first.Station, Math.Max(first.Station, last.Station));
-                    if (
-                        Math.Abs(station - inside) < OnEdge
-                        && offset >= geometry.LeftEdge(station) - 1e-6
-                        && offset <= geometry.RightEdge(station) + 1e-6
-                    )
+                    var (isOn, inside) = OnDeck(geometry, station, offset);
+                    if (isOn)
                         continue;
                     bounds.Warning(
                         $"/actions/cases/{c}/loads/{l}/station",
@@ -603,9 +597,44 @@ internal static class Fit
         }
     }
 
+    /// <summary>Whether a place lies on the deck, and the nearest station at its offset between the ends of the deck.</summary>
+    private static (bool IsOn, double Inside) OnDeck(BridgeGeometry geometry, double station, double offset)
+    {
+        // Ends of a skew deck lie at other stations away from the road line.
+        var (first, last) = (geometry.Meet(geometry.Axes[0], _ => offset), geometry.Meet(geometry.Axes[^1], _ => offset));
+        var inside = Math.Clamp(station, first.Station, Math.Max(first.Station, last.Station));
+        var isBetween = offset >= geometry.LeftEdge(station) - 1e-6 && offset <= geometry.RightEdge(station) + 1e-6;
+        return (Math.Abs(station - inside) < OnEdge && isBetween, inside);
+    }
+
+    /// <summary>Places at which moments of the slab are told must lie on the deck, and want a model with shells.</summary>
+    private static void SlabPlaces(Bridge bridge, BridgeGeometry geometry, UnitSystem units, Bounds bounds)
+    {
+        var places = bridge.Model.SlabPlaces;
+        if (!places.IsEmpty && bridge.Model.Kind != ModelKind.Shells)
+            bounds.Warning(
+                "/model/kind",
+                "Moments of the slab are asked for and not told: this model has no shells.",
+                "Choose shells and beams, or take the places of the slab away."
+            );
+        for (var i = 0; i < places.Length; i++)
+        {
+            var (isOn, inside) = OnDeck(geometry, places[i].Station, places[i].Offset);
+            if (!isOn)
+                bounds.Warning(
+                    $"/model/slabPlaces/{i}/station",
+                    $"Place {i + 1} of the slab lies off the deck, at station {units.Format(places[i].Station, QuantityKind.Length)}, "
+                        + $"offset {units.Format(places[i].Offset, QuantityKind.Length)}: nothing is told there.",
+                    null,
+                    inside
+                );
+        }
+    }
+
     private static void Advice(Bridge bridge, BridgeGeometry geometry, List<DeckSection> sections, NationalValues values, Bounds bounds)
     {
         OwnLoads(bridge, geometry, UnitSystem.Named(bridge.Basis.Units), bounds);
+        SlabPlaces(bridge, geometry, UnitSystem.Named(bridge.Basis.Units), bounds);
         TrafficValidation.Carriageways(bridge, geometry, UnitSystem.Named(bridge.Basis.Units), bounds);
         TrafficValidation.Lanes(bridge, geometry, UnitSystem.Named(bridge.Basis.Units), bounds);
         if (!geometry.IsComplete)

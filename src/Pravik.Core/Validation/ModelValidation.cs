@@ -12,6 +12,7 @@ internal static class ModelValidation
     private const int MostCases = 60;
     private const int MostLoads = 200;
     private const int MostChanges = 500;
+    private const int MostSlabPlaces = 100;
 
     /// <summary>
     /// Joints of the mesh beyond which a model is not made: about 180,000 unknowns, for which all stages and actions together take half
@@ -26,6 +27,8 @@ internal static class ModelValidation
             bounds.Error("/model", "This part is missing.");
         else if (
             model.SpanDivisions is null
+            || model.SlabPlaces.IsDefault
+            || model.SlabPlaces.Contains(null!)
             || model.Changes.IsDefault
             || model.Changes.Any(c => c?.Part is null || c.Directions is null || c.Material is null || c.Like is null)
         )
@@ -82,6 +85,13 @@ internal static class ModelValidation
         if (bounds.Check("/model/between", model.Between) && model.Between % 2 != 0)
             bounds.Error("/model/between", "The number of shells between girders must be even, so that each girder has its own half.");
         bounds.Check("/model/shareFactor", model.ShareFactor);
+        if (model.SlabPlaces.Length > MostSlabPlaces)
+            bounds.Error("/model/slabPlaces", $"There are at most {MostSlabPlaces} places of the slab.");
+        for (var i = 0; i < model.SlabPlaces.Length; i++)
+        {
+            bounds.Check($"/model/slabPlaces/{i}/station", model.SlabPlaces[i].Station);
+            bounds.Check($"/model/slabPlaces/{i}/offset", model.SlabPlaces[i].Offset);
+        }
         if (model.Changes.Length > MostChanges)
             bounds.Error("/model/changes", $"There are at most {MostChanges} changes by hand.");
         for (var i = 0; i < model.Changes.Length; i++)

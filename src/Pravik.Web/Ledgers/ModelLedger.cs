@@ -12,7 +12,14 @@ using Pravik.Web.Workspaces;
 namespace Pravik.Web.Ledgers;
 
 /// <summary>The ledgers of the model: its choices, a picked part, its stages, its balance.</summary>
-internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, RunState? state, ModelViews? views, ModelComparison? compared)
+internal sealed class ModelLedger(
+    Bridge bridge,
+    LedgerRows rows,
+    RunState? state,
+    ModelViews? views,
+    ModelComparison? compared,
+    SlabPlace next
+)
 {
     /// <param name="layout">The layout shown.</param>
     /// <param name="pick">What is picked.</param>
@@ -40,7 +47,7 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, RunState? stat
             _ => new(
                 "Analysis",
                 views is null ? ModelViews.Refusal(state) : "the bridge's model",
-                [.. Picked(pick), Choices(), .. Changes(), .. Warnings(), Time()]
+                [.. Picked(pick), Choices(), .. SlabPlaces(), .. Changes(), .. Warnings(), Time()]
             ),
         };
 
@@ -189,6 +196,38 @@ internal sealed class ModelLedger(Bridge bridge, LedgerRows rows, RunState? stat
                 ]
             );
         }
+    }
+
+    /// <summary>Places at which moments of the slab are told; they want shells.</summary>
+    private IEnumerable<LedgerGroup> SlabPlaces()
+    {
+        var places = bridge.Model.SlabPlaces;
+        if (bridge.Model.Kind != ModelKind.Shells && places.IsEmpty)
+            yield break;
+        const string Path = "/model/slabPlaces";
+        var metre = rows.Units[QuantityKind.Length].Symbol;
+        yield return new(
+            "Places of the slab",
+            [.. places.SelectMany((_, i) => new[] { rows.Entry($"{Path}/{i}/station"), rows.Entry($"{Path}/{i}/offset") })]
+        )
+        {
+            Columns = places.IsEmpty ? [] : [$"Station, {metre}", $"Offset, {metre}"],
+            Note =
+                "There moments and shears of the slab per metre are told, under every case, with traffic at its worst: in the table "
+                + "along the girders, and in Loading and Influence.",
+            RowActions =
+            [
+                .. places.Select(
+                    (_, i) =>
+                        new LedgerAction(
+                            $"Take place {i + 1} away",
+                            $"Place {i + 1} of the slab taken away",
+                            [new("remove", $"{Path}/{i}")]
+                        )
+                ),
+            ],
+            Actions = [new("Add a place at the cursor", "Place of the slab added", [new("add", $"{Path}/-", BridgeJson.Node(next))])],
+        };
     }
 
     private IEnumerable<LedgerGroup> Changes()

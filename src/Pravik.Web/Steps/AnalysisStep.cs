@@ -1,3 +1,4 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Entries;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
@@ -62,11 +63,23 @@ internal sealed class AnalysisStep : IStep
         new([screen.Plan(screen.Part(0.55, 200), loading.Traffic ?? PlacedTraffic.None)], loading.Table());
 
     private static Ledger OfModel(Screen screen) =>
-        new ModelLedger(screen.Snapshot.Bridge, screen.Rows, screen.Seen.State, screen.Model, screen.Seen.Compared?.Comparison).Show(
-            screen.Request.Layout ?? "results",
-            screen.Pick,
-            StageNumber(screen)
-        );
+        new ModelLedger(
+            screen.Snapshot.Bridge,
+            screen.Rows,
+            screen.Seen.State,
+            screen.Model,
+            screen.Seen.Compared?.Comparison,
+            NextSlabPlace(screen)
+        ).Show(screen.Request.Layout ?? "results", screen.Pick, StageNumber(screen));
+
+    /// <summary>Where a place of the slab is added: at the cursor, half way from the girder that is looked at to the next one.</summary>
+    private static SlabPlace NextSlabPlace(Screen screen)
+    {
+        var (all, one) = (screen.Geometry.Girders, (int)screen.Girder);
+        var other = one + 1 < all.Length ? one + 1 : Math.Max(0, one - 1);
+        var offset = new[] { one, other }.Average(g => screen.Geometry.GirderOffsetAt(all[g], screen.Station) ?? 0);
+        return new() { Station = Math.Round(screen.Station, 2), Offset = Math.Round(offset, 3) };
+    }
 
     public StepState State(Screen screen) => new(Id, Name, screen.ResultState.Mark, screen.ResultState.Word);
 

@@ -14,7 +14,7 @@ internal sealed record ShownEffect(string Id, string Words, QuantityKind Kind, b
     public bool SinceFinished { get; init; }
 }
 
-/// <summary>Where an effect is looked at: a girder at the cursor, a bearing, or an end of a cross member or column.</summary>
+/// <summary>Where an effect is looked at: a girder at the cursor, a bearing, an end of a cross member or column, a place of the slab.</summary>
 /// <param name="Id">Its id in requests; empty for the cursor.</param>
 /// <param name="Group">What it is.</param>
 /// <param name="Words">Name in words.</param>
@@ -35,6 +35,15 @@ internal sealed record EffectPlace(string Id, string Group, string Words, int Fr
         new("moveAlong", "Movement along", QuantityKind.Size, false, 3) { SinceFinished = true },
         new("moveAcross", "Movement across", QuantityKind.Size, false, 4) { SinceFinished = true },
         new("turn", "Turning, ‰ of a radian", QuantityKind.Strain, false, 5) { SinceFinished = true },
+    ];
+
+    private static ImmutableArray<ShownEffect> OfSlab { get; } =
+    [
+        new("slabAlong", "Moment along, sagging", QuantityKind.SlabMoment, true, (int)SlabEffect.Along),
+        new("slabAcross", "Moment across, sagging", QuantityKind.SlabMoment, true, (int)SlabEffect.Across),
+        new("slabTwist", "Twisting moment", QuantityKind.SlabMoment, false, (int)SlabEffect.Twist),
+        new("slabShearAlong", "Shear along", QuantityKind.LineLoad, false, (int)SlabEffect.ShearAlong),
+        new("slabShearAcross", "Shear across", QuantityKind.LineLoad, false, (int)SlabEffect.ShearAcross),
     ];
 
     /// <summary>Offset of the girder to which it belongs (m); null for members.</summary>
@@ -72,7 +81,19 @@ internal sealed record EffectPlace(string Id, string Group, string Words, int Fr
                     OfEnd
                 );
         }
+        foreach (var slab in OfSlabs(screen, layout))
+            yield return slab;
     }
+
+    private static IEnumerable<EffectPlace> OfSlabs(Screen screen, EffectLayout layout) =>
+        layout
+            .Slab.Where(p => !p.Shells.IsEmpty)
+            .Select(p => new EffectPlace($"slab{p.Number + 1}", "Slab", WordsOf(p, screen.Units), layout.AtSlab(p.Number), OfSlab));
+
+    /// <summary>A place of the slab in words.</summary>
+    public static string WordsOf(SlabPoint place, UnitSystem units) =>
+        $"slab place {place.Number + 1}, station {units.Format(place.Place.Station, QuantityKind.Length)}, "
+        + $"offset {units.Format(place.Place.Offset, QuantityKind.Length)}";
 
     /// <summary>The one that is asked for; the cursor where there is none of that name.</summary>
     public static EffectPlace Asked(Screen screen, EffectLayout layout) =>

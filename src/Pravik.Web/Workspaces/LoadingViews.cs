@@ -135,6 +135,7 @@ internal sealed class LoadingViews
                     Note =
                         "At the same place under this very loading."
                         + (Offered.Count() < at.Effects.Length ? NotFollowed : "")
+                        + (at.Effects[0].Kind == QuantityKind.SlabMoment ? OfSlab : "")
                         + (Quantity.Id == "V" ? " Shear is that on one side of a wheel at the point; a case tells the mean." : ""),
                     Actions = [.. Keep()],
                 },
@@ -199,6 +200,10 @@ internal sealed class LoadingViews
         foreach (var of in Offered.Where(e => e.Number < values.Length))
             yield return screen.Rows.Reading(of.Words, values[of.Number], of.Kind);
     }
+
+    private const string OfSlab =
+        " Per metre, in the shells of the model: between the middles of shells as a line, and wheels as points at their places. What a wheel "
+        + "does within its own shell is not resolved.";
 
     /// <summary>Characters that the name of a case has at most.</summary>
     private const int MostName = 60;

@@ -109,6 +109,7 @@ internal sealed class ModelViews
                         new("girders", "Girders"),
                         new("reactions", "Reactions"),
                         new("members", "Cross members and piers"),
+                        .. results.Layout.Slab.IsEmpty ? Array.Empty<Choice>() : [new Choice("slab", "Places of the slab")],
                         new("none", "None"),
                     ]
                 ),
@@ -406,6 +407,7 @@ internal sealed class ModelViews
             "none" => null,
             "reactions" => RawReactions(),
             "members" => RawMembers(),
+            "slab" => RawSlab(),
             _ => RawGirders(),
         };
 
@@ -502,6 +504,41 @@ internal sealed class ModelViews
                         layout.Members[r.Member].Name,
                         r.End ? "end" : "start",
                         .. columns.SelectMany(c => Both(at + (int)c.At)),
+                    ];
+                    return ((IReadOnlyList<object>)values, (string?)null);
+                })
+        );
+    }
+
+    private (string, IReadOnlyList<(string, QuantityKind?)>, IEnumerable<(IReadOnlyList<object>, string?)>) RawSlab()
+    {
+        var (moment, shear) = (units[QuantityKind.SlabMoment].Symbol, units[QuantityKind.LineLoad].Symbol);
+        (string Name, QuantityKind Kind)[] columns =
+        [
+            ($"m along, {moment}", QuantityKind.SlabMoment),
+            ("m across", QuantityKind.SlabMoment),
+            ("m twisting", QuantityKind.SlabMoment),
+            ($"v along, {shear}", QuantityKind.LineLoad),
+            ("v across", QuantityKind.LineLoad),
+        ];
+        return (
+            $"{Range.Name}: places of the slab, per metre, sagging positive",
+            [
+                ("Place", QuantityKind.Count),
+                ("Station", QuantityKind.Length),
+                ("Offset", QuantityKind.Length),
+                .. columns.SelectMany(c => Heads(c.Name, c.Kind)),
+            ],
+            results
+                .Layout.Slab.Where(p => !p.Shells.IsEmpty)
+                .Select(p =>
+                {
+                    object[] values =
+                    [
+                        p.Number + 1.0,
+                        p.Place.Station,
+                        p.Place.Offset,
+                        .. columns.SelectMany((_, c) => Both(results.Layout.AtSlab(p.Number) + c)),
                     ];
                     return ((IReadOnlyList<object>)values, (string?)null);
                 })

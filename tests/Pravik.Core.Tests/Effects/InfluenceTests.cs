@@ -16,11 +16,17 @@ public class InfluenceTests
     public void A_surface_is_what_a_unit_load_at_each_joint_does(ModelKind kind, ModelSupports supports)
     {
         var demo = TestBridges.Demo;
-        var choices = demo.Model with { Kind = kind, Supports = supports, Divisions = 8 };
+        var choices = demo.Model with
+        {
+            Kind = kind,
+            Supports = supports,
+            Divisions = 8,
+            SlabPlaces = [new() { Station = demo.Axes.FirstStation + 10, Offset = 0.7 }],
+        };
         var geometry = new BridgeGeometry(demo);
         var builder = new ModelBuilder(geometry, choices);
         var model = builder.Build(StageState.Finished(3));
-        var layout = new EffectLayout(ModelPoint.All(geometry, builder.Mesh), model);
+        var layout = new EffectLayout(ModelPoint.All(geometry, builder.Mesh), model, builder.SlabPoints());
         var effects = new ModelEffects(model, layout);
         var analysis = new FrameAnalysis(model.Frame);
         List<FrameEffect> wanted = [];
@@ -33,6 +39,9 @@ public class InfluenceTests
             wanted.AddRange(Enumerable.Range(0, EffectLayout.OfSeat).Select(c => effects.Seat(s, c)));
         for (var m = 0; m < model.Others.Length; m += 41)
             wanted.AddRange([ModelEffects.End(model.Others[m].Beam, 4, false), ModelEffects.End(model.Others[m].Beam, 2, true)]);
+        for (var p = 0; p < layout.Slab.Length; p++)
+            wanted.AddRange(Enum.GetValues<SlabEffect>().Select(e => effects.Slab(p, e)));
+        Assert.Equal(kind == ModelKind.Shells, layout.Slab.Length > 0);
         int[] nodes = [.. model.Mesh.GirderLines.SelectMany((_, g) => new[] { 0, 5, 8, 13, 24 }.Select(l => model.Mesh.OfGirder(g, l)))];
         List<NodalLoad[]> loads = [.. nodes.Select(n => new[] { DeckShares.Down(n, 1) })];
         var cases = analysis.Solve([.. nodes.Select((n, i) => new FrameCase($"{i}") { Nodal = [.. loads[i]] })]).Cases;

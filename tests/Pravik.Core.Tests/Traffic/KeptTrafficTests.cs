@@ -27,6 +27,24 @@ public class KeptTrafficTests
         Gives(bridge with { Model = bridge.Model with { Divisions = 10 } }, tolerance);
     }
 
+    /// <summary>Moments of the slab per metre too.</summary>
+    [Fact]
+    public void Loadings_of_the_slab_that_are_kept_give_its_moments()
+    {
+        Gives(
+            Skew with
+            {
+                Model = new()
+                {
+                    Kind = ModelKind.Shells,
+                    Divisions = 8,
+                    SlabPlaces = [new() { Station = 60, Offset = -1.9 }],
+                },
+            },
+            1e-6
+        );
+    }
+
     /// <summary>
     /// Single wheels in any place, axles with three, one vehicle that takes two lanes, and right wheels that carry more: the same.
     /// </summary>
@@ -70,6 +88,7 @@ public class KeptTrafficTests
             layout.At(middle + 2, GirderEffect.Bottom),
             layout.AtSeat(1) + 2,
             layout.AtEnd(layout.Members.Length / 2, false) + (int)GirderEffect.M,
+            .. Enumerable.Range(layout.AtSlab(0), EffectLayout.OfSlab * layout.Slab.Length),
         ];
         var kept = before
             .Traffic!.Models.Where(m => !isChosenAlone || bridge.Traffic.Models.Any(u => u.Name == m.Model!.Name))
