@@ -124,6 +124,24 @@ internal static class TrafficEntries
                 3,
                 "Top of the rails above the deck’s surface: braking and nosing act there, centrifugal forces 1.8 m above."
             ),
+            Value("gauge", "Distance of rails", QuantityKind.Length, 0.6, 2, "Between their middles: 1.5 m on standard gauge."),
+            Own(
+                "ballast",
+                "Ballast under sleepers",
+                QuantityKind.Length,
+                0.05,
+                2,
+                "From under the sleepers to the deck’s surface: there loads spread from under the sleepers at 4 to 1 (EN 1991-2 6.3.6). "
+                    + "Empty: loads act where the rails are. Its weight is not counted here."
+            ),
+            Value("sleeperLength", "Sleepers, across", QuantityKind.Length, 0.6, 4) with
+            {
+                Subject = "Length of sleepers",
+            },
+            Value("sleeperWidth", "Sleepers, along", QuantityKind.Length, 0.1, 1) with
+            {
+                Subject = "Width of sleepers",
+            },
             Value("alpha", "Factor α", QuantityKind.Number, 0.5, 2, "On load model 71 and SW/0 (EN 1991-2 6.3.2(3)): 0.75 to 1.46."),
             Choose(
                 "care",

@@ -7,10 +7,9 @@ namespace Pravik.Core.Traffic;
 /// <summary>Every place that a lane of a traffic model can take across the deck, and where wheels run within it.</summary>
 internal sealed class LanePositions
 {
+    /// <summary>Lines of loads along a lane that no vehicle carries.</summary>
+    private static readonly Vehicle NoVehicle = new("none", []);
     private readonly MeshAcross across;
-
-    /// <summary>Distance of rails, for line loads without a vehicle (m).</summary>
-    private const double Rails = 1.5;
 
     /// <param name="model">The traffic model.</param>
     /// <param name="carriageways">Carriageways from the left.</param>
@@ -55,7 +54,7 @@ internal sealed class LanePositions
 
     /// <summary>The lines that the wheels of a load follow.</summary>
     public static WheelTracks TracksOf(TrafficModel model, LaneLoad load) =>
-        load.Vehicle is { } vehicle ? WheelTracks.Of(vehicle, model.Uneven) : WheelTracks.Pair(Rails, model.Uneven);
+        model.Rule == LaneRule.Track ? WheelTracks.Even(model.Rails) : WheelTracks.Of(load.Vehicle ?? NoVehicle, model.Uneven);
 
     /// <summary>Wheels of vehicles in lanes: their tracks, and how near they come to the edge (m); null for the middle alone.</summary>
     public readonly record struct Wheels(WheelTracks Tracks, double? Margin);

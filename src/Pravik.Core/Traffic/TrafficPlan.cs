@@ -74,7 +74,7 @@ public static class TrafficPlan
                 [.. rail.Tracks.Select(t => t.Offset).DefaultIfEmpty(0)],
                 rail.Alpha,
                 DynamicFactor(geometry),
-                rail.Sleepers
+                rail.Bed
             );
     }
 

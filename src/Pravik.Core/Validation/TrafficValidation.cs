@@ -191,6 +191,14 @@ internal static class TrafficValidation
         bounds.Check("/traffic/rail/alpha", rail.Alpha);
         bounds.Check("/traffic/rail/dynamic", rail.Dynamic);
         bounds.Check("/traffic/rail/sleepers", rail.Sleepers);
+        bounds.Check("/traffic/rail/gauge", rail.Gauge);
+        bounds.Check("/traffic/rail/ballast", rail.Ballast);
+        bounds.Check("/traffic/rail/sleeperLength", rail.SleeperLength);
+        bounds.Check("/traffic/rail/sleeperWidth", rail.SleeperWidth);
+        if (rail.SleeperLength < rail.Gauge)
+            bounds.Error("/traffic/rail/sleeperLength", "Sleepers are at least as long as the rails are apart.");
+        if (rail.Sleepers is { } spacing && spacing < rail.SleeperWidth)
+            bounds.Error("/traffic/rail/sleepers", "Sleepers are at least as far apart as they are wide.");
         bounds.Check("/traffic/rail/speed", rail.Speed);
         bounds.Check("/traffic/rail/level", rail.Level);
         bounds.Known("/traffic/rail/care", rail.Care);
@@ -218,15 +226,15 @@ internal static class TrafficValidation
     /// <summary>Typed carriageways that are turned, narrow, reach over the deck or over each other.</summary>
     public static void Carriageways(Bridge bridge, BridgeGeometry geometry, UnitSystem units, Bounds bounds)
     {
-        const double Gauge = 1.435;
-        var tracks = bridge.Traffic.Rail.Tracks;
+        var (tracks, bed) = (bridge.Traffic.Rail.Tracks, bridge.Traffic.Rail.Bed);
+        var (half, what) = (bed.Across.Max(), bed.Ballast is null ? "A rail" : "Ballast under a sleeper");
         for (var i = 0; i < tracks.Length; i++)
         {
             var (left, right) = (geometry.LeftEdge(geometry.FirstStation), geometry.RightEdge(geometry.FirstStation));
-            if (tracks[i].Offset - Gauge / 2 < left || tracks[i].Offset + Gauge / 2 > right)
+            if (tracks[i].Offset - half < left || tracks[i].Offset + half > right)
                 bounds.Warning(
                     $"/traffic/rail/tracks/{i}/offset",
-                    $"A rail of track {i + 1} lies off the deck: what stands there loads its edge.",
+                    $"{what} of track {i + 1} lies off the deck: what stands there loads its edge.",
                     $"The deck reaches from {units.FormatWithUnit(left, QuantityKind.Length)} to "
                         + $"{units.FormatWithUnit(right, QuantityKind.Length)}."
                 );

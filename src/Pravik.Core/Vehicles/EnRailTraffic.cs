@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 
 namespace Pravik.Core.Vehicles;
 
-/// <summary>Rail traffic of EN 1991-2, one track, without α and dynamic factors; rails 1.5 m apart.</summary>
+/// <summary>Rail traffic of EN 1991-2, one track, without α and dynamic factors; rails 1.5 m apart, unless the track says otherwise.</summary>
 public static class EnRailTraffic
 {
     private const double kN = 1000;
@@ -38,13 +38,13 @@ public static class EnRailTraffic
     /// <param name="tracks">Offsets of the tracks (m); at least one.</param>
     /// <param name="alpha">α.</param>
     /// <param name="dynamic">Φ.</param>
-    /// <param name="sleepers">Spacing of sleepers over three of which axles are distributed (m); null for none.</param>
-    public static TrafficModel On(TrafficModel model, ImmutableArray<double> tracks, double alpha, double dynamic, double? sleepers = null)
+    /// <param name="bed">How the track brings it to the deck.</param>
+    public static TrafficModel On(TrafficModel model, ImmutableArray<double> tracks, double alpha, double dynamic, TrackBed bed)
     {
         ImmutableArray<LaneLoad> Loads(TrafficModel of)
         {
             var (factor, phi) = (of.Name is "LM71" or "SW/0" ? alpha : 1, of.Name == "unloaded train" ? 1 : dynamic);
-            return [.. of.Kinds[0].Loads.Select(l => OnSleepers(l, sleepers) with { Factor = factor, Dynamic = phi })];
+            return [.. of.Kinds[0].Loads.Select(l => OnBed(l, bed) with { Factor = factor, Dynamic = phi })];
         }
         var isHeavy = model.Name == "SW/2";
         ImmutableArray<LaneKind> kinds = isHeavy
@@ -53,26 +53,26 @@ public static class EnRailTraffic
         return model with
         {
             Tracks = tracks,
+            Rails = bed.Across,
+            LaneWidth = bed.Gauge,
             Kinds = [.. kinds.Where(k => k.Most > 0)],
-            Aside = model.Name is "LM71" or "SW/0" ? Rails / 18 : 0,
+            Aside = model.Name is "LM71" or "SW/0" ? bed.Gauge / 18 : 0,
             Presence = [1, 1, 0.75],
             LeftOut = LeftOutOnTracks,
         };
     }
 
-    /// <summary>
-    /// Every axle as a quarter, a half and a quarter of it on three sleepers (6.3.6.1). Line loads stay where they are beside the axles.
-    /// </summary>
-    private static LaneLoad OnSleepers(LaneLoad load, double? sleepers)
+    /// <summary>Every axle in its parts on sleepers and under the ballast. Line loads are even along, and stay beside the axles.</summary>
+    private static LaneLoad OnBed(LaneLoad load, TrackBed bed)
     {
-        if (sleepers is not { } spacing || load.Vehicle is not { Axles.IsEmpty: false } vehicle)
+        if (load.Vehicle is not { Axles.IsEmpty: false } vehicle)
             return load;
         List<(double At, double Load)> points = [];
-        double at = spacing;
+        var at = bed.Reach;
         foreach (var axle in vehicle.Axles)
         {
             at += axle.Gap;
-            points.AddRange([(at - spacing, axle.Load / 4), (at, axle.Load / 2), (at + spacing, axle.Load / 4)]);
+            points.AddRange(bed.Along.Select(p => (at + p.Ahead, axle.Load * p.Part)));
         }
         var together = points
             .GroupBy(p => Math.Round(p.At, 6))
@@ -83,10 +83,10 @@ public static class EnRailTraffic
         {
             Vehicle = vehicle with
             {
-                Axles = [.. together.Select((p, i) => new Axle(p.Load, i == 0 ? 0 : p.At - together[i - 1].At))],
-                Stretches = [.. vehicle.Stretches.Select(s => s with { From = s.From + spacing })],
+                Axles = [.. together.Select((p, i) => new Axle(p.Load, i == 0 ? 0 : p.At - together[i - 1].At) { Wheels = bed.Across })],
+                Stretches = [.. vehicle.Stretches.Select(s => s with { From = s.From + bed.Reach })],
             },
-            LineClear = load.LineClear is { } clear ? clear - spacing : null,
+            LineClear = load.LineClear is { } clear ? clear - bed.Reach : null,
         };
     }
 

@@ -114,6 +114,9 @@ public sealed record TrafficModel(string Name, string Source, LaneRule Rule, Imm
     /// <summary>Offsets of the middles of tracks (m).</summary>
     public ImmutableArray<double> Tracks { get; init; } = [0];
 
+    /// <summary>Where loads on a track lie, right of its middle (m).</summary>
+    public ImmutableArray<double> Rails { get; init; } = [-0.75, 0.75];
+
     /// <summary>How far to both sides of a track the load may stand (m).</summary>
     public double Aside { get; init; }
 

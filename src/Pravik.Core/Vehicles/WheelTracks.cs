@@ -37,6 +37,10 @@ public sealed class WheelTracks : IEquatable<WheelTracks>
     /// <param name="uneven">The part of its load by which a right wheel has more and a left one less.</param>
     public static WheelTracks Pair(double spacing, double uneven = 0) => new([spacing / 2], _ => 0.5, uneven);
 
+    /// <summary>Lines that carry the same share each.</summary>
+    /// <param name="across">Where they lie, right of the middle (m): as many on the one side as on the other.</param>
+    public static WheelTracks Even(ImmutableArray<double> across) => new(across, _ => 1.0 / across.Length, 0);
+
     /// <summary>The lines of a vehicle.</summary>
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="uneven">The part of its load by which a right wheel has more and a left one less.</param>

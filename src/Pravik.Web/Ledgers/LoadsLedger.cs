@@ -231,7 +231,12 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
                     rows.Entry("/traffic/rail/alpha"),
                     rows.Entry("/traffic/rail/care"),
                     rows.Entry("/traffic/rail/dynamic"),
+                    rows.Entry("/traffic/rail/gauge"),
                     rows.Entry("/traffic/rail/sleepers"),
+                    rows.Entry("/traffic/rail/ballast"),
+                    .. rail.Ballast is null
+                        ? Array.Empty<LedgerRow>()
+                        : [rows.Entry("/traffic/rail/sleeperLength"), rows.Entry("/traffic/rail/sleeperWidth")],
                     rows.Entry("/traffic/rail/speed"),
                     rows.Entry("/traffic/rail/level"),
                     LedgerRows.Reading(
@@ -244,7 +249,7 @@ internal sealed class LoadsLedger(Bridge bridge, BridgeGeometry geometry, Ledger
             {
                 Note =
                     "Traction, braking, nosing and, with a speed, centrifugal forces on a curve act with it in combinations (Table 6.11). "
-                    + "Left out: distribution through ballast, and the combined response of structure and track (6.5.4).",
+                    + "Left out: the weight of the track, and the combined response of structure and track (6.5.4).",
             };
     }
 
