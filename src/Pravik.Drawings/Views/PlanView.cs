@@ -57,7 +57,8 @@ public sealed class PlanView
     }
 
     /// <summary>
-    /// Draws the plan. A picked part is drawn as active; the cursor marks the station's section; a traffic position is drawn on the deck.
+    /// Draws the plan. A picked part is drawn as active; the cursor marks the station's section; a traffic position is drawn on the deck,
+    /// and a mark where a value is told.
     /// </summary>
     public static Drawing Draw(
         BridgeGeometry geometry,
@@ -65,7 +66,8 @@ public sealed class PlanView
         ViewSize size,
         double? cursor = null,
         string? picked = null,
-        PlacedTraffic? traffic = null
+        PlacedTraffic? traffic = null,
+        (double Station, double Offset)? mark = null
     )
     {
         var view = new PlanView(geometry, units, size);
@@ -84,6 +86,8 @@ public sealed class PlanView
         view.Dimensions();
         if (cursor is { } station)
             view.Cursor(station);
+        if (mark is { } place)
+            view.Mark(place.Station, place.Offset);
         view.Directions();
         view.Snaps();
         return view.canvas.Finish(
@@ -481,7 +485,7 @@ public sealed class PlanView
                 Anchor.End,
                 true
             );
-            var wheels = lane.Wheels.Where(w => w.Station >= geometry.FirstStation && w.Station <= geometry.LastStation);
+            var wheels = lane.Wheels.Where(w => IsOnDeck(w.Station, w.Offset));
             foreach (var axle in wheels.GroupBy(w => w.Station))
             {
                 canvas.Line(At(axle.Key, axle.Min(w => w.Offset)), At(axle.Key, axle.Max(w => w.Offset)), Pen.Load);
@@ -490,6 +494,20 @@ public sealed class PlanView
             }
         }
     }
+
+    private void Mark(double station, double offset)
+    {
+        const double Radius = 1.6;
+        var at = At(station, offset);
+        canvas.Circle(at, Radius, Pen.Active);
+        canvas.Line(at - new Point(Radius, 0), at + new Point(Radius, 0), Pen.Active);
+        canvas.Line(at - new Point(0, Radius), at + new Point(0, Radius), Pen.Active);
+    }
+
+    /// <summary>Whether a place lies between the ends of the deck, which a skew lays elsewhere beside the road line.</summary>
+    private bool IsOnDeck(double station, double offset) =>
+        station >= geometry.Meet(geometry.Axes[0], _ => offset).Station - 1e-6
+        && station <= geometry.Meet(geometry.Axes[^1], _ => offset).Station + 1e-6;
 
     private void Cursor(double station)
     {

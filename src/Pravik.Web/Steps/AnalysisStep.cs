@@ -60,7 +60,7 @@ internal sealed class AnalysisStep : IStep
         };
 
     private static SheetContent Loading(Screen screen, LoadingViews loading) =>
-        new([screen.Plan(screen.Part(0.55, 200), loading.Traffic ?? PlacedTraffic.None)], loading.Table());
+        new([screen.Plan(screen.Part(0.55, 200), loading.Traffic ?? PlacedTraffic.None, loading.OnDeck)], loading.Table());
 
     private static Ledger OfModel(Screen screen) =>
         new ModelLedger(

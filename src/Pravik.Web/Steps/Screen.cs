@@ -109,8 +109,8 @@ internal sealed class Screen
         : !IsCurrent ? ("old", "out of date")
         : ("good", "in order");
 
-    public ViewPart Plan(ViewSize size, PlacedTraffic? traffic = null) =>
-        Drawn("plan", PlanView.Draw(Geometry, Units, size, Station, Pick, traffic));
+    public ViewPart Plan(ViewSize size, PlacedTraffic? traffic = null, (double Station, double Offset)? mark = null) =>
+        Drawn("plan", PlanView.Draw(Geometry, Units, size, Station, Pick, traffic, mark));
 
     public ViewPart Section(ViewSize size) => Drawn("section", SectionView.Draw(Geometry, Units, size, Station, Pick));
 

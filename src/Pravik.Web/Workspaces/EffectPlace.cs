@@ -1,7 +1,5 @@
 using System.Collections.Immutable;
-using Pravik.Core.Bridges;
 using Pravik.Core.Models;
-using Pravik.Core.Places;
 using Pravik.Core.Units;
 using Pravik.Web.Steps;
 
@@ -46,8 +44,8 @@ internal sealed record EffectPlace(string Id, string Group, string Words, int Fr
         new("slabShearAcross", "Shear across", QuantityKind.LineLoad, false, (int)SlabEffect.ShearAcross),
     ];
 
-    /// <summary>Offset of the girder to which it belongs (m); null for members.</summary>
-    public double? GirderOffset { get; private init; }
+    /// <summary>Where it is on the deck: its station, and the offset of its girder or its own (m); null for members.</summary>
+    public (double Station, double Offset)? OnDeck { get; private init; }
 
     /// <summary>All places: the cursor first.</summary>
     public static IEnumerable<EffectPlace> All(Screen screen, EffectLayout layout)
@@ -64,7 +62,7 @@ internal sealed record EffectPlace(string Id, string Group, string Words, int Fr
                 OfSeat
             )
             {
-                GirderOffset = OffsetAt(screen.Geometry.Girders[seat.Girder], seat.Axis),
+                OnDeck = SeatAt(screen, seat),
             };
         }
         for (var m = 0; m < layout.Members.Length; m++)
@@ -88,10 +86,12 @@ internal sealed record EffectPlace(string Id, string Group, string Words, int Fr
     private static IEnumerable<EffectPlace> OfSlabs(Screen screen, EffectLayout layout) =>
         layout
             .Slab.Where(p => !p.Shells.IsEmpty)
-            .Select(p => new EffectPlace($"slab{p.Number + 1}", "Slab", WordsOf(p, screen.Units), layout.AtSlab(p.Number), OfSlab));
+            .Select(p => new EffectPlace($"slab{p.Number + 1}", "Slab", WordsOf(p, screen.Units), layout.AtSlab(p.Number), OfSlab)
+            {
+                OnDeck = (p.Place.Station, p.Place.Offset),
+            });
 
-    /// <summary>A place of the slab in words.</summary>
-    public static string WordsOf(SlabPoint place, UnitSystem units) =>
+    private static string WordsOf(SlabPoint place, UnitSystem units) =>
         $"slab place {place.Number + 1}, station {units.Format(place.Place.Station, QuantityKind.Length)}, "
         + $"offset {units.Format(place.Place.Offset, QuantityKind.Length)}";
 
@@ -101,10 +101,12 @@ internal sealed record EffectPlace(string Id, string Group, string Words, int Fr
             ? AtCursor(screen, layout)
             : All(screen, layout).FirstOrDefault(p => p.Id == screen.Request.Place) ?? AtCursor(screen, layout);
 
-    private static double OffsetAt(GirderLine girder, AxisIndex axis) =>
-        axis.Value < girder.Spans.Length && girder.IsIn(axis.Value)
-            ? girder.In(axis.Value).StartOffset
-            : girder.In(axis.Value - 1).EndOffset;
+    private static (double Station, double Offset) SeatAt(Screen screen, SeatPlace seat)
+    {
+        var (girder, axis) = (screen.Geometry.Girders[seat.Girder], seat.Axis.Value);
+        var offset = axis < girder.Spans.Length && girder.IsIn(axis) ? girder.In(axis).StartOffset : girder.In(axis - 1).EndOffset;
+        return (screen.Geometry.Meet(screen.Geometry.Axes[axis], _ => offset).Station, offset);
+    }
 
     private static EffectPlace AtCursor(Screen screen, EffectLayout layout)
     {
@@ -118,7 +120,7 @@ internal sealed record EffectPlace(string Id, string Group, string Words, int Fr
             + screen.Units.FormatWithUnit(point.Station, QuantityKind.Length);
         return new("", "Girders", words, layout.At(number, GirderEffect.N), OfGirder)
         {
-            GirderOffset = screen.Geometry.GirderOffsetAt(screen.Geometry.Girders[point.Girder], point.Station) ?? 0,
+            OnDeck = (point.Station, screen.Geometry.GirderOffsetAt(screen.Geometry.Girders[point.Girder], point.Station) ?? 0),
         };
     }
 }

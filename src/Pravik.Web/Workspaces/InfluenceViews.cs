@@ -19,7 +19,9 @@ internal sealed class InfluenceViews(Screen screen, ModelViews model)
     /// <summary>The lines along which it can be told: their names and offsets (m).</summary>
     private IEnumerable<(string Id, string Words, double Offset)> Lines =>
         [
-            .. loading.GirderOffset is { } offset ? [("girder", "the girder", offset)] : Array.Empty<(string, string, double)>(),
+            .. loading.OnDeck is { } at
+                ? [("girder", loading.IsOfSlab ? "the place" : "the girder", at.Offset)]
+                : Array.Empty<(string, string, double)>(),
             ("road", "the road line", 0),
             .. (loading.Traffic?.Lanes ?? []).Select(l => ($"lane{l.Kind}", $"lane {l.Kind} of the traffic", l.Offset)),
         ];
@@ -88,7 +90,12 @@ internal sealed class InfluenceViews(Screen screen, ModelViews model)
         var rows = new List<LedgerGroup>();
         if (loading.Surface is { } surface)
         {
-            rows.Add(new("Readings: ordinates", [Peak("Greatest", surface.Greatest), Peak("Least", surface.Least)]));
+            rows.Add(
+                new(
+                    $"Readings: ordinates, under 1 {screen.Units[QuantityKind.Force].Symbol}",
+                    [Peak("Greatest", surface.Greatest), Peak("Least", surface.Least)]
+                )
+            );
             rows.Add(
                 new("Readings: volumes", [Volume("Above 0", surface.Above), Volume("Below 0", surface.Below)])
                 {
@@ -110,7 +117,7 @@ internal sealed class InfluenceViews(Screen screen, ModelViews model)
     }
 
     private LedgerRow Peak(string name, SurfaceCorner at) =>
-        new(name, Words(at.Ordinate, QuantityKind.Force), $"{Symbol} / {screen.Units[QuantityKind.Force].Symbol}")
+        new(name, Words(at.Ordinate, QuantityKind.Force), Symbol)
         {
             Help =
                 $"At station {screen.Units.FormatWithUnit(at.At.Station, QuantityKind.Length)}, "

@@ -58,8 +58,11 @@ internal sealed class LoadingViews
     public SurfaceOnDeck? Surface =>
         results.Traffic?.Surface(effect, IsGreatest) is { } surface ? new(screen.Geometry, results.Finished.Mesh, surface) : null;
 
-    /// <summary>Offset of the girder there (m); null where the place belongs to none.</summary>
-    public double? GirderOffset => at.GirderOffset;
+    /// <summary>Station and offset of the place (m); null for members.</summary>
+    public (double Station, double Offset)? OnDeck => at.OnDeck;
+
+    /// <summary>Whether the place is one of the slab.</summary>
+    public bool IsOfSlab => at.Effects[0].Kind == QuantityKind.SlabMoment;
 
     private bool IsGreatest => screen.Request.Side != "least";
 
@@ -135,7 +138,7 @@ internal sealed class LoadingViews
                     Note =
                         "At the same place under this very loading."
                         + (Offered.Count() < at.Effects.Length ? NotFollowed : "")
-                        + (at.Effects[0].Kind == QuantityKind.SlabMoment ? OfSlab : "")
+                        + (IsOfSlab ? OfSlab : "")
                         + (Quantity.Id == "V" ? " Shear is that on one side of a wheel at the point; a case tells the mean." : ""),
                     Actions = [.. Keep()],
                 },

@@ -512,22 +512,24 @@ internal sealed class ModelViews
 
     private (string, IReadOnlyList<(string, QuantityKind?)>, IEnumerable<(IReadOnlyList<object>, string?)>) RawSlab()
     {
-        var (moment, shear) = (units[QuantityKind.SlabMoment].Symbol, units[QuantityKind.LineLoad].Symbol);
         (string Name, QuantityKind Kind)[] columns =
         [
-            ($"m along, {moment}", QuantityKind.SlabMoment),
+            ("m along", QuantityKind.SlabMoment),
             ("m across", QuantityKind.SlabMoment),
             ("m twisting", QuantityKind.SlabMoment),
-            ($"v along, {shear}", QuantityKind.LineLoad),
+            ("v along", QuantityKind.LineLoad),
             ("v across", QuantityKind.LineLoad),
         ];
+        var (moment, shear) = (units[QuantityKind.SlabMoment].Symbol, units[QuantityKind.LineLoad].Symbol);
         return (
-            $"{Range.Name}: places of the slab, per metre, sagging positive",
+            $"{Range.Name}: places of the slab, m in {moment}, sagging positive, v in {shear}",
             [
                 ("Place", QuantityKind.Count),
                 ("Station", QuantityKind.Length),
                 ("Offset", QuantityKind.Length),
-                .. columns.SelectMany(c => Heads(c.Name, c.Kind)),
+                .. columns.SelectMany(c =>
+                    Range.IsSingle ? [(c.Name, c.Kind)] : new (string, QuantityKind?)[] { (c.Name, c.Kind), ("least", c.Kind) }
+                ),
             ],
             results
                 .Layout.Slab.Where(p => !p.Shells.IsEmpty)
