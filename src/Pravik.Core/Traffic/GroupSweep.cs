@@ -1,4 +1,5 @@
 using System.Numerics;
+using System.Runtime.CompilerServices;
 
 namespace Pravik.Core.Traffic;
 
@@ -27,11 +28,12 @@ internal static class GroupSweep
 
     /// <summary>The greatest or by its sign the least value, and the place of the leading axle; just beside a jump.</summary>
     /// <param name="way">The axles or wheels, and the order in which they meet stations.</param>
-    /// <param name="jump">Changes of the value at stations, of as many profiles side by side as are searched together.</param>
-    /// <param name="kink">Changes of the slope there (1/m).</param>
+    /// <param name="changes">
+    /// Changes of the value at each station, of as many profiles side by side as are searched together, and after them of the slope (1/m).
+    /// </param>
     /// <param name="of">Which of the profiles.</param>
     /// <param name="sign">1 for the greatest, −1 for the least.</param>
-    public static (double Value, double Place) Worst(VehicleWay way, float[] jump, float[] kink, int of, int sign)
+    public static (double Value, double Place) Worst(VehicleWay way, float[] changes, int of, int sign)
     {
         var (order, load) = (way.Lead, way.Shape.Lead.Load);
         var (first, last) = (way.Within.From - Tiny, way.Within.To + Tiny);
@@ -53,11 +55,11 @@ internal static class GroupSweep
                     (worst, place) = (sign * value, at - Nudge);
                 opposite = Math.Max(opposite, -sign * value);
             }
-            var number = meeting.Number * Vector<float>.Count + of;
-            var (step, share) = (jump[number], load[meeting.Axle]);
+            var number = 2 * meeting.Number * Vector<float>.Count + of;
+            var (step, share) = (changes[number], load[meeting.Axle]);
             value += share * step;
             hasJumped |= step != 0;
-            slope += share * kink[number];
+            slope += share * changes[number + Vector<float>.Count];
         }
         return worst > SingleRounding * opposite ? (sign * worst, place) : (0, double.NaN);
     }
@@ -67,36 +69,83 @@ internal static class GroupSweep
     /// stands beside what the others have. In single precision.
     /// </summary>
     /// <param name="way">The axles or wheels, and the order in which they meet stations.</param>
-    /// <param name="jump">Changes of the value at stations.</param>
-    /// <param name="kink">Changes of the slope there (1/m).</param>
-    public static (Vector<float> Greatest, Vector<float> Least) Extremes(VehicleWay way, float[] jump, float[] kink)
+    /// <param name="changes">Changes of the value at each station, and after them of the slope (1/m).</param>
+    public static (Vector<float> Greatest, Vector<float> Least) Extremes(VehicleWay way, float[] changes)
     {
-        var (order, load) = (way.Lead, way.Shape.Lead.Load);
         var (first, last) = (way.Within.From - Tiny, way.Within.To + Tiny);
-        var (most, fewest) = (Vector<float>.Zero, Vector<float>.Zero);
-        if (order.Length == 0)
-            return (most, fewest);
-        var (value, slope, at) = (Vector<float>.Zero, Vector<float>.Zero, order[0].Place);
-        foreach (ref readonly var meeting in order.AsSpan())
+        var (most, fewest, at) = (Vector<float>.Zero, Vector<float>.Zero, 0);
+        var walk = default(SweepWalk);
+        foreach (ref readonly var step in way.Steps.AsSpan())
         {
-            var length = meeting.Place - at;
-            if (length > Tiny)
+            // Where several axles jump in one place only what is before and after all of them counts.
+            if (step.Length > 0)
             {
-                // Where several axles jump in one place only what is before and after all of them counts.
-                var next = Vector.FusedMultiplyAdd(slope, new Vector<float>((float)length), value);
-                if (at >= first && meeting.Place <= last)
+                var before = walk.Value;
+                walk.Go(step.Length);
+                if (way.Lead[at - 1].Place >= first && way.Lead[at].Place <= last)
                 {
-                    most = Vector.MaxNative(most, Vector.MaxNative(value, next));
-                    fewest = Vector.MinNative(fewest, Vector.MinNative(value, next));
+                    most = Vector.MaxNative(most, Vector.MaxNative(before, walk.Value));
+                    fewest = Vector.MinNative(fewest, Vector.MinNative(before, walk.Value));
                 }
-                (value, at) = (next, meeting.Place);
             }
-            var share = new Vector<float>((float)load[meeting.Axle]);
-            var from = meeting.Number * Vector<float>.Count;
-            value = Vector.FusedMultiplyAdd(share, new Vector<float>(jump, from), value);
-            slope = Vector.FusedMultiplyAdd(share, new Vector<float>(kink, from), slope);
+            walk.Meet(step, changes);
+            at++;
         }
         return (most, fewest);
+    }
+
+    /// <summary>The same of a vehicle that may stand anywhere, going ahead and back: both at once, neither waits for the other.</summary>
+    public static (Vector<float> Greatest, Vector<float> Least, Vector<float> GreatestBack, Vector<float> LeastBack) Extremes(
+        VehicleWay ahead,
+        VehicleWay back,
+        float[] changes
+    )
+    {
+        var (steps, others) = (ahead.Steps, back.Steps);
+        var (most, fewest, mostBack, fewestBack) = (Vector<float>.Zero, Vector<float>.Zero, Vector<float>.Zero, Vector<float>.Zero);
+        var (walk, other) = (default(SweepWalk), default(SweepWalk));
+        for (var i = 0; i < steps.Length && i < others.Length; i++)
+        {
+            ref readonly var step = ref steps[i];
+            ref readonly var stepBack = ref others[i];
+            if (step.Length > 0)
+            {
+                most = Vector.MaxNative(most, walk.Value);
+                fewest = Vector.MinNative(fewest, walk.Value);
+                walk.Go(step.Length);
+                most = Vector.MaxNative(most, walk.Value);
+                fewest = Vector.MinNative(fewest, walk.Value);
+            }
+            if (stepBack.Length > 0)
+            {
+                mostBack = Vector.MaxNative(mostBack, other.Value);
+                fewestBack = Vector.MinNative(fewestBack, other.Value);
+                other.Go(stepBack.Length);
+                mostBack = Vector.MaxNative(mostBack, other.Value);
+                fewestBack = Vector.MinNative(fewestBack, other.Value);
+            }
+            walk.Meet(step, changes);
+            other.Meet(stepBack, changes);
+        }
+        return (most, fewest, mostBack, fewestBack);
+    }
+
+    /// <summary>Where a sweep over profiles side by side is.</summary>
+    private struct SweepWalk
+    {
+        public Vector<float> Value;
+        private Vector<float> slope;
+
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        public void Go(float length) => Value = Vector.FusedMultiplyAdd(slope, new Vector<float>(length), Value);
+
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        public void Meet(in SweepStep step, float[] changes)
+        {
+            var share = new Vector<float>(step.Share);
+            Value = Vector.FusedMultiplyAdd(share, new Vector<float>(changes, step.From), Value);
+            slope = Vector.FusedMultiplyAdd(share, new Vector<float>(changes, step.From + Vector<float>.Count), slope);
+        }
     }
 
     /// <summary>What is left of the greatest values after the last axle is rounding, and nothing.</summary>

@@ -14,8 +14,7 @@ internal sealed class SurfaceBlock
     private readonly SurfacesSideBySide low;
     private readonly SurfacesSideBySide high;
     private readonly Dictionary<int, BlockProfiles> profiles = [];
-    private float[]? jump;
-    private float[]? kink;
+    private float[]? changes;
 
     /// <summary>How many surfaces there are at most.</summary>
     public static int Most => Vector<float>.Count;
@@ -36,13 +35,13 @@ internal sealed class SurfaceBlock
     public double Adverse(LoadedSurface surface, int line, bool isAbove) =>
         (low.Surfaces.Contains(surface) ? low : high).Adverse(surface, line, isAbove);
 
-    /// <summary>Changes of value and slope at the rows of all lines that wheels follow.</summary>
-    private (float[] Jump, float[] Kink) Changes()
+    /// <summary>Changes of value, and after them of slope, at the rows of all lines that wheels follow.</summary>
+    private float[] Changes()
     {
-        if (jump is not null)
-            return (jump, kink!);
+        if (changes is not null)
+            return changes;
         var rows = deck.Grid.Rows;
-        (jump, kink) = (workspace.TakeSingle(deck.FirstCell * rows * Most), workspace.TakeSingle(deck.FirstCell * rows * Most));
+        changes = workspace.TakeSingle(2 * deck.FirstCell * rows * Most);
         for (var line = 0; line < deck.FirstCell; line++)
         {
             var (onLow, onHigh) = (low.Begin(line), high.Begin(line));
@@ -50,11 +49,11 @@ internal sealed class SurfaceBlock
             {
                 var a = low.Step(ref onLow, line, row);
                 var b = high == low ? a : high.Step(ref onHigh, line, row);
-                Vector.Narrow(a.Jump, b.Jump).CopyTo(jump, row * Most);
-                Vector.Narrow(a.Kink, b.Kink).CopyTo(kink, row * Most);
+                Vector.Narrow(a.Jump, b.Jump).CopyTo(changes, 2 * row * Most);
+                Vector.Narrow(a.Kink, b.Kink).CopyTo(changes, (2 * row + 1) * Most);
             }
         }
-        return (jump, kink);
+        return changes;
     }
 
     /// <summary>Finds the greatest and the least value of a shape along each run, for all surfaces.</summary>
@@ -67,20 +66,20 @@ internal sealed class SurfaceBlock
             SearchValues(shape);
             return;
         }
-        var (onJump, onKink) = Changes();
+        var on = Changes();
         foreach (var run in shape.Runs)
         {
+            if (shape.Ways(run) is [{ IsAnywhere: true } ahead, { IsAnywhere: true } back])
+            {
+                var (greatest, least, greatestBack, leastBack) = GroupSweep.Extremes(ahead, back, on);
+                Keep(shape, run, ahead.IsTurned, greatest, least);
+                Keep(shape, run, back.IsTurned, greatestBack, leastBack);
+                continue;
+            }
             foreach (var way in shape.Ways(run))
             {
-                var (greatest, least) = GroupSweep.Extremes(way, onJump, onKink);
-                for (var s = 0; s < surfaces.Count; s++)
-                    Keep(
-                        surfaces[s],
-                        shape,
-                        run,
-                        way.IsTurned,
-                        GroupSweep.WithoutRounding(greatest[s], least[s], GroupSweep.SingleRounding)
-                    );
+                var (greatest, least) = GroupSweep.Extremes(way, on);
+                Keep(shape, run, way.IsTurned, greatest, least);
             }
         }
     }
@@ -88,8 +87,7 @@ internal sealed class SurfaceBlock
     /// <summary>Where a shape is worst on one of the surfaces going one way, in single precision.</summary>
     public (double Value, double Place) Worst(LoadedSurface surface, VehicleWay way, int sign)
     {
-        var (onJump, onKink) = Changes();
-        return GroupSweep.Worst(way, onJump, onKink, surfaces.IndexOf(surface), sign);
+        return GroupSweep.Worst(way, Changes(), surfaces.IndexOf(surface), sign);
     }
 
     private void SearchValues(ShapeOnDeck shape)
@@ -100,14 +98,7 @@ internal sealed class SurfaceBlock
             foreach (var way in shape.Stops(run))
             {
                 found = workspace.Block.Greatest(way, Along(run), shape.IsOnlyWorsening, found);
-                for (var s = 0; s < surfaces.Count; s++)
-                    Keep(
-                        surfaces[s],
-                        shape,
-                        run,
-                        way.IsTurned,
-                        GroupSweep.WithoutRounding(found.Above[s], -found.Below[s], GroupSweep.SingleRounding)
-                    );
+                Keep(shape, run, way.IsTurned, found.Above, -found.Below);
             }
         }
     }
@@ -134,9 +125,13 @@ internal sealed class SurfaceBlock
         }
     }
 
-    private static void Keep(LoadedSurface surface, ShapeOnDeck shape, int run, bool isTurned, (double Greatest, double Least) found)
+    private void Keep(ShapeOnDeck shape, int run, bool isTurned, Vector<float> most, Vector<float> fewest)
     {
-        surface.Keep(shape, run, new(found.Greatest, double.NaN, double.NaN, isTurned), true);
-        surface.Keep(shape, run, new(found.Least, double.NaN, double.NaN, isTurned), false);
+        for (var s = 0; s < surfaces.Count; s++)
+        {
+            var (greatest, least) = GroupSweep.WithoutRounding(most[s], fewest[s], GroupSweep.SingleRounding);
+            surfaces[s].Keep(shape, run, new(greatest, double.NaN, double.NaN, isTurned), true);
+            surfaces[s].Keep(shape, run, new(least, double.NaN, double.NaN, isTurned), false);
+        }
     }
 }
