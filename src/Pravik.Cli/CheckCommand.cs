@@ -78,10 +78,9 @@ internal static class CheckCommand
     private static string AsTable(Bridge bridge, CheckSummary summary)
     {
         var units = UnitSystem.Named(bridge.Basis.Units);
-        var moment = units[QuantityKind.Moment].Symbol;
         string[][] rows =
         [
-            ["Girder", "Span", "Station", "Check", $"M_Ed, {moment}", $"M_Rd, {moment}", "Utilisation", ""],
+            ["Girder", "Span", "Station", "Check", "Effect", "Resistance", "Utilisation", ""],
             .. summary.Checks.Select(row =>
                 new[]
                 {
@@ -89,13 +88,15 @@ internal static class CheckCommand
                     $"{row.Span}",
                     units.Format(row.Station, QuantityKind.Length),
                     row.Check,
-                    units.Format(row.Effect, QuantityKind.Moment),
-                    units.Format(row.Resistance, QuantityKind.Moment),
+                    Value(row.Effect, row),
+                    Value(row.Resistance, row),
                     QuantityText.Fixed(row.Utilisation, 3),
                     row.Utilisation <= 1 ? "" : "FAILS",
                 }
             ),
         ];
+        string Value(double value, CheckRow of) =>
+            of.Kind == QuantityKind.Number ? QuantityText.Significant(value, 3) : units.FormatWithUnit(value, of.Kind);
         var widths = Enumerable.Range(0, 8).Select(c => rows.Max(r => r[c].Length)).ToArray();
         var text = new StringBuilder($"{bridge.Name}\n\n");
         foreach (var row in rows)

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using System.Text.Json.Serialization;
 using Pravik.Core.Checks;
 using Pravik.Core.Runs;
+using Pravik.Core.Units;
 
 namespace Pravik.Exchange;
 
@@ -17,6 +19,9 @@ public sealed record CheckRow(
     string Clause
 )
 {
+    /// <summary>What effect and resistance are: a moment (Nm), a force (N), or a number.</summary>
+    public QuantityKind Kind { get; init; } = QuantityKind.Moment;
+
     /// <summary>Axial force beside the effect (N, tension positive).</summary>
     public double Axial { get; init; }
 }
@@ -30,7 +35,11 @@ public sealed record BalanceRow(string Load, double Applied, double Reacted);
 /// </summary>
 public sealed record CheckSummary
 {
-    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web) { WriteIndented = true };
+    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
+    {
+        WriteIndented = true,
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
+    };
 
     /// <summary>Name of the bridge.</summary>
     public required string Bridge { get; init; }
@@ -85,14 +94,16 @@ public sealed record CheckSummary
                         )
                         {
                             Axial = o.Axial,
+                            Kind = o.Kind,
                         };
                     }),
             ],
             Balance = [.. results.Model.Cases.Select(c => new BalanceRow(c.Name, c.Account.Load, c.Account.Reaction))],
         };
 
-    /// <summary>What passes or fails, in words: “ultimate bending passes, 0.95”, and what is not checked yet.</summary>
-    public string Words => CheckWords.Verdict(Checked, NotChecked, Utilisation, Fails);
+    /// <summary>What passes, or what fails worst, in words, and what is not checked yet.</summary>
+    public string Words =>
+        CheckWords.Verdict(Checked, NotChecked, Utilisation is { } u ? (Checks.IsEmpty ? Checked[0] : Checks[0].Check, u) : null);
 
     /// <summary>The summary as JSON.</summary>
     public string Write() => JsonSerializer.Serialize(this, Options);

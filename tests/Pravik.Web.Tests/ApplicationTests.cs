@@ -238,11 +238,11 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
             await Task.Delay(100);
             workspace = await Workspace("sorrel-brook", "step=checks");
         }
-        Assert.StartsWith("ultimate bending passes, 0.9", workspace["checks"]!["words"]!.GetValue<string>());
-        Assert.Contains(workspace["ledger"]!["lines"]!.AsArray(), l => l!["symbol"]!.GetValue<string>() == "M_Rd");
+        Assert.StartsWith("2 checks pass, 0.9", workspace["checks"]!["words"]!.GetValue<string>());
+        Assert.Contains(workspace["ledger"]!["lines"]!.AsArray(), l => l!["symbol"]!.GetValue<string>() == "V_Rd,max");
         var page = await client.GetStringAsync(workspace["ledger"]!["printAt"]!.GetValue<string>());
-        Assert.Contains("M<sub>Rd</sub>", page);
-        Assert.Contains("EN 1992-1-1 6.1", page);
+        Assert.Contains("V<sub>Rd,max</sub>", page);
+        Assert.Contains("EN 1992-1-1 (6.9)", page);
         var traffic = await Workspace("sorrel-brook", "step=checks&layout=traffic");
         Assert.Contains("lane 1", traffic["views"]![0]!["svg"]!.GetValue<string>());
 

@@ -60,12 +60,12 @@ public class WorkspaceTests
         Assert.Equal("good", State(workspace, "checks"));
         Assert.Equal("done", workspace.Run.Status);
         Assert.Equal(("passes", true), (workspace.Checks.Status, workspace.Checks.IsCurrent));
-        Assert.StartsWith("ultimate bending passes, 0.9", workspace.Checks.Words);
+        Assert.StartsWith("2 checks pass, 0.9", workspace.Checks.Words);
         Assert.EndsWith("not checked yet", workspace.Checks.Words);
         var picked = Assert.Single(workspace.Table!.Rows, r => r.IsPicked);
         Assert.Same(workspace.Table.Rows[0], picked);
         Assert.Equal(Results.Value.Governing!.Utilisation, picked.Use);
-        Assert.Contains(workspace.Ledger.Lines, l => l.Symbol == "M_Rd");
+        Assert.Contains(workspace.Ledger.Lines, l => l.Symbol == "V_Rd,max");
         Assert.StartsWith("/bridges/p/calculation?girder=3&span=2", workspace.Ledger.PrintAt);
     }
 

@@ -86,7 +86,27 @@ public sealed record Bridge
             Format = FormatName,
             Version = CurrentVersion,
             Name = name,
-            Girders = new() { Types = [new() { Strands = new() { Rows = [Row(0.06), Row(0.11)] } }] },
+            Girders = new()
+            {
+                StrutSlope = 1.2,
+                Types =
+                [
+                    new()
+                    {
+                        Strands = new() { Rows = [Row(0.06), Row(0.11)] },
+                        Links = [Links(0.12), Links(0.16), Links(0.25)],
+                    },
+                ],
+            },
+        };
+
+    /// <summary>A zone of links that carry the new bridge.</summary>
+    private static LinkZone Links(double spacing) =>
+        new()
+        {
+            Length = 4,
+            Diameter = 0.014,
+            Spacing = spacing,
         };
 
     /// <summary>A row of strands at a level, enough of which carry the new bridge.</summary>

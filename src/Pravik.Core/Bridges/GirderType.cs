@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Pravik.Core.Materials;
 
 namespace Pravik.Core.Bridges;
@@ -21,6 +22,9 @@ public sealed record GirderType
 
     /// <summary>Its pretensioned strands.</summary>
     public Strands Strands { get; init; } = new();
+
+    /// <summary>Zones of upright links from both ends to the middle; none where none are entered.</summary>
+    public ImmutableArray<LinkZone> Links { get; init; } = [];
 
     /// <summary>
     /// Camber half way along the girder when the slab is cast (m); null for just what deflects later, so that girders end straight.

@@ -1,4 +1,5 @@
 using Pravik.Core.Models;
+using Pravik.Core.Units;
 
 namespace Pravik.Core.Checks;
 
@@ -22,6 +23,9 @@ public sealed record CheckOutcome(
     string Clause
 )
 {
+    /// <summary>What the effect and the resistance are measured in.</summary>
+    public QuantityKind Kind { get; init; } = QuantityKind.Moment;
+
     /// <summary>Axial force that acts with a moment (N, tension positive).</summary>
     public double Axial { get; init; }
 

@@ -16,6 +16,7 @@ internal static class GirderTypeEntries
             .. Part(Type, s => $"of {Name(s)}", Values),
             .. Part($"{Type}/concrete", s => $"of the concrete of {Name(s)}", MaterialEntries.Grade),
             .. Part($"{Type}/concrete/line/*", s => $"of point {s.Number(1)}, concrete of {Name(s)}", MaterialEntries.LinePoint),
+            .. Part($"{Type}/links/*", s => $"in zone {s.Number(1)} of {Name(s)}", Links),
             .. Part($"{Type}/strands/rows/*", s => $"in row {s.Number(1)} of {Name(s)}", Row),
         ];
 
@@ -58,6 +59,33 @@ internal static class GirderTypeEntries
                 1700e6,
                 "Stress in the strands after all losses and before external load. Entered, as losses are not worked out yet."
             ),
+        ];
+
+    private static IEnumerable<Entry> Links =>
+        [
+            Value(
+                "length",
+                "Length",
+                QuantityKind.Length,
+                0.1,
+                100,
+                "From both ends of the girder, or from the zone before; the last zone goes on to the middle."
+            ) with
+            {
+                Subject = "Length of links",
+            },
+            Value("legs", "Legs", QuantityKind.Count, 1, 12, "Legs of a link that cross the web.") with
+            {
+                Subject = "Legs of links",
+            },
+            Value("diameter", "Diameter", QuantityKind.Size, 0.006, 0.032) with
+            {
+                Subject = "Diameter of links",
+            },
+            Value("spacing", "every", QuantityKind.Size, 0.04, 1, "Distance of links along the girder.") with
+            {
+                Subject = "Spacing of links",
+            },
         ];
 
     private static IEnumerable<Entry> Row =>

@@ -57,6 +57,12 @@ public sealed record MemberSection(
     /// <summary>Whether the member is interrupted here, as girders are between their ends over a pier.</summary>
     public bool IsInterrupted { get; init; }
 
+    /// <summary>Least width of the web (m).</summary>
+    public double WebWidth { get; init; }
+
+    /// <summary>Upright links; null for none.</summary>
+    public MemberLinks? Links { get; init; }
+
     /// <summary>Writes how the section came about: effective widths and thicknesses.</summary>
     public Action<Calculation>? Origin { get; init; }
 

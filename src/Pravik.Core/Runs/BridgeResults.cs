@@ -65,7 +65,7 @@ public sealed class BridgeResults
     public ImmutableArray<string> NotChecked => [.. Refusals, .. CheckCatalog.NotYet];
 
     /// <summary>What passes or fails, in words (<see cref="CheckWords"/>).</summary>
-    public string Words => CheckWords.Verdict(Checked, NotChecked, Governing?.Utilisation, Fails);
+    public string Words => CheckWords.Verdict([.. Checked], NotChecked, Governing is { } worst ? (worst.Name, worst.Utilisation) : null);
 
     /// <summary>The outcome with the greatest utilisation; null where nothing was checked.</summary>
     public CheckOutcome? Governing => Outcomes.IsEmpty ? null : Outcomes.MaxBy(o => o.Utilisation);

@@ -8,6 +8,7 @@ internal static class GirderTypeValidation
 {
     private const int Most = 30;
     private const int MostRows = 20;
+    private const int MostZones = 12;
 
     public static void CheckLists(ImmutableArray<GirderType> types, Bounds bounds)
     {
@@ -20,6 +21,8 @@ internal static class GirderTypeValidation
         {
             if (types[i].Concrete is null)
                 bounds.Error($"/girders/types/{i}/concrete", "This part is missing.");
+            if (types[i].Links.IsDefault || types[i].Links.Contains(null!))
+                bounds.Error($"/girders/types/{i}/links", "The list of link zones, or one of them, is missing.");
             if (types[i].Strands is null || types[i].Strands.Rows.IsDefault || types[i].Strands.Rows.Contains(null!))
                 bounds.Error($"/girders/types/{i}/strands/rows", "The list of strand rows, or one of them, is missing.");
         }
@@ -44,6 +47,7 @@ internal static class GirderTypeValidation
             bounds.Check($"{path}/laterDeflection", type.LaterDeflection);
             bounds.Check($"{path}/greatestHaunch", type.GreatestHaunch);
             Strands($"{path}/strands", type.Strands, bounds);
+            Links($"{path}/links", type.Links, bounds);
         }
         Named("/girders/type", bridge.Girders.Type);
         foreach (var (span, own) in bridge.Girders.Spans)
@@ -65,6 +69,21 @@ internal static class GirderTypeValidation
             bounds.Error($"{path}/rows", $"There are at most {MostRows} rows of strands.");
         for (var i = 0; i < strands.Rows.Length; i++)
             Row($"{path}/rows/{i}", strands.Rows[i], bounds);
+    }
+
+    private static void Links(string path, ImmutableArray<LinkZone> zones, Bounds bounds)
+    {
+        if (zones.Length > MostZones)
+            bounds.Error(path, $"There are at most {MostZones} zones of links.");
+        for (var i = 0; i < zones.Length; i++)
+        {
+            bounds.Check($"{path}/{i}/length", zones[i].Length);
+            bounds.Check($"{path}/{i}/legs", zones[i].Legs);
+            bounds.Check($"{path}/{i}/diameter", zones[i].Diameter);
+            bounds.Check($"{path}/{i}/spacing", zones[i].Spacing);
+            if (zones[i].Spacing < 2 * zones[i].Diameter)
+                bounds.Error($"{path}/{i}/spacing", "Links are at least two diameters apart.");
+        }
     }
 
     private static void Row(string path, StrandRow row, Bounds bounds)

@@ -36,6 +36,7 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
             yield break;
         yield return Strands(type, path);
         yield return StrandCourses(type, path);
+        yield return Links(type, path);
     }
 
     /// <summary>All types, each with how many girders have it; a click shows its values.</summary>
@@ -168,6 +169,47 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
             Note =
                 "Debonded near both ends; a row with an end level runs straight from there to where it is held down (part of the length).",
         };
+
+    /// <summary>Upright links, zone by zone from the ends.</summary>
+    private LedgerGroup Links(GirderType type, string path)
+    {
+        var zones = type.Links;
+        var (first, next) = (new LinkZone(), zones.IsEmpty ? null : zones[^1] with { Spacing = Math.Min(0.3, 2 * zones[^1].Spacing) });
+        return new(
+            $"Links of {type.Name}",
+            [
+                .. zones.SelectMany(
+                    (_, i) => new[] { "length", "legs", "diameter", "spacing" }.Select(c => rows.Entry($"{path}/links/{i}/{c}"))
+                ),
+            ]
+        )
+        {
+            Columns = zones.IsEmpty
+                ? []
+                :
+                [
+                    $"Length, {rows.Units[QuantityKind.Length].Symbol}",
+                    "Legs",
+                    $"Diameter, {rows.Units[QuantityKind.Size].Symbol}",
+                    "every",
+                ],
+            RowActions =
+            [
+                .. zones.Select(
+                    (_, i) =>
+                        new LedgerAction(
+                            $"Take zone {i + 1} away",
+                            $"Zone {i + 1} of links taken away",
+                            [new("remove", $"{path}/links/{i}")]
+                        )
+                ),
+            ],
+            Actions = [new("Add a zone", "Zone of links added", [new("add", $"{path}/links/-", BridgeJson.Node(next ?? first))])],
+            Note = zones.IsEmpty
+                ? "None: shear is set against the concrete alone."
+                : "Zones from both ends of the girder; the last goes on to the middle.",
+        };
+    }
 
     private LedgerGroup Strands(GirderType type, string path)
     {

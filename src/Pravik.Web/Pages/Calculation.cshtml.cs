@@ -30,12 +30,12 @@ public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageMo
     public string NotChecked { get; private set; } = "";
 
     /// <summary>Shows the page.</summary>
-    public async Task<IActionResult> OnGetAsync(string id, int girder, int span, int point, string? bending)
+    public async Task<IActionResult> OnGetAsync(string id, int girder, int span, int point, string? check)
     {
         if (await store.FindAsync(id) is not { } snapshot)
             return NotFound();
         (ProjectId, Bridge, Revision) = (id, snapshot.Bridge, snapshot.Revision);
-        if (runs.Kept(snapshot.Bridge) is { } results && results.Find($"/parts/results/{girder}/{span}/{point}/{bending}") is { } outcome)
+        if (runs.Kept(snapshot.Bridge) is { } results && results.Find($"/parts/results/{girder}/{span}/{point}/{check}") is { } outcome)
         {
             var units = UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
             NotChecked = CheckWords.Missing(results.NotChecked);

@@ -35,7 +35,13 @@ internal sealed class ChecksStep : IStep
             var behind = screen.Outcome is null ? null : screen.Latest.Results.TrafficBehind(screen.Outcome);
             return new([screen.Plan(screen.Half, behind) with { Title = "Traffic behind the picked value" }], table);
         }
-        var diagram = DiagramView.Draw(results.CheckDiagram(screen.Girder), screen.Units, screen.Half, screen.Station, Picked(screen));
+        var diagram = DiagramView.Draw(
+            results.CheckDiagram(screen.Girder, screen.Outcome),
+            screen.Units,
+            screen.Half,
+            screen.Station,
+            Picked(screen)
+        );
         return new([Screen.Drawn("diagram", diagram)], table);
     }
 
@@ -56,8 +62,12 @@ internal sealed class ChecksStep : IStep
     {
         if (screen.Outcome is not { } outcome)
             return null;
-        var effect = screen.Units.FormatWithUnit(outcome.Effect, QuantityKind.Moment);
+        var effect = ResultViews.Value(outcome.Effect, outcome, screen.Units);
         var station = screen.Latest!.Results.Points[outcome.Point].Station;
-        return (station, outcome.Effect, $"{effect} · {QuantityText.Fixed(outcome.Utilisation, 2)}");
+        return (
+            station,
+            outcome.Kind == QuantityKind.Force ? Math.Abs(outcome.Effect) : outcome.Effect,
+            $"{effect} · {QuantityText.Fixed(outcome.Utilisation, 2)}"
+        );
     }
 }

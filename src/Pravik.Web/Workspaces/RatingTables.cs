@@ -25,7 +25,6 @@ internal static class RatingTables
     /// <summary>All factors, the least first.</summary>
     public static DataTable Of(IReadOnlyList<RatedCheck> rated, Screen screen)
     {
-        var symbol = screen.Units[QuantityKind.Moment].Symbol;
         return new(
             "Rating factors, least first",
             [
@@ -36,9 +35,9 @@ internal static class RatingTables
                 new("Span", true),
                 new("Station", true),
                 new("Factor", true),
-                new($"Beside, {symbol}", true),
-                new($"Traffic once, {symbol}", true),
-                new($"Resistance, {symbol}", true),
+                new("Beside", true),
+                new("Traffic once", true),
+                new("Resistance", true),
             ],
             [.. rated.Select(r => Row(r, screen))]
         );
@@ -54,9 +53,10 @@ internal static class RatingTables
             outcome.Leads == GirderEffect.M
                 ? (effect, isSagging)
                 : (results.Model.Layout.At(outcome.Source, outcome.Leads), outcome.IsGreatest);
-        var beside = rated.Basis.Others.Together(lead, greatest)[(int)GirderEffect.M];
-        var once = rated.Basis.Factor * rated.Basis.Load.Together(lead, greatest)[(int)GirderEffect.M];
-        string Moment(double value) => units.Format(value, QuantityKind.Moment);
+        var component = (int)(outcome.Kind == QuantityKind.Force ? GirderEffect.V : GirderEffect.M);
+        var beside = rated.Basis.Others.Together(lead, greatest)[component];
+        var once = rated.Basis.Factor * rated.Basis.Load.Together(lead, greatest)[component];
+        string Value(double value) => ResultViews.Value(value, outcome, units);
         return new(
             [
                 rated.Basis.Traffic,
@@ -66,9 +66,9 @@ internal static class RatingTables
                 $"{point.Span + 1}",
                 units.Format(point.Station, QuantityKind.Length),
                 rated.Factor >= Rating.Most ? $"above {Rating.Most:0}" : QuantityText.Fixed(rated.Factor, 2),
-                Moment(beside),
-                Moment(once),
-                Moment(outcome.Resistance),
+                Value(beside),
+                Value(once),
+                Value(outcome.Resistance),
             ],
             [null, null, point.Girder.Number, null, point.Span.Number, point.Station, rated.Factor, beside, once, outcome.Resistance],
             results.PathOf(outcome),

@@ -19,8 +19,10 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
 
     private string Girder(int point) => geometry.Girders[results.Points[point].Girder].Name;
 
-    /// <summary>Effect and resistance along a girder, both ways.</summary>
-    public Diagram CheckDiagram(int girder)
+    /// <summary>Effect and resistance of a kind of check along a girder, both ways.</summary>
+    /// <param name="girder">The girder, from 0.</param>
+    /// <param name="outcome">An outcome of the check; that of bending without one.</param>
+    public Diagram CheckDiagram(int girder, CheckOutcome? outcome)
     {
         ImmutableArray<int> points = [.. Enumerable.Range(0, results.Points.Length).Where(i => results.Points[i].Girder == girder)];
         Series Line(string name, string check, Pen pen, Func<CheckOutcome, double> value, bool peaks = false) =>
@@ -37,42 +39,68 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
             {
                 Peaks = peaks,
             };
-        return new(
-            $"{geometry.Girders[girder].Name}, ultimate bending",
-            QuantityKind.Moment,
-            true,
-            [
-                Line("M_Ed", "bending.sagging", Pen.Active, o => o.Effect, true),
-                Line("M_Ed", "bending.hogging", Pen.Active, o => o.Effect, true),
-                Line("M_Rd", "bending.sagging", Pen.Resistance, o => o.Resistance),
-                Line("M_Rd", "bending.hogging", Pen.Resistance, o => o.Resistance),
-            ],
-            DiagramAxes.Of(geometry, girder)
-        )
+        var name = geometry.Girders[girder].Name;
+        var axes = DiagramAxes.Of(geometry, girder);
+        return outcome?.Check switch
         {
-            Envelope = (0, 1),
+            "shear.links" or "shear.struts" => new(
+                $"{name}, {outcome.Name.ToLowerInvariant()}, without its sign",
+                QuantityKind.Force,
+                false,
+                [
+                    Line("V_Ed", "shear.links", Pen.Active, o => Math.Abs(o.Effect), true),
+                    Line("V_Rd", "shear.links", Pen.Resistance, o => Math.Abs(o.Resistance)),
+                ],
+                axes
+            ),
+            "shear.least" => new(
+                $"{name}, links over concrete",
+                QuantityKind.Slope,
+                false,
+                [
+                    Line("least", "shear.least", Pen.Active, o => o.Effect, true),
+                    Line("ρ_w", "shear.least", Pen.Resistance, o => o.Resistance),
+                ],
+                axes
+            ),
+            _ => new(
+                $"{name}, ultimate bending",
+                QuantityKind.Moment,
+                true,
+                [
+                    Line("M_Ed", "bending.sagging", Pen.Active, o => o.Effect, true),
+                    Line("M_Ed", "bending.hogging", Pen.Active, o => o.Effect, true),
+                    Line("M_Rd", "bending.sagging", Pen.Resistance, o => o.Resistance),
+                    Line("M_Rd", "bending.hogging", Pen.Resistance, o => o.Resistance),
+                ],
+                axes
+            )
+            {
+                Envelope = (0, 1),
+            },
         };
     }
 
-    public DataTable CheckTable(CheckOutcome? picked)
-    {
-        var symbol = units[QuantityKind.Moment].Symbol;
-        return new(
+    public DataTable CheckTable(CheckOutcome? picked) =>
+        new(
             "Governing checks, worst first",
             [
                 new("Girder", false),
                 new("Span", true),
                 new("Station", true),
                 new("Check", false),
-                new($"M_Ed, {symbol}", true),
+                new("Effect", true),
                 new($"N_Ed, {units[QuantityKind.Force].Symbol}", true),
-                new($"M_Rd, {symbol}", true),
+                new("Resistance", true),
                 new("Utilisation", true),
                 new("Clause", false),
             ],
             [.. results.GoverningByGirder().Select(o => Row(o, o == picked))]
         );
-    }
+
+    /// <summary>A value of an outcome with its unit.</summary>
+    public static string Value(double value, CheckOutcome of, UnitSystem units) =>
+        of.Kind == QuantityKind.Number ? QuantityText.Significant(value, 3) : units.FormatWithUnit(value, of.Kind);
 
     private TableRow Row(CheckOutcome o, bool isPicked)
     {
@@ -83,9 +111,9 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 $"{point.Span + 1}",
                 Station(o.Point),
                 o.Name,
-                units.Format(o.Effect, QuantityKind.Moment),
-                units.Format(o.Axial, QuantityKind.Force),
-                units.Format(o.Resistance, QuantityKind.Moment),
+                Value(o.Effect, o, units),
+                o.Kind == QuantityKind.Number ? "" : units.Format(o.Axial, QuantityKind.Force),
+                Value(o.Resistance, o, units),
                 QuantityText.Fixed(o.Utilisation, 2),
                 o.Clause,
             ],
@@ -106,8 +134,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 .. Calculate(outcome)
                     .Lines.Select(l => new LedgerLine(l.Symbol, l.Formula, l.Numbers, l.Value, l.Unit, l.Clause, l.IsHeading, l.IsRemark)),
             ],
-            PrintAt =
-                $"/bridges/{project}/calculation?girder={point.Girder + 1}&span={point.Span + 1}&point={point.Line}&bending={path[^1]}",
+            PrintAt = $"/bridges/{project}/calculation?girder={point.Girder + 1}&span={point.Span + 1}&point={point.Line}&check={path[^1]}",
         };
     }
 

@@ -210,7 +210,7 @@ public sealed class WorkspaceBuilder
             : results.Fails ? "fails"
             : "passes";
         var words = screen.IsCurrent ? results.Words : $"{results.Words}; of edit {latest.Revision}";
-        return new(status, words, CheckWords.Missing(results.NotChecked), screen.IsCurrent);
+        return new(status, words, CheckWords.Covered(results.Checked, results.NotChecked), screen.IsCurrent);
     }
 
     /// <summary>What runs for a bridge, in words.</summary>

@@ -19,6 +19,7 @@ public class RatingTests
         return bridge with
         {
             Model = bridge.Model with { Divisions = 10 },
+            Girders = bridge.Girders.Typed(t => t with { Links = [new() { Diameter = 0.016, Spacing = 0.08 }] }) with { StrutSlope = 1.2 },
             Traffic = new() { Vehicles = [heavy], Models = [.. models.Prepend("Permit").Select(m => new TrafficUse { Name = m })] },
         };
     }
@@ -40,8 +41,7 @@ public class RatingTests
     {
         var results = BridgeRun.Run(Loaded());
         results.Rate();
-        var least = Least(results.Ratings!, "Permit");
-        Assert.EndsWith("sagging", least.Outcome.Check, StringComparison.Ordinal);
+        var least = Least(results.Ratings!.Where(r => r.Outcome.Check == "bending.sagging"), "Permit");
         var effect = results.Model.Layout.At(least.Outcome.Source, GirderEffect.M);
         var permanent = results.Effects.PermanentAtUltimate().Greatest[effect];
         var traffic = results.Model.Traffic!["Permit"].Greatest[effect];

@@ -1,0 +1,13 @@
+using Pravik.Core.Materials;
+
+namespace Pravik.Core.Members;
+
+/// <summary>Upright links at a place of a member.</summary>
+/// <param name="Area">Area of the legs of one of them that cross the web (m²).</param>
+/// <param name="Spacing">Their distance along the member (m).</param>
+/// <param name="Steel">Their steel.</param>
+public sealed record MemberLinks(double Area, double Spacing, ReinforcingSteel Steel)
+{
+    /// <summary>Them in words.</summary>
+    public string Words { get; init; } = "";
+}
