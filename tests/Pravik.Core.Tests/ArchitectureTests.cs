@@ -33,6 +33,7 @@ public class ArchitectureTests
         "Members",
         "Checks",
         "Runs",
+        "Proposals",
     ];
 
     [Fact]

@@ -1,7 +1,7 @@
 // The bridge's model: results along girders, stages, changes by hand, own cases, a model that can move; supports and own sections.
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { analysed, enter, field, openPage, saved, type, useApplication } from "./server.mjs";
+import { analysed, choose, enter, field, openPage, saved, type, useApplication } from "./server.mjs";
 
 const used = useApplication();
 
@@ -132,7 +132,7 @@ test("an influence surface is looked at, its traffic kept as a case, and traffic
   await enter(page, "/traffic/carriageways/0/from", "4");
   await page.locator("#state", { hasText: "finding" }).waitFor();
   await saved(page, () => page.getByRole("button", { name: "As they are found" }).click());
-  await page.getByRole("link", { name: "Checks" }).click();
+  await page.locator(".steps a", { hasText: "Checks" }).click();
   await page.getByRole("button", { name: "Rating" }).click();
   await page.locator("table.data td", { hasText: "Permit 96 t" }).first().waitFor();
   assert.deepEqual(page.faults, []);
@@ -166,7 +166,7 @@ test("a factor of a combination gets an own value, lanes are made a model's own,
   await page.getByRole("button", { name: "Influence" }).click();
   await page.locator(".ledger", { hasText: "reaction, up at" }).waitFor();
   await page.getByRole("button", { name: "Along girders" }).click();
-  await page.selectOption("select[name=show]", "stage1traffic");
+  await choose(page, "show", "stage1traffic");
   await page.locator("caption", { hasText: "with its traffic" }).waitFor();
   assert.deepEqual(page.faults, []);
   await page.close();

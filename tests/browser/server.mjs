@@ -88,12 +88,29 @@ export function useApplication() {
 /** Waits until the analysis of the latest edit is in, after which nothing is drawn anew by itself. */
 export const analysed = (page) => page.locator(".verdict.current").waitFor({ timeout: 120000 });
 
+/** Chooses in a list, and tells what it offers where it does not offer that. */
+export async function choose(page, name, value) {
+  const list = page.locator(`select[name=${name}]`);
+  try {
+    await list.selectOption(value);
+  } catch {
+    const offered = await list.locator("option").evaluateAll((all) => all.map((o) => o.value));
+    const said = await page.locator(".saved, .verdict, #running").allTextContents();
+    throw new Error(
+      `“${value}” is none of ${offered.join(" ")} (${said.join("; ")}; ${page.faults.join("; ")})`,
+    );
+  }
+}
+
 export const field = (page, path) => page.locator(`[id="f${path.replaceAll("/", "-")}"]`);
 
 /** Does something and waits until the edit that follows is saved and shown. */
 export async function saved(page, act) {
-  const edit = () => page.locator("#work").evaluate(() => document.querySelector(".saved").textContent);
-  const before = await edit();
+  // What was done before must have been said to be saved, or it would be taken for this.
+  const rest = () =>
+    page.waitForFunction(() => /^edit \d+, saved$/.test(document.querySelector(".saved").textContent));
+  await rest();
+  const before = await page.locator(".saved").textContent();
   await act();
   await page.waitForFunction((was) => {
     const now = document.querySelector(".saved").textContent;

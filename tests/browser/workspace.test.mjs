@@ -10,6 +10,7 @@ import {
   field,
   openPage,
   restingBox,
+  saved,
   startApplication,
   type,
   useApplication,
@@ -36,6 +37,10 @@ test("the demo shows its worst value, its calculation and the traffic behind it"
   await page.locator("figure svg text", { hasText: "VRd" }).first().waitFor();
   await page.getByRole("button", { name: "Show the traffic on the deck" }).click();
   await page.locator('figure[data-view="plan"] text', { hasText: "lane 1" }).waitFor();
+  await saved(page, () => page.getByRole("button", { name: "Take these links" }).click());
+  await page.getByText("These are the links of today").waitFor({ timeout: 90000 });
+  await saved(page, () => page.getByRole("button", { name: "Undo" }).click());
+  await analysed(page);
   await page.locator(".tablebox tbody tr", { hasText: "hogging" }).first().click();
   await page.locator(".ledger h1", { hasText: "hogging" }).waitFor();
   await page.getByRole("button", { name: "Utilisation" }).click();

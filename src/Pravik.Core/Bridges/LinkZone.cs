@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 
 namespace Pravik.Core.Bridges;
@@ -16,6 +17,17 @@ public sealed record LinkZone
 
     /// <summary>Distance of links along the girder (m).</summary>
     public double Spacing { get; init; } = 0.15;
+
+    /// <summary>The zone at a distance from the nearer end of a girder (m); null where there are none.</summary>
+    public static LinkZone? At(ImmutableArray<LinkZone> zones, double fromEnd)
+    {
+        if (zones.IsEmpty)
+            return null;
+        var (i, until) = (0, zones[0].Length);
+        while (i + 1 < zones.Length && until < fromEnd - 1e-9)
+            until += zones[++i].Length;
+        return zones[i];
+    }
 
     /// <summary>Area of the legs of a link (m²).</summary>
     [JsonIgnore]

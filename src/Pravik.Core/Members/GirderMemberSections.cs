@@ -68,6 +68,7 @@ public sealed class GirderMemberSections
         return new(ConcreteOf(shape), [.. BarsOf(point, shape, girder)], atPier ? [] : [.. StrandsOf(point, girder, strands)])
         {
             IsInterrupted = atPier,
+            FromEnd = FromEnd(point),
             WebWidth = shape.Section.WebWidth,
             Links = atPier ? null : LinksOf(point),
             Origin = c => Write(c, point, shape),
@@ -135,17 +136,8 @@ public sealed class GirderMemberSections
     /// <summary>Links of the zone in which a point lies, from the nearer end of the girder; null where its type has none.</summary>
     private MemberLinks? LinksOf(ModelPoint point)
     {
-        var zones = bridge.Girders.Types[geometry.Sections.TypeIndex(geometry.Girders[point.Girder].Number, point.Span)].Links;
-        if (zones.IsEmpty)
-            return null;
-        var (i, until) = (0, zones[0].Length);
-        while (i + 1 < zones.Length && until < FromEnd(point) - 1e-9)
-            until += zones[++i].Length;
-        var zone = zones[i];
-        return new(zone.Area, zone.Spacing, bars)
-        {
-            Words = $"{zone.Legs} legs of {1000 * zone.Diameter:0.#} mm every {1000 * zone.Spacing:0} mm",
-        };
+        var type = bridge.Girders.Types[geometry.Sections.TypeIndex(geometry.Girders[point.Girder].Number, point.Span)];
+        return LinkZone.At(type.Links, FromEnd(point)) is { } zone ? MemberLinks.Of(zone, bars) : null;
     }
 
     /// <summary>From the nearer end of a girder to a point (m); negative beyond it.</summary>

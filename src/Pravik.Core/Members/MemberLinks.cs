@@ -1,3 +1,4 @@
+using Pravik.Core.Bridges;
 using Pravik.Core.Materials;
 
 namespace Pravik.Core.Members;
@@ -8,6 +9,13 @@ namespace Pravik.Core.Members;
 /// <param name="Steel">Their steel.</param>
 public sealed record MemberLinks(double Area, double Spacing, ReinforcingSteel Steel)
 {
+    /// <summary>The links of a zone.</summary>
+    public static MemberLinks Of(LinkZone zone, ReinforcingSteel steel) =>
+        new(zone.Area, zone.Spacing, steel)
+        {
+            Words = $"{zone.Legs} legs of {1000 * zone.Diameter:0.#} mm every {1000 * zone.Spacing:0} mm",
+        };
+
     /// <summary>Them in words.</summary>
     public string Words { get; init; } = "";
 }

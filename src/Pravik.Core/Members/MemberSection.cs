@@ -57,6 +57,9 @@ public sealed record MemberSection(
     /// <summary>Whether the member is interrupted here, as girders are between their ends over a pier.</summary>
     public bool IsInterrupted { get; init; }
 
+    /// <summary>From the nearer end of the girder (m).</summary>
+    public double FromEnd { get; init; }
+
     /// <summary>Least width of the web (m).</summary>
     public double WebWidth { get; init; }
 

@@ -7,7 +7,7 @@ namespace Pravik.Core.Traffic;
 
 /// <summary>
 /// Traffic models and footway load at their worst for every effect of a model, all from one factor. What stands behind the axial forces
-/// and bending moments of girders, which checks ask for, is found with them.
+/// and shears and bending moments of girders, which checks ask for, is found with them.
 /// </summary>
 public sealed class TrafficRun
 {
@@ -147,7 +147,7 @@ public sealed class TrafficRun
             details.Keep(TrafficDetails.Footways, sought.Effect, isGreatest, place.OnFootways(block, sought, isGreatest));
     }
 
-    /// <summary>Whether an effect is an axial force or a bending moment of a girder.</summary>
+    /// <summary>Whether an effect is an axial force, a shear or a bending moment of a girder.</summary>
     private bool IsOfMember(int effect) =>
-        effect < layout.AtSeat(0) && (GirderEffect)(effect % EffectLayout.OfPoint) is GirderEffect.N or GirderEffect.M;
+        effect < layout.AtSeat(0) && (GirderEffect)(effect % EffectLayout.OfPoint) is GirderEffect.N or GirderEffect.V or GirderEffect.M;
 }

@@ -1,11 +1,14 @@
 using System.Collections.Immutable;
+using System.Text.Json.Nodes;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
 using Pravik.Core.Places;
+using Pravik.Core.Proposals;
 using Pravik.Core.Runs;
 using Pravik.Core.Units;
 using Pravik.Drawings;
 using Pravik.Drawings.Views;
+using Pravik.Exchange;
 using Pravik.Web.Ledgers;
 
 namespace Pravik.Web.Workspaces;
@@ -127,7 +130,11 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
     public Ledger CheckLedger(string project, CheckOutcome outcome)
     {
         var (point, path) = (results.Points[outcome.Point], results.PathOf(outcome).Split('/'));
-        return new(outcome.Name, $"{Girder(outcome.Point)} at {Station(outcome.Point)}", [TrafficBehind(outcome), NotChecked])
+        return new(
+            outcome.Name,
+            $"{Girder(outcome.Point)} at {Station(outcome.Point)}",
+            [.. TrafficBehind(outcome), .. ProposedLinks(outcome), NotChecked]
+        )
         {
             Lines =
             [
@@ -138,14 +145,66 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
         };
     }
 
+    /// <summary>Links with which the girders of the type are met in shear, beside an outcome of shear.</summary>
+    private IEnumerable<LedgerGroup> ProposedLinks(CheckOutcome outcome)
+    {
+        if (!outcome.Check.StartsWith("shear.", StringComparison.Ordinal))
+            yield break;
+        var point = results.Points[outcome.Point];
+        var type = geometry.Sections.TypeIndex(point.Girder.Number, point.Span);
+        var (name, proposal) = (geometry.Bridge.Girders.Types[type].Name, LinkProposal.Of(geometry, results, type));
+        var isTaken = proposal.Zones.SequenceEqual(geometry.Bridge.Girders.Types[type].Links);
+        List<LedgerRow> all =
+        [
+            .. proposal.Zones.Select(
+                (z, i) =>
+                    LedgerRows.Reading(
+                        i + 1 == proposal.Zones.Length ? (i == 0 ? "All along" : "To the middle")
+                            : i == 0 ? $"First {units.FormatWithUnit(z.Length, QuantityKind.Length)}"
+                            : $"Next {units.FormatWithUnit(z.Length, QuantityKind.Length)}",
+                        $"{z.Legs} × {units.Format(z.Diameter, QuantityKind.Size)} every {units.FormatWithUnit(z.Spacing, QuantityKind.Size)}"
+                    )
+            ),
+        ];
+        if (proposal.Worst is { } worst)
+            all.Add(LedgerRows.Reading("Worst with them", QuantityText.Fixed(worst.Utilisation, 2), worst.Name));
+        if (double.IsFinite(proposal.OfToday) && proposal.OfToday > 0)
+            all.Add(LedgerRows.Reading("Steel of links", $"{QuantityText.Fixed(100 * proposal.OfToday, 0)} % of today’s"));
+        yield return new($"Readings: links proposed for {name}", all)
+        {
+            Actions =
+                proposal.Why.Length > 0 || isTaken
+                    ? []
+                    :
+                    [
+                        new(
+                            "Take these links",
+                            $"Links of {name} as proposed",
+                            [new("add", $"/girders/types/{type}/links", new JsonArray([.. proposal.Zones.Select(BridgeJson.Node)]))]
+                        ),
+                    ],
+            Note =
+                proposal.Why.Length > 0 ? proposal.Why
+                : isTaken ? "These are the links of today."
+                : "The least steel in at most three zones, distances in steps of 25 mm, with shear checked again at every place of all girders of "
+                    + "the type. What the interface to the slab, torsion and fatigue ask for is not counted.",
+        };
+    }
+
     /// <summary>What no check covers, beside what is checked.</summary>
     public LedgerGroup NotChecked => new("Not checked yet", []) { Note = $"{string.Join(", ", results.NotChecked)}." };
 
-    private LedgerGroup TrafficBehind(CheckOutcome outcome)
+    private IEnumerable<LedgerGroup> TrafficBehind(CheckOutcome outcome)
     {
+        // What is a ratio of the section has no load behind it.
+        if (outcome.Kind == QuantityKind.Number)
+            yield break;
         if (results.TrafficBehind(outcome) is not { Lanes.IsEmpty: false } traffic)
-            return new("Traffic behind it", [LedgerRows.Reading("No lane worsens this effect", "")]);
-        return new("Traffic behind it", [.. LaneRows.Of(traffic, units)])
+        {
+            yield return new("Traffic behind it", [LedgerRows.Reading("No lane worsens this effect", "")]);
+            yield break;
+        }
+        yield return new("Traffic behind it", [.. LaneRows.Of(traffic, units)])
         {
             Columns = LaneRows.Columns,
             Note = "Lane loads act on the parts of the deck that worsen the effect.",

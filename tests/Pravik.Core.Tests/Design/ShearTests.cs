@@ -5,6 +5,7 @@ using Pravik.Core.Codes;
 using Pravik.Core.Materials;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
+using Pravik.Core.Proposals;
 using Pravik.Core.Runs;
 using Pravik.Core.Units;
 using Pravik.Core.Validation;
@@ -144,6 +145,36 @@ public sealed class ShearTests
                 .Max(o => o.Utilisation);
         Assert.True(Worst() > 2);
         Assert.True(Worst(new LinkZone { Spacing = 0.3 }) >= Worst(new LinkZone { Spacing = 0.1 }));
+    }
+
+    /// <summary>
+    /// What is proposed passes when the bridge is run with it, uses less steel than links that are far too many, and is the same whatever links
+    /// there are; where struts fail no links are proposed.
+    /// </summary>
+    [Fact]
+    public void Proposed_links_pass_when_the_bridge_is_run_with_them()
+    {
+        Bridge With(params LinkZone[] zones) =>
+            TestBridges.Demo with
+            {
+                Girders = TestBridges.Demo.Girders.Typed(t => t with { Links = [.. zones] }),
+            };
+        LinkProposal Proposed(Bridge bridge) => LinkProposal.Of(new(bridge), BridgeRun.Run(bridge), 0);
+        var dense = Proposed(With(new LinkZone { Diameter = 0.016, Spacing = 0.05 }));
+        Assert.Equal("", dense.Why);
+        Assert.InRange(dense.OfToday, 0.1, 0.6);
+        Assert.Equal(dense.Zones.AsEnumerable(), Proposed(With()).Zones);
+        var run = BridgeRun.Run(With([.. dense.Zones]));
+        var worst = run.Outcomes.Where(o => o.Check.StartsWith("shear.", StringComparison.Ordinal)).MaxBy(o => o.Utilisation)!;
+        Assert.True(worst.Passes);
+        Assert.Equal(dense.Worst!.Utilisation, worst.Utilisation, 1e-9);
+        // Every zone is used: with a step of 25 mm more the first fails.
+        var wider = dense.Zones.SetItem(0, dense.Zones[0] with { Spacing = dense.Zones[0].Spacing + 0.025 });
+        Assert.Contains(BridgeRun.Run(With([.. wider])).Outcomes, o => o.Check == "shear.links" && !o.Passes);
+
+        var flat = With() with { Girders = With().Girders with { StrutSlope = 2.5 } };
+        Assert.Contains("struts", Proposed(flat).Why, StringComparison.Ordinal);
+        Assert.Empty(Proposed(flat).Zones);
     }
 
     [Fact]

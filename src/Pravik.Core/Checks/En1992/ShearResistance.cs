@@ -18,6 +18,7 @@ public sealed class ShearResistance
     private readonly MemberSection section;
     private readonly NationalValues values;
     private readonly double slope;
+    private readonly double transmittedAt;
     private readonly double steel;
     private readonly double prestress;
     private readonly double area;
@@ -29,9 +30,21 @@ public sealed class ShearResistance
     /// <param name="slope">cot θ of the struts.</param>
     /// <param name="isSagging">Whether the soffit is in tension.</param>
     /// <param name="axial">Axial force from outside (N, tension positive).</param>
-    public ShearResistance(MemberSection section, NationalValues values, double slope, bool isSagging, double axial)
+    /// <param name="transmittedAt">
+    /// Distance from the girder's end to which prestress counts as transmitted, where it is less than that of the section (m): struts at an
+    /// end have that at 0.5·d·cot θ (6.2.3(3), note).
+    /// </param>
+    public ShearResistance(
+        MemberSection section,
+        NationalValues values,
+        double slope,
+        bool isSagging,
+        double axial,
+        double transmittedAt = double.PositiveInfinity
+    )
     {
         (this.section, this.values, this.slope, Axial) = (section, values, slope, axial);
+        this.transmittedAt = transmittedAt;
         var web = section.Concrete[^1].Concrete;
         (fck, fcd) = (web.Fck, web.DesignStrength(values["alphaCc"], values["gammaC"]));
         var (sum, lever) = (0.0, 0.0);
@@ -83,6 +96,10 @@ public sealed class ShearResistance
     /// <summary>V_Rd,s, what links carry (N).</summary>
     public double Links => section.Links is { } links ? links.Area / links.Spacing * Lever * links.Steel.Fyk / values["gammaS"] * slope : 0;
 
+    /// <summary>A_sw/s of links that carry a shear (m²/m).</summary>
+    public double LinksFor(double shear) =>
+        section.Links is { } links ? shear / (Lever * links.Steel.Fyk / values["gammaS"] * slope) : double.PositiveInfinity;
+
     /// <summary>V_Rd,max, what struts carry (N).</summary>
     public double Struts => Prestressed * section.WebWidth * Lever * Softened * fcd / (slope + 1 / slope);
 
@@ -124,7 +141,7 @@ public sealed class ShearResistance
     private double Transmitted(MemberStrands row)
     {
         var length = StrandAnchorage.Of(row, values).Transmission;
-        double Part(double distance) => Math.Clamp(distance / length, 0, 1);
+        double Part(double distance) => Math.Clamp(Math.Min(distance, transmittedAt) / length, 0, 1);
         return (row.Bonded * Part(row.FromEnd) + row.Debonded * Part(row.FromBond)) * row.Steel.Area * row.EffectiveStress;
     }
 
@@ -137,7 +154,8 @@ public sealed class ShearResistance
         c.Line("b_w", "least width of the web", section.WebWidth, QuantityKind.Size, "EN 1992-1-1 6.2.2(1)");
         c.Line("A_sl", "steel near the tension face, as far as it is anchored here", steel, QuantityKind.SmallArea, "EN 1992-1-1 6.2.2(1)");
         c.Line("d", "from the compressed face to its middle, by strength", Depth, QuantityKind.Size, "EN 1992-1-1 6.2.2(1)");
-        c.Line("N_p", "prestress after all losses, transmitted over l_pt2", prestress, QuantityKind.Force, "EN 1992-1-1 8.10.2.2");
+        var at = double.IsFinite(transmittedAt) ? ", at most as at 0.5 d cot θ from the end" : "";
+        c.Line("N_p", $"prestress after all losses, transmitted over l_pt2{at}", prestress, QuantityKind.Force, "EN 1992-1-1 8.10.2.2");
         c.Line(
             "σ_cp",
             "(N_p − N_Ed) / A_c, all of the concrete",

@@ -8,6 +8,12 @@ using Pravik.Core.Units;
 
 namespace Pravik.Core.Checks.En1992;
 
+/// <summary>What links a place needs.</summary>
+/// <param name="PerLength">Least area of legs per length A_sw/s (m²/m).</param>
+/// <param name="MostSpacing">Greatest distance of links (m).</param>
+/// <param name="IsCarried">Whether struts carry the shear, however many links there are.</param>
+public readonly record struct LinkNeed(double PerLength, double MostSpacing, bool IsCarried);
+
 /// <summary>
 /// Ultimate shear of members with the moment and axial force beside it, the struts at the ends, and the least links (EN 1992-1-1 6.2,
 /// 9.2.2).
@@ -63,6 +69,10 @@ public sealed class UltimateShear : ICheck
         }
     }
 
+    /// <summary>What links a place of a member needs; null where shear is not checked or the section has no links to be made of.</summary>
+    public static LinkNeed? Needs(Member member, int place) =>
+        member.Points[place].Section is { IsInterrupted: false, Links: not null } ? new OfPlace(member, place).Needs() : null;
+
     private static string IdOf(Sense sense) =>
         sense switch
         {
@@ -106,6 +116,8 @@ public sealed class UltimateShear : ICheck
             {
                 var acting = Of(point, isGreatest);
                 var resistance = ResistanceBeside(acting);
+                if (sense == Sense.Struts)
+                    resistance = ResistanceBeside(acting, 0.5 * resistance.Depth * member.StrutSlope);
                 if (end is not null)
                     acting = Nearer(acting, end, sense == Sense.Struts ? GirderEnd(end) : resistance.Depth);
                 var use = Use(acting.Shear, sense == Sense.Struts ? resistance.Struts : resistance.Resistance);
@@ -139,12 +151,31 @@ public sealed class UltimateShear : ICheck
             : resistance <= 0 ? NoResistance
             : Math.Min(NoResistance, Math.Abs(shear) / resistance);
 
-        private ShearResistance ResistanceBeside(Acting acting) =>
-            new(point.Section!, member.Values, member.StrutSlope, acting.Moment >= 0, acting.Axial);
+        private ShearResistance ResistanceBeside(Acting acting, double transmittedAt = double.PositiveInfinity) =>
+            new(point.Section!, member.Values, member.StrutSlope, acting.Moment >= 0, acting.Axial, transmittedAt);
+
+        /// <summary>What links must be here: A_sw/s (m²/m), the greatest distance (m), and whether struts carry the shear at all.</summary>
+        public LinkNeed Needs()
+        {
+            var (least, most, isCarried) = (0.0, double.PositiveInfinity, true);
+            var end = EndOf(member, place);
+            foreach (var isGreatest in new[] { true, false })
+            {
+                var acting = Of(point, isGreatest);
+                var resistance = ResistanceBeside(acting);
+                if (end is not null)
+                    acting = Nearer(acting, end, resistance.Depth);
+                var shear = Math.Abs(acting.Shear);
+                least = Math.Max(least, resistance.LeastLinks * point.Section!.WebWidth);
+                if (shear > resistance.Concrete)
+                    (least, isCarried) = (Math.Max(least, resistance.LinksFor(shear)), isCarried && shear <= resistance.Struts);
+                most = Math.Min(most, resistance.MostSpacing);
+            }
+            return new(least, most, isCarried);
+        }
 
         /// <summary>From the end of the span to the end of the girder (m).</summary>
-        private double GirderEnd(MemberPoint end) =>
-            Math.Max(0, Math.Abs(point.Distance - end.Distance) - point.Section!.Strands.Select(s => s.FromEnd).DefaultIfEmpty(0).Max());
+        private double GirderEnd(MemberPoint end) => Math.Max(0, Math.Abs(point.Distance - end.Distance) - point.Section!.FromEnd);
 
         private Acting Of(MemberPoint at, bool isGreatest)
         {

@@ -159,10 +159,15 @@ export class Entries {
     this.bases.clear();
   }
 
-  /** Sends an edit that is no typed value, after those that are on their way. */
-  async edit(call) {
+  /** Sends an edit that is no typed value, after those that are on their way: each stands on what is shown after the one before. */
+  edit(call) {
+    const after = Promise.allSettled([this.sending, this.editing]);
+    this.editing = after.then(() => this.editNow(call));
+    return this.editing;
+  }
+
+  async editNow(call) {
     const { work } = this;
-    await this.sending;
     work.saved.begin();
     const answer = await call(work.page.revision);
     if (answer.ok) {

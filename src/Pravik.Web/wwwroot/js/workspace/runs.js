@@ -8,15 +8,17 @@ export function listenToRuns(work) {
     told = true;
     if (asking) return;
     asking = true;
-    while (told) {
-      // What is told while an answer is awaited is newer than that answer, and asked for once more.
-      told = false;
-      const answer = await api.runState(work.choices.step);
-      if (!answer.ok) continue;
-      if (answer.data.isUnderWay) show(answer.data);
-      else page.refresh();
+    try {
+      while (told) {
+        // What is told while an answer is awaited is newer than that answer, and asked for once more.
+        told = false;
+        const answer = await api.runState(work.choices.step);
+        if (answer.data?.isUnderWay) show(answer.data);
+        else page.refresh();
+      }
+    } finally {
+      asking = false;
     }
-    asking = false;
   };
   api.listen(
     (what) => {
