@@ -40,7 +40,9 @@ public enum GirderEffect
 /// <summary>A seat of a girder: axis and girder, and its name in the model.</summary>
 public sealed record SeatPlace(AxisIndex Axis, GirderIndex Girder, string Name);
 
-/// <summary>Effects of the slab at a place, by their place in its block: per metre, moments positive where the soffit is in tension.</summary>
+/// <summary>
+/// Effects of the slab at a place, by their place in its block: per metre, moments positive where the soffit is in tension.
+/// </summary>
 public enum SlabEffect
 {
     /// <summary>Moment of the strip along the girders (Nm/m).</summary>

@@ -59,7 +59,9 @@ public sealed record SlabPoint(int Number, SlabPlace Place, double Direction, Im
     private static double Length(DeckMesh mesh, int bay, int row, int toBay, int toRow) =>
         (mesh.Nodes[mesh.NodeAt(toBay, toRow)].At - mesh.Nodes[mesh.NodeAt(bay, row)].At).Length;
 
-    /// <summary>The cell and the one on the nearer side, with weights by distance from their middles; the cell alone where none is.</summary>
+    /// <summary>
+    /// The cell and the one on the nearer side, with weights by distance from their middles; the cell alone where none is.
+    /// </summary>
     private static (int Cell, double Weight)[] Beside(int cell, double part, Func<int, double?> length)
     {
         var other = part < 0.5 ? cell - 1 : cell + 1;

@@ -9,7 +9,9 @@ using Pravik.Core.Runs;
 
 namespace Pravik.Core.Proposals;
 
-/// <summary>Zones of links for a type of girder with which ultimate shear is met everywhere by the least steel, or why there are none.</summary>
+/// <summary>
+/// Zones of links for a type of girder with which ultimate shear is met everywhere by the least steel, or why there are none.
+/// </summary>
 public sealed record LinkProposal
 {
     /// <summary>Places along a girder are asked for links in cells of this length (m).</summary>
@@ -38,7 +40,9 @@ public sealed record LinkProposal
     /// <summary>Steel of legs in all girders of the type over that of today.</summary>
     public double OfToday { get; private init; }
 
-    /// <summary>What a proposal is made from: the needs of cells from the end of a girder to its middle, and how much of it is that long.</summary>
+    /// <summary>
+    /// What a proposal is made from: the needs of cells from the end of a girder to its middle, and how many girders are that long.
+    /// </summary>
     private sealed record Needs(double[] PerLength, double[] MostSpacing, double[] Weight);
 
     /// <summary>Proposes links for a type of girder.</summary>
@@ -61,8 +65,8 @@ public sealed record LinkProposal
             return new()
             {
                 Why =
-                    $"The struts of {failed.Name} at station {failed.Points[at.Place].Station:0.###} m do not carry the shear, however many links "
-                    + "there are: a thicker web, stronger concrete or steeper struts would help.",
+                    $"The struts of {failed.Name} at station {failed.Points[at.Place].Station:0.###} m do not carry the shear, "
+                    + "however many links there are: a thicker web, stronger concrete or steeper struts would help.",
             };
         var cells = CellsOf(needs.Select(n => (n.Member.Points[n.Place].Section!.FromEnd, n.Need)), members);
         var best = default((double Steel, ImmutableArray<LinkZone> Zones)?);

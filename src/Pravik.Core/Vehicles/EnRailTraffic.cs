@@ -2,7 +2,9 @@ using System.Collections.Immutable;
 
 namespace Pravik.Core.Vehicles;
 
-/// <summary>Rail traffic of EN 1991-2, one track, without α and dynamic factors; rails 1.5 m apart, unless the track says otherwise.</summary>
+/// <summary>
+/// Rail traffic of EN 1991-2, one track, without α and dynamic factors; rails 1.5 m apart, unless the track says otherwise.
+/// </summary>
 public static class EnRailTraffic
 {
     private const double kN = 1000;

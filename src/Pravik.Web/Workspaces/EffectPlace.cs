@@ -12,7 +12,9 @@ internal sealed record ShownEffect(string Id, string Words, QuantityKind Kind, b
     public bool SinceFinished { get; init; }
 }
 
-/// <summary>Where an effect is looked at: a girder at the cursor, a bearing, an end of a cross member or column, a place of the slab.</summary>
+/// <summary>
+/// Where an effect is looked at: a girder at the cursor, a bearing, an end of a cross member or column, a place of the slab.
+/// </summary>
 /// <param name="Id">Its id in requests; empty for the cursor.</param>
 /// <param name="Group">What it is.</param>
 /// <param name="Words">Name in words.</param>

@@ -205,8 +205,8 @@ internal sealed class LoadingViews
     }
 
     private const string OfSlab =
-        " Per metre, in the shells of the model: between the middles of shells as a line, and wheels as points at their places. What a wheel "
-        + "does within its own shell is not resolved.";
+        " Per metre, in the shells of the model: between the middles of shells as a line, and wheels as points at their places. What a "
+        + "wheel does within its own shell is not resolved.";
 
     /// <summary>Characters that the name of a case has at most.</summary>
     private const int MostName = 60;

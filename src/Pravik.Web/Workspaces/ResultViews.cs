@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json.Nodes;
+using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
 using Pravik.Core.Places;
@@ -154,18 +155,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
         var type = geometry.Sections.TypeIndex(point.Girder.Number, point.Span);
         var (name, proposal) = (geometry.Bridge.Girders.Types[type].Name, LinkProposal.Of(geometry, results, type));
         var isTaken = proposal.Zones.SequenceEqual(geometry.Bridge.Girders.Types[type].Links);
-        List<LedgerRow> all =
-        [
-            .. proposal.Zones.Select(
-                (z, i) =>
-                    LedgerRows.Reading(
-                        i + 1 == proposal.Zones.Length ? (i == 0 ? "All along" : "To the middle")
-                            : i == 0 ? $"First {units.FormatWithUnit(z.Length, QuantityKind.Length)}"
-                            : $"Next {units.FormatWithUnit(z.Length, QuantityKind.Length)}",
-                        $"{z.Legs} × {units.Format(z.Diameter, QuantityKind.Size)} every {units.FormatWithUnit(z.Spacing, QuantityKind.Size)}"
-                    )
-            ),
-        ];
+        List<LedgerRow> all = [.. proposal.Zones.Select((z, i) => Zone(z, i, proposal.Zones.Length))];
         if (proposal.Worst is { } worst)
             all.Add(LedgerRows.Reading("Worst with them", QuantityText.Fixed(worst.Utilisation, 2), worst.Name));
         if (double.IsFinite(proposal.OfToday) && proposal.OfToday > 0)
@@ -186,9 +176,21 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
             Note =
                 proposal.Why.Length > 0 ? proposal.Why
                 : isTaken ? "These are the links of today."
-                : "The least steel in at most three zones, distances in steps of 25 mm, with shear checked again at every place of all girders of "
-                    + "the type. What the interface to the slab, torsion and fatigue ask for is not counted.",
+                : "The least steel in at most three zones, distances in steps of 25 mm, with shear checked again at every place of all "
+                    + "girders of the type. What the interface to the slab, torsion and fatigue ask for is not counted.",
         };
+    }
+
+    /// <summary>A zone of links in words.</summary>
+    private LedgerRow Zone(LinkZone zone, int number, int count)
+    {
+        var length = units.FormatWithUnit(zone.Length, QuantityKind.Length);
+        var where =
+            number + 1 < count ? $"{(number == 0 ? "First" : "Next")} {length}"
+            : number == 0 ? "All along"
+            : "To the middle";
+        var diameter = units.Format(zone.Diameter, QuantityKind.Size);
+        return LedgerRows.Reading(where, $"{zone.Legs} × {diameter} every {units.FormatWithUnit(zone.Spacing, QuantityKind.Size)}");
     }
 
     /// <summary>What no check covers, beside what is checked.</summary>

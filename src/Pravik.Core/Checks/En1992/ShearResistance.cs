@@ -7,10 +7,10 @@ namespace Pravik.Core.Checks.En1992;
 
 /// <summary>Resistance of a section to shear in the plane of its web (EN 1992-1-1 6.2).</summary>
 /// <remarks>
-/// Without links (6.2a, b): V_Rd,c = max(C_Rd,c·k·(100·ρ_l·f_ck)^⅓, v_min)·b_w·d + k₁·σ_cp·b_w·d, C_Rd,c = 0.18/γ_C, k = 1 + √(200 mm/d) ≤ 2,
-/// v_min = 0.035·k^1.5·√f_ck, k₁ = 0.15, σ_cp ≤ 0.2·f_cd. With links (6.8, 6.9): V_Rd,s = A_sw/s·z·f_ywd·cot θ, V_Rd,max =
-/// α_cw·b_w·z·ν₁·f_cd/(cot θ + tan θ), ν₁ = 0.6·(1 − f_ck/250 MPa), α_cw by (6.11), z = 0.9·d. The factors are national values. What strands that rise
-/// carry by their slope, and the resistance of uncracked stretches by (6.4), are left out, which is safe.
+/// Without links (6.2a, b): V_Rd,c = max(C_Rd,c·k·(100·ρ_l·f_ck)^⅓, v_min)·b_w·d + k₁·σ_cp·b_w·d, C_Rd,c = 0.18/γ_C,
+/// k = 1 + √(200 mm/d) ≤ 2, v_min = 0.035·k^1.5·√f_ck, k₁ = 0.15, σ_cp ≤ 0.2·f_cd. With links (6.8, 6.9): V_Rd,s = A_sw/s·z·f_ywd·cot θ,
+/// V_Rd,max = α_cw·b_w·z·ν₁·f_cd/(cot θ + tan θ), ν₁ = 0.6·(1 − f_ck/250 MPa), α_cw by (6.11), z = 0.9·d. The factors are national values.
+/// What strands that rise carry by their slope, and the resistance of uncracked stretches by (6.4), are left out, which is safe.
 /// </remarks>
 public sealed class ShearResistance
 {

@@ -258,8 +258,8 @@ public sealed class UltimateShear : ICheck
             );
             c.Remark(
                 "The whole shear is set against the composite section. Left out, on the safe side: what deflected strands carry by their "
-                    + "slope, loads near supports (6.2.3(8)), uncracked stretches (6.4). The tension force that shear adds is in the shift of "
-                    + "moments of ultimate bending (9.2.1.3). Torsion is not counted with it.",
+                    + "slope, loads near supports (6.2.3(8)), uncracked stretches (6.4). The tension force that shear adds is in the shift "
+                    + "of moments of ultimate bending (9.2.1.3). Torsion is not counted with it.",
                 Clause
             );
             c.Remark(CheckWords.Missing(CheckCatalog.NotYet));
