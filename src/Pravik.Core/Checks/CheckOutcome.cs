@@ -35,6 +35,12 @@ public sealed record CheckOutcome(
     /// <summary>Whether it stands at its greatest.</summary>
     public bool IsGreatest { get; init; }
 
+    /// <summary>
+    /// Another point towards which the effect is taken, and how far of the way from <see cref="Source"/>: straight between both. Null
+    /// for the effect at the source itself.
+    /// </summary>
+    public (int Point, double Part)? Towards { get; init; }
+
     /// <summary>Whether the utilisation is at most 1.</summary>
     public bool Passes => Utilisation <= 1;
 }

@@ -1,4 +1,5 @@
 using Pravik.Core.Checks;
+using Pravik.Core.Effects;
 using Pravik.Core.Models;
 using Pravik.Core.Units;
 using Pravik.Drawings.Views;
@@ -46,16 +47,19 @@ internal static class RatingTables
     private static TableRow Row(RatedCheck rated, Screen screen)
     {
         var (results, outcome, units) = (screen.Latest!.Results, rated.Outcome, screen.Units);
-        var (point, effect) = (results.Points[outcome.Point], results.Model.Layout.At(outcome.Source, GirderEffect.M));
+        var point = results.Points[outcome.Point];
+        var isForce = outcome.Kind == QuantityKind.Force;
         // Where the axial force leads, the moments are those that act with it.
-        var isSagging = outcome.Check.EndsWith("sagging", StringComparison.Ordinal);
-        var (lead, greatest) =
-            outcome.Leads == GirderEffect.M
-                ? (effect, isSagging)
-                : (results.Model.Layout.At(outcome.Source, outcome.Leads), outcome.IsGreatest);
-        var component = (int)(outcome.Kind == QuantityKind.Force ? GirderEffect.V : GirderEffect.M);
-        var beside = rated.Basis.Others.Together(lead, greatest)[component];
-        var once = rated.Basis.Factor * rated.Basis.Load.Together(lead, greatest)[component];
+        var greatest = outcome.Leads == GirderEffect.M ? outcome.Check.EndsWith("sagging", StringComparison.Ordinal) : outcome.IsGreatest;
+        double At(EffectRange range, int place) =>
+            range.Together(results.Model.Layout.At(place, outcome.Leads), greatest)[(int)(isForce ? GirderEffect.V : GirderEffect.M)];
+        double Acting(EffectRange range)
+        {
+            var here = At(range, outcome.Source);
+            return outcome.Towards is { } to ? here + to.Part * (At(range, to.Point) - here) : here;
+        }
+        var beside = Acting(rated.Basis.Others);
+        var once = rated.Basis.Factor * Acting(rated.Basis.Load);
         string Value(double value) => ResultViews.Value(value, outcome, units);
         return new(
             [

@@ -51,6 +51,26 @@ public class RatingTests
         Assert.Equal(results.Ratings!.Min(r => r.Factor), results.Ratings![0].Factor);
     }
 
+    /// <summary>
+    /// The same for the struts at the end of a girder, with shears straight between the end of the span and the place: what stands beside
+    /// the factor gives it.
+    /// </summary>
+    [Fact]
+    public void Struts_at_the_end_are_rated_by_the_shear_there()
+    {
+        var results = BridgeRun.Run(Loaded());
+        results.Rate();
+        var least = Least(results.Ratings!.Where(r => r.Outcome.Check == "shear.struts"), "Permit");
+        var (outcome, to) = (least.Outcome, least.Outcome.Towards!.Value);
+        double At(Core.Effects.EffectRange range)
+        {
+            double Of(int point) => range.Side(outcome.IsGreatest)[results.Model.Layout.At(point, GirderEffect.V)];
+            return Of(outcome.Source) + to.Part * (Of(to.Point) - Of(outcome.Source));
+        }
+        var (permanent, traffic) = (At(least.Basis.Others), least.Basis.Factor * At(least.Basis.Load));
+        Assert.Equal((outcome.Resistance - permanent) / traffic, least.Factor, 2e-3 * least.Factor);
+    }
+
     /// <summary>A vehicle that is as many times as heavy as its factor says has the factor 1.</summary>
     [Fact]
     public void Traffic_made_as_heavy_as_it_may_be_has_the_factor_one()

@@ -104,7 +104,11 @@ public sealed class UltimateShear : ICheck
         }
 
         /// <summary>A shear, with what acts beside it.</summary>
-        private readonly record struct Acting(double Shear, double Moment, double Axial, bool IsGreatest, MemberPoint At);
+        private readonly record struct Acting(double Shear, double Moment, double Axial, bool IsGreatest, MemberPoint At)
+        {
+            /// <summary>The end towards which the shear is taken, and how far of the way.</summary>
+            public (int Point, double Part)? Towards { get; init; }
+        }
 
         public CheckOutcome Check(Sense sense, Calculation? calculation)
         {
@@ -143,6 +147,7 @@ public sealed class UltimateShear : ICheck
                 Leads = GirderEffect.V,
                 IsGreatest = found.IsGreatest,
                 Kind = QuantityKind.Force,
+                Towards = found.Towards,
             };
         }
 
@@ -194,9 +199,9 @@ public sealed class UltimateShear : ICheck
             var away = Math.Abs(point.Distance - end.Distance);
             if (fromAxis >= away)
                 return here;
-            var there = Of(end, here.IsGreatest).Shear;
-            var shear = there + (here.Shear - there) * fromAxis / away;
-            return Math.Abs(shear) > Math.Abs(here.Shear) ? here with { Shear = shear } : here;
+            var (there, part) = (Of(end, here.IsGreatest).Shear, 1 - fromAxis / away);
+            var shear = here.Shear + part * (there - here.Shear);
+            return Math.Abs(shear) > Math.Abs(here.Shear) ? here with { Shear = shear, Towards = (end.Number, part) } : here;
         }
 
         private CheckOutcome Least(Calculation? c)
@@ -240,7 +245,7 @@ public sealed class UltimateShear : ICheck
             var station = c.Text(acting.At.Station, QuantityKind.Length);
             c.Line("V_E", $"Σ at station {station}", ultimate.Side(acting.IsGreatest)[effect], QuantityKind.Force, combination.Clause);
             var words =
-                acting.Shear == Of(point, acting.IsGreatest).Shear ? "as above"
+                acting.Towards is null ? "as above"
                 : sense == Sense.Struts ? "at the end of the girder, straight between the end of the span and this place"
                 : "at d from the axis, straight between the end of the span and this place";
             c.Line("V_Ed", words, acting.Shear, QuantityKind.Force, "EN 1992-1-1 6.2.1(8)");
