@@ -112,10 +112,14 @@ export async function saved(page, act) {
   await rest();
   const before = await page.locator(".saved").textContent();
   await act();
-  await page.waitForFunction((was) => {
+  const isSaved = (was) => {
     const now = document.querySelector(".saved").textContent;
     return now !== was && /^edit \d+, saved$/.test(now);
-  }, before);
+  };
+  await page.waitForFunction(isSaved, before).catch(async (problem) => {
+    const said = await page.locator(".saved, .ledger .why").allTextContents();
+    throw new Error(`${problem.message} (${said.filter(Boolean).join("; ")}; ${page.faults.join("; ")})`);
+  });
 }
 
 /** Types a value and leaves the field; whether it is taken is for the caller to wait for. */
@@ -145,6 +149,9 @@ export async function openPage(browser, url) {
   page.setDefaultTimeout(90000);
   page.faults = [];
   page.on("pageerror", (error) => page.faults.push(error.message));
+  page.on("console", (m) => {
+    if (m.type() === "error" && !m.text().startsWith("Failed to load")) page.faults.push(m.text());
+  });
   page.on("response", (r) => r.status() >= 500 && page.faults.push(`${r.status()} ${r.url()}`));
   await page.goto(url);
   return page;

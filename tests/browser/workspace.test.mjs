@@ -62,7 +62,7 @@ test("a bridge is made by typing, broken, mended, undone, and found again after 
   await enter(page, "/road/elements/0/length", "400");
   await enter(page, "/road/elements/0/startRadius", "900");
   await enter(page, "/road/elements/0/endRadius", "900");
-  await page.getByRole("button", { name: "Add a point" }).click();
+  await saved(page, () => page.getByRole("button", { name: "Add a point" }).click());
   await enter(page, "/road/profile/0/grade", "1:50");
   await step(page, "Axes");
   await enter(page, "/axes/spans", "18 + 2*22.5");
@@ -171,8 +171,8 @@ test("a drawing is seen closer, stays so when it is drawn anew, and is whole aga
   await analysed(page);
   const svg = page.locator('figure[data-view="section"] .drawing > svg');
   const width = async () => Number((await svg.getAttribute("viewBox")).split(" ")[2]);
-  const whole = await width();
   const box = await restingBox(svg);
+  const whole = await width();
   await page.mouse.move(box.x + box.width / 4, box.y + box.height / 2);
   await page.keyboard.down("Control");
   await page.mouse.wheel(0, -400);

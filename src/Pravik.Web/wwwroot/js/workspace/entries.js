@@ -100,8 +100,7 @@ export class Entries {
       else this.refuse(entry, answer);
       this.keep();
       this.mark();
-      await work.page.refresh();
-      work.saved.end();
+      await work.page.refresh().finally(() => work.saved.end());
     }
   }
 
@@ -176,8 +175,7 @@ export class Entries {
       work.notice.clear();
     } else work.notice.tell(explain(answer, ""));
     // Saved is said with the edit that it made.
-    await work.page.refresh();
-    work.saved.end();
+    await work.page.refresh().finally(() => work.saved.end());
     return answer;
   }
 }

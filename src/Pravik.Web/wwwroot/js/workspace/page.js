@@ -20,6 +20,7 @@ export class Page {
     this.wanted = false;
     this.trial = null;
     this.focus = null;
+    this.isBroken = false;
   }
 
   begin() {
@@ -81,7 +82,20 @@ export class Page {
       }
       work.saved.reached();
       // What was chosen meanwhile is asked for before this is shown.
-      if (step === work.choices.step) this.take(answer.data, trial);
+      if (step === work.choices.step) this.takeWhole(answer.data, trial);
+    }
+  }
+
+  /** Takes an answer; where that breaks off, everything is asked for once more, so that no part stays as it was. */
+  takeWhole(change, trial) {
+    try {
+      this.take(change, trial);
+      this.isBroken = false;
+    } catch (problem) {
+      console.error(problem);
+      this.have = {};
+      this.wanted = !this.isBroken;
+      this.isBroken = true;
     }
   }
 
