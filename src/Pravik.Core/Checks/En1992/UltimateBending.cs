@@ -193,15 +193,7 @@ public sealed class UltimateBending : ICheck
             var (symbol, quantity) = leads == GirderEffect.M ? ("M", QuantityKind.Moment) : ("N", QuantityKind.Force);
             if (leads == GirderEffect.N)
                 c.Remark($"Governs with the {(pair.IsGreatest ? "greatest" : "least")} axial force and the moment beside it.", Clause);
-            var number = 0;
-            foreach (var part in combination.Parts(at, pair.IsGreatest).Where(p => p.Value != 0))
-                c.Line(
-                    $"{symbol}_{++number}",
-                    $"{part.Of.Name}, factor {QuantityText.Fixed(part.Factor, 3)}",
-                    part.Value,
-                    quantity,
-                    combination.Clause
-                );
+            EffectLines.Write(c, combination, at, pair.IsGreatest, symbol, quantity);
             var station = c.Text(points[from].Station, QuantityKind.Length);
             c.Line($"{symbol}_E", $"Σ at station {station}", ultimate.Side(pair.IsGreatest)[at], quantity, combination.Clause);
             if (shift > 0)

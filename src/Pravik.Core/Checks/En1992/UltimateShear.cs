@@ -233,15 +233,7 @@ public sealed class UltimateShear : ICheck
             var effect = ultimate.Layout.At(acting.At.Number, GirderEffect.V);
             var combination = ultimate.Governing(effect, acting.IsGreatest);
             c.Remark($"Combination: {combination.Name}.", combination.Clause);
-            var number = 0;
-            foreach (var part in combination.Parts(effect, acting.IsGreatest).Where(p => p.Value != 0))
-                c.Line(
-                    $"V_{++number}",
-                    $"{part.Of.Name}, factor {QuantityText.Fixed(part.Factor, 3)}",
-                    part.Value,
-                    QuantityKind.Force,
-                    combination.Clause
-                );
+            EffectLines.Write(c, combination, effect, acting.IsGreatest, "V", QuantityKind.Force);
             var station = c.Text(acting.At.Station, QuantityKind.Length);
             c.Line("V_E", $"Σ at station {station}", ultimate.Side(acting.IsGreatest)[effect], QuantityKind.Force, combination.Clause);
             var words =
