@@ -27,7 +27,7 @@ internal static class OlderVersions
     }
 
     /// <summary>
-    /// Brings a document of version 1 to 3 to the present one. Throws <see cref="InvalidOperationException"/> or <see
+    /// Brings a document of version 1 to 4 to the present one. Throws <see cref="InvalidOperationException"/> or <see
     /// cref="FormatException"/>
     /// for text in a number.
     /// </summary>
@@ -38,9 +38,29 @@ internal static class OlderVersions
             FromVersion1(bridge);
         if (version <= 2)
             FromVersion2(bridge);
-        FromVersion3(bridge);
+        if (version <= 3)
+            FromVersion3(bridge);
+        FromVersion4(bridge);
         bridge["version"] = Core.Bridges.Bridge.CurrentVersion;
         return bridge;
+    }
+
+    /// <summary>Version 4 knew no losses of prestress: where no stress after losses was named it was 1050 MPa.</summary>
+    private static void FromVersion4(JsonObject bridge)
+    {
+        if (!bridge.ContainsKey("girders"))
+            bridge["girders"] = new JsonObject();
+        if (bridge["girders"] is not JsonObject girders)
+            return;
+        if (!girders.ContainsKey("types"))
+            girders["types"] = new JsonArray(new JsonObject { ["name"] = Core.Bridges.GirderType.UsualName });
+        foreach (var type in (girders["types"] as JsonArray ?? []).OfType<JsonObject>())
+        {
+            if (!type.ContainsKey("strands"))
+                type["strands"] = new JsonObject();
+            if (type["strands"] is JsonObject strands && !strands.ContainsKey("effectiveStress"))
+                strands["effectiveStress"] = 1050e6;
+        }
     }
 
     /// <summary>

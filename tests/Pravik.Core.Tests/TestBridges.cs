@@ -9,6 +9,28 @@ internal static class TestBridges
 {
     public static Bridge Demo { get; } = Read("sorrel-brook.json");
 
+    /// <summary>The demo with one type of girder, whose stress after losses is entered.</summary>
+    public static Bridge OneType { get; } =
+        Demo with
+        {
+            Girders = Demo.Girders with
+            {
+                Types =
+                [
+                    Demo.Girders.Types[0] with
+                    {
+                        Concrete = new() { Class = "C45/55" },
+                        Strands = new()
+                        {
+                            EffectiveStress = 1050e6,
+                            Rows = [new() { Level = 0.06, Count = 12 }, new() { Level = 0.11, Count = 10 }],
+                        },
+                    },
+                ],
+                Spans = Demo.Girders.Spans.Clear(),
+            },
+        };
+
     public static Bridge Read(string name)
     {
         var reading = BridgeJson.Read(File.ReadAllText(Path.Combine(Root, "examples", name)));
@@ -33,7 +55,7 @@ internal static class TestBridges
             Axes = new() { FirstStation = 10, Spans = [.. spans] },
             Road = Straight(20 + spans.Sum()),
             Deck = Bridges.DeckEdits.Of([Lane(1.5)], [Lane(1.5)]) with { EndOverhang = 0 },
-            Girders = new() { Count = 1, OverhangLeft = 1.5 },
+            Girders = new Girders { Count = 1, OverhangLeft = 1.5 }.Entered(),
             Parapets = [],
         };
 
@@ -48,8 +70,12 @@ internal static class TestBridges
                 Skew = skew,
             },
             Road = Straight(60 + spans.Sum()),
-            Girders = new() { Count = 4, OverhangLeft = 1.0 },
+            Girders = new Girders { Count = 4, OverhangLeft = 1.0 }.Entered(),
         };
+
+    /// <summary>The same girders with an entered stress after losses, 1050 MPa, which closed forms of prestress start from.</summary>
+    public static Girders Entered(this Girders girders) =>
+        girders.Typed(t => t with { Strands = t.Strands with { EffectiveStress = 1050e6 } });
 
     /// <summary>The same girders with another first type.</summary>
     public static Girders Typed(this Girders girders, Func<GirderType, GirderType> change) =>

@@ -14,7 +14,7 @@ public sealed record Bridge
     public const string FormatName = "pravik-bridge";
 
     /// <summary>The version that is written; older ones are read.</summary>
-    public const int CurrentVersion = 4;
+    public const int CurrentVersion = 5;
 
     /// <summary>Always <see cref="FormatName"/>.</summary>
     public required string Format { get; init; }
@@ -89,11 +89,13 @@ public sealed record Bridge
             Girders = new()
             {
                 StrutSlope = 1.2,
+                Release = new() { Age = 2, Strength = 38e6 },
                 Types =
                 [
                     new()
                     {
-                        Strands = new() { Rows = [Row(0.06), Row(0.11)] },
+                        Concrete = new() { Class = "C50/60" },
+                        Strands = new() { Rows = [Row(0.06, 12) with { Debonded = 4, DebondedLength = 2 }, Row(0.11, 4)] },
                         Links = [Links(0.12), Links(0.16), Links(0.25)],
                     },
                 ],
@@ -110,7 +112,7 @@ public sealed record Bridge
         };
 
     /// <summary>A row of strands at a level, enough of which carry the new bridge.</summary>
-    private static StrandRow Row(double level) => new() { Level = level, Count = 12 };
+    private static StrandRow Row(double level, int count) => new() { Level = level, Count = count };
 }
 
 /// <summary>Names a ground that is kept beside the bridge: a surface is far larger than all the rest.</summary>

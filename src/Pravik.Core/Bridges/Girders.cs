@@ -64,6 +64,9 @@ public sealed record Girders
     /// <summary>Name of the type that girders have where neither they nor their span name one; null for the first.</summary>
     public string? Type { get; init; }
 
+    /// <summary>When strands are released.</summary>
+    public StrandRelease Release { get; init; } = new();
+
     /// <summary>Tendons that are stressed in a stage, in every girder of their spans.</summary>
     public ImmutableArray<Tendon> Tendons { get; init; } = [];
 

@@ -8,6 +8,9 @@ public sealed record MaterialSet
     /// <summary>Of the slab, haunches, edge beams and diaphragms.</summary>
     public ConcreteGrade Slab { get; init; } = new() { Class = "C35/45" };
 
+    /// <summary>Class of exposure of girders and deck.</summary>
+    public string Exposure { get; init; } = "XC3";
+
     /// <summary>Of abutments, piers and foundations.</summary>
     public ConcreteGrade Support { get; init; } = new() { Class = "C30/37" };
 

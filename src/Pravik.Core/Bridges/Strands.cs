@@ -5,8 +5,11 @@ namespace Pravik.Core.Bridges;
 /// <summary>The pretensioned strands of a girder.</summary>
 public sealed record Strands
 {
-    /// <summary>Stress in the strands after all losses, before external load (Pa), entered.</summary>
-    public double EffectiveStress { get; init; } = 1050e6;
+    /// <summary>Stress to which strands are stressed before the concrete is cast (Pa).</summary>
+    public double JackStress { get; init; } = 1380e6;
+
+    /// <summary>Stress after all losses, before external load (Pa), where it is entered; null where losses are worked out.</summary>
+    public double? EffectiveStress { get; init; }
 
     /// <summary>Rows of strands.</summary>
     public ImmutableArray<StrandRow> Rows { get; init; } =
@@ -49,10 +52,6 @@ public sealed record StrandRow
 
     /// <summary>From either end to where a deflected row is held down, as a part of the girder's length.</summary>
     public double HoldDown { get; init; } = 0.4;
-
-    /// <summary>Bonded strands at a distance from the girder's end (m).</summary>
-    public int CountAt(double x, double length) =>
-        Debonded > 0 && Math.Min(x, length - x) < DebondedLength ? Math.Max(0, Count - Debonded) : Count;
 
     /// <summary>Height above the soffit at a distance from the girder's end: straight from the end to where the row is held down.</summary>
     public double LevelAt(double x, double length)

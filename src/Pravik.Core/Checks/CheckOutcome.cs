@@ -1,3 +1,4 @@
+using Pravik.Core.Codes;
 using Pravik.Core.Models;
 using Pravik.Core.Units;
 
@@ -31,6 +32,9 @@ public sealed record CheckOutcome(
 
     /// <summary>Which effect stands at its greatest or least, with what acts together with it.</summary>
     public GirderEffect Leads { get; init; } = GirderEffect.M;
+
+    /// <summary>The limit state whose combinations it takes; null for what is told along its calculation alone.</summary>
+    public LimitState? State { get; init; } = LimitState.Ultimate;
 
     /// <summary>Whether it stands at its greatest.</summary>
     public bool IsGreatest { get; init; }

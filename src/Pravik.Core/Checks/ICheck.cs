@@ -14,6 +14,9 @@ public interface ICheck
     /// <summary>What is checked, in words that go on a sentence: “ultimate bending”.</summary>
     string Subject { get; }
 
+    /// <summary>Whether traffic is rated by it: it sets the ultimate state against a resistance.</summary>
+    bool IsRated => true;
+
     /// <summary>Why the check does not cover members of a form, under a family of standards, yet; null where it does.</summary>
     string? Refusal(MemberForm form, Standard standard);
 
@@ -24,6 +27,9 @@ public interface ICheck
 /// <summary>A check made ready. Outcomes and calculations may be asked for by several threads.</summary>
 public interface IMemberCheck
 {
+    /// <summary>What it leaves out of these members, in words; nothing for most.</summary>
+    IEnumerable<string> LeftOut => [];
+
     /// <summary>Outcomes at a place of a member, one for each sense; none where there is nothing to check.</summary>
     IEnumerable<CheckOutcome> At(Member member, int place);
 
@@ -35,17 +41,15 @@ public interface IMemberCheck
 public static class CheckCatalog
 {
     /// <summary>All checks, in the order in which they are told.</summary>
-    public static IReadOnlyList<ICheck> All { get; } = [new En1992.UltimateBending(), new En1992.UltimateShear()];
+    public static IReadOnlyList<ICheck> All { get; } = [new En1992.UltimateBending(), new En1992.UltimateShear(), new En1992.ServiceStress(), new En1992.StrandStress()];
 
     /// <summary>What is not checked yet, said wherever something passes.</summary>
     public static IReadOnlyList<string> NotYet { get; } =
     [
-        "transfer and service stresses",
         "crack widths",
         "torsion",
         "interface between girder and slab",
         "anchorage at supports",
-        "losses of prestress",
         "deflections",
         "fatigue",
         "slab across",

@@ -18,6 +18,9 @@ public enum ActionKind
     /// <summary>Shrinkage.</summary>
     Shrinkage,
 
+    /// <summary>Losses of prestress with time.</summary>
+    Losses,
+
     /// <summary>Settlement of supports.</summary>
     Settlement,
 

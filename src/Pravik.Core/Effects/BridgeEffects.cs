@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Models;
+using Pravik.Core.Places;
 using Pravik.Core.Stages;
 
 namespace Pravik.Core.Effects;
@@ -37,6 +38,7 @@ public sealed partial class BridgeEffects
     /// <summary>Name of the envelope of traffic.</summary>
     public const string TrafficName = "Traffic, the worst of all groups";
 
+    private const string Later = "Creep, shrinkage and losses";
     private const string BuiltUp = "Built up to";
     private const string Envelopes = "Envelopes";
     private const string Combinations = "Combinations";
@@ -124,14 +126,26 @@ public sealed partial class BridgeEffects
             else if (c.Kind == ActionKind.Prestress)
                 terms.Add((1, secondary[c.Id]));
             else if (IsSlow(c))
-                terms.Add((1, cases[c.Id]));
+                terms.Add((1, c.Kind == ActionKind.Losses ? secondary[c.Id] : cases[c.Id]));
         }
         return EffectRange.Sum("Permanent", terms, layout);
     }
 
+    /// <summary>Weight of girders and prestress when strands are released.</summary>
+    public EffectRange AtRelease => EffectRange.Sum("Strands released", Those(c => c.IsAtRelease), layout);
+
+    /// <summary>All that is there after a stage, with what drives in it.</summary>
+    public EffectRange After(StageStep step) => Find(new($"stage{step.Index.Number}traffic")) ?? Find(CaseId.UpTo(step.Index))!;
+
+    /// <summary>What prestress and its losses do, of some cases.</summary>
+    public EffectValues PrestressIn(Func<ActionResult, bool> which) =>
+        EffectValues.Sum(layout, results.Cases.Where(c => IsPrestress(c) && which(c)).Select(c => (1.0, c.Effects)));
+
+    private static bool IsPrestress(ActionResult c) => c.Kind is ActionKind.Prestress or ActionKind.Losses;
+
     private static string GroupOf(ActionResult c) =>
         c.Stage is not null ? "Stages"
-        : c.Kind is ActionKind.Creep or ActionKind.Shrinkage ? "With time"
+        : IsSlow(c) ? "With time"
         : c.Kind switch
         {
             ActionKind.Temperature => "Temperature",
@@ -154,15 +168,15 @@ public sealed partial class BridgeEffects
     private List<(double, EffectRange)> Those(Func<ActionResult, bool> which) =>
         [.. results.Cases.Where(which).Select(c => (1.0, cases[c.Id]))];
 
-    private static bool IsSlow(ActionResult c) => c.Kind is ActionKind.Creep or ActionKind.Shrinkage;
+    private static bool IsSlow(ActionResult c) => c.Kind is ActionKind.Creep or ActionKind.Shrinkage or ActionKind.Losses;
 
     private void AddBuiltUp()
     {
         for (var stage = 0; stage < results.Steps.Length; stage++)
         {
-            var here = stage;
+            var here = results.Steps[stage];
             Add(
-                EffectRange.Sum(CaseNames.After(results.Steps[stage].Stage), Those(c => c.IsThereAfter(here)), layout),
+                EffectRange.Sum(CaseNames.After(here.Stage), Those(c => c.IsThereAfter(here)), layout),
                 CaseId.UpTo(stage),
                 BuiltUp
             );
@@ -179,6 +193,8 @@ public sealed partial class BridgeEffects
             new("shrinkage"),
             "With time"
         );
+        if (Those(c => c.Kind == ActionKind.Losses) is { Count: > 0 } losses)
+            Add(EffectRange.Sum(CaseNames.AllLosses(actions), losses, layout), new("losses"), "With time");
     }
 
     private void AddPrestressParts()
@@ -257,7 +273,7 @@ public sealed partial class BridgeEffects
                 .Models.Select((m, i) => Add(EffectRange.Of($"{m.Model!.Name}, {name}", m), new($"{id}{i + 1}"), InStages, m.Model.Source))
                 .ToList();
             var worst = EffectRange.OrNothing($"Traffic, {name}", [.. ranges.Select(r => (1.0, r))]);
-            var built = results.Cases.Where(c => c.IsThereAfter(stage)).ToList();
+            var built = results.Cases.Where(c => c.IsThereAfter(results.Steps[stage])).ToList();
             Add(
                 EffectRange.Sum(
                     $"{CaseNames.After(results.Steps[stage].Stage)}, with its traffic",
@@ -276,7 +292,7 @@ public sealed partial class BridgeEffects
                     terms.Add((1, EffectRange.Envelope(c.Name, [(adverse, range), (relieving, range)])));
                 else
                     // Of prestress the secondary part: the primary is part of the resistance.
-                    terms.Add((1, c.Kind == ActionKind.Prestress ? secondary[c.Id] : range));
+                    terms.Add((1, IsPrestress(c) ? secondary[c.Id] : range));
             }
             Add(EffectRange.Sum($"Ultimate, {name}, with its traffic", terms, layout), new($"{id}Ultimate"), InStages, rule.Clause);
         }
@@ -415,11 +431,13 @@ public sealed partial class BridgeEffects
                 terms.Add((1, EffectRange.Envelope(c.Name, [(adverse, range), (relieving, range)])));
             else if (c.Kind == ActionKind.Prestress)
                 terms.Add((1, rule.State == LimitState.Ultimate ? secondary[c.Id] : range));
+            else if (c.Kind == ActionKind.Losses)
+                (c.Day == last ? later : terms).Add((1, rule.State == LimitState.Ultimate ? secondary[c.Id] : range));
             else if (IsSlow(c) && rule.Restraint > 0)
                 (c.Day == last ? later : terms).Add((rule.Restraint, range));
         }
         if (later.Count > 0)
-            terms.Add((1, EffectRange.OrNothing("Creep and shrinkage", [(1, EffectRange.Sum("Creep and shrinkage", later, layout))])));
+            terms.Add((1, EffectRange.OrNothing(Later, [(1, EffectRange.Sum(Later, later, layout))])));
         return EffectRange.Sum("Permanent", terms, layout);
     }
 

@@ -27,6 +27,9 @@ public sealed record ModelResults(
     /// <summary>Values behind creep and shrinkage, in words.</summary>
     public ImmutableArray<TimeValue> TimeValues { get; init; } = [];
 
+    /// <summary>Stress of strands at every point, step by step.</summary>
+    public required StrandStresses Strands { get; init; }
+
     /// <summary>Traffic on the finished bridge; null where it was not asked for.</summary>
     public TrafficResults? Traffic { get; init; }
 
@@ -55,9 +58,9 @@ public sealed record ModelResults(
     /// <summary>The cases of a stage.</summary>
     public IEnumerable<ActionResult> OfStage(StageIndex stage) => Cases.Where(c => c.Stage == stage);
 
-    /// <summary>Effects of all that is put on up to a stage and in it.</summary>
-    public EffectValues UpTo(StageIndex stage) =>
-        EffectValues.Sum(Layout, Cases.Where(c => c.IsThereAfter(stage)).Select(c => (1.0, c.Effects)));
+    /// <summary>Effects of all that is put on up to a stage and in it, and of what came with time until then.</summary>
+    public EffectValues UpTo(StageStep step) =>
+        EffectValues.Sum(Layout, Cases.Where(c => c.IsThereAfter(step)).Select(c => (1.0, c.Effects)));
 }
 
 /// <summary>What drives in a stage, on the bridge as it stands at the end of it.</summary>

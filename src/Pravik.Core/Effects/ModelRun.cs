@@ -33,6 +33,7 @@ public static class ModelRun
     /// <param name="factors">Where factors are kept from run to run.</param>
     /// <param name="report">Told how far it is (0 to 1), and what it is doing.</param>
     /// <param name="withTraffic">Whether traffic is wanted.</param>
+    /// <param name="known">Where traffic is kept from run to run.</param>
     /// <param name="cancel">Stops it.</param>
     public static ModelResults Run(
         BridgeGeometry geometry,
@@ -41,6 +42,7 @@ public static class ModelRun
         FactorStore? factors = null,
         Action<double, string>? report = null,
         bool withTraffic = true,
+        TrafficStore? known = null,
         CancellationToken cancel = default
     )
     {
@@ -51,6 +53,7 @@ public static class ModelRun
         var models = new SolvedModels(builder, loads, factors ?? new(), cancel);
         var steps = Staging.Steps(geometry.Bridge);
         var finished = models.Of(Staging.Finished(steps, geometry.SpanCount), "finished bridge");
+        var strands = new StrandStresses(geometry, models.Layout.Points);
         // Traffic needs the finished bridge alone, and runs beside the stages.
         using var stop = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         var traffic = withTraffic ? Task.Run(Traffic(models.AnalysisOf(finished)), CancellationToken.None) : null;
@@ -58,9 +61,9 @@ public static class ModelRun
         List<TrafficInStage> inStages = [];
         try
         {
-            StageRun.Run(geometry, models, loads, steps, (f, doing) => Say(0.3 * f, doing), Stood);
+            StageRun.Run(geometry, models, loads, strands, steps, (f, doing) => Say(0.3 * f, doing), Stood);
             Say(0.3, "Creep and shrinkage");
-            told = LongTerm.Run(geometry, models, loads, steps);
+            told = LongTerm.Run(geometry, models, loads, strands, steps);
             Say(0.4, "Actions on the finished bridge");
             models.Solve(finished, [.. ActionCases.Of(geometry, models, finished, loads, ground)]);
         }
@@ -77,6 +80,7 @@ public static class ModelRun
             FinishedModel = finished,
             Warnings = models.Warnings,
             TimeValues = told,
+            Strands = strands,
             Traffic = traffic?.GetAwaiter().GetResult(),
             InStages = [.. inStages],
         };
@@ -95,12 +99,16 @@ public static class ModelRun
         Func<TrafficResults> Traffic(FrameAnalysis analysis)
         {
             var target = TargetOf(finished, analysis);
+            var key = known is null ? "" : TrafficStore.KeyOf(geometry.Bridge, chosen, models[finished].Frame);
+            if (known?.Find(key) is { } before)
+                return () => before;
             void Tell(double f) => Say(0.5 + 0.5 * f, "Traffic on every effect");
             return () =>
             {
                 var found = TrafficRun.Run(target, TrafficPlan.Of(geometry), null, Tell, stop.Token);
                 if (geometry.Bridge.Basis.Standard == Standard.Lrfd)
                     found.Shares = GirderShares.Of(target, stop.Token);
+                known?.Keep(key, found);
                 return found;
             };
         }

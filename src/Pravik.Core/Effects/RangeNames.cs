@@ -61,11 +61,19 @@ public static class RangeNames
         };
 
     private static IEnumerable<string> WithTime(Bridge bridge) =>
-        LongTerm
-            .Intervals(Staging.Steps(bridge), bridge.Axes.Spans.Length, bridge.Actions.LastDay)
-            .SelectMany(i => new[] { CaseNames.Creep(i.From, i.To), CaseNames.Shrinkage(i.From, i.To) })
-            .Append(CaseNames.AllCreep(bridge.Actions))
-            .Append(CaseNames.AllShrinkage(bridge.Actions));
+        [
+            .. LongTerm.Intervals(Staging.Steps(bridge), bridge).SelectMany(i => InInterval(bridge, i)),
+            CaseNames.AllCreep(bridge.Actions),
+            CaseNames.AllShrinkage(bridge.Actions),
+            .. StrandStresses.AreWorkedOut(bridge) ? [CaseNames.AllLosses(bridge.Actions)] : Array.Empty<string>(),
+        ];
+
+    private static IEnumerable<string> InInterval(Bridge bridge, LongTerm.Interval of) =>
+        [
+            CaseNames.Creep(of.From, of.To),
+            CaseNames.Shrinkage(of.From, of.To),
+            .. StrandStresses.AreWorkedOut(bridge) ? WithParts(CaseNames.Losses(of.From, of.To)) : [],
+        ];
 
     private static IEnumerable<string> OfActions(Bridge bridge)
     {

@@ -28,7 +28,7 @@ public sealed record ShownState(string Name, BridgeModel Model, EffectValues Eff
             return Sum(
                 results,
                 CaseNames.Permanent,
-                c => (c.Stage is not null && !c.IsPassing) || c.Kind is ActionKind.Creep or ActionKind.Shrinkage
+                c => (c.Stage is not null && !c.IsPassing) || c.Kind is ActionKind.Creep or ActionKind.Shrinkage or ActionKind.Losses
             );
         for (var stage = 0; stage < results.Steps.Length; stage++)
         {

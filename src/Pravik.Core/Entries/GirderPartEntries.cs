@@ -28,6 +28,7 @@ internal static class GirderPartEntries
             .. Part("/girders/slabBars/top", _ => "of the top slab bars", SlabBars),
             .. Part("/girders/slabBars/bottom", _ => "of the bottom slab bars", SlabBars),
             .. Part("/girders/pierBars", _ => "of bars over piers", PierBars),
+            .. Part("/girders/release", _ => "of strands", Release),
             .. Part("/girders/tendons/*", s => $"of tendon {s.Number(0)}", Tendon),
         ];
 
@@ -44,6 +45,30 @@ internal static class GirderPartEntries
             Value("to", "To", QuantityKind.Number, 0, 1, "Part of the span.") with
             {
                 Subject = "End",
+            },
+        ];
+
+    private static IEnumerable<Entry> Release =>
+        [
+            Value("age", "Released after, days", QuantityKind.Number, 0.5, 28, "Days from casting to the release of the strands.") with
+            {
+                Subject = "Age at release",
+            },
+            Own(
+                "strength",
+                "Strength at release",
+                QuantityKind.Stress,
+                10e6,
+                100e6,
+                "f_ck(t) of the cylinder. Empty: by age, cement and curing (EN 1992-1-1 3.1.2(6), B.1(3))."
+            ),
+            Value("heatTemperature", "Cured at, °C", QuantityKind.Number, 0, 90, "Temperature of heat curing; 20 for none.") with
+            {
+                Subject = "Temperature of curing",
+            },
+            Value("heatHours", "for, hours", QuantityKind.Number, 0, 672, "Hours at that temperature.") with
+            {
+                Subject = "Hours of curing",
             },
         ];
 

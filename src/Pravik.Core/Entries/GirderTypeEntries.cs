@@ -52,13 +52,24 @@ internal static class GirderTypeEntries
             Value("laterDeflection", "Later deflection", QuantityKind.Size, -0.1, 0.3, "Half way, under what is put on after the slab."),
             Value("greatestHaunch", "Greatest haunch", QuantityKind.Size, 0, 1, "A haunch greater than this is told."),
             Value(
+                "strands/jackStress",
+                "Stressed to",
+                QuantityKind.Stress,
+                0,
+                2000e6,
+                "Stress in the strands when the concrete is cast: at most 0.8 f_pk and 0.9 f_p0.1k (EN 1992-1-1 5.10.2.1)."
+            ),
+            Own(
                 "strands/effectiveStress",
                 "Effective stress",
                 QuantityKind.Stress,
                 0,
                 1700e6,
-                "Stress in the strands after all losses and before external load. Entered, as losses are not worked out yet."
-            ),
+                "Stress after all losses and before external load. Empty: losses are worked out, step by step."
+            ) with
+            {
+                Blank = "by losses",
+            },
         ];
 
     private static IEnumerable<Entry> Links =>

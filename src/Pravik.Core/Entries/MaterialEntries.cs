@@ -9,6 +9,12 @@ internal static class MaterialEntries
 {
     public static IEnumerable<Entry> All =>
         [
+            Pick(
+                "/materials/exposure",
+                "Exposure",
+                ExposureClass.All,
+                "Of girders and deck (EN 206): by it cracks are kept closed (EN 1992-2 Table 7.101N)."
+            ),
             .. Part("/materials/slab", _ => "of the slab's concrete", Grade),
             .. Part("/materials/support", _ => "of the supports' concrete", Grade),
             .. Part("/materials/reinforcement", _ => "of the bars", Reinforcement),

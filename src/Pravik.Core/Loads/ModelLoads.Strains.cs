@@ -137,36 +137,6 @@ public sealed partial class ModelLoads
     private static BeamThermal Thermal(int beam, PlaneStrain strain) =>
         new(beam, strain.Axial / ModelBuilder.Expansion, 0, -strain.Curvature / ModelBuilder.Expansion);
 
-    /// <summary>
-    /// The prestress of girders in some spans as the strain it gives a free girder, ε = −P/EA and κ = −P·e/EI: what the model answers
-    /// with are secondary effects; <see cref="Primary"/> are the rest.
-    /// </summary>
-    public FrameCase Prestress(BridgeModel model, IReadOnlyCollection<int> spans)
-    {
-        var beams = ImmutableArray.CreateBuilder<BeamThermal>();
-        for (var g = 0; g < model.GirderBeams.Length; g++)
-        {
-            for (var row = 0; row < model.GirderBeams[g].Length; row++)
-            {
-                var span = mesh.SpanOf(row);
-                if (model.GirderBeams[g][row] < 0 || !spans.Contains(span))
-                    continue;
-                var (section, t) = (model.Sections[g][row]!.Girder, Middle(row));
-                var (force, moment) = Primary(geometry.Girders[g], span, t, section.Centroid);
-                beams.Add(
-                    Thermal(
-                        model.GirderBeams[g][row],
-                        new(
-                            force / (model.Sections[g][row]!.Modulus * section.Area),
-                            moment / (model.Sections[g][row]!.Modulus * section.SecondMoment)
-                        )
-                    )
-                );
-            }
-        }
-        return new("Prestress") { BeamThermal = beams.ToImmutable() };
-    }
-
     /// <summary>Force of a tendon (N).</summary>
     public double Pull(Tendon tendon) =>
         tendon.Strands * PrestressingSteel.Of(geometry.Bridge.Materials.Strand).Area * tendon.EffectiveStress;
@@ -177,49 +147,75 @@ public sealed partial class ModelLoads
     /// </summary>
     public FrameCase Tendon(BridgeModel model, Tendon tendon)
     {
-        var beams = ImmutableArray.CreateBuilder<BeamThermal>();
         var pull = Pull(tendon);
+        return Pulled(
+            tendon.Name,
+            model,
+            (_, row, level) => tendon.IsIn(mesh.SpanOf(row)) ? (-pull, -pull * (level - tendon.LevelAt(Middle(row)))) : null
+        );
+    }
+
+    /// <summary>
+    /// Strands as the strain that they give a free girder, ε = −P/EA and κ = −P·e/EI: what the model answers with are secondary effects;
+    /// primary ones are the rest. A change of their stress makes the change of both.
+    /// </summary>
+    /// <param name="name">Name of the case.</param>
+    /// <param name="model">The model.</param>
+    /// <param name="stress">Stress of each row in the piece of a girder that begins on a row (Pa); null for none.</param>
+    public FrameCase Strands(string name, BridgeModel model, Func<GirderIndex, int, double[]?> stress) =>
+        Pulled(
+            name,
+            model,
+            (girder, row, level) =>
+                stress(girder, row) is { } of ? Primary(geometry.Girders[girder], mesh.SpanOf(row), Middle(row), level, of) : null
+        );
+
+    /// <summary>Axial force and moment about the level of its beam that held pieces have, as the strain that frees them.</summary>
+    private static FrameCase Pulled(string name, BridgeModel model, Func<GirderIndex, int, double, (double Force, double Moment)?> held)
+    {
+        var beams = ImmutableArray.CreateBuilder<BeamThermal>();
         for (var g = 0; g < model.GirderBeams.Length; g++)
         {
             for (var row = 0; row < model.GirderBeams[g].Length; row++)
             {
                 var index = model.GirderBeams[g][row];
-                if (index < 0 || !tendon.IsIn(mesh.SpanOf(row)))
+                if (index < 0)
                     continue;
                 var (beam, layers) = (model.Frame.Beams[index], model.Sections[g][row]!);
-                var (section, modulus) = (model.Frame.Sections[beam.Section], model.Frame.Materials[beam.Material].E);
                 var level = model.Shells.IsEmpty ? layers.Composite.Centroid : layers.SlabMiddle + beam.OffsetI.Z;
-                beams.Add(
-                    Thermal(
-                        index,
-                        new(-pull / (modulus * section.A), -pull * (level - tendon.LevelAt(Middle(row))) / (modulus * section.Iy))
-                    )
-                );
+                if (held(g, row, level) is not { } pull)
+                    continue;
+                var (section, modulus) = (model.Frame.Sections[beam.Section], model.Frame.Materials[beam.Material].E);
+                beams.Add(Thermal(index, new(pull.Force / (modulus * section.A), pull.Moment / (modulus * section.Iy))));
             }
         }
-        return new(tendon.Name) { BeamThermal = beams.ToImmutable() };
+        return new(name) { BeamThermal = beams.ToImmutable() };
     }
 
     /// <summary>
-    /// Axial force and moment of the strands about a level above the soffit: N = −Σn·A_p·σ_p, M = −Σn·A_p·σ_p·(z̄ − z_p), by the
-    /// entered effective stress. Beyond the girder's ends there is none.
+    /// Axial force and moment of the strands about a level above the soffit: N = −Σn·A_p·σ_p, M = −Σn·A_p·σ_p·(z̄ − z_p), as far as they
+    /// are transmitted. Beyond the girder's ends there is none.
     /// </summary>
-    public (double Force, double Moment) Primary(GirderLine girder, SpanIndex span, double t, double centroid)
+    public (double Force, double Moment) Primary(GirderLine girder, SpanIndex span, double t, double level, double[] stress)
     {
-        var (strands, length) = (geometry.TypeOf(girder, span).Strands, geometry.LengthOf(girder, span));
-        var x = t * girder.SpanLength(span) - geometry.LayoutOf(span).StartGap;
-        if (x < 0 || x > length || geometry.SectionOf(girder, span, t).IsSteel)
-            return (0, 0);
-        var one = PrestressingSteel.Of(geometry.Bridge.Materials.Strand).Area * strands.EffectiveStress;
         double force = 0,
             moment = 0;
-        foreach (var row in strands.Rows)
+        foreach (var row in strands.At(girder, span, t))
         {
-            var pull = one * row.CountAt(x, length);
+            var pull = row.Area * stress[row.Index];
             force -= pull;
-            moment -= pull * (centroid - row.LevelAt(x, length));
+            moment -= pull * (level - row.Level);
         }
         return (force, moment);
+    }
+
+    /// <summary>The forces that strands have on the section of a model at a point, about the centroid of that section.</summary>
+    public SectionForces Primary(BridgeModel model, ModelPoint point, double[]? stress)
+    {
+        if (stress is null || model.Sections[point.Girder][model.RowOf(point)] is not { } section)
+            return default;
+        var (force, moment) = Primary(geometry.Girders[point.Girder], point.Span, point.Fraction, section.Composite.Centroid, stress);
+        return new(force, 0, 0, 0, moment, 0);
     }
 
     /// <summary>Fraction of its span at which the piece that begins on a row has its middle.</summary>

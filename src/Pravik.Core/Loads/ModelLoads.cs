@@ -13,13 +13,14 @@ public sealed partial class ModelLoads
     private readonly BridgeGeometry geometry;
     private readonly DeckMesh mesh;
     private readonly DeckShares shares;
+    private readonly StrandRows strands;
     private readonly Lazy<PermanentLoads> permanent;
     private readonly Dictionary<(GirderIndex Girder, SpanIndex Span), double> wet = [];
 
     /// <summary>The loads of a bridge on a mesh.</summary>
     public ModelLoads(BridgeGeometry geometry, DeckMesh mesh, ModelChoices choices)
     {
-        (this.geometry, this.mesh, shares) = (geometry, mesh, new(mesh, choices));
+        (this.geometry, this.mesh, shares, strands) = (geometry, mesh, new(mesh, choices), new(geometry));
         permanent = new(() => new(geometry, mesh));
     }
 

@@ -127,6 +127,15 @@ public sealed record PrestressingSteel(
         return c * 100 * Rho1000 * Math.Exp(k * level) * Math.Pow(hours / 1000, 0.75 * (1 - level)) * 1e-5;
     }
 
+    /// <summary>Greatest stress at the jack, min(0.8·f_pk, 0.9·f_p0.1k) (EN 1992-1-1 5.10.2.1) (Pa).</summary>
+    public double MostAtJack => Math.Min(0.8 * Fpk, 0.9 * Fp01k);
+
+    /// <summary>Greatest stress just after release, min(0.75·f_pk, 0.85·f_p0.1k) (EN 1992-1-1 5.10.3(2)) (Pa).</summary>
+    public double MostAfterRelease => Math.Min(0.75 * Fpk, 0.85 * Fp01k);
+
+    /// <summary>Hours by which heat curing makes relaxation older: t_eq = 1.14^(T − 20)·hours at T (EN 1992-1-1 10.3.2.1).</summary>
+    public static double HeatHours(double temperature, double hours) => temperature <= 20 ? 0 : Math.Pow(1.14, temperature - 20) * hours;
+
     /// <summary>
     /// Design stress at a total strain, tension positive: elastic to fpd = fp0.1k/γS, then rising to fpk/γS at εuk = εud/0.9
     /// (EN 1992-1-1 3.3.6(7), Figure 3.10, the inclined branch), or level. An own line over γS. Beyond the limit the branch continues;

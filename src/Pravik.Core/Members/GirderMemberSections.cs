@@ -6,6 +6,7 @@ using Pravik.Core.Materials;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Sections;
+using Pravik.Core.Stages;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.Members;
@@ -19,12 +20,14 @@ public sealed class GirderMemberSections
     private readonly Concrete slab;
     private readonly PrestressingSteel strand;
     private readonly ReinforcingSteel bars;
+    private readonly StrandStresses stresses;
     private readonly ImmutableArray<(Concrete Concrete, Strands Strands)> types;
     private readonly Dictionary<Shape, ImmutableArray<MemberConcrete>> shapes = [];
 
     /// <summary>Sections of a bridge's girders.</summary>
-    public GirderMemberSections(BridgeGeometry geometry)
+    public GirderMemberSections(BridgeGeometry geometry, StrandStresses stresses)
     {
+        this.stresses = stresses;
         (this.geometry, bridge) = (geometry, geometry.Bridge);
         var materials = bridge.Materials;
         slab = Concrete.Of(materials.Slab);
@@ -48,7 +51,7 @@ public sealed class GirderMemberSections
     }
 
     /// <summary>The section at a point; null beyond a girder's end at the end of the deck.</summary>
-    public MemberSection? At(ModelPoint point)
+    public MemberSection? At(ModelPoint point, int number)
     {
         var stretch = StretchOf(point);
         if (stretch == Stretch.Beyond)
@@ -65,9 +68,10 @@ public sealed class GirderMemberSections
             Math.Round(geometry.SlabThickness(line, point.Span, point.Fraction), Digits),
             geometry.Haunch(point.Span)
         );
-        return new(ConcreteOf(shape), [.. BarsOf(point, shape, girder)], atPier ? [] : [.. StrandsOf(point, girder, strands)])
+        return new(ConcreteOf(shape), [.. BarsOf(point, shape, girder)], atPier ? [] : [.. StrandsOf(point, number, girder, strands)])
         {
             IsInterrupted = atPier,
+            AtRelease = stresses.At(number) is null ? null : stresses.ConcreteAt(number),
             FromEnd = FromEnd(point),
             WebWidth = shape.Section.WebWidth,
             Links = atPier ? null : LinksOf(point),
@@ -116,9 +120,11 @@ public sealed class GirderMemberSections
         return pier.Count == 0 || isEndOfDeck ? 0 : pier.Reach - (atStart ? point.Fraction : 1 - point.Fraction) * length;
     }
 
-    private IEnumerable<MemberStrands> StrandsOf(ModelPoint point, Concrete girder, Strands strands)
+    private IEnumerable<MemberStrands> StrandsOf(ModelPoint point, int number, Concrete girder, Strands strands)
     {
         var (fromEnd, length) = (FromEnd(point), geometry.LengthOf(geometry.Girders[point.Girder], point.Span));
+        if (stresses.At(number) is not { } now || stresses.AtRelease(number) is not { } released)
+            yield break;
         for (var i = 0; i < strands.Rows.Length; i++)
         {
             var row = strands.Rows[i];
@@ -127,11 +133,19 @@ public sealed class GirderMemberSections
                 yield return new(i + 1, row.LevelAt(fromEnd, length), row.Count - debonded, fromEnd, debonded, fromEnd - row.DebondedLength)
                 {
                     Steel = strand,
-                    EffectiveStress = strands.EffectiveStress,
+                    EffectiveStress = now[i],
+                    Steps = StepsOf(number, i),
+                    StressAtRelease = released[i],
+                    FctmAtRelease = stresses.ConcreteAt(number).Fctm,
                     Concrete = girder,
                 };
         }
     }
+
+    private IEnumerable<StrandStep> StepsOf(int number, int row) =>
+        stresses
+            .Steps.Where(s => s.Changes[number] is not null)
+            .Select(s => new StrandStep(s.Kind, s.From, s.To, s.Changes[number]![row]));
 
     /// <summary>Links of the zone in which a point lies, from the nearer end of the girder; null where its type has none.</summary>
     private MemberLinks? LinksOf(ModelPoint point)

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
+using Pravik.Core.Stages;
 
 namespace Pravik.Core.Members;
 
@@ -9,13 +11,15 @@ namespace Pravik.Core.Members;
 public static class GirderMembers
 {
     /// <summary>Every girder line as a member, with its places in the order of the effects.</summary>
-    public static ImmutableArray<Member> Of(BridgeGeometry geometry, BridgeEffects effects, ImmutableArray<ModelPoint> points)
+    public static ImmutableArray<Member> Of(BridgeGeometry geometry, BridgeEffects effects, ModelResults results)
     {
-        var sections = new GirderMemberSections(geometry);
+        var sections = new GirderMemberSections(geometry, results.Strands);
         var (form, values) = (FormOf(geometry), geometry.Bridge.Basis.Values);
+        var stages = results.Strands.WorksOut ? StagesOf(geometry.Bridge, effects, results) : [];
         return
         [
-            .. points
+            .. results
+                .Points
                 .Select((point, number) => (Point: point, Number: number))
                 .GroupBy(p => p.Point.Girder)
                 .Select(along => new Member(
@@ -25,7 +29,12 @@ public static class GirderMembers
                     effects.Of,
                     values,
                     geometry.Bridge.Girders.StrutSlope
-                )),
+                )
+                {
+                    Stages = stages,
+                    Prestress = effects.PrestressIn(_ => true),
+                    Exposure = geometry.Bridge.Materials.Exposure,
+                }),
         ];
 
         MemberPoint At(ModelPoint p, int number) =>
@@ -34,10 +43,22 @@ public static class GirderMembers
                 p.Span.Value,
                 p.Distance,
                 p.Station,
-                form == MemberForm.PretensionedWithSlab ? sections.At(p) : null,
+                form == MemberForm.PretensionedWithSlab ? sections.At(p, number) : null,
                 effects.HeightOfAxial(p)
             );
     }
+
+    /// <summary>The release of strands, then every stage, each with what drives in it.</summary>
+    private static ImmutableArray<MemberStage> StagesOf(Bridge bridge, BridgeEffects effects, ModelResults results) =>
+        [
+            new("At release", bridge.Girders.Release.Age, effects.AtRelease, effects.PrestressIn(c => c.IsAtRelease)) { IsRelease = true },
+            .. results.Steps.Select(step => new MemberStage(
+                CaseNames.After(step.Stage),
+                step.Stage.Day,
+                effects.After(step),
+                effects.PrestressIn(c => c.IsThereAfter(step))
+            )),
+        ];
 
     /// <summary>How the girders of a bridge are made.</summary>
     public static MemberForm FormOf(BridgeGeometry geometry) =>

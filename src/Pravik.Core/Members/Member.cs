@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
+using Pravik.Core.Models;
 
 namespace Pravik.Core.Members;
 
@@ -45,4 +46,14 @@ public sealed record Member(
     Func<LimitState, EffectRange> Effects,
     NationalValues Values,
     double StrutSlope
-);
+)
+{
+    /// <summary>Moments while it is built, the release of strands first; none where the stress after losses is entered.</summary>
+    public ImmutableArray<MemberStage> Stages { get; init; } = [];
+
+    /// <summary>What prestress does, all losses off.</summary>
+    public required EffectValues Prestress { get; init; }
+
+    /// <summary>Class of exposure.</summary>
+    public string Exposure { get; init; } = "";
+}

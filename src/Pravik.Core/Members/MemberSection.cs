@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Pravik.Core.Calculations;
 using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
+using Pravik.Core.Stages;
 
 namespace Pravik.Core.Members;
 
@@ -25,6 +26,9 @@ public sealed record MemberBars(string Name, double Height, double Area, Reinfor
     public double Fctm { get; init; }
 }
 
+/// <summary>A step of the stress of strands: why, from which day to which, and the change (Pa).</summary>
+public readonly record struct StrandStep(LossKind Kind, double From, double To, double Change);
+
 /// <summary>Pretensioned strands of one row.</summary>
 /// <param name="Row">The row, from 1.</param>
 /// <param name="Height">Height above the soffit here (m).</param>
@@ -39,6 +43,15 @@ public sealed record MemberStrands(int Row, double Height, int Bonded, double Fr
 
     /// <summary>Stress after all losses (Pa).</summary>
     public required double EffectiveStress { get; init; }
+
+    /// <summary>How it came to that, step by step from the jack on.</summary>
+    public required IEnumerable<StrandStep> Steps { get; init; }
+
+    /// <summary>Stress just after release (Pa).</summary>
+    public required double StressAtRelease { get; init; }
+
+    /// <summary>f_ctm(t) of the concrete around them at release (Pa).</summary>
+    public required double FctmAtRelease { get; init; }
 
     /// <summary>Concrete around them.</summary>
     public required Concrete Concrete { get; init; }
@@ -56,6 +69,9 @@ public sealed record MemberSection(
 {
     /// <summary>Whether the member is interrupted here, as girders are between their ends over a pier.</summary>
     public bool IsInterrupted { get; init; }
+
+    /// <summary>Concrete of the girder when its strands are released; null where none are.</summary>
+    public EarlyConcrete? AtRelease { get; init; }
 
     /// <summary>From the nearer end of the girder (m).</summary>
     public double FromEnd { get; init; }

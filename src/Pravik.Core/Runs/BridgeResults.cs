@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
-using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
@@ -44,7 +43,7 @@ public sealed class BridgeResults
     public IReadOnlyList<RatedCheck>? Ratings { get; private set; }
 
     /// <summary>Rates all traffic that drives. Throws <see cref="OperationCanceledException"/> when cancelled.</summary>
-    public void Rate(CancellationToken cancel = default) => Ratings ??= Rating.Of(bases, Members, [.. checks.Select(c => c.Check)], cancel);
+    public void Rate(CancellationToken cancel = default) => Ratings ??= Rating.Of(bases, Members, [.. checks.Select(c => c.Check).Where(c => c.IsRated)], cancel);
 
     /// <summary>The points of the girders.</summary>
     public ImmutableArray<ModelPoint> Points => Model.Points;
@@ -62,7 +61,7 @@ public sealed class BridgeResults
     public IEnumerable<string> Checked => checks.Select(c => c.Check.Subject);
 
     /// <summary>What was not: what this bridge has and no check covers yet.</summary>
-    public ImmutableArray<string> NotChecked => [.. Refusals, .. CheckCatalog.NotYet];
+    public ImmutableArray<string> NotChecked => [.. Refusals, .. checks.SelectMany(c => c.Ready.LeftOut), .. CheckCatalog.NotYet];
 
     /// <summary>What passes or fails, in words (<see cref="CheckWords"/>).</summary>
     public string Words => CheckWords.Verdict([.. Checked], NotChecked, Governing is { } worst ? (worst.Name, worst.Utilisation) : null);
@@ -110,9 +109,11 @@ public sealed class BridgeResults
     /// <summary>Load model 1 where it stands for the effect behind an outcome of bending; null where traffic has no part in it.</summary>
     public PlacedTraffic? TrafficBehind(CheckOutcome outcome)
     {
-        var (ultimate, greatest) = (Effects.Of(LimitState.Ultimate), outcome.IsGreatest);
+        if (outcome.State is not { } state)
+            return null;
+        var (combinations, greatest) = (Effects.Of(state), outcome.IsGreatest);
         var effect = Model.Layout.At(outcome.Source, outcome.Leads);
-        return ultimate
+        return combinations
             .Governing(effect, greatest)
             .Parts(effect, greatest)
             .Select(p => p.Of.Loading(effect, p.IsGreatest))

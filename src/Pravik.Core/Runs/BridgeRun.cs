@@ -7,6 +7,7 @@ using Pravik.Core.Members;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Stages;
+using Pravik.Core.Traffic;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Runs;
@@ -35,12 +36,14 @@ public static class BridgeRun
     /// <param name="bridge">A valid bridge.</param>
     /// <param name="ground">The ground below it; null where none is given.</param>
     /// <param name="factors">Where factors are kept from run to run.</param>
+    /// <param name="traffic">Where traffic is kept from run to run.</param>
     /// <param name="progress">Told how far it is.</param>
     /// <param name="cancel">Stops it.</param>
     public static BridgeResults Run(
         Bridge bridge,
         Ground? ground = null,
         FactorStore? factors = null,
+        TrafficStore? traffic = null,
         Action<RunProgress>? progress = null,
         CancellationToken cancel = default
     )
@@ -50,14 +53,14 @@ public static class BridgeRun
             throw new NotSupportedException(reason);
         var geometry = new BridgeGeometry(bridge);
         void Report(double fraction, string doing) => progress?.Invoke(new(ModelShare * fraction, doing));
-        var model = ModelRun.Run(geometry, null, ground, factors, Report, cancel: cancel);
+        var model = ModelRun.Run(geometry, null, ground, factors, Report, known: traffic, cancel: cancel);
         progress?.Invoke(new(ModelShare, "Combinations and checks"));
         return Check(geometry, model, new(bridge, model), cancel);
     }
 
     private static BridgeResults Check(BridgeGeometry geometry, ModelResults model, BridgeEffects effects, CancellationToken cancel)
     {
-        var members = GirderMembers.Of(geometry, effects, model.Points);
+        var members = GirderMembers.Of(geometry, effects, model);
         var checks = ImmutableArray.CreateBuilder<(ICheck, IMemberCheck)>();
         var refusals = ImmutableArray.CreateBuilder<string>();
         var outcomes = new List<CheckOutcome>[model.Points.Length];
@@ -80,7 +83,7 @@ public static class BridgeRun
             members,
             checks.ToImmutable(),
             [.. outcomes.SelectMany(o => o)],
-            refusals.ToImmutable(),
+            [.. refusals.Distinct()],
             RatingBases.Of(geometry.Bridge, effects, model)
         );
     }

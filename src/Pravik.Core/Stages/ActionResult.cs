@@ -3,6 +3,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Frames;
 using Pravik.Core.Models;
+using Pravik.Core.Places;
 
 namespace Pravik.Core.Stages;
 
@@ -29,8 +30,17 @@ public sealed record CaseAccount(ImmutableArray<double> Applied, ImmutableArray<
 /// </param>
 public sealed record ActionResult(CaseId Id, string Name, ActionKind Kind, int Model, EffectValues Effects)
 {
-    /// <summary>Whether a stage up to that one put it on, and it is still there.</summary>
-    public bool IsThereAfter(StageIndex stage) => Stage <= stage && (!IsPassing || Stage == stage);
+    /// <summary>
+    /// Whether a stage up to that one put it on, and it is still there; of what comes with time, whether it is over by then.
+    /// </summary>
+    public bool IsThereAfter(StageStep step) =>
+        Until is { } over ? over <= step.Stage.Day : Stage <= step.Index && (!IsPassing || Stage == step.Index);
+
+    /// <summary>Whether it acts when strands are released: the weight of girders, and prestress.</summary>
+    public bool IsAtRelease => Stage is not null && Name is CaseNames.Girders or CaseNames.Prestress;
+
+    /// <summary>Day on which it is over, where it comes with time.</summary>
+    public double? Until { get; init; }
 
     /// <summary>The stage that puts it on; null for none.</summary>
     public StageIndex? Stage { get; init; }

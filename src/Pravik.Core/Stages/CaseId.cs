@@ -44,6 +44,9 @@ public readonly record struct CaseId(string Value)
     /// <summary>Shrinkage of an interval (from 1).</summary>
     public static CaseId Shrinkage(int interval) => new($"shrinkage{interval}");
 
+    /// <summary>Losses of prestress in an interval (from 1).</summary>
+    public static CaseId Losses(int interval) => new($"losses{interval}");
+
     /// <summary>Settlement of a support, counted from 1.</summary>
     public static CaseId Settlement(int number) => new($"settlement{number}");
 

@@ -84,6 +84,12 @@ public static class CaseNames
     /// <summary>Shrinkage of an interval.</summary>
     public static string Shrinkage(double from, double to) => FormattableString.Invariant($"Shrinkage, day {from:0} to {to:0}");
 
+    /// <summary>Losses of prestress in an interval.</summary>
+    public static string Losses(double from, double to) => FormattableString.Invariant($"Losses of prestress, day {from:0} to {to:0}");
+
+    /// <summary>Losses of all intervals.</summary>
+    public static string AllLosses(Actions actions) => FormattableString.Invariant($"Losses of prestress to day {actions.LastDay:0}");
+
     /// <summary>Settlement of the support at an axis.</summary>
     public static double SettlementOf(Actions actions, AxisIndex axis) =>
         actions.Settlements.GetValueOrDefault($"{axis + 1}", actions.Settlement);

@@ -18,7 +18,7 @@ public sealed class FactorStore(double most = 1.5e9)
     /// <summary>The analysis of a model, and whether it was there already. Throws as <see cref="FrameAnalysis"/> does.</summary>
     public (FrameAnalysis Analysis, bool Reused) Of(FrameModel model, CancellationToken cancel)
     {
-        var key = Key(model);
+        var key = KeyOf(model);
         lock (guard)
         {
             for (var node = kept.First; node is not null; node = node.Next)
@@ -40,7 +40,8 @@ public sealed class FactorStore(double most = 1.5e9)
         return (analysis, false);
     }
 
-    private static string Key(FrameModel model)
+    /// <summary>All that the stiffness of a model depends on, as a hash.</summary>
+    public static string KeyOf(FrameModel model)
     {
         using var hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
         void Put(params ReadOnlySpan<double> values) => hash.AppendData(MemoryMarshal.AsBytes(values));

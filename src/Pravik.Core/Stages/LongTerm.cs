@@ -25,6 +25,7 @@ public sealed class LongTerm
     private readonly BridgeGeometry geometry;
     private readonly SolvedModels models;
     private readonly ModelLoads loads;
+    private readonly StrandStresses strands;
     private readonly ImmutableArray<StageStep> steps;
     private readonly Actions values;
     private readonly ImmutableArray<Ageing> girders;
@@ -32,9 +33,15 @@ public sealed class LongTerm
     private readonly Dictionary<(GirderIndex Girder, int Row), int> pointOf = [];
     private readonly ImmutableArray<TimeValue>.Builder told = ImmutableArray.CreateBuilder<TimeValue>();
 
-    private LongTerm(BridgeGeometry geometry, SolvedModels models, ModelLoads loads, ImmutableArray<StageStep> steps)
+    private LongTerm(
+        BridgeGeometry geometry,
+        SolvedModels models,
+        ModelLoads loads,
+        StrandStresses strands,
+        ImmutableArray<StageStep> steps
+    )
     {
-        (this.geometry, this.models, this.loads, this.steps) = (geometry, models, loads, steps);
+        (this.geometry, this.models, this.loads, this.strands, this.steps) = (geometry, models, loads, strands, steps);
         values = geometry.Bridge.Actions;
         // The slab dries at both faces; h0 is then its thickness.
         var slabSize = geometry.SlabThickness(geometry.Girders[0], geometry.Girders[0].FirstSpan, 0.5);
@@ -89,24 +96,46 @@ public sealed class LongTerm
         points[i + 1].Girder == points[i].Girder && points[i + 1].Line == points[i].Line;
 
     /// <summary>An interval in which the structure stays the same, in days.</summary>
-    public sealed record Interval(int Number, StageState State, double From, double To);
+    public sealed record Interval(int Number, StageState State, double From, double To)
+    {
+        /// <summary>The spans whose girders are followed in it; null for all that stand.</summary>
+        public ImmutableArray<int>? Only { get; init; }
 
-    /// <summary>Solves creep and shrinkage of all intervals, after the stages. Returns the values behind them, in words.</summary>
+        /// <summary>Whether the girders of a span are followed.</summary>
+        public bool Follows(SpanIndex span) => Only?.Contains(span) ?? true;
+    }
+
+    /// <summary>
+    /// Solves creep, shrinkage and losses of prestress of all intervals, after the stages. Returns the values behind them, in words.
+    /// </summary>
     public static ImmutableArray<TimeValue> Run(
         BridgeGeometry geometry,
         SolvedModels models,
         ModelLoads loads,
+        StrandStresses strands,
         ImmutableArray<StageStep> steps
     )
     {
-        var run = new LongTerm(geometry, models, loads, steps);
-        foreach (var interval in Intervals(steps, geometry.SpanCount, geometry.Bridge.Actions.LastDay))
+        var run = new LongTerm(geometry, models, loads, strands, steps);
+        foreach (var interval in Intervals(steps, geometry.Bridge))
             run.Solve(interval);
         return run.told.ToImmutable();
     }
 
-    /// <summary>The intervals in which a slab works with its girder somewhere, or girders are joined.</summary>
-    public static ImmutableArray<Interval> Intervals(IReadOnlyList<StageStep> steps, int spans, double lastDay)
+    /// <summary>The intervals of a bridge: from the release of strands where losses are worked out.</summary>
+    public static ImmutableArray<Interval> Intervals(IReadOnlyList<StageStep> steps, Bridge bridge) =>
+        Intervals(
+            steps,
+            bridge.Axes.Spans.Length,
+            bridge.Actions.LastDay,
+            StrandStresses.AreWorkedOut(bridge) ? bridge.Girders.Release.Age : null
+        );
+
+    /// <summary>
+    /// The intervals in which a slab works with its girder somewhere, or girders are joined; from the release of strands on, those before
+    /// too: first those in the yard, girders of each stage by themselves.
+    /// </summary>
+    public static ImmutableArray<Interval> Intervals(IReadOnlyList<StageStep> steps, int spans, double lastDay, double? release = null)
     {
         List<(StageState State, double From, double To)> all = [];
         for (var i = 0; i < steps.Count; i++)
@@ -116,11 +145,13 @@ public sealed class LongTerm
         }
         if (steps.Count > 0)
             Add(Staging.Finished(steps, spans), steps[^1].Stage.Day, Math.Max(lastDay, steps[^1].Stage.Day));
-        return
+        bool Counts(StageState state) => release is not null || state.Slab.Contains(true) || state.Joined.Contains(true);
+        List<Interval> intervals =
         [
-            .. all.Where(a => a.To > a.From && (a.State.Slab.Contains(true) || a.State.Joined.Contains(true)))
-                .Select((a, n) => new Interval(n + 1, a.State, a.From, a.To)),
+            .. steps.Where(s => s.NewGirders.Length > 0 && s.Stage.Day > release).Select(s => InYard(s, release!.Value)),
+            .. all.Where(a => a.To > a.From && Counts(a.State)).Select(a => new Interval(0, a.State, a.From, a.To)),
         ];
+        return [.. intervals.Select((interval, n) => interval with { Number = n + 1 })];
 
         void Add(StageState state, double from, double to)
         {
@@ -129,6 +160,16 @@ public sealed class LongTerm
             else
                 all.Add((state, from, to));
         }
+    }
+
+    /// <summary>New girders from the release of their strands to the day on which they are set: no prop touches them.</summary>
+    private static Interval InYard(StageStep step, double release)
+    {
+        var state = step.State with
+        {
+            Props = [.. step.State.Props.Select((p, span) => p && !step.NewGirders.Contains(span))],
+        };
+        return new(0, state, release, step.Stage.Day) { Only = step.NewGirders };
     }
 
     private void Solve(Interval interval)
@@ -144,22 +185,82 @@ public sealed class LongTerm
         var model = models.Of(state, $"day {from:0} to {to:0}, slow");
         var made = models[model];
         List<ActionResult> before = [.. models.Cases.Where(c => !c.IsPassing && c.Day < to)];
-        LayerStrain Creep(GirderIndex girder, int row) => Crept(interval, girder, row, before);
-        LayerStrain Shrink(GirderIndex girder, int row) => Shrunk(interval, made.SpanOf(row), girder, loads.Made(girder, row).IsSteel);
-        SolvedModels.Wanted Case(CaseId id, string name, ActionKind kind, Func<GirderIndex, int, LayerStrain> strain) =>
+        var creep = Remembered(interval, (girder, row) => Crept(interval, girder, row, before));
+        var shrinkage = Remembered(interval, (girder, row) => Shrunk(interval, made.SpanOf(row), girder, loads.Made(girder, row).IsSteel));
+        SolvedModels.Wanted Case(CaseId id, string name, ActionKind kind, Func<GirderIndex, int, LayerStrain?> strain) =>
             new(id, name, kind, loads.Strain(name, made, (g, row, _) => strain(g, row)))
             {
                 Day = (from + to) / 2,
-                Strain = (p, section) => models.Free(strain(p.Girder, made.RowOf(p)), p, section),
+                Until = to,
+                Strain = (p, section) => strain(p.Girder, made.RowOf(p)) is { } of ? models.Free(of, p, section) : null,
             };
         models.Solve(
             model,
             [
-                Case(CaseId.Creep(interval.Number), CaseNames.Creep(from, to), ActionKind.Creep, Creep),
-                Case(CaseId.Shrinkage(interval.Number), CaseNames.Shrinkage(from, to), ActionKind.Shrinkage, Shrink),
+                Case(CaseId.Creep(interval.Number), CaseNames.Creep(from, to), ActionKind.Creep, creep),
+                Case(CaseId.Shrinkage(interval.Number), CaseNames.Shrinkage(from, to), ActionKind.Shrinkage, shrinkage),
             ]
         );
+        if (strands.WorksOut)
+            Lose(interval, model, creep, shrinkage);
         Tell(interval, state, cast);
+    }
+
+    /// <summary>What strands lose as the concrete at their height creeps and shrinks in the structure of the interval.</summary>
+    private void Lose(
+        Interval interval,
+        int model,
+        Func<GirderIndex, int, LayerStrain?> creep,
+        Func<GirderIndex, int, LayerStrain?> shrinkage
+    )
+    {
+        var made = models[model];
+        Func<int, double, double> Strain(EffectValues effects, Func<GirderIndex, int, LayerStrain?> free) =>
+            (point, level) =>
+            {
+                var at = models.Layout.Points[point];
+                var (section, strain) = (made.Sections[at.Girder][made.RowOf(at)]!, free(at.Girder, made.RowOf(at))!.Girder);
+                // The section stays plane: from what the faces of the girder keep of their free strain as stress.
+                var bottom = effects[point, GirderEffect.Bottom] / section.Modulus + strain(0);
+                var top = effects[point, GirderEffect.GirderTop] / section.Modulus + strain(section.Girder.Depth);
+                return bottom + level / section.Girder.Depth * (top - bottom);
+            };
+        var lost = strands.Over(
+            strands.Lose(
+                interval.From,
+                interval.To,
+                made,
+                span => interval.Follows(span) && interval.State.Girders[span],
+                Strain(models.Cases[^2].Effects, creep),
+                Strain(models.Cases[^1].Effects, shrinkage)
+            )
+        );
+        var name = CaseNames.Losses(interval.From, interval.To);
+        models.Solve(
+            model,
+            [
+                new(CaseId.Losses(interval.Number), name, ActionKind.Losses, loads.Strands(name, made, lost.InPiece))
+                {
+                    Day = (interval.From + interval.To) / 2,
+                    Until = interval.To,
+                    Primary = p => loads.Primary(made, p, lost.AtPoint(p)),
+                },
+            ]
+        );
+    }
+
+    /// <summary>The same strains, each worked out once; none where a piece is not followed.</summary>
+    private Func<GirderIndex, int, LayerStrain?> Remembered(Interval interval, Func<GirderIndex, int, LayerStrain> strain)
+    {
+        Dictionary<(GirderIndex, int), LayerStrain> known = [];
+        return (girder, row) =>
+        {
+            if (!interval.Follows(models[0].SpanOf(row)))
+                return null;
+            if (!known.TryGetValue((girder, row), out var found))
+                known[(girder, row)] = found = strain(girder, row);
+            return found;
+        };
     }
 
     private void Tell(Interval interval, StageState state, double cast)

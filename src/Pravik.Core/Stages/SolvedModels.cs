@@ -143,6 +143,9 @@ public sealed class SolvedModels
         /// <summary>Day on which it is put on.</summary>
         public double Day { get; init; }
 
+        /// <summary>Day on which it is over, where it comes with time.</summary>
+        public double? Until { get; init; }
+
         /// <summary>Whether it is gone with the next stage.</summary>
         public bool IsPassing { get; init; }
 
@@ -153,7 +156,7 @@ public sealed class SolvedModels
         public Func<ModelPoint, SectionForces>? Primary { get; init; }
 
         /// <summary>Free strain of the section at a point, whose stresses balance within it; null for other cases.</summary>
-        public Func<ModelPoint, LayeredSection, ImposedStrain>? Strain { get; init; }
+        public Func<ModelPoint, LayeredSection, ImposedStrain?>? Strain { get; init; }
     }
 
     /// <summary>Solves cases on a model and keeps their results.</summary>
@@ -178,8 +181,12 @@ public sealed class SolvedModels
                 values[Layout.At(p, GirderEffect.V)] += loads.EndShear(onDeck, Layout.Points[p]);
             if (wanted.Primary is { } primary)
                 AddPrimary(values, of, p, primary(Layout.Points[p]));
-            if (wanted.Strain is { } strain && of.SectionAt(Layout.Points[p]) is { } section)
-                AddBalanced(values, p, section, strain(Layout.Points[p], section));
+            if (
+                wanted.Strain is { } strain
+                && of.SectionAt(Layout.Points[p]) is { } section
+                && strain(Layout.Points[p], section) is { } free
+            )
+                AddBalanced(values, p, section, free);
         }
         if (!made.Props.IsEmpty)
             propForces[wanted.Id] = made.Props.ToDictionary(p => p.Node, p => solved.ReactionAt(p.Node)?[2] ?? 0);
@@ -188,6 +195,7 @@ public sealed class SolvedModels
             {
                 Stage = wanted.Stage,
                 Day = wanted.Day,
+                Until = wanted.Until,
                 IsPassing = wanted.IsPassing,
                 Load = wanted.Load,
                 Secondary = secondary,

@@ -23,9 +23,15 @@ public sealed class StageRun
     private ImmutableHashSet<PropPlace> letGo = [];
 
     private readonly Action<StageStep, int> stood;
+    private readonly StrandStresses strands;
 
-    private StageRun(BridgeGeometry geometry, SolvedModels models, ModelLoads loads, Action<StageStep, int> stood) =>
-        (this.geometry, this.models, this.loads, this.stood) = (geometry, models, loads, stood);
+    private StageRun(
+        BridgeGeometry geometry,
+        SolvedModels models,
+        ModelLoads loads,
+        StrandStresses strands,
+        Action<StageStep, int> stood
+    ) => (this.geometry, this.models, this.loads, this.strands, this.stood) = (geometry, models, loads, strands, stood);
 
     /// <summary>
     /// Solves all stages, and tells of each the model that stands at its end. Throws <see cref="ModelRefusedException"/> where a structure
@@ -35,12 +41,13 @@ public sealed class StageRun
         BridgeGeometry geometry,
         SolvedModels models,
         ModelLoads loads,
+        StrandStresses strands,
         ImmutableArray<StageStep> steps,
         Action<double, string> report,
         Action<StageStep, int> stood
     )
     {
-        var run = new StageRun(geometry, models, loads, stood);
+        var run = new StageRun(geometry, models, loads, strands, stood);
         foreach (var step in steps)
         {
             report((double)step.Index / steps.Length, step.Stage.Name);
@@ -57,7 +64,7 @@ public sealed class StageRun
         if (step.NewGirders.Length > 0)
         {
             var model = models.Of(Before(step), name);
-            models.Solve(model, [.. OfGirders(step, models[model], Case)]);
+            SetGirders(step, model, Case);
         }
         var released = step.Releases.Length > 0 ? Held(p => step.Releases.Contains(p.Span)) : [];
         letGo = [.. letGo.Where(p => step.State.Props[p.Span])];
@@ -79,18 +86,30 @@ public sealed class StageRun
             LetGo = letGo,
         };
 
-    private IEnumerable<SolvedModels.Wanted> OfGirders(
-        StageStep step,
-        BridgeModel model,
-        Func<string, ActionKind, FrameCase, SolvedModels.Wanted> put
-    )
+    /// <summary>Weight of new girders, by which their strands know how the concrete shortens, then their prestress.</summary>
+    private void SetGirders(StageStep step, int model, Func<string, ActionKind, FrameCase, SolvedModels.Wanted> put)
     {
-        yield return put(CaseNames.Girders, ActionKind.Permanent, loads.Girders(model, step.NewGirders));
-        if (IsPrestressed(geometry.Bridge))
-            yield return put(CaseNames.Prestress, ActionKind.Prestress, loads.Prestress(model, step.NewGirders)) with
+        var (made, spans) = (models[model], step.NewGirders);
+        var worksOut = strands.WorksOut;
+        SolvedModels.Wanted Put(string name, ActionKind kind, FrameCase load) =>
+            put(name, kind, load) with
             {
-                Primary = p => Strands(step.NewGirders, model, p),
+                Day = worksOut ? geometry.Bridge.Girders.Release.Age : step.Stage.Day,
             };
+        models.Solve(model, [Put(CaseNames.Girders, ActionKind.Permanent, loads.Girders(made, spans))]);
+        if (!IsPrestressed(geometry.Bridge))
+            return;
+        strands.Release(spans, made, models.Cases[^1].Effects);
+        var stress = strands.InSpans(spans);
+        models.Solve(
+            model,
+            [
+                Put(CaseNames.Prestress, ActionKind.Prestress, loads.Strands(CaseNames.Prestress, made, stress.InPiece)) with
+                {
+                    Primary = p => loads.Primary(made, p, stress.AtPoint(p)),
+                },
+            ]
+        );
     }
 
     private IEnumerable<SolvedModels.Wanted> Laid(
@@ -177,14 +196,6 @@ public sealed class StageRun
             return default;
         var pull = loads.Pull(tendon);
         return new(-pull, 0, 0, 0, -pull * (section.Composite.Centroid - tendon.LevelAt(point.Fraction)), 0);
-    }
-
-    private SectionForces Strands(ImmutableArray<int> spans, BridgeModel model, ModelPoint point)
-    {
-        if (!spans.Contains(point.Span) || model.Sections[point.Girder][model.RowOf(point)] is not { } section)
-            return default;
-        var (force, moment) = loads.Primary(geometry.Girders[point.Girder], point.Span, point.Fraction, section.Girder.Centroid);
-        return new(force, 0, 0, 0, moment, 0);
     }
 
     /// <summary>Whether girders have strands: some are of concrete, and rows hold some.</summary>

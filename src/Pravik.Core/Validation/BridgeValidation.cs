@@ -81,6 +81,7 @@ public static class BridgeValidation
             ("/girders/pierBars", bridge.Girders?.PierBars),
             ("/girders/slabBars/top", bridge.Girders?.SlabBars?.Top),
             ("/girders/slabBars/bottom", bridge.Girders?.SlabBars?.Bottom),
+            ("/girders/release", bridge.Girders?.Release),
             ("/girders/diaphragm", bridge.Girders?.Diaphragm),
             ("/girders/own", bridge.Girders?.Own),
             ("/girders/spans", bridge.Girders?.Spans),
@@ -278,6 +279,10 @@ public static class BridgeValidation
         bounds.Check("/girders/pierBars/level", girders.PierBars.Level);
         bounds.Check("/girders/pierBars/reach", girders.PierBars.Reach);
         bounds.Check("/girders/strutSlope", girders.StrutSlope);
+        bounds.Check("/girders/release/age", girders.Release.Age);
+        bounds.Check("/girders/release/strength", girders.Release.Strength);
+        bounds.Check("/girders/release/heatTemperature", girders.Release.HeatTemperature);
+        bounds.Check("/girders/release/heatHours", girders.Release.HeatHours);
         foreach (var (name, layer) in new[] { ("top", girders.SlabBars.Top), ("bottom", girders.SlabBars.Bottom) })
         {
             var path = $"/girders/slabBars/{name}";

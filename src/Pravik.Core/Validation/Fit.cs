@@ -300,6 +300,16 @@ internal static class Fit
                     "Cover for bond and durability is not checked yet (EN 1992-1-1 4.4.1)."
                 );
         }
+        if (strands.EffectiveStress is null && strands.Rows.Any(r => r.Count > 0) && strands.JackStress > steel.MostAtJack)
+            bounds.Fault(
+                $"/girders/types/{type}/strands/jackStress",
+                $"Strands are stressed to at most min(0.8 f_pk, 0.9 f_p0.1k) = {steel.MostAtJack / 1e6:0} MPa (EN 1992-1-1 5.10.2.1).",
+                Set(
+                    $"Stress them to {Math.Floor(steel.MostAtJack / 1e7) * 10:0} MPa",
+                    $"/girders/types/{type}/strands/jackStress",
+                    Math.Floor(steel.MostAtJack / 1e7) * 1e7
+                )
+            );
         if (strands.EffectiveStress > 0.75 * steel.Fpk)
             bounds.Warning(
                 $"/girders/types/{type}/strands/effectiveStress",

@@ -64,6 +64,7 @@ internal static class GirderTypeValidation
 
     private static void Strands(string path, Strands strands, Bounds bounds)
     {
+        bounds.Check($"{path}/jackStress", strands.JackStress);
         bounds.Check($"{path}/effectiveStress", strands.EffectiveStress);
         if (strands.Rows.Length > MostRows)
             bounds.Error($"{path}/rows", $"There are at most {MostRows} rows of strands.");

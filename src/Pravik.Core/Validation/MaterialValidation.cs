@@ -28,6 +28,7 @@ internal static class MaterialValidation
             if (grade.EpsilonC2 > grade.EpsilonCu2)
                 bounds.Error($"{path}/epsilonC2", "The parabola ends beyond the ultimate strain.");
         }
+        bounds.Among("/materials/exposure", materials.Exposure ?? "", [.. ExposureClass.All]);
         bounds.Among("/materials/reinforcement/class", materials.Reinforcement.Class ?? "", [.. ReinforcingSteel.Classes]);
         bounds.Check("/materials/reinforcement/fyk", materials.Reinforcement.Fyk);
         bounds.Check("/materials/reinforcement/es", materials.Reinforcement.Es);

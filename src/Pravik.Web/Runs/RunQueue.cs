@@ -8,6 +8,7 @@ using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Stages;
+using Pravik.Core.Traffic;
 using Pravik.Data;
 using Pravik.Exchange;
 
@@ -56,6 +57,7 @@ public sealed class RunQueue(
     private readonly ConcurrentDictionary<string, LatestComparison> compared = new();
     private readonly ResultCache kept = new();
     private readonly FactorStore factors = new();
+    private readonly TrafficStore traffic = new();
 
     private enum JobKind
     {
@@ -339,7 +341,7 @@ public sealed class RunQueue(
             kept.Find(job.Hash)?.Rate(cancel);
             return;
         }
-        var results = BridgeRun.Run(job.Bridge, ground, factors, p => Progress(p.Fraction, p.Doing), cancel);
+        var results = BridgeRun.Run(job.Bridge, ground, factors, traffic, p => Progress(p.Fraction, p.Doing), cancel);
         kept.Keep(job.Hash, results);
         if (job.Kind == JobKind.Bridge && !job.Cancel.IsCancellationRequested)
             Take(job.Project, job.Hash, job.Revision);

@@ -618,7 +618,7 @@ internal sealed class ModelViews
                     : "girder alone";
                 rows.Add(Row(step, c.Name, words, section?.Composite.SecondMoment, c.Effects));
             }
-            rows.Add(Row(step, "Sum so far", "", null, results.UpTo(step.Index)));
+            rows.Add(Row(step, "Sum so far", "", null, results.UpTo(step)));
         }
         foreach (var c in results.Cases.Where(c => c.Kind is ActionKind.Creep or ActionKind.Shrinkage))
             rows.Add(Row(null, c.Name, "with time", null, c.Effects));

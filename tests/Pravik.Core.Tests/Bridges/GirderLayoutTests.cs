@@ -30,7 +30,7 @@ public class GirderLayoutTests
         )
         {
             var place = own.OverhangLeft is null ? "overhangRight" : "overhangLeft";
-            var findings = BridgeValidation.Check(With(TestBridges.Demo, ("2", own)));
+            var findings = BridgeValidation.Check(With(TestBridges.OneType, ("2", own)));
             Assert.Equal($"/girders/spans/2/{place}", Assert.Single(findings, f => f.Severity == Severity.Fault).Path);
         }
     }
@@ -39,7 +39,7 @@ public class GirderLayoutTests
     public void A_span_has_its_own_values_those_it_follows_and_the_common_ones()
     {
         var bridge = With(
-            TestBridges.Demo,
+            TestBridges.OneType,
             ("2", new() { OverhangLeft = 1.1, Spacings = [2.1, 2.2, 2.3, 2.0] }),
             ("3", new() { Follows = "2", StartGap = 0.5 })
         );
@@ -143,7 +143,7 @@ public class GirderLayoutTests
     [MemberData(nameof(Bad))]
     public void Bad_layouts_are_refused_at_their_place(string path, Func<Bridge, Bridge> spoil) =>
         Assert.Contains(
-            BridgeValidation.Check(spoil(TestBridges.Demo)),
+            BridgeValidation.Check(spoil(TestBridges.OneType)),
             f => f.Severity == Severity.Error && f.Path == path && f.Message.Length > 10
         );
 
@@ -157,11 +157,11 @@ public class GirderLayoutTests
     [Fact]
     public void Own_sections_of_all_girders_are_the_section_of_all()
     {
-        var demo = TestBridges.Demo with
+        var demo = TestBridges.OneType with
         {
             Sections =
             [
-                .. TestBridges.Demo.Sections,
+                .. TestBridges.OneType.Sections,
                 new() { Name = "Deeper", Sizes = ImmutableSortedDictionary<string, double>.Empty.Add("depth", 1.35) },
             ],
         };
@@ -187,17 +187,17 @@ public class GirderLayoutTests
     public void A_shifted_girder_lies_aside_and_may_not_meet_its_neighbour()
     {
         var (usual, moved) = (
-            new BridgeGeometry(TestBridges.Demo),
-            new BridgeGeometry(Owned(TestBridges.Demo, new() { Shift = 0.3 }, "2-1", "2-2", "2-3"))
+            new BridgeGeometry(TestBridges.OneType),
+            new BridgeGeometry(Owned(TestBridges.OneType, new() { Shift = 0.3 }, "2-1", "2-2", "2-3"))
         );
         Assert.Equal(usual.Girders[1].In(1).StartOffset + 0.3, moved.Girders[1].In(1).StartOffset, 1e-9);
         Assert.Equal(usual.WetSlabWidth(usual.Girders[0], 1) + 0.15, moved.WetSlabWidth(moved.Girders[0], 1), 1e-9);
         Assert.Contains(
-            BridgeValidation.Check(Owned(TestBridges.Demo, new() { Shift = 1.6 }, "2-2")),
+            BridgeValidation.Check(Owned(TestBridges.OneType, new() { Shift = 1.6 }, "2-2")),
             f => f.Severity == Severity.Error && f.Path == "/girders/own/2-2/shift"
         );
         Assert.Contains(
-            BridgeValidation.Check(Owned(TestBridges.Demo, new() { Section = "None" }, "2-2")),
+            BridgeValidation.Check(Owned(TestBridges.OneType, new() { Section = "None" }, "2-2")),
             f => f.Severity == Severity.Error && f.Path == "/girders/own/2-2/section"
         );
     }
@@ -205,7 +205,7 @@ public class GirderLayoutTests
     [Fact]
     public void Girders_that_step_aside_over_a_pier_are_told()
     {
-        var findings = BridgeValidation.Check(With(TestBridges.Demo, ("2", new() { OverhangLeft = 1.2, OverhangRight = 1.2 })));
+        var findings = BridgeValidation.Check(With(TestBridges.OneType, ("2", new() { OverhangLeft = 1.2, OverhangRight = 1.2 })));
         Assert.DoesNotContain(findings, f => f.Severity == Severity.Error);
         Assert.Contains(findings, f => f.Path == "/girders/spans/2" && f.Message.Contains("steps aside by 0.250 m over axis 2"));
     }

@@ -16,7 +16,7 @@ namespace Pravik.Core.Tests.Bridges;
 /// <summary>Types of girders: who has which, and that each girder is modelled and checked with its own.</summary>
 public sealed class GirderTypeTests
 {
-    private static readonly Bridge Demo = TestBridges.Demo;
+    private static readonly Bridge Demo = TestBridges.OneType;
     private static readonly GirderType Usual = Demo.Girders.Types[0];
 
     /// <summary>More strands and stronger concrete.</summary>

@@ -114,7 +114,7 @@ public sealed class ShearTests
     [Fact]
     public void Girders_are_checked_at_every_place()
     {
-        var results = BridgeRun.Run(TestBridges.Demo);
+        var results = BridgeRun.Run(TestBridges.OneType);
         var ultimate = results.Effects.Of(LimitState.Ultimate);
         var places = 0;
         foreach (var outcome in results.Outcomes.Where(o => o.Check == "shear.links"))
@@ -140,7 +140,7 @@ public sealed class ShearTests
     {
         double Worst(params LinkZone[] zones) =>
             BridgeRun
-                .Run(TestBridges.Demo with { Girders = TestBridges.Demo.Girders.Typed(t => t with { Links = [.. zones] }) })
+                .Run(TestBridges.OneType with { Girders = TestBridges.OneType.Girders.Typed(t => t with { Links = [.. zones] }) })
                 .Outcomes.Where(o => o.Check == "shear.links")
                 .Max(o => o.Utilisation);
         Assert.True(Worst() > 2);
@@ -155,9 +155,9 @@ public sealed class ShearTests
     public void Proposed_links_pass_when_the_bridge_is_run_with_them()
     {
         Bridge With(params LinkZone[] zones) =>
-            TestBridges.Demo with
+            TestBridges.OneType with
             {
-                Girders = TestBridges.Demo.Girders.Typed(t => t with { Links = [.. zones] }),
+                Girders = TestBridges.OneType.Girders.Typed(t => t with { Links = [.. zones] }),
             };
         LinkProposal Proposed(Bridge bridge) => LinkProposal.Of(new(bridge), BridgeRun.Run(bridge), 0);
         var dense = Proposed(With(new LinkZone { Diameter = 0.016, Spacing = 0.05 }));
@@ -182,7 +182,7 @@ public sealed class ShearTests
     {
         IEnumerable<string> Of(LinkZone zone) =>
             BridgeValidation
-                .Check(TestBridges.Demo with { Girders = TestBridges.Demo.Girders.Typed(t => t with { Links = [zone] }) })
+                .Check(TestBridges.OneType with { Girders = TestBridges.OneType.Girders.Typed(t => t with { Links = [zone] }) })
                 .Select(f => f.Path);
         Assert.Contains("/girders/types/0/links/0/spacing", Of(new() { Spacing = 0.02 }));
         Assert.Contains("/girders/types/0/links/0/length", Of(new() { Length = -1 }));

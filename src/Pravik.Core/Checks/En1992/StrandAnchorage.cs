@@ -10,33 +10,38 @@ namespace Pravik.Core.Checks.En1992;
 /// <remarks>
 /// EN 1992-1-1 8.10.2.2 and 8.10.2.3: f_bpt = η_p1·η₁·f_ctd(t), l_pt = α₁·α₂·φ·σ_pm0/f_bpt, l_pt2 = 1.2·l_pt, l_bpd = l_pt2 + α₂·φ·(σ_pd −
 /// σ_pm∞)/f_bpd; the stress rises linearly from 0 to σ_pm∞ at l_pt2 and on to σ_pd at l_bpd. Seven-wire strand, sudden release, good bond;
-/// σ_pm0 is the greatest that 5.10.3(2) allows and the tensile strength at release 0.7 of that at 28 days, as neither is entered.
+/// σ_pm0 is that after release, the greatest that 5.10.3(2) allows where stresses after losses are entered.
 /// </remarks>
 public sealed class StrandAnchorage
 {
-    private const double ReleaseStrength = 0.7;
-    private const double SuddenRelease = 1.25;
-    private const double SevenWire = 0.19;
-    private const double BondAtRelease = 3.2;
     private const double BondAtUltimate = 1.2;
     private readonly double effective;
 
     /// <param name="strand">The strand.</param>
     /// <param name="concrete">Concrete of the girder.</param>
+    /// <param name="fctmAtRelease">f_ctm(t) of it when strands are released (Pa).</param>
+    /// <param name="stressAtRelease">σ_pm0 (Pa).</param>
     /// <param name="effectiveStress">σ_pm∞, stress after all losses (Pa).</param>
     /// <param name="values">National values.</param>
-    public StrandAnchorage(PrestressingSteel strand, Concrete concrete, double effectiveStress, NationalValues values)
+    public StrandAnchorage(
+        PrestressingSteel strand,
+        Concrete concrete,
+        double fctmAtRelease,
+        double stressAtRelease,
+        double effectiveStress,
+        NationalValues values
+    )
     {
-        effective = effectiveStress;
+        (effective, AtRelease) = (effectiveStress, stressAtRelease);
         Design = Math.Max(effectiveStress, strand.Fp01k / values["gammaS"]);
-        AtRelease = Math.Min(0.75 * strand.Fpk, 0.85 * strand.Fp01k);
-        var tensile = 0.7 * concrete.Fctm / values["gammaC"];
-        Transmission = 1.2 * SuddenRelease * SevenWire * strand.Diameter * AtRelease / (BondAtRelease * ReleaseStrength * tensile);
-        Anchorage = Transmission + SevenWire * strand.Diameter * (Design - effectiveStress) / (BondAtUltimate * tensile);
+        Transmission = 1.2 * StrandTransmission.Length(strand.Diameter, AtRelease, fctmAtRelease, values["gammaC"]);
+        var bond = BondAtUltimate * 0.7 * concrete.Fctm / values["gammaC"];
+        Anchorage = Transmission + StrandTransmission.SevenWire * strand.Diameter * (Design - effectiveStress) / bond;
     }
 
     /// <summary>The anchorage of the strands of a row.</summary>
-    public static StrandAnchorage Of(MemberStrands row, NationalValues values) => new(row.Steel, row.Concrete, row.EffectiveStress, values);
+    public static StrandAnchorage Of(MemberStrands row, NationalValues values) =>
+        new(row.Steel, row.Concrete, row.FctmAtRelease, row.StressAtRelease, row.EffectiveStress, values);
 
     /// <summary>σ_pd and σ_pm0 (Pa).</summary>
     public double Design { get; }

@@ -25,15 +25,7 @@ public sealed class UltimateBending : ICheck
     public string Subject => "ultimate bending";
 
     /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) =>
-        form switch
-        {
-            MemberForm.Steel => "Not checked: girders of steel",
-            MemberForm.CastInPlace => "Not checked: girders cast in place",
-            MemberForm.RunsOnOverPiers => "Not checked: girders that run on over piers in one piece",
-            _ when standard == Standard.Lrfd => "Not checked: concrete girders under AASHTO LRFD, which are analysed alone",
-            _ => null,
-        };
+    public string? Refusal(MemberForm form, Standard standard) => ConcreteMembers.Refusal(form, standard);
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members)

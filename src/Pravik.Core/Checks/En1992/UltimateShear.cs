@@ -30,7 +30,7 @@ public sealed class UltimateShear : ICheck
     public string Subject => "ultimate shear";
 
     /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) => new UltimateBending().Refusal(form, standard);
+    public string? Refusal(MemberForm form, Standard standard) => ConcreteMembers.Refusal(form, standard);
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();

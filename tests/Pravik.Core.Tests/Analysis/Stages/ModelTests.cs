@@ -34,7 +34,7 @@ public sealed class ModelTests
     [InlineData(ModelKind.Shells, 0.004)]
     public void Bare_girders_are_simple_spans_in_every_model(ModelKind kind, double tolerance)
     {
-        var geometry = new BridgeGeometry(With(TestBridges.Demo, kind));
+        var geometry = new BridgeGeometry(With(TestBridges.OneType, kind));
         var results = ModelRun.Run(geometry);
         foreach (var (girder, span) in geometry.Pieces)
         {
@@ -100,7 +100,7 @@ public sealed class ModelTests
     {
         foreach (var supports in Enum.GetValues<ModelSupports>())
         {
-            var results = Run(With(TestBridges.Demo, kind, supports));
+            var results = Run(With(TestBridges.OneType, kind, supports));
             Assert.All(
                 results.Cases,
                 c =>
@@ -121,7 +121,7 @@ public sealed class ModelTests
     [Fact]
     public void The_three_models_of_the_demo_agree()
     {
-        var comparison = ModelComparison.Of(new BridgeGeometry(TestBridges.Demo));
+        var comparison = ModelComparison.Of(new BridgeGeometry(TestBridges.OneType));
         foreach (var v in comparison.Values)
         {
             if (v.Effect is ComparedEffect.SaggingMoment or ComparedEffect.Shear)
@@ -156,8 +156,8 @@ public sealed class ModelTests
         }
     }
 
-    private static readonly Lazy<ModelResults> grillageOfDemo = new(() => Run(With(TestBridges.Demo, ModelKind.Grillage)));
-    private static readonly Lazy<ModelResults> shellsOfDemo = new(() => Run(With(TestBridges.Demo, ModelKind.Shells)));
+    private static readonly Lazy<ModelResults> grillageOfDemo = new(() => Run(With(TestBridges.OneType, ModelKind.Grillage)));
+    private static readonly Lazy<ModelResults> shellsOfDemo = new(() => Run(With(TestBridges.OneType, ModelKind.Shells)));
 
     /// <summary>On a level deck: a crown of shells grows upward with warmth, which rigid supports feel.</summary>
     [Theory]
@@ -285,7 +285,7 @@ public sealed class ModelTests
     public void A_change_of_loads_does_not_factorise_again()
     {
         var factors = new FactorStore();
-        var bridge = With(TestBridges.Demo, ModelKind.Grillage);
+        var bridge = With(TestBridges.OneType, ModelKind.Grillage);
         Assert.All(ModelRun.Run(new(bridge), factors: factors).Efforts, e => Assert.False(e.Reused));
         var heavier = bridge with
         {

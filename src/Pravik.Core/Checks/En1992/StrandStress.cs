@@ -1,0 +1,152 @@
+using System.Collections.Immutable;
+using Pravik.Core.Calculations;
+using Pravik.Core.Codes;
+using Pravik.Core.Members;
+using Pravik.Core.Models;
+using Pravik.Core.Stages;
+using Pravik.Core.Units;
+
+namespace Pravik.Core.Checks.En1992;
+
+/// <summary>
+/// Stress of strands against its limits: just after release min(0.75·f_pk, 0.85·f_p0.1k) (EN 1992-1-1 5.10.3(2)), and in service 0.75·f_pk
+/// under the characteristic combination (7.2(5)). The calculation tells every loss.
+/// </summary>
+public sealed class StrandStress : ICheck
+{
+    private const string AtRelease = "strands.released";
+    private const string InService = "strands.service";
+
+    /// <inheritdoc/>
+    public string Id => "strands";
+
+    /// <inheritdoc/>
+    public string Subject => "stress of strands with all losses";
+
+    /// <inheritdoc/>
+    public bool IsRated => false;
+
+    /// <inheritdoc/>
+    public string? Refusal(MemberForm form, Standard standard) => ConcreteMembers.Refusal(form, standard);
+
+    /// <inheritdoc/>
+    public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();
+
+    private sealed class Ready : IMemberCheck
+    {
+        public IEnumerable<CheckOutcome> At(Member member, int place)
+        {
+            if (member.Points[place].Section is not { Strands.IsEmpty: false, IsInterrupted: false })
+                yield break;
+            if (!member.Stages.IsEmpty)
+                yield return Of(member, place, AtRelease, null);
+            yield return Of(member, place, InService, null);
+        }
+
+        public CheckOutcome Write(Member member, int place, string check, Calculation calculation) => Of(member, place, check, calculation);
+
+        private static CheckOutcome Of(Member member, int place, string check, Calculation? c)
+        {
+            var point = member.Points[place];
+            var row = check == AtRelease
+                ? point.Section!.Strands.MaxBy(s => s.StressAtRelease)!
+                : point.Section!.Strands.MaxBy(s => s.EffectiveStress)!;
+            var (limit, words, clause) =
+                check == AtRelease
+                    ? (row.Steel.MostAfterRelease, "min(0.75 f_pk, 0.85 f_p0.1k)", "EN 1992-1-1 5.10.3(2)")
+                    : (
+                        member.Values["stressK5"] * row.Steel.Fpk,
+                        $"{member.Values["stressK5"]:0.##} f_pk",
+                        "EN 1992-1-1 7.2(5)"
+                    );
+            var later = check == AtRelease ? 0 : Later(member, point, row);
+            var stress = check == AtRelease ? row.StressAtRelease : row.EffectiveStress + later;
+            var utilisation = stress / limit;
+            if (c is not null)
+            {
+                WriteSteps(c, row);
+                c.Heading("Check");
+                if (check == InService)
+                    c.Line(
+                        "Δσ_p",
+                        "E_p/E_cm times the greatest change of stress of the concrete at the soffit since release, characteristic",
+                        later,
+                        QuantityKind.Stress,
+                        clause
+                    );
+                c.Line("σ_p", check == AtRelease ? "just after release" : "σ_pm∞ + Δσ_p", stress, QuantityKind.Stress, clause);
+                c.Line("σ_lim", words, limit, QuantityKind.Stress, clause);
+                c.Ratio("η", "σ_p / σ_lim ≤ 1", utilisation, 3, clause);
+                c.Remark(CheckWords.Missing(CheckCatalog.NotYet));
+            }
+            return new(
+                check,
+                check == AtRelease ? "Stress of strands at release" : "Stress of strands in service",
+                point.Number,
+                point.Number,
+                stress,
+                limit,
+                utilisation,
+                clause
+            )
+            {
+                Kind = QuantityKind.Stress,
+                Leads = GirderEffect.Bottom,
+                IsGreatest = true,
+                State = null,
+            };
+        }
+
+        /// <summary>What loads after release add: the stress that they leave in the concrete at the soffit, times E_p/E_cm (Pa).</summary>
+        private static double Later(Member member, MemberPoint point, MemberStrands row)
+        {
+            var whole = member.Effects(LimitState.Characteristic);
+            var effect = whole.Layout.At(point.Number, GirderEffect.Bottom);
+            var added = whole.Greatest[effect] - (member.Stages.IsEmpty ? member.Prestress[effect] : member.Stages[0].Effects.Greatest[effect]);
+            return Math.Max(0, added) * row.Steel.Ep / row.Concrete.Ecm;
+        }
+
+        private static void WriteSteps(Calculation c, MemberStrands row)
+        {
+            c.Heading($"Losses of row {row.Row}, {c.Text(row.Height, QuantityKind.Size)} above the soffit");
+            var stress = 0.0;
+            var from = -1.0;
+            foreach (var step in row.Steps)
+            {
+                if (step.From != from && step.Kind == LossKind.Creep)
+                    c.Line(
+                        "σ_p",
+                        $"on day {step.From:0.#}",
+                        stress,
+                        QuantityKind.Stress,
+                        step.From > 0 && from < step.From ? "sum of the lines above" : ""
+                    );
+                from = step.From;
+                stress += step.Change;
+                var (words, clause) = Words(step);
+                c.Line(step.Kind == LossKind.Stressing ? "σ_p,max" : "Δσ_p", words, step.Change, QuantityKind.Stress, clause);
+            }
+            c.Line("σ_pm∞", "after all of them", stress, QuantityKind.Stress, "EN 1992-1-1 5.10.3(4)");
+            c.Remark(
+                "Losses are worked out row by row: what the concrete at its height shortens, in the structure of each interval, with "
+                    + "0.8 of the relaxation. Beside them EN 1992-1-1 (5.46) has the same terms for one row on one section."
+            );
+        }
+
+        private static (string Words, string Clause) Words(StrandStep step)
+        {
+            var days = $"day {step.From:0.#} to {step.To:0.#}";
+            return step.Kind switch
+            {
+                LossKind.Stressing => ("stressed to, or entered after all losses", "EN 1992-1-1 5.10.2.1"),
+                LossKind.Relaxation when step.From == 0 => ($"relaxation until release, {days}", "EN 1992-1-1 5.10.4, 3.3.2(7)"),
+                LossKind.Relaxation => ($"0.8 of the relaxation, {days}", "EN 1992-1-1 5.10.6"),
+                LossKind.Heat => ("0.5 E_p α_c ΔT, heat curing", "EN 1992-1-1 (10.8)"),
+                LossKind.Elastic => ("E_p/E_cm(t) times the concrete's stress at the row", "EN 1992-1-1 5.10.4"),
+                LossKind.Creep => ($"E_p times creep of the concrete at the row, {days}", "EN 1992-1-1 5.10.6, B.1"),
+                LossKind.Shrinkage => ($"E_p times its shrinkage, {days}", "EN 1992-1-1 5.10.6, 3.1.4(6)"),
+                _ => ($"what the concrete gives back as the force falls, {days}", "EN 1992-1-1 5.10.6"),
+            };
+        }
+    }
+}
