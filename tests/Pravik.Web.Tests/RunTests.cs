@@ -101,7 +101,7 @@ public sealed class RunTests(Application application) : IClassFixture<Applicatio
         };
         var other = await Store.CreateAsync(wide, "Begun");
         await Runs.RequestAsync(other.ProjectId, 1, wide);
-        await Enter(id, 1, "21");
+        await Enter(id, 1, "19");
         var between = await Workspace(id);
         Assert.Equal("old", State(between, "checks"));
         Assert.Contains(between["run"]!["status"]!.GetValue<string>(), new[] { "waiting", "running" });

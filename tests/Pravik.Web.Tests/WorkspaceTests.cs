@@ -60,13 +60,13 @@ public class WorkspaceTests
         Assert.Equal("good", State(workspace, "checks"));
         Assert.Equal("done", workspace.Run.Status);
         Assert.Equal(("passes", true), (workspace.Checks.Status, workspace.Checks.IsCurrent));
-        Assert.StartsWith("2 checks pass, 0.9", workspace.Checks.Words);
+        Assert.StartsWith("4 checks pass, 0.9", workspace.Checks.Words);
         Assert.EndsWith("not checked yet", workspace.Checks.Words);
         var picked = Assert.Single(workspace.Table!.Rows, r => r.IsPicked);
         Assert.Same(workspace.Table.Rows[0], picked);
         Assert.Equal(Results.Value.Governing!.Utilisation, picked.Use);
-        Assert.Contains(workspace.Ledger.Lines, l => l.Symbol == "V_Rd,max");
-        Assert.StartsWith("/bridges/p/calculation?girder=3&span=2", workspace.Ledger.PrintAt);
+        Assert.Contains(workspace.Ledger.Lines, l => l.Symbol == "η");
+        Assert.StartsWith("/bridges/p/calculation?girder=5&span=2", workspace.Ledger.PrintAt);
     }
 
     [Fact]
@@ -122,7 +122,7 @@ public class WorkspaceTests
     [InlineData("sheets", 2)]
     [InlineData("analysis", 9)]
     [InlineData("loads", 5)]
-    [InlineData("checks", 3)]
+    [InlineData("checks", 4)]
     public void Every_layout_of_every_step_shows_something(string step, int count)
     {
         var layouts = Show(Demo, true, new() { Step = step }).Layouts;

@@ -29,10 +29,13 @@ const step = async (page, name) => {
 test("the demo shows its worst value, its calculation and the traffic behind it", async () => {
   const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/checks`);
   await analysed(page);
-  assert.match(await verdict(page).textContent(), /^2 checks pass, 0\.9\d; \d+ not checked yet$/);
+  assert.match(await verdict(page).textContent(), /^4 checks pass, 0\.9\d; \d+ not checked yet$/);
+  await page.getByPlaceholder("Only rows with").fill("struts");
+  await page.locator(".tablebox tbody tr", { hasText: "struts" }).first().click();
+  await page.locator(".ledger h1", { hasText: "struts" }).waitFor();
   await page.locator(".calc .line").first().waitFor();
   const calculation = await page.locator("#calc").textContent();
-  for (const part of ["VRd,max", "bw", "EN 1992-1-1 (6.9)", "losses of prestress"])
+  for (const part of ["VRd,max", "bw", "EN 1992-1-1 (6.9)", "fatigue"])
     assert.ok(calculation.includes(part), `${part} is missing`);
   await page.locator("figure svg text", { hasText: "VRd" }).first().waitFor();
   await page.getByRole("button", { name: "Show the traffic on the deck" }).click();
@@ -41,12 +44,14 @@ test("the demo shows its worst value, its calculation and the traffic behind it"
   await page.getByText("These are the links of today").waitFor({ timeout: 90000 });
   await saved(page, () => page.getByRole("button", { name: "Undo" }).click());
   await analysed(page);
+  await page.getByPlaceholder("Only rows with").fill("hogging");
   await page.locator(".tablebox tbody tr", { hasText: "hogging" }).first().click();
   await page.locator(".ledger h1", { hasText: "hogging" }).waitFor();
+  await page.getByPlaceholder("Only rows with").fill("");
   await page.getByRole("button", { name: "Utilisation" }).click();
   await page.getByRole("button", { name: "Utilisation" }).click();
   const first = await page.locator(".tablebox tbody tr").first().textContent();
-  assert.ok(!first.includes("0.94"), "sorting by utilisation, least first, moves the worst away");
+  assert.ok(!first.includes("0.97"), "sorting by utilisation, least first, moves the worst away");
   assert.deepEqual(page.faults, []);
   await page.close();
 });

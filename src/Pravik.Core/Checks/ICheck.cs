@@ -41,7 +41,8 @@ public interface IMemberCheck
 public static class CheckCatalog
 {
     /// <summary>All checks, in the order in which they are told.</summary>
-    public static IReadOnlyList<ICheck> All { get; } = [new En1992.UltimateBending(), new En1992.UltimateShear(), new En1992.ServiceStress(), new En1992.StrandStress()];
+    public static IReadOnlyList<ICheck> All { get; } =
+    [new En1992.UltimateBending(), new En1992.UltimateShear(), new En1992.ServiceStress(), new En1992.StrandStress()];
 
     /// <summary>What is not checked yet, said wherever something passes.</summary>
     public static IReadOnlyList<string> NotYet { get; } =

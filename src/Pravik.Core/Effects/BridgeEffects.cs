@@ -175,11 +175,7 @@ public sealed partial class BridgeEffects
         for (var stage = 0; stage < results.Steps.Length; stage++)
         {
             var here = results.Steps[stage];
-            Add(
-                EffectRange.Sum(CaseNames.After(here.Stage), Those(c => c.IsThereAfter(here)), layout),
-                CaseId.UpTo(stage),
-                BuiltUp
-            );
+            Add(EffectRange.Sum(CaseNames.After(here.Stage), Those(c => c.IsThereAfter(here)), layout), CaseId.UpTo(stage), BuiltUp);
         }
         var actions = bridge.Actions;
         Add(

@@ -38,7 +38,7 @@ public sealed class StrandRows
     public ImmutableArray<EarlyConcrete> Releases { get; }
 
     /// <summary>A concrete of a bridge when strands are released.</summary>
-    private static EarlyConcrete AtRelease(Bridge bridge, Concrete concrete)
+    public static EarlyConcrete AtRelease(Bridge bridge, Concrete concrete)
     {
         var release = bridge.Girders.Release;
         return new(concrete, bridge.Actions.Cement, release.Age, release.Strength, release.HeatTemperature, release.HeatHours);

@@ -143,9 +143,7 @@ public sealed class GirderMemberSections
     }
 
     private IEnumerable<StrandStep> StepsOf(int number, int row) =>
-        stresses
-            .Steps.Where(s => s.Changes[number] is not null)
-            .Select(s => new StrandStep(s.Kind, s.From, s.To, s.Changes[number]![row]));
+        stresses.Steps.Where(s => s.Changes[number] is not null).Select(s => new StrandStep(s.Kind, s.From, s.To, s.Changes[number]![row]));
 
     /// <summary>Links of the zone in which a point lies, from the nearer end of the girder; null where its type has none.</summary>
     private MemberLinks? LinksOf(ModelPoint point)

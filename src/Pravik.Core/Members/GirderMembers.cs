@@ -19,8 +19,7 @@ public static class GirderMembers
         return
         [
             .. results
-                .Points
-                .Select((point, number) => (Point: point, Number: number))
+                .Points.Select((point, number) => (Point: point, Number: number))
                 .GroupBy(p => p.Point.Girder)
                 .Select(along => new Member(
                     geometry.Girders[along.Key].Name,

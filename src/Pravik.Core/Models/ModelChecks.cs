@@ -70,7 +70,7 @@ public static class ModelChecks
                     );
                 foreach (
                     var other in beams
-                        .Where(b => b.Material is not (ModelBuilder.GirderMaterial or ModelBuilder.SteelMaterial))
+                        .Where(b => b.Material is not (ModelBuilder.GirderMaterial or >= ModelBuilder.SteelMaterial))
                         .Select(b => (b.Id, frame.Materials[b.Material].Id))
                 )
                     yield return Finding.Warning(

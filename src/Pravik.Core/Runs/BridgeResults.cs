@@ -43,7 +43,8 @@ public sealed class BridgeResults
     public IReadOnlyList<RatedCheck>? Ratings { get; private set; }
 
     /// <summary>Rates all traffic that drives. Throws <see cref="OperationCanceledException"/> when cancelled.</summary>
-    public void Rate(CancellationToken cancel = default) => Ratings ??= Rating.Of(bases, Members, [.. checks.Select(c => c.Check).Where(c => c.IsRated)], cancel);
+    public void Rate(CancellationToken cancel = default) =>
+        Ratings ??= Rating.Of(bases, Members, [.. checks.Select(c => c.Check).Where(c => c.IsRated)], cancel);
 
     /// <summary>The points of the girders.</summary>
     public ImmutableArray<ModelPoint> Points => Model.Points;

@@ -165,10 +165,7 @@ public sealed class LongTerm
     /// <summary>New girders from the release of their strands to the day on which they are set: no prop touches them.</summary>
     private static Interval InYard(StageStep step, double release)
     {
-        var state = step.State with
-        {
-            Props = [.. step.State.Props.Select((p, span) => p && !step.NewGirders.Contains(span))],
-        };
+        var state = step.State with { Props = [.. step.State.Props.Select((p, span) => p && !step.NewGirders.Contains(span))] };
         return new(0, state, release, step.Stage.Day) { Only = step.NewGirders };
     }
 
@@ -274,6 +271,8 @@ public sealed class LongTerm
             told.Add(new(Name("E/E_cm", making), $"age-adjusted modulus over E_cm, {days}", state.GirderFactor(making), "1/(1 + χφ)"));
             told.Add(new(Name("ε_cs", making), days, 1000 * (shrinkage.At(to) - shrinkage.At(from)), "EN 1992-1-1 (3.8)") { Unit = "‰" });
         }
+        if (!interval.State.Slab.Contains(true))
+            return;
         told.Add(new("φ_slab", $"{days}, at {from - cast:0} days of age", slab.Creep.At(to - cast, from - cast), "EN 1992-1-1 (B.1)"));
         told.Add(new("E/E_cm,slab", $"age-adjusted modulus over E_cm, {days}", state.SlabFactor, "1/(1 + χφ)"));
         told.Add(

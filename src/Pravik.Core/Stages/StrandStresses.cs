@@ -152,9 +152,7 @@ public sealed class StrandStresses
             var section = model.Sections[points[p].Girder][model.RowOf(points[p])]!.Girder;
             var ratio = rows.Steel.Ep / ConcreteAt(p).Ecm;
             var moment = weight[p, GirderEffect.M];
-            var alone = now[p]!.Select((s, r) =>
-                s + ratio * moment * (section.Centroid - placed[r].Level) / section.SecondMoment
-            );
+            var alone = now[p]!.Select((s, r) => s + ratio * moment * (section.Centroid - placed[r].Level) / section.SecondMoment);
             var balanced = Balanced([.. alone], placed, ratio, section);
             Put(shortening, p, [.. balanced.Select((s, r) => s - now[p]![r])]);
             released[p] = [.. now[p]!];

@@ -26,7 +26,16 @@ public sealed class TrafficStore
             Basis = bridge.Basis with { Titles = new() },
             Girders = bridge.Girders with
             {
-                Types = [.. bridge.Girders.Types.Select(t => t with { Strands = new() { Rows = [] }, Links = [] })],
+                Types =
+                [
+                    .. bridge.Girders.Types.Select(t =>
+                        t with
+                        {
+                            Strands = new() { Rows = [] },
+                            Links = [],
+                        }
+                    ),
+                ],
                 SlabBars = new(),
                 PierBars = new(),
                 Release = new(),

@@ -1,5 +1,7 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
+using Pravik.Core.Loads;
+using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Sections;
 using Pravik.Core.Units;
@@ -35,6 +37,7 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
         if (section.IsSteel || girders.CastInPlace)
             yield break;
         yield return Strands(type, path);
+        yield return Stressing(type, path);
         yield return StrandCourses(type, path);
         yield return Links(type, path);
     }
@@ -90,11 +93,7 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
                 rows.Entry($"{path}/name"),
                 .. geometry.Sections.OfType(type).IsSteel
                     ? Array.Empty<LedgerRow>()
-                    :
-                    [
-                        rows.Entry($"{path}/concrete/class", name: "Concrete"),
-                        .. girders.CastInPlace ? Array.Empty<LedgerRow>() : [rows.Entry($"{path}/strands/effectiveStress")],
-                    ],
+                    : [rows.Entry($"{path}/concrete/class", name: "Concrete")],
                 rows.Entry("/deck/haunch"),
                 rows.Entry($"{path}/camber", camber),
                 rows.Entry($"{path}/laterDeflection"),
@@ -169,6 +168,30 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
             Note =
                 "Debonded near both ends; a row with an end level runs straight from there to where it is held down (part of the length).",
         };
+
+    /// <summary>To what strands are stressed, and the concrete when they are released.</summary>
+    private LedgerGroup Stressing(GirderType type, string path)
+    {
+        var early = StrandRows.AtRelease(bridge, Concrete.Of(type.Concrete));
+        return new(
+            $"Stressing and release, {type.Name}",
+            [
+                rows.Entry($"{path}/strands/jackStress"),
+                rows.Entry($"{path}/strands/effectiveStress"),
+                rows.Entry("/girders/release/age"),
+                rows.Entry("/girders/release/heatTemperature"),
+                rows.Entry("/girders/release/heatHours"),
+                rows.Entry("/girders/release/strength", (early with { Entered = null }).Fck),
+                rows.Reading("f_ctm(t)", early.Fctm, QuantityKind.Stress, "Mean tensile strength at release (EN 1992-1-1 3.1.2(9))."),
+                rows.Reading("E_cm(t)", early.Ecm, QuantityKind.Stress, "Modulus at release (EN 1992-1-1 3.1.3(3))."),
+            ]
+        )
+        {
+            Note = type.Strands.EffectiveStress is null
+                ? "Losses are worked out place by place; under Checks, “Stress of strands in service” tells each. Release is one for all types."
+                : "The stress after losses is entered: losses, release and construction are not checked. Empty it to have them worked out.",
+        };
+    }
 
     /// <summary>Upright links, zone by zone from the ends.</summary>
     private LedgerGroup Links(GirderType type, string path)

@@ -41,6 +41,7 @@ internal sealed class MaterialLedger(Bridge bridge, LedgerRows rows)
             if (grade.Line is { } line)
                 yield return Line(path, title, line);
         }
+        yield return new("Exposure", [rows.Entry("/materials/exposure")]);
         var bars = ReinforcingSteel.Of(materials.Reinforcement with { Fyk = null, Es = null, EpsilonUk = null, Ratio = null });
         yield return new(
             "Bars",

@@ -5,6 +5,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Places;
+using Pravik.Core.Proposals;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Stages;
@@ -55,6 +56,7 @@ public sealed class RunQueue(
     private readonly ConcurrentDictionary<string, (string Hash, int Revision)> latest = new();
     private readonly ConcurrentDictionary<string, (string Hash, int Revision)> before = new();
     private readonly ConcurrentDictionary<string, LatestComparison> compared = new();
+    private readonly ConcurrentDictionary<string, LatestProposal> proposed = new();
     private readonly ResultCache kept = new();
     private readonly FactorStore factors = new();
     private readonly TrafficStore traffic = new();
@@ -72,11 +74,18 @@ public sealed class RunQueue(
 
         /// <summary>Line girders, grillage and shells.</summary>
         Comparison,
+
+        /// <summary>Strands for a type of girder.</summary>
+        Proposal,
     }
 
     private sealed record Job(string Project, JobKind Kind, string Hash, int Revision, Bridge Bridge, CancellationTokenSource Cancel)
     {
-        public bool IsLong { get; } = Kind == JobKind.Comparison || ModelSize.Joints(Bridge) * TrafficOf(Bridge) > LongJoints;
+        /// <summary>The type of girder for which strands are proposed, from 0.</summary>
+        public int Type { get; init; }
+
+        public bool IsLong { get; } =
+            Kind is JobKind.Comparison or JobKind.Proposal || ModelSize.Joints(Bridge) * TrafficOf(Bridge) > LongJoints;
 
         /// <summary>How many times as long a run takes with the traffic that drives as with load model 1 alone, about.</summary>
         private static double TrafficOf(Bridge bridge) =>
@@ -91,6 +100,18 @@ public sealed class RunQueue(
 
     /// <summary>How the comparison of models of a bridge stands.</summary>
     public RunState? ComparisonState(string project) => states.GetValueOrDefault((project, JobKind.Comparison));
+
+    /// <summary>How the search for strands stands.</summary>
+    public RunState? ProposalState(string project) => states.GetValueOrDefault((project, JobKind.Proposal));
+
+    /// <summary>The strands that were proposed last for a bridge.</summary>
+    public LatestProposal? Proposed(string project) => proposed.GetValueOrDefault(project);
+
+    /// <summary>The work of a project that is told first: its run, or what was asked for beside it.</summary>
+    public RunState? Work(string project) =>
+        State(project) is { IsUnderWay: true } run ? run
+        : ProposalState(project) is { IsUnderWay: true } search ? search
+        : State(project);
 
     /// <summary>
     /// The latest results of a project, and those before them; null where there are none or they were given up for others.
@@ -142,6 +163,21 @@ public sealed class RunQueue(
             return;
         Put(new(project, JobKind.Comparison, hash, revision, bridge, new()));
     }
+
+    /// <summary>Sees to it that strands are or become proposed for a type of girder.</summary>
+    public void RequestProposal(string project, int revision, Bridge bridge, int type)
+    {
+        var hash = InputHash.Of(bridge);
+        if (Proposed(project) is { } known && known.Hash == hash && known.Type == type)
+            return;
+        if (ProposalState(project)?.Hash == ProposalHash(hash, type) || BridgeRun.Refusal(bridge) is not null)
+            return;
+        if (current.TryRemove((project, JobKind.Proposal), out var other))
+            other.Cancel.Cancel();
+        Put(new(project, JobKind.Proposal, ProposalHash(hash, type), revision, bridge, new()) { Type = type });
+    }
+
+    private static string ProposalHash(string hash, int type) => $"{hash} {type}";
 
     /// <summary>Sees to it that traffic is or becomes rated on a bridge whose results are there.</summary>
     public void RequestRating(string project, int revision, Bridge bridge)
@@ -265,6 +301,7 @@ public sealed class RunQueue(
             return;
         await CancelAsync(project, JobKind.Past);
         await CancelAsync(project, JobKind.Comparison);
+        await CancelAsync(project, JobKind.Proposal);
     }
 
     private async Task RunAsync(Job job, CancellationToken stopping)
@@ -287,6 +324,7 @@ public sealed class RunQueue(
                 job.Kind switch
                 {
                     JobKind.Comparison => "Compared",
+                    JobKind.Proposal => "Proposed",
                     JobKind.Rating => "Rated",
                     _ => "Results are current",
                 }
@@ -334,6 +372,14 @@ public sealed class RunQueue(
             compared[job.Project] = new(job.Hash, ModelComparison.Of(new(job.Bridge), ground, factors, Progress, cancel));
             foreach (var other in compared.Keys.Where(k => k != job.Project).Skip(MostComparisons - 1))
                 compared.TryRemove(other, out _);
+            return;
+        }
+        if (job.Kind == JobKind.Proposal)
+        {
+            var found = StrandProposal.Of(job.Bridge, job.Type, ground, factors, traffic, Progress, cancel);
+            proposed[job.Project] = new(InputHash.Of(job.Bridge), job.Type, found);
+            foreach (var other in proposed.Keys.Where(k => k != job.Project).Skip(MostComparisons - 1))
+                proposed.TryRemove(other, out _);
             return;
         }
         if (job.Kind == JobKind.Rating)

@@ -15,7 +15,7 @@ internal sealed class ChecksStep : IStep
     public bool HasValues => false;
 
     public IReadOnlyList<StepLayout> Layouts { get; } =
-    [new("check", "Diagram"), new("traffic", "Traffic on the deck"), new("rating", "Rating")];
+    [new("check", "Diagram"), new("traffic", "Traffic on the deck"), new("rating", "Rating"), new("strands", "Strands proposed")];
 
     public IReadOnlyList<string> Paths { get; } = ["/parts/results"];
 
@@ -29,6 +29,8 @@ internal sealed class ChecksStep : IStep
             return screen.Latest.Results.Ratings is { } rated
                 ? new([Screen.Drawn("rating", RatingView.Draw(RatingTables.Bars(rated), screen.Half))], RatingTables.Of(rated, screen))
                 : new([screen.Waiting("Not yet rated", screen.IsCurrent ? "traffic is being rated" : "results are out of date")]);
+        if (layout == "strands")
+            return StrandTables.Sheet(screen);
         var table = results.CheckTable(screen.Outcome);
         if (layout == "traffic")
         {
@@ -47,6 +49,7 @@ internal sealed class ChecksStep : IStep
 
     public Ledger Ledger(Screen screen) =>
         screen.Request.Layout == "rating" && screen.Results is not null ? RatingTables.Ledger(screen)
+        : screen.Request.Layout == "strands" && screen.Outcome is not null ? StrandTables.Ledger(screen)
         : screen.Outcome is not null ? screen.Results!.CheckLedger(screen.Snapshot.ProjectId, screen.Outcome)
         : screen.Results is not null ? new("Checks", "nothing is checked", [screen.Results.NotChecked])
         : new("Checks", screen.Seen.State?.Doing ?? "", []);

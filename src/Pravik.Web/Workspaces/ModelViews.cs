@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
-using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Entries;
 using Pravik.Core.Models;
@@ -618,9 +617,11 @@ internal sealed class ModelViews
                     : "girder alone";
                 rows.Add(Row(step, c.Name, words, section?.Composite.SecondMoment, c.Effects));
             }
+            foreach (var c in results.Cases.Where(c => c.Until > Before(step) && c.Until <= step.Stage.Day))
+                rows.Add(Row(step, c.Name, "with time", null, c.Effects));
             rows.Add(Row(step, "Sum so far", "", null, results.UpTo(step)));
         }
-        foreach (var c in results.Cases.Where(c => c.Kind is ActionKind.Creep or ActionKind.Shrinkage))
+        foreach (var c in results.Cases.Where(c => c.Until > Before(null)))
             rows.Add(Row(null, c.Name, "with time", null, c.Effects));
         if (ranges.Find(CaseId.Traffic) is { } traffic)
         {
@@ -645,6 +646,11 @@ internal sealed class ModelViews
             ],
             rows
         );
+
+        // The day of the stage before; of the last one after all of them.
+        double Before(StageStep? step) =>
+            step is { Index.Number: 1 } ? double.NegativeInfinity
+            : (step is null ? results.Steps[^1] : results.Steps[step.Index - 1]).Stage.Day;
 
         TableRow Row(StageStep? step, string load, string section, double? second, EffectValues effects)
         {

@@ -3,6 +3,9 @@ using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
+using Pravik.Core.Checks.En1992;
+using Pravik.Core.Members;
+using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Proposals;
 using Pravik.Core.Runs;
@@ -67,6 +70,8 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 ],
                 axes
             ),
+            { } id when id.StartsWith("stress.", StringComparison.Ordinal) => Stresses(girder, outcome!),
+            { } id when id.StartsWith("strands.", StringComparison.Ordinal) => StrandStresses(girder, outcome!),
             _ => new(
                 $"{name}, ultimate bending",
                 QuantityKind.Moment,
@@ -83,6 +88,86 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 Envelope = (0, 1),
             },
         };
+    }
+
+    /// <summary>The worst stress at each face of a girder, and its limits.</summary>
+    private Diagram Stresses(int girder, CheckOutcome outcome)
+    {
+        var name = geometry.Girders[girder].Name;
+        var member = results.Members.First(m => m.Name == name);
+        var all = member
+            .Points.Select(p => (p.Station, Faces: ServiceStress.Of(member, p, outcome.Check).ToList()))
+            .Where(p => p.Faces.Count > 0)
+            .ToList();
+        IEnumerable<Series> Of(GirderEffect face, Pen pen)
+        {
+            foreach (var greatest in new[] { true, false })
+            {
+                var line = all.Select(p => (p.Station, Faces: p.Faces.Where(f => f.Face == face && f.IsGreatest == greatest).ToList()))
+                    .Where(p => p.Faces.Count > 0)
+                    .Select(p => (p.Station, greatest ? p.Faces.Max(f => f.Stress) : p.Faces.Min(f => f.Stress)))
+                    .ToImmutableArray();
+                if (!line.IsEmpty)
+                    yield return new(FaceStress.NameOf(face), line, pen) { Peaks = face == outcome.Leads };
+            }
+        }
+        IEnumerable<Series> Limits()
+        {
+            foreach (var greatest in new[] { true, false })
+            {
+                var line = all.Select(p =>
+                        (p.Station, Faces: p.Faces.Where(f => f.Face == outcome.Leads && f.IsGreatest == greatest).ToList())
+                    )
+                    .Where(p => p.Faces.Count > 0)
+                    .Select(p => (p.Station, p.Faces.MaxBy(f => f.Utilisation)!.Limit))
+                    .ToImmutableArray();
+                if (!line.IsEmpty)
+                    yield return new("limit", line, Pen.Resistance);
+            }
+        }
+        return new(
+            $"{name}, {outcome.Name.ToLowerInvariant()}, tension positive",
+            QuantityKind.Stress,
+            false,
+            [
+                .. Of(GirderEffect.Bottom, Pen.Active),
+                .. Of(GirderEffect.GirderTop, Pen.Load),
+                .. Of(GirderEffect.SlabTop, Pen.Former),
+                .. Limits(),
+            ],
+            DiagramAxes.Of(geometry, girder)
+        );
+    }
+
+    /// <summary>Stress of the row of strands that governs along a girder: at the jack, after release, after all losses, and the limit.</summary>
+    private Diagram StrandStresses(int girder, CheckOutcome outcome)
+    {
+        var name = geometry.Girders[girder].Name;
+        var points = results.Members.First(m => m.Name == name).Points;
+        var number = StrandStress.Governing(points.First(p => p.Number == outcome.Point).Section!, outcome.Check).Row;
+        var rows = points
+            .Where(p => p.Section is { IsInterrupted: false })
+            .Select(p => (p.Station, Row: p.Section!.Strands.FirstOrDefault(s => s.Row == number)!))
+            .Where(r => r.Row is not null)
+            .ToList();
+        Series Line(string words, Pen pen, Func<MemberStrands, double> value) =>
+            new(words, [.. rows.Select(r => (r.Station, value(r.Row)))], pen);
+        var limits = results.Outcomes.Where(o => o.Check == outcome.Check && results.Points[o.Point].Girder == girder);
+        return new(
+            $"{name}, stress of strands in row {number}",
+            QuantityKind.Stress,
+            false,
+            [
+                Line("stressed to", Pen.Former, r => r.Steps.First().Change),
+                Line("after release", Pen.Load, r => r.StressAtRelease),
+                Line("after all losses", Pen.Active, r => r.EffectiveStress) with
+                {
+                    Peaks = true,
+                },
+                new("limit", [.. limits.Select(o => (results.Points[o.Point].Station, o.Resistance))], Pen.Resistance),
+            ],
+            DiagramAxes.Of(geometry, girder)
+        );
     }
 
     public DataTable CheckTable(CheckOutcome? picked) =>
@@ -116,7 +201,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 Station(o.Point),
                 o.Name,
                 Value(o.Effect, o, units),
-                o.Kind == QuantityKind.Number ? "" : units.Format(o.Axial, QuantityKind.Force),
+                o.Kind is QuantityKind.Number or QuantityKind.Stress ? "" : units.Format(o.Axial, QuantityKind.Force),
                 Value(o.Resistance, o, units),
                 QuantityText.Fixed(o.Utilisation, 2),
                 o.Clause,
@@ -198,8 +283,8 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
 
     private IEnumerable<LedgerGroup> TrafficBehind(CheckOutcome outcome)
     {
-        // What is a ratio of the section has no load behind it.
-        if (outcome.Kind == QuantityKind.Number)
+        // A ratio of the section has no load behind it; what acts behind a stress is told in its calculation.
+        if (outcome.Kind == QuantityKind.Number || outcome.State is null)
             yield break;
         if (results.TrafficBehind(outcome) is not { Lanes.IsEmpty: false } traffic)
         {

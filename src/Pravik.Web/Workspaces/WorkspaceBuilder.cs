@@ -45,6 +45,12 @@ public sealed record RunsSeen(RunState? State, LatestResults? Latest)
     /// <summary>How their comparison stands.</summary>
     public RunState? Comparing { get; init; }
 
+    /// <summary>Strands that are proposed for the type of girder that is shown.</summary>
+    public LatestProposal? Proposed { get; init; }
+
+    /// <summary>How the search for them stands.</summary>
+    public RunState? Proposing { get; init; }
+
     /// <summary>Revisions whose results are kept.</summary>
     public IReadOnlyList<(int Revision, string Words)> History { get; init; } = [];
 }
@@ -86,7 +92,10 @@ public sealed class WorkspaceBuilder
             sheet.Table?.Seen(request.Filter, request.Sort, request.Rows),
             Marked(step.Ledger(screen)),
             Checks(),
-            RunOf(screen.Seen.State, screen.IsCurrent),
+            RunOf(
+                screen.Seen.Proposing is { IsUnderWay: true } search ? search : screen.Seen.State,
+                screen.IsCurrent && screen.Seen.Proposing is not { IsUnderWay: true }
+            ),
             [.. screen.Geometry.Axes.Select(a => a.Station)],
             StepCatalog.Places
         );

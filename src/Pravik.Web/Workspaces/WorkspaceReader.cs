@@ -70,7 +70,10 @@ public sealed class WorkspaceReader(
     {
         if (await store.FindAsync(id) is not { } kept)
             return null;
-        return WorkspaceBuilder.RunOf(runs.State(id), runs.Latest(id)?.Hash == InputHash.Of(kept.Bridge));
+        return WorkspaceBuilder.RunOf(
+            runs.Work(id),
+            runs.Latest(id)?.Hash == InputHash.Of(kept.Bridge) && runs.Work(id) is not { IsUnderWay: true }
+        );
     }
 
     /// <summary>The runs as a screen wants to see them; comparisons and older edits run when a layout asks for them.</summary>
@@ -79,6 +82,17 @@ public sealed class WorkspaceReader(
         var seen = new RunsSeen(runs.State(id), runs.Latest(id));
         if (request is { Step: "checks", Layout: "rating" })
             runs.RequestRating(id, kept.Revision, kept.Bridge);
+        if (request is { Step: "checks", Layout: "strands" } && seen.Latest is { } latest && latest.Hash == InputHash.Of(kept.Bridge))
+        {
+            var type = StrandTables.TypeOf(new(kept.Bridge), latest.Results, request.Pick);
+            runs.RequestProposal(id, kept.Revision, kept.Bridge, type);
+            var proposed = runs.Proposed(id);
+            return seen with
+            {
+                Proposed = proposed?.Hash == latest.Hash && proposed.Type == type ? proposed : null,
+                Proposing = runs.ProposalState(id),
+            };
+        }
         if (request.Step != "analysis")
             return seen;
         if (request.Layout == "models")

@@ -18,7 +18,14 @@ public sealed class AnchorageTests
     {
         var strand = PrestressingSteel.Of(new() { Fp01k = 1640e6 });
         var concrete = Concrete.Of(new ConcreteGrade { Class = "C45/55" });
-        var anchorage = new StrandAnchorage(strand, concrete, 0.7 * concrete.Fctm, strand.MostAfterRelease, 1050e6, NationalValues.Named(NationalValues.Recommended)!);
+        var anchorage = new StrandAnchorage(
+            strand,
+            concrete,
+            0.7 * concrete.Fctm,
+            strand.MostAfterRelease,
+            1050e6,
+            NationalValues.Named(NationalValues.Recommended)!
+        );
         Assert.Equal(1.572, anchorage.Transmission, 2e-3);
         Assert.Equal(2.100, anchorage.Anchorage, 3e-3);
         Assert.Equal(1426e6, anchorage.Design, 1e6);

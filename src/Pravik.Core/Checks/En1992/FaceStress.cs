@@ -38,8 +38,9 @@ public sealed record FaceStress(
     /// prestress, or 1 + σ/f_ctm where prestress gives none.
     /// </summary>
     public double Utilisation =>
-        Limit != 0 ? Math.Min(NoResistance, Math.Max(0, Stress / Limit))
-        : Math.Clamp(1 + Stress / (Prestress < 0 ? -Prestress : Scale), 0, NoResistance);
+        Limit != 0
+            ? Math.Min(NoResistance, Math.Max(0, Stress / Limit))
+            : Math.Clamp(1 + Stress / (Prestress < 0 ? -Prestress : Scale), 0, NoResistance);
 
     /// <summary>The face in words.</summary>
     public static string NameOf(GirderEffect face) =>

@@ -50,15 +50,16 @@ public sealed class ServiceStress : ICheck
 
     /// <summary>All stresses of a kind at a place with their limits; none where nothing is limited.</summary>
     public static IEnumerable<FaceStress> Of(Member member, MemberPoint point, string kind) =>
-        point.Section is null ? []
-        : kind switch
-        {
-            "stress.release" => new OfPlace(member, point).Building(true),
-            "stress.building" => new OfPlace(member, point).Building(false),
-            "stress.characteristic" => new OfPlace(member, point).InService(LimitState.Characteristic, "stressK1", "7.2(2)"),
-            "stress.sustained" => new OfPlace(member, point).InService(LimitState.QuasiPermanent, "stressK2", "7.2(3)"),
-            _ => new OfPlace(member, point).Closed(),
-        };
+        point.Section is null
+            ? []
+            : kind switch
+            {
+                "stress.release" => new OfPlace(member, point).Building(true),
+                "stress.building" => new OfPlace(member, point).Building(false),
+                "stress.characteristic" => new OfPlace(member, point).InService(LimitState.Characteristic, "stressK1", "7.2(2)"),
+                "stress.sustained" => new OfPlace(member, point).InService(LimitState.QuasiPermanent, "stressK2", "7.2(3)"),
+                _ => new OfPlace(member, point).Closed(),
+            };
 
     private sealed class Ready(ImmutableArray<Member> members) : IMemberCheck
     {
@@ -123,7 +124,11 @@ public sealed class ServiceStress : ICheck
             c.Line("σ_lim", face.LimitWords, face.Limit, QuantityKind.Stress, face.Clause);
             c.Ratio(
                 "η",
-                face.Limit == 0 ? face.Prestress < 0 ? "1 + σ / |σ_P| ≤ 1: no tension" : "1 + σ / f_ctm ≤ 1: no tension" : "σ / σ_lim ≤ 1",
+                face.Limit == 0
+                    ? face.Prestress < 0
+                        ? "1 + σ / |σ_P| ≤ 1: no tension"
+                        : "1 + σ / f_ctm ≤ 1: no tension"
+                    : "σ / σ_lim ≤ 1",
                 face.Utilisation,
                 3,
                 face.Clause,
@@ -148,7 +153,9 @@ public sealed class ServiceStress : ICheck
                 if (section.AtRelease is not { } early || section.IsInterrupted)
                     yield break;
                 var then = stage.IsRelease ? early : early with { Age = Math.Max(stage.Day, early.Age), Entered = null };
-                var (fck, fctm) = stage.IsRelease ? (early.Fck, early.Fctm) : (Math.Max(early.Fck, then.Fck), Math.Max(early.Fctm, then.Fctm));
+                var (fck, fctm) = stage.IsRelease
+                    ? (early.Fck, early.Fctm)
+                    : (Math.Max(early.Fck, then.Fck), Math.Max(early.Fctm, then.Fctm));
                 var words = $"{member.Values["releaseK6"]:0.##} f_ck(t), f_ck(t) = {fck / 1e6:0.0} MPa on day {stage.Day:0.#}";
                 foreach (var face in new[] { GirderEffect.Bottom, GirderEffect.GirderTop })
                 {

@@ -32,11 +32,19 @@ public sealed class StrandStress : ICheck
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();
 
+    /// <summary>The row of a section whose stress is greatest.</summary>
+    public static MemberStrands Governing(MemberSection section, string check) =>
+        section.Strands.MaxBy(s => check == AtRelease ? s.StressAtRelease : s.EffectiveStress)!;
+
     private sealed class Ready : IMemberCheck
     {
         public IEnumerable<CheckOutcome> At(Member member, int place)
         {
-            if (member.Points[place].Section is not { Strands.IsEmpty: false, IsInterrupted: false })
+            // Nearer to an end the force is not yet transmitted.
+            if (
+                member.Points[place].Section is not { Strands.IsEmpty: false, IsInterrupted: false } section
+                || section.FromEnd < section.Strands.Max(s => StrandAnchorage.Of(s, member.Values).Transmission)
+            )
                 yield break;
             if (!member.Stages.IsEmpty)
                 yield return Of(member, place, AtRelease, null);
@@ -48,17 +56,11 @@ public sealed class StrandStress : ICheck
         private static CheckOutcome Of(Member member, int place, string check, Calculation? c)
         {
             var point = member.Points[place];
-            var row = check == AtRelease
-                ? point.Section!.Strands.MaxBy(s => s.StressAtRelease)!
-                : point.Section!.Strands.MaxBy(s => s.EffectiveStress)!;
+            var row = Governing(point.Section!, check);
             var (limit, words, clause) =
                 check == AtRelease
                     ? (row.Steel.MostAfterRelease, "min(0.75 f_pk, 0.85 f_p0.1k)", "EN 1992-1-1 5.10.3(2)")
-                    : (
-                        member.Values["stressK5"] * row.Steel.Fpk,
-                        $"{member.Values["stressK5"]:0.##} f_pk",
-                        "EN 1992-1-1 7.2(5)"
-                    );
+                    : (member.Values["stressK5"] * row.Steel.Fpk, $"{member.Values["stressK5"]:0.##} f_pk", "EN 1992-1-1 7.2(5)");
             var later = check == AtRelease ? 0 : Later(member, point, row);
             var stress = check == AtRelease ? row.StressAtRelease : row.EffectiveStress + later;
             var utilisation = stress / limit;
@@ -102,7 +104,8 @@ public sealed class StrandStress : ICheck
         {
             var whole = member.Effects(LimitState.Characteristic);
             var effect = whole.Layout.At(point.Number, GirderEffect.Bottom);
-            var added = whole.Greatest[effect] - (member.Stages.IsEmpty ? member.Prestress[effect] : member.Stages[0].Effects.Greatest[effect]);
+            var added =
+                whole.Greatest[effect] - (member.Stages.IsEmpty ? member.Prestress[effect] : member.Stages[0].Effects.Greatest[effect]);
             return Math.Max(0, added) * row.Steel.Ep / row.Concrete.Ecm;
         }
 
