@@ -5,7 +5,9 @@ using Pravik.Core.Places;
 
 namespace Pravik.Core.Loads;
 
-/// <summary>A row of strands at a place: which it is in its type, its height above the soffit (m), and its area that works there (m²).</summary>
+/// <summary>
+/// A row of strands at a place: which it is in its type, its height above the soffit (m), and its area that works there (m²).
+/// </summary>
 public readonly record struct PlacedRow(int Index, double Level, double Area);
 
 /// <summary>The rows of strands along the girders of a bridge, as far as their force is transmitted to the concrete.</summary>

@@ -2,7 +2,9 @@ using System.Collections.Immutable;
 
 namespace Pravik.Core.Materials;
 
-/// <summary>Classes of exposure (EN 206, EN 1992-1-1 Table 4.1), and what they ask of prestressed members (EN 1992-2 Table 7.101N).</summary>
+/// <summary>
+/// Classes of exposure (EN 206, EN 1992-1-1 Table 4.1), and what they ask of prestressed members (EN 1992-2 Table 7.101N).
+/// </summary>
 public static class ExposureClass
 {
     /// <summary>The classes, from dry to sea.</summary>

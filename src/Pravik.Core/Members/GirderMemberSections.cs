@@ -71,7 +71,7 @@ public sealed class GirderMemberSections
         return new(ConcreteOf(shape), [.. BarsOf(point, shape, girder)], atPier ? [] : [.. StrandsOf(point, number, girder, strands)])
         {
             IsInterrupted = atPier,
-            AtRelease = stresses.At(number) is null ? null : stresses.ConcreteAt(number),
+            AtRelease = stresses.IsWorkedOut(number) ? stresses.ConcreteAt(number) : null,
             FromEnd = FromEnd(point),
             WebWidth = shape.Section.WebWidth,
             Links = atPier ? null : LinksOf(point),

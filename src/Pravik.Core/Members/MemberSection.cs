@@ -70,7 +70,7 @@ public sealed record MemberSection(
     /// <summary>Whether the member is interrupted here, as girders are between their ends over a pier.</summary>
     public bool IsInterrupted { get; init; }
 
-    /// <summary>Concrete of the girder when its strands are released; null where none are.</summary>
+    /// <summary>Concrete of the girder when its strands are released; null where none are, or their losses are not worked out.</summary>
     public EarlyConcrete? AtRelease { get; init; }
 
     /// <summary>From the nearer end of the girder (m).</summary>

@@ -86,14 +86,16 @@ public static class Staging
         var own = bridge.Actions.Cases.Select(c => c.Name).ToHashSet();
         var tendons = bridge.Girders.Tendons.Select(t => t.Name).ToHashSet();
         List<StageStep> steps = [.. Steps(bridge)];
+        var worksOut = !bridge.Girders.CastInPlace && bridge.Girders.Types.Any(t => t.Strands.EffectiveStress is null);
         var path = "/actions/stages";
         foreach (var step in steps)
         {
             var (at, before) = ($"{path}/{step.Index}", step.Index == 0 ? StageState.Nothing(spans) : steps[step.Index - 1].State);
-            if (step.NewGirders.Length > 0 && step.Stage.Day < bridge.Girders.Release.Age)
+            if (worksOut && step.NewGirders.Length > 0 && step.Stage.Day < bridge.Girders.Release.Age)
                 yield return Finding.Error(
                     $"{at}/day",
-                    $"Girders are set in stage {step.Index.Number} before their strands are released, on day {bridge.Girders.Release.Age:0.#}."
+                    $"Girders are set in stage {step.Index.Number} before their strands are released, on day "
+                        + $"{bridge.Girders.Release.Age:0.#}."
                 );
             foreach (var span in step.NewGirders.Where(s => before.Girders[s]))
                 yield return Finding.Error(

@@ -111,6 +111,9 @@ public sealed class StrandStresses
     /// <summary>Whether losses are worked out for girders of a type: no stress after losses is entered.</summary>
     public static bool AreWorkedOut(GirderType type) => type.Strands.EffectiveStress is null && type.Strands.Rows.Any(r => r.Count > 0);
 
+    /// <summary>Whether strands are at a point whose losses are worked out.</summary>
+    public bool IsWorkedOut(int point) => now[point] is not null && AreWorkedOut(TypeOf(points[point]));
+
     /// <summary>The rows that work at a point.</summary>
     public ImmutableArray<PlacedRow> RowsAt(int point) =>
         [.. rows.At(geometry.Girders[points[point].Girder], points[point].Span, points[point].Fraction)];
@@ -215,7 +218,9 @@ public sealed class StrandStresses
         /// <summary>At a point; null where there is none.</summary>
         public double[]? AtPoint(ModelPoint point) => values[pointOf[(point.Girder, point.Span, point.Line)]];
 
-        /// <summary>In the piece of a girder that begins on a row: the mean of both ends; that of one alone where the other has none.</summary>
+        /// <summary>
+        /// In the piece of a girder that begins on a row: the mean of both ends; that of one alone where the other has none.
+        /// </summary>
         public double[]? InPiece(GirderIndex girder, int row)
         {
             var span = spanOf(row);

@@ -188,7 +188,8 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
         )
         {
             Note = type.Strands.EffectiveStress is null
-                ? "Losses are worked out place by place; under Checks, “Stress of strands in service” tells each. Release is one for all types."
+                ? "Losses are worked out place by place; under Checks, “Stress of strands in service” tells each. Release is one for all "
+                    + "types."
                 : "The stress after losses is entered: losses, release and construction are not checked. Empty it to have them worked out.",
         };
     }

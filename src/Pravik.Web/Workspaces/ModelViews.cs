@@ -649,8 +649,9 @@ internal sealed class ModelViews
 
         // The day of the stage before; of the last one after all of them.
         double Before(StageStep? step) =>
-            step is { Index.Number: 1 } ? double.NegativeInfinity
-            : (step is null ? results.Steps[^1] : results.Steps[step.Index - 1]).Stage.Day;
+            step is { Index.Number: 1 }
+                ? double.NegativeInfinity
+                : (step is null ? results.Steps[^1] : results.Steps[step.Index - 1]).Stage.Day;
 
         TableRow Row(StageStep? step, string load, string section, double? second, EffectValues effects)
         {

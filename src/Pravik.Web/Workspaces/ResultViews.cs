@@ -139,7 +139,9 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
         );
     }
 
-    /// <summary>Stress of the row of strands that governs along a girder: at the jack, after release, after all losses, and the limit.</summary>
+    /// <summary>
+    /// Stress of the row of strands that governs along a girder: at the jack, after release, after all losses, and the limit.
+    /// </summary>
     private Diagram StrandStresses(int girder, CheckOutcome outcome)
     {
         var name = geometry.Girders[girder].Name;

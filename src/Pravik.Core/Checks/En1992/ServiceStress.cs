@@ -64,7 +64,9 @@ public sealed class ServiceStress : ICheck
     private sealed class Ready(ImmutableArray<Member> members) : IMemberCheck
     {
         public IEnumerable<string> LeftOut =>
-            members.Any(m => m.Stages.IsEmpty) ? ["release and construction, as the stress after losses is entered"] : [];
+            members.Any(m => m.Points.Any(p => p.Section is { Strands.IsEmpty: false, AtRelease: null }))
+                ? ["release and construction, as the stress after losses is entered"]
+                : [];
 
         public IEnumerable<CheckOutcome> At(Member member, int place)
         {

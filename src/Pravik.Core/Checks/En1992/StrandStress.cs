@@ -46,7 +46,7 @@ public sealed class StrandStress : ICheck
                 || section.FromEnd < section.Strands.Max(s => StrandAnchorage.Of(s, member.Values).Transmission)
             )
                 yield break;
-            if (!member.Stages.IsEmpty)
+            if (section.AtRelease is not null)
                 yield return Of(member, place, AtRelease, null);
             yield return Of(member, place, InService, null);
         }
@@ -105,7 +105,8 @@ public sealed class StrandStress : ICheck
             var whole = member.Effects(LimitState.Characteristic);
             var effect = whole.Layout.At(point.Number, GirderEffect.Bottom);
             var added =
-                whole.Greatest[effect] - (member.Stages.IsEmpty ? member.Prestress[effect] : member.Stages[0].Effects.Greatest[effect]);
+                whole.Greatest[effect]
+                - (point.Section!.AtRelease is null ? member.Prestress[effect] : member.Stages[0].Effects.Greatest[effect]);
             return Math.Max(0, added) * row.Steel.Ep / row.Concrete.Ecm;
         }
 
