@@ -21,6 +21,9 @@ public static class CheckWords
             : "nothing checked";
     }
 
+    /// <summary>A ratio against 1, and whether it is met, as in “σ / σ_lim ≤ 1, passes”.</summary>
+    public static string Met(string ratio, double utilisation) => utilisation <= 1 ? $"{ratio} ≤ 1, passes" : $"{ratio} > 1, fails";
+
     /// <summary>What was checked and what was not yet, in two sentences.</summary>
     public static string Covered(IEnumerable<string> done, IEnumerable<string> missing) =>
         $"Checked: {string.Join(", ", done)}. {Missing(missing)}";

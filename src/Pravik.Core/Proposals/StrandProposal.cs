@@ -141,16 +141,17 @@ public sealed record StrandProposal
         private int? Fewest(ImmutableArray<(double Level, int Most)> places, int most)
         {
             Dictionary<int, double> known = [];
-            double AskedWith(int count)
+            double AskedWith(int many)
             {
-                report?.Invoke(0.02 * tried, $"Layout {tried + 1}: {count} strands");
-                return known.TryGetValue(count, out var asked)
-                    ? asked
-                    : known[count] = Try(Layout(places, count, null, 0, 0, 0, 0)).AsksForMore;
+                report?.Invoke(0.02 * tried, $"Layout {tried + 1}: {many} strands");
+                return known.TryGetValue(many, out var already)
+                    ? already
+                    : known[many] = Try(Layout(places, many, null, 0, 0, 0, 0)).AsksForMore;
             }
             var count = Math.Clamp(2 * (bridge.Girders.Types[type].Strands.Rows.Sum(r => r.Count) / 2), 4, most);
             // Resistance grows about as the strands do.
-            for (var asked = AskedWith(count); asked > 1; )
+            var asked = AskedWith(count);
+            while (asked > 1)
             {
                 var next = Math.Min(most, Math.Max(count + 2, 2 * (int)Math.Ceiling(count * Math.Min(asked, MostStep) / 2)));
                 if (next == count || AskedWith(next) is var then && then >= asked)

@@ -126,11 +126,12 @@ public sealed class ServiceStress : ICheck
             c.Line("σ_lim", face.LimitWords, face.Limit, QuantityKind.Stress, face.Clause);
             c.Ratio(
                 "η",
-                face.Limit == 0
-                    ? face.Prestress < 0
-                        ? "1 + σ / |σ_P| ≤ 1: no tension"
-                        : "1 + σ / f_ctm ≤ 1: no tension"
-                    : "σ / σ_lim ≤ 1",
+                CheckWords.Met(
+                    face.Limit != 0 ? "σ / σ_lim"
+                        : face.Prestress < 0 ? "1 + σ / |σ_P|"
+                        : "1 + σ / f_ctm",
+                    face.Utilisation
+                ),
                 face.Utilisation,
                 3,
                 face.Clause,

@@ -209,7 +209,7 @@ public sealed class UltimateBending : ICheck
             c.Heading("Check");
             c.Ratio(
                 "η",
-                utilisation <= 1 ? "M_Ed / M_Rd ≤ 1, passes" : "M_Ed / M_Rd > 1, fails",
+                CheckWords.Met("M_Ed / M_Rd", utilisation),
                 utilisation,
                 3,
                 Clause,
