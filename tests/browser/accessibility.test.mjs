@@ -30,7 +30,7 @@ test("nothing serious stands in the way of keyboard and screen reader", async ()
     ].map((s) => `/bridges/sorrel-brook/${s}`),
   ]) {
     await page.goto(used.app.url + path);
-    if (path.startsWith("/bridges")) await page.locator(".ledger h2").first().waitFor();
+    if (path.startsWith("/bridges")) await page.locator(".ledger h2").first().waitFor({ timeout: 90000 });
     // What is within drawings is looked at once: they are large, and made alike.
     const axe = new AxeBuilder({ page }).options({ resultTypes: ["violations"] }).setLegacyMode(true);
     const { violations } = await (path.endsWith("/deck") ? axe : axe.exclude(".drawing svg > *")).analyze();

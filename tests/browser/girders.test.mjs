@@ -80,17 +80,17 @@ test("girders are let deepen towards the piers, and a depth that does not fit is
 test("a second type of girder is made, named and given to a girder, and what refers to it keeps its name", async () => {
   const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/girders?layout=allGirders`);
   await saved(page, () => page.getByRole("button", { name: "Add a type like Type A" }).click());
-  await page.locator(".row1", { hasText: "Type B" }).locator(".link").click();
-  await page.locator(".ledger h1", { hasText: "Type B" }).waitFor();
-  await saved(page, () => type(page, "/girders/types/1/strands/rows/1/count", "12"));
+  await page.locator(".row1", { hasText: "Type C" }).locator(".link").click();
+  await page.locator(".ledger h1", { hasText: "Type C" }).waitFor();
+  await saved(page, () => type(page, "/girders/types/2/strands/rows/1/count", "12"));
   await page.locator("table.data tbody tr").nth(1).click();
   await page.locator(".ledger h1", { hasText: "G1, span 2" }).waitFor();
-  await saved(page, () => field(page, "/girders/own/1-2/type").selectOption("Type B"));
-  await page.locator("table.data tbody tr", { hasText: "Type B" }).waitFor();
-  assert.equal(await page.locator("table.data tbody tr", { hasText: "Type B" }).count(), 1);
-  await saved(page, () => type(page, "/girders/types/1/name", "Outer girders"));
+  await saved(page, () => field(page, "/girders/own/1-2/type").selectOption("Type C"));
+  await page.locator("table.data tbody tr", { hasText: "Type C" }).waitFor();
+  assert.equal(await page.locator("table.data tbody tr", { hasText: "Type C" }).count(), 1);
+  await saved(page, () => type(page, "/girders/types/2/name", "Outer girders"));
   await page.locator("table.data tbody tr", { hasText: "Outer girders" }).waitFor();
-  await type(page, "/girders/types/1/name", "Type A");
+  await type(page, "/girders/types/2/name", "Type A");
   await page.getByText("another type of girder called", { exact: false }).first().waitFor();
   assert.deepEqual(page.faults, []);
   await page.close();
