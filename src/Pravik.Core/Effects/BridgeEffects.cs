@@ -123,10 +123,10 @@ public sealed partial class BridgeEffects
         {
             if (c.Kind is ActionKind.Permanent or ActionKind.Surfacing)
                 terms.Add((c.Kind == ActionKind.Surfacing ? surfacing : weights, cases[c.Id]));
-            else if (c.Kind == ActionKind.Prestress)
+            else if (IsPrestress(c))
                 terms.Add((1, secondary[c.Id]));
             else if (IsSlow(c))
-                terms.Add((1, c.Kind == ActionKind.Losses ? secondary[c.Id] : cases[c.Id]));
+                terms.Add((1, cases[c.Id]));
         }
         return EffectRange.Sum("Permanent", terms, layout);
     }

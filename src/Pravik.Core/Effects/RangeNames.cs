@@ -60,19 +60,23 @@ public static class RangeNames
             _ => load,
         };
 
-    private static IEnumerable<string> WithTime(Bridge bridge) =>
+    private static IEnumerable<string> WithTime(Bridge bridge)
+    {
+        var losses = StrandStresses.AreWorkedOut(bridge);
+        return
         [
-            .. LongTerm.Intervals(Staging.Steps(bridge), bridge).SelectMany(i => InInterval(bridge, i)),
+            .. LongTerm.Intervals(Staging.Steps(bridge), bridge).SelectMany(i => InInterval(i, losses)),
             CaseNames.AllCreep(bridge.Actions),
             CaseNames.AllShrinkage(bridge.Actions),
-            .. StrandStresses.AreWorkedOut(bridge) ? [CaseNames.AllLosses(bridge.Actions)] : Array.Empty<string>(),
+            .. losses ? [CaseNames.AllLosses(bridge.Actions)] : Array.Empty<string>(),
         ];
+    }
 
-    private static IEnumerable<string> InInterval(Bridge bridge, LongTerm.Interval of) =>
+    private static IEnumerable<string> InInterval(LongTerm.Interval of, bool losses) =>
         [
             CaseNames.Creep(of.From, of.To),
             CaseNames.Shrinkage(of.From, of.To),
-            .. StrandStresses.AreWorkedOut(bridge) ? WithParts(CaseNames.Losses(of.From, of.To)) : [],
+            .. losses ? WithParts(CaseNames.Losses(of.From, of.To)) : [],
         ];
 
     private static IEnumerable<string> OfActions(Bridge bridge)

@@ -370,16 +370,14 @@ public sealed class RunQueue(
         if (job.Kind == JobKind.Comparison)
         {
             compared[job.Project] = new(job.Hash, ModelComparison.Of(new(job.Bridge), ground, factors, Progress, cancel));
-            foreach (var other in compared.Keys.Where(k => k != job.Project).Skip(MostComparisons - 1))
-                compared.TryRemove(other, out _);
+            KeepFew(compared, job.Project);
             return;
         }
         if (job.Kind == JobKind.Proposal)
         {
             var found = StrandProposal.Of(job.Bridge, job.Type, ground, factors, traffic, Progress, cancel);
             proposed[job.Project] = new(InputHash.Of(job.Bridge), job.Type, found);
-            foreach (var other in proposed.Keys.Where(k => k != job.Project).Skip(MostComparisons - 1))
-                proposed.TryRemove(other, out _);
+            KeepFew(proposed, job.Project);
             return;
         }
         if (job.Kind == JobKind.Rating)
@@ -391,6 +389,13 @@ public sealed class RunQueue(
         kept.Keep(job.Hash, results);
         if (job.Kind == JobKind.Bridge && !job.Cancel.IsCancellationRequested)
             Take(job.Project, job.Hash, job.Revision);
+    }
+
+    /// <summary>Gives up what is kept for other projects beyond a bound.</summary>
+    private static void KeepFew<T>(ConcurrentDictionary<string, T> all, string project)
+    {
+        foreach (var other in all.Keys.Where(k => k != project).Skip(MostComparisons - 1))
+            all.TryRemove(other, out _);
     }
 
     /// <summary>Tells how a job stands, unless another has taken its place meanwhile: a late word of it would hide the new one.</summary>
