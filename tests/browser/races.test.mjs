@@ -170,3 +170,13 @@ test("a repair and a button are drawn before they are done, and given back when 
   assert.deepEqual(page.faults, []);
   await page.close();
 });
+
+test("what is typed while a button is pointed at is saved and shown, and the preview ends", async () => {
+  const page = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/road`);
+  await page.getByRole("button", { name: "Add a point" }).hover();
+  await page.locator(".trial", { hasText: "preview: Add a point" }).waitFor();
+  await enter(page, "/road/profile/0/grade", "1:80");
+  assert.equal(await page.locator(".trial").isHidden(), true);
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});

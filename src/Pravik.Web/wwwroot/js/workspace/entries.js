@@ -62,6 +62,7 @@ export class Entries {
   }
 
   put(entry) {
+    this.work.endPreview();
     this.bases.delete(entry.path);
     this.waiting.push(entry);
     this.keep();
@@ -167,6 +168,7 @@ export class Entries {
 
   async editNow(call) {
     const { work } = this;
+    work.endPreview();
     work.saved.begin();
     const answer = await call(work.page.revision);
     if (answer.ok) {

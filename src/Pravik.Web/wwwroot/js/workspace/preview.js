@@ -4,9 +4,12 @@
 const REST = 400;
 const LONGEST = 4000;
 
-export function listenToPreviews({ root, page, saved }) {
+export function listenToPreviews(work) {
+  const { root, page, saved } = work;
   let resting = null;
   let shown = null;
+  // Where the pointer was last: a button that comes to lie under a pointer at rest was not pointed at.
+  let was = {};
   const end = () => {
     clearTimeout(resting);
     if (!shown) return;
@@ -15,26 +18,35 @@ export function listenToPreviews({ root, page, saved }) {
     saved.tries("");
     page.refresh();
   };
-  const begin = ({ target }) => {
+  const begin = ({ target, clientX, clientY }) => {
+    const isAtRest = clientX !== undefined && clientX === was.clientX && clientY === was.clientY;
+    was = { clientX, clientY };
     const button = target.closest?.("[data-repair], .actions [data-act]");
-    if (button === shown) return;
+    if (button === shown || (isAtRest && !shown)) return;
     end();
-    if (!button) return;
+    if (!button || isAtRest) return;
     const { patch } = JSON.parse(button.dataset.repair ?? button.dataset.act);
     const text = JSON.stringify(patch ?? []);
     if (!patch?.length || text.length > LONGEST) return;
-    resting = setTimeout(() => {
+    const show = () => {
+      // What is being saved is shown first.
+      if (saved.isSaving) {
+        resting = setTimeout(show, REST);
+        return;
+      }
       shown = button;
       page.trial = { patch: text };
       saved.tries(`preview: ${button.textContent.trim()}`);
       page.refresh();
-    }, REST);
+    };
+    resting = setTimeout(show, REST);
   };
+  work.endPreview = end;
   root.addEventListener("pointerover", begin);
   root.addEventListener("focusin", (event) => {
     if (event.target.closest("[data-repair]")) begin(event);
   });
   root.addEventListener("focusout", end);
   root.addEventListener("pointerleave", end);
-  root.addEventListener("click", end, true);
+  root.addEventListener("click", (event) => (end(), (was = event)), true);
 }

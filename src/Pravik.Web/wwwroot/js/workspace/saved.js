@@ -30,13 +30,17 @@ export class Saved {
     if (was) this.work.entries.sendAgain();
   }
 
+  get isSaving() {
+    return this.sending > 0 || (this.work.entries?.waiting.length ?? 0) > 0;
+  }
+
   get words() {
     const kept = this.work.entries?.waiting.length ?? 0;
     if (this.isLost)
       return kept > 0
         ? `no answer from the server; ${kept === 1 ? "1 entry is" : `${kept} entries are`} kept here and sent again`
         : "no answer from the server; asking again";
-    if (this.sending > 0 || kept > 0) return "saving…";
+    if (this.isSaving) return "saving…";
     return `edit ${this.work.page.revision}, saved`;
   }
 
