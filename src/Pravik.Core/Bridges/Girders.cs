@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Materials;
 
 namespace Pravik.Core.Bridges;
 
@@ -80,6 +81,14 @@ public sealed record Girders
     /// cot θ of the struts in the webs, by which the tension force is shifted (EN 1992-1-1 6.2.3(2), 9.2.1.3): 2.5 shifts it farthest.
     /// </summary>
     public double StrutSlope { get; init; } = 2.5;
+
+    /// <summary>
+    /// Whether torsion of girders comes from compatibility alone and is left out of their checks (EN 1992-1-1 6.3.1(2)).
+    /// </summary>
+    public bool LeavesOutTorsion { get; init; }
+
+    /// <summary>How the tops of girders are made on which the slab is cast: a name of <see cref="InterfaceSurface"/>.</summary>
+    public string TopSurface { get; init; } = InterfaceSurface.Usual;
 
     /// <summary>The concrete diaphragm on every axis.</summary>
     public Diaphragm Diaphragm { get; init; } = new();

@@ -1,4 +1,5 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Materials;
 using Pravik.Core.Units;
 using static Pravik.Core.Entries.Describe;
 
@@ -72,6 +73,23 @@ internal static class GirderEntries
                 1,
                 2.5,
                 "1 to 2.5: by how much moments are shifted, a_l = z·cot θ/2 (EN 1992-1-1 9.2.1.3). 2.5 shifts them farthest."
+            ),
+            Flag(
+                "leavesOutTorsion",
+                "Torsion",
+                "checked",
+                "left out",
+                "It may be left out where it comes from compatibility alone, and nothing stands by it (EN 1992-1-1 6.3.1(2)); "
+                    + "what is left out is then told among what is not checked."
+            ) with
+            {
+                Subject = "Torsion of girders",
+            },
+            Pick(
+                "topSurface",
+                "Top of girders",
+                InterfaceSurface.Names,
+                "The face on which the slab is cast, by its roughness (EN 1992-1-1 6.2.5(2)): friction 0.5, 0.6, 0.7, 0.9."
             ),
         ];
 

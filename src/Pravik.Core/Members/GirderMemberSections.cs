@@ -74,7 +74,12 @@ public sealed class GirderMemberSections
             AtRelease = stresses.IsWorkedOut(number) ? stresses.ConcreteAt(number) : null,
             FromEnd = FromEnd(point),
             WebWidth = shape.Section.WebWidth,
+            WebHeight = shape.Section.Depth,
+            WebTorsion = WebTorsion(line, point.Span, shape),
             Links = atPier ? null : LinksOf(point),
+            Joint = atPier
+                ? null
+                : new(shape.Section.TopWidth, InterfaceSurface.Of(bridge.Girders.TopSurface), slab.Fck < girder.Fck ? slab : girder),
             Origin = c => Write(c, point, shape),
         };
     }
@@ -100,8 +105,15 @@ public sealed class GirderMemberSections
     private IEnumerable<MemberBars> BarsOf(ModelPoint point, Shape shape, Concrete girder)
     {
         var (soffit, inSlab, overPier) = (shape.Section.Depth + shape.Haunch, bridge.Girders.SlabBars, bridge.Girders.PierBars);
-        yield return new("slab bars, top", soffit + shape.Slab - inSlab.Top.AxisDistance, inSlab.Top.AreaPerMetre * shape.Width, bars);
-        yield return new("slab bars, bottom", soffit + inSlab.Bottom.AxisDistance, inSlab.Bottom.AreaPerMetre * shape.Width, bars);
+        MemberBars InSlab(string name, double height, BarLayer layer) =>
+            new(name, height, layer.AreaPerMetre * shape.Width, bars)
+            {
+                Diameter = layer.Diameter,
+                Spacing = layer.Spacing,
+                IsTop = true,
+            };
+        yield return InSlab("slab bars, top", soffit + shape.Slab - inSlab.Top.AxisDistance, inSlab.Top);
+        yield return InSlab("slab bars, bottom", soffit + inSlab.Bottom.AxisDistance, inSlab.Bottom);
         if (PierBarsFromEnd(point) is > 0 and var fromEnd)
             yield return new("bars over the pier, bottom", overPier.Level, overPier.Area, bars)
             {
@@ -167,6 +179,14 @@ public sealed class GirderMemberSections
         var unit = geometry.UnitOf(point.Span);
         var isOuter = point.Fraction < 0.5 ? point.Span == unit.FirstSpan : point.Span == unit.LastSpan;
         return isOuter ? Stretch.Beyond : Stretch.OverPier;
+    }
+
+    /// <summary>J of the web over that of the girder with its part of the slab, as the model has it.</summary>
+    private double WebTorsion(GirderLine line, SpanIndex span, Shape shape)
+    {
+        var made = shape.Section;
+        var inSlab = EffectiveSlab.SlabTorsion(geometry, line, span, shape.Slab) * slab.Ecm / shape.Girder.Ecm;
+        return Math.Min(1, Rectangle.TorsionConstant(made.WebWidth, made.Depth) / (made.Properties.J + inSlab));
     }
 
     private double Width(ModelPoint point, Calculation? calculation)

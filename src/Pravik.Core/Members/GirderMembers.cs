@@ -32,6 +32,7 @@ public static class GirderMembers
                 {
                     Stages = stages,
                     Prestress = effects.PrestressIn(_ => true),
+                    LeavesOutTorsion = geometry.Bridge.Girders.LeavesOutTorsion,
                     Exposure = geometry.Bridge.Materials.Exposure,
                 }),
         ];

@@ -54,6 +54,9 @@ public sealed record Member(
     /// <summary>What prestress does, all losses off.</summary>
     public required EffectValues Prestress { get; init; }
 
+    /// <summary>Whether torsion is taken as compatibility alone, and not checked (EN 1992-1-1 6.3.1(2)).</summary>
+    public bool LeavesOutTorsion { get; init; }
+
     /// <summary>Class of exposure.</summary>
     public string Exposure { get; init; } = "";
 }

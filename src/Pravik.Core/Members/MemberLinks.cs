@@ -13,8 +13,12 @@ public sealed record MemberLinks(double Area, double Spacing, ReinforcingSteel S
     public static MemberLinks Of(LinkZone zone, ReinforcingSteel steel) =>
         new(zone.Area, zone.Spacing, steel)
         {
+            Legs = zone.Legs,
             Words = $"{zone.Legs} legs of {1000 * zone.Diameter:0.#} mm every {1000 * zone.Spacing:0} mm",
         };
+
+    /// <summary>Legs of one of them.</summary>
+    public int Legs { get; init; } = 2;
 
     /// <summary>Them in words.</summary>
     public string Words { get; init; } = "";

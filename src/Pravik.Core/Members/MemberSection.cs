@@ -16,8 +16,14 @@ public sealed record MemberConcrete(string Name, Polygon Outline, Concrete Concr
 /// <param name="Steel">Their steel.</param>
 public sealed record MemberBars(string Name, double Height, double Area, ReinforcingSteel Steel)
 {
-    /// <summary>Diameter of a bar, where its end is near (m).</summary>
+    /// <summary>Diameter of a bar (m).</summary>
     public double Diameter { get; init; }
+
+    /// <summary>Distance of bars where they are entered by it (m); 0 where they are entered by number.</summary>
+    public double Spacing { get; init; }
+
+    /// <summary>Whether they lie near the top.</summary>
+    public bool IsTop { get; init; }
 
     /// <summary>From the end of the bars (m); infinite where they go on.</summary>
     public double FromEnd { get; init; } = double.PositiveInfinity;
@@ -79,8 +85,17 @@ public sealed record MemberSection(
     /// <summary>Least width of the web (m).</summary>
     public double WebWidth { get; init; }
 
+    /// <summary>Height of the web, that of the girder (m).</summary>
+    public double WebHeight { get; init; }
+
+    /// <summary>The web's part of the torsion of the member, by its stiffness; 0 where it has none.</summary>
+    public double WebTorsion { get; init; }
+
     /// <summary>Upright links; null for none.</summary>
     public MemberLinks? Links { get; init; }
+
+    /// <summary>The face on which later concrete lies; null for none.</summary>
+    public MemberJoint? Joint { get; init; }
 
     /// <summary>Writes how the section came about: effective widths and thicknesses.</summary>
     public Action<Calculation>? Origin { get; init; }

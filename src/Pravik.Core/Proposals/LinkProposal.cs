@@ -10,7 +10,7 @@ using Pravik.Core.Runs;
 namespace Pravik.Core.Proposals;
 
 /// <summary>
-/// Zones of links for a type of girder with which ultimate shear is met everywhere by the least steel, or why there are none.
+/// Zones of links for a type of girder with which shear, torsion and the shear between girder and slab are met everywhere by the least steel, or why there are none.
 /// </summary>
 public sealed record LinkProposal
 {
@@ -34,7 +34,7 @@ public sealed record LinkProposal
     /// <summary>Why no links do, and what would help; empty where some do.</summary>
     public string Why { get; private init; } = "";
 
-    /// <summary>The worst check of shear with them, from the checks themselves.</summary>
+    /// <summary>The worst of the checks that count on them, from the checks themselves.</summary>
     public CheckOutcome? Worst { get; private init; }
 
     /// <summary>Steel of legs in all girders of the type over that of today.</summary>
@@ -56,18 +56,11 @@ public sealed record LinkProposal
         var steel = ReinforcingSteel.Of(geometry.Bridge.Materials.Reinforcement);
         // Sections without links are asked with some: what they need does not depend on which.
         var members = With(geometry, results, type, _ => MemberLinks.Of(new LinkZone { Legs = legs }, steel));
-        var needs = members
-            .SelectMany(m => m.Places.Select(p => (m.Member, Place: p, Need: UltimateShear.Needs(m.Member, p)!.Value)))
-            .ToList();
+        var needs = members.SelectMany(m => m.Places.Select(p => (m.Member, Place: p, Need: LinkNeed.Of(m.Member, p)!.Value))).ToList();
         if (needs.Count == 0)
             return new() { Why = "No girder of this type is checked." };
-        if (needs.Find(n => !n.Need.IsCarried) is { Member: { } failed } at)
-            return new()
-            {
-                Why =
-                    $"The struts of {failed.Name} at station {failed.Points[at.Place].Station:0.###} m do not carry the shear, "
-                    + "however many links there are: a thicker web, stronger concrete or steeper struts would help.",
-            };
+        if (needs.Find(n => n.Need.Refusal is not null) is { Member: { } failed } at)
+            return new() { Why = $"{failed.Name} at station {failed.Points[at.Place].Station:0.###} m: {at.Need.Refusal}" };
         var cells = CellsOf(needs.Select(n => (n.Member.Points[n.Place].Section!.FromEnd, n.Need)), members);
         var best = default((double Steel, ImmutableArray<LinkZone> Zones)?);
         foreach (var diameter in Diameters)
@@ -82,8 +75,12 @@ public sealed record LinkProposal
                 Why = "Links would lie nearer than 75 mm to each other: more legs, a thicker web or flatter struts would help.",
             };
         var proposed = With(geometry, results, type, p => MemberLinks.Of(LinkZone.At(best.Value.Zones, p.FromEnd)!, steel));
-        var check = new UltimateShear().Of([.. proposed.Select(m => m.Member)]);
-        var worst = proposed.SelectMany(m => m.Places.SelectMany(p => check.At(m.Member, p))).MaxBy(o => o.Utilisation)!;
+        ImmutableArray<Member> girders = [.. proposed.Select(m => m.Member)];
+        IMemberCheck[] checks = [new UltimateShear().Of(girders), new InterfaceShear().Of(girders), new UltimateTorsion().Of(girders)];
+        var worst = proposed
+            .SelectMany(m => m.Places.SelectMany(p => checks.SelectMany(c => c.At(m.Member, p))))
+            .Where(o => o.Check != "torsion.chord")
+            .MaxBy(o => o.Utilisation)!;
         var (first, others) = (SteelOf(cells, today), best.Value.Steel);
         return new()
         {
@@ -164,7 +161,10 @@ public sealed record LinkProposal
                     if (Spacing(cells, from, end, area) is not { } spacing)
                         break;
                     sum += cells.Weight[from..end].Sum() * area / spacing;
-                    zones.Add(new() { Length = (end - from) * Cell, Spacing = spacing });
+                    if (zones.Count > 0 && zones[^1].Spacing == spacing)
+                        zones[^1] = zones[^1] with { Length = zones[^1].Length + (end - from) * Cell };
+                    else
+                        zones.Add(new() { Length = (end - from) * Cell, Spacing = spacing });
                     from = end;
                 }
                 if (from == count && (best is null || sum < best.Value.Item1 * (1 - 1e-9)))

@@ -59,7 +59,8 @@ public sealed class BridgeResults
     public ImmutableArray<string> Refusals { get; }
 
     /// <summary>What was checked, in words.</summary>
-    public IEnumerable<string> Checked => checks.Select(c => c.Check.Subject);
+    public IEnumerable<string> Checked =>
+        checks.Where(c => Outcomes.Any(o => o.Check.StartsWith($"{c.Check.Id}.", StringComparison.Ordinal))).Select(c => c.Check.Subject);
 
     /// <summary>What was not: what this bridge has and no check covers yet.</summary>
     public ImmutableArray<string> NotChecked => [.. Refusals, .. checks.SelectMany(c => c.Ready.LeftOut), .. CheckCatalog.NotYet];

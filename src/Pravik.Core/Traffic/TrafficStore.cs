@@ -40,6 +40,8 @@ public sealed class TrafficStore
                 PierBars = new(),
                 Release = new(),
                 StrutSlope = 1,
+                TopSurface = "",
+                LeavesOutTorsion = false,
                 Tendons = [],
             },
             Materials = bridge.Materials with { Strand = new(), Reinforcement = new(), Exposure = "" },

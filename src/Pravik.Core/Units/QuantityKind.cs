@@ -63,6 +63,9 @@ public enum QuantityKind
     /// <summary>Stresses and strengths (MPa or ksi).</summary>
     Stress,
 
+    /// <summary>Widths of cracks (mm or in).</summary>
+    CrackWidth,
+
     /// <summary>Strain (per mille).</summary>
     Strain,
 

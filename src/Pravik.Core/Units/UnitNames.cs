@@ -74,7 +74,7 @@ internal static class UnitNames
     public static string DimensionOf(QuantityKind kind) =>
         kind switch
         {
-            QuantityKind.Length or QuantityKind.Size => "length",
+            QuantityKind.Length or QuantityKind.Size or QuantityKind.CrackWidth => "length",
             QuantityKind.Angle => "angle",
             QuantityKind.Slope or QuantityKind.Strain => "ratio",
             QuantityKind.Area or QuantityKind.SectionArea or QuantityKind.SmallArea => "area",

@@ -2,6 +2,7 @@ using System.Runtime.CompilerServices;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Findings;
+using Pravik.Core.Materials;
 using Pravik.Core.Units;
 using Pravik.Core.Vehicles;
 
@@ -279,6 +280,7 @@ public static class BridgeValidation
         bounds.Check("/girders/pierBars/level", girders.PierBars.Level);
         bounds.Check("/girders/pierBars/reach", girders.PierBars.Reach);
         bounds.Check("/girders/strutSlope", girders.StrutSlope);
+        bounds.Among("/girders/topSurface", girders.TopSurface ?? "", [.. InterfaceSurface.Names]);
         bounds.Check("/girders/release/age", girders.Release.Age);
         bounds.Check("/girders/release/strength", girders.Release.Strength);
         bounds.Check("/girders/release/heatTemperature", girders.Release.HeatTemperature);

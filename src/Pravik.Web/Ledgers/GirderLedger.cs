@@ -61,6 +61,8 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                     rows.Entry("/girders/pierBars/level"),
                     rows.Entry("/girders/pierBars/reach"),
                     rows.Entry("/girders/strutSlope"),
+                    rows.Entry("/girders/topSurface"),
+                    rows.Entry("/girders/leavesOutTorsion"),
                 ]
             )
             {

@@ -70,6 +70,33 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 ],
                 axes
             ),
+            "interface.slab" => new(
+                $"{name}, shear between girder and slab",
+                QuantityKind.Stress,
+                false,
+                [
+                    Line("v_Edi", "interface.slab", Pen.Active, o => o.Effect, true),
+                    Line("v_Rdi", "interface.slab", Pen.Resistance, o => o.Resistance),
+                ],
+                axes
+            ),
+            "torsion.webstruts" or "torsion.weblinks" => new(
+                $"{name}, {outcome.Name.ToLowerInvariant()}, utilisation",
+                QuantityKind.Number,
+                false,
+                [Line("η", outcome.Check, Pen.Active, o => o.Utilisation, true), Line("1", outcome.Check, Pen.Resistance, _ => 1)],
+                axes
+            ),
+            "cracks.top" or "cracks.soffit" => new(
+                $"{name}, {outcome.Name.ToLowerInvariant()}",
+                QuantityKind.CrackWidth,
+                false,
+                [
+                    Line("w_k", outcome.Check, Pen.Active, o => o.Effect, true),
+                    Line("w_max", outcome.Check, Pen.Resistance, o => o.Resistance),
+                ],
+                axes
+            ),
             { } id when id.StartsWith("stress.", StringComparison.Ordinal) => Stresses(girder, outcome!),
             { } id when id.StartsWith("strands.", StringComparison.Ordinal) => StrandStresses(girder, outcome!),
             _ => new(
@@ -203,7 +230,9 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 Station(o.Point),
                 o.Name,
                 Value(o.Effect, o, units),
-                o.Kind is QuantityKind.Number or QuantityKind.Stress ? "" : units.Format(o.Axial, QuantityKind.Force),
+                o.Kind is QuantityKind.Number or QuantityKind.Stress or QuantityKind.CrackWidth
+                    ? ""
+                    : units.Format(o.Axial, QuantityKind.Force),
                 Value(o.Resistance, o, units),
                 QuantityText.Fixed(o.Utilisation, 2),
                 o.Clause,
@@ -236,7 +265,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
     /// <summary>Links with which the girders of the type are met in shear, beside an outcome of shear.</summary>
     private IEnumerable<LedgerGroup> ProposedLinks(CheckOutcome outcome)
     {
-        if (!outcome.Check.StartsWith("shear.", StringComparison.Ordinal))
+        if (outcome.Check.Split('.')[0] is not ("shear" or "interface") && outcome.Check is not ("torsion.webstruts" or "torsion.weblinks"))
             yield break;
         var point = results.Points[outcome.Point];
         var type = geometry.Sections.TypeIndex(point.Girder.Number, point.Span);
@@ -263,8 +292,8 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
             Note =
                 proposal.Why.Length > 0 ? proposal.Why
                 : isTaken ? "These are the links of today."
-                : "The least steel in at most three zones, distances in steps of 25 mm, with shear checked again at every place of all "
-                    + "girders of the type. What the interface to the slab, torsion and fatigue ask for is not counted.",
+                : "The least steel in at most three zones, distances in steps of 25 mm, with shear, torsion and the face to the slab "
+                    + "checked again at every place of all girders of the type. What fatigue asks for is not counted.",
         };
     }
 

@@ -101,7 +101,13 @@ public sealed class ShearResistance
         section.Links is { } links ? shear / (Lever * links.Steel.Fyk / values["gammaS"] * slope) : double.PositiveInfinity;
 
     /// <summary>V_Rd,max, what struts carry (N).</summary>
-    public double Struts => Prestressed * section.WebWidth * Lever * Softened * fcd / (slope + 1 / slope);
+    public double Struts => StrutStrength * section.WebWidth * Lever / (slope + 1 / slope);
+
+    /// <summary>α_cw·ν₁·f_cd (Pa).</summary>
+    public double StrutStrength => Prestressed * Softened * fcd;
+
+    /// <summary>A_sw/s of the links that are there (m²/m).</summary>
+    public double LinksPerLength => section.Links is { } links ? links.Area / links.Spacing : 0;
 
     private double Softened => values["shearNu"] * (1 - fck / 250e6);
 

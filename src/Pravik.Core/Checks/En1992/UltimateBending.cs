@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
+using System.Runtime.CompilerServices;
 using Pravik.Core.Calculations;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
@@ -27,11 +28,14 @@ public sealed class UltimateBending : ICheck
     /// <inheritdoc/>
     public string? Refusal(MemberForm form, Standard standard) => ConcreteMembers.Refusal(form, standard);
 
+    /// <summary>What is ready for a member, as long as the member is there: torsion asks for bending too.</summary>
+    private static readonly ConditionalWeakTable<Member, OfMember> Known = [];
+
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members)
     {
         var resistances = members.Select(m => m.Values).Distinct().ToDictionary(v => v, v => new BendingResistance(v));
-        return new Ready(members.ToDictionary(m => m, m => new OfMember(m, resistances[m.Values])));
+        return new Ready(members.ToDictionary(m => m, m => Known.GetValue(m, _ => new(m, resistances[m.Values]))));
     }
 
     private sealed class Ready(Dictionary<Member, OfMember> members) : IMemberCheck

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Calculations;
 using Pravik.Core.Codes;
-using Pravik.Core.Effects;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
 using Pravik.Core.Units;
@@ -11,8 +10,22 @@ namespace Pravik.Core.Checks.En1992;
 /// <summary>What links a place needs.</summary>
 /// <param name="PerLength">Least area of legs per length A_sw/s (m²/m).</param>
 /// <param name="MostSpacing">Greatest distance of links (m).</param>
-/// <param name="IsCarried">Whether struts carry the shear, however many links there are.</param>
-public readonly record struct LinkNeed(double PerLength, double MostSpacing, bool IsCarried);
+/// <param name="Refusal">What is not carried, however many links there are, and what would help; null where links do.</param>
+public readonly record struct LinkNeed(double PerLength, double MostSpacing, string? Refusal)
+{
+    /// <summary>What all checks that count on links ask of a place; null where the section has no links to be made of.</summary>
+    public static LinkNeed? Of(Member member, int place)
+    {
+        if (UltimateShear.Needs(member, place) is not { } shear)
+            return null;
+        var (across, torsion) = (InterfaceShear.Needs(member, place), UltimateTorsion.Needs(member, place));
+        return shear with
+        {
+            PerLength = Math.Max(shear.PerLength, Math.Max(across, torsion.PerLength)),
+            Refusal = shear.Refusal ?? torsion.Refusal ?? (double.IsInfinity(across) ? InterfaceShear.NotCarried : null),
+        };
+    }
+}
 
 /// <summary>
 /// Ultimate shear of members with the moment and axial force beside it, the struts at the ends, and the least links (EN 1992-1-1 6.2,
@@ -62,7 +75,7 @@ public sealed class UltimateShear : ICheck
             if (member.Points[place].Section is not { IsInterrupted: false } section)
                 yield break;
             yield return Sense.Links;
-            if (OfPlace.EndOf(member, place) is not null)
+            if (ActingShear.EndOf(member, place) is not null)
                 yield return Sense.Struts;
             if (section.Links is not null)
                 yield return Sense.Least;
@@ -85,45 +98,21 @@ public sealed class UltimateShear : ICheck
     private readonly struct OfPlace(Member member, int place)
     {
         private readonly MemberPoint point = member.Points[place];
-        private readonly EffectRange ultimate = member.Effects(LimitState.Ultimate);
-
-        /// <summary>The end of the span next to a place, beyond which no girder stands; null where the girder goes on.</summary>
-        public static MemberPoint? EndOf(Member member, int place)
-        {
-            foreach (var next in new[] { place - 1, place + 1 })
-            {
-                if (
-                    next >= 0
-                    && next < member.Points.Length
-                    && member.Points[next].Span == member.Points[place].Span
-                    && member.Points[next].Section is not { IsInterrupted: false }
-                )
-                    return member.Points[next];
-            }
-            return null;
-        }
-
-        /// <summary>A shear, with what acts beside it.</summary>
-        private readonly record struct Acting(double Shear, double Moment, double Axial, bool IsGreatest, MemberPoint At)
-        {
-            /// <summary>The end towards which the shear is taken, and how far of the way.</summary>
-            public (int Point, double Part)? Towards { get; init; }
-        }
 
         public CheckOutcome Check(Sense sense, Calculation? calculation)
         {
             if (sense == Sense.Least)
                 return Least(calculation);
-            var end = EndOf(member, place);
-            var best = default((Acting Acting, ShearResistance Resistance, double Use)?);
+            var end = ActingShear.EndOf(member, place);
+            var best = default((ActingShear Acting, ShearResistance Resistance, double Use)?);
             foreach (var isGreatest in new[] { true, false })
             {
-                var acting = Of(point, isGreatest);
+                var acting = ActingShear.Of(member, point, isGreatest);
                 var resistance = ResistanceBeside(acting);
                 if (sense == Sense.Struts)
                     resistance = ResistanceBeside(acting, 0.5 * resistance.Depth * member.StrutSlope);
                 if (end is not null)
-                    acting = Nearer(acting, end, sense == Sense.Struts ? GirderEnd(end) : resistance.Depth);
+                    acting = acting.Nearer(member, end, sense == Sense.Struts ? GirderEnd(end) : resistance.Depth);
                 var use = Use(acting.Shear, sense == Sense.Struts ? resistance.Struts : resistance.Resistance);
                 if (best is null || use > best.Value.Use)
                     best = (acting, resistance, use);
@@ -156,57 +145,36 @@ public sealed class UltimateShear : ICheck
             : resistance <= 0 ? NoResistance
             : Math.Min(NoResistance, Math.Abs(shear) / resistance);
 
-        private ShearResistance ResistanceBeside(Acting acting, double transmittedAt = double.PositiveInfinity) =>
+        private ShearResistance ResistanceBeside(ActingShear acting, double transmittedAt = double.PositiveInfinity) =>
             new(point.Section!, member.Values, member.StrutSlope, acting.Moment >= 0, acting.Axial, transmittedAt);
 
         /// <summary>What links must be here: A_sw/s (m²/m), the greatest distance (m), and whether struts carry the shear at all.</summary>
         public LinkNeed Needs()
         {
-            var (least, most, isCarried) = (0.0, double.PositiveInfinity, true);
-            var end = EndOf(member, place);
+            var (least, most, refusal) = (0.0, double.PositiveInfinity, default(string));
+            var end = ActingShear.EndOf(member, place);
             foreach (var isGreatest in new[] { true, false })
             {
-                var acting = Of(point, isGreatest);
+                var acting = ActingShear.Of(member, point, isGreatest);
                 var resistance = ResistanceBeside(acting);
-                if (end is not null)
-                    acting = Nearer(acting, end, resistance.Depth);
+                acting = acting.Nearer(member, end, resistance.Depth);
                 var shear = Math.Abs(acting.Shear);
                 least = Math.Max(least, resistance.LeastLinks * point.Section!.WebWidth);
                 if (shear > resistance.Concrete)
-                    (least, isCarried) = (Math.Max(least, resistance.LinksFor(shear)), isCarried && shear <= resistance.Struts);
+                    least = Math.Max(least, resistance.LinksFor(shear));
+                if (shear > resistance.Concrete && shear > resistance.Struts)
+                    refusal = "the struts do not carry the shear: a thicker web, stronger concrete or steeper struts would help.";
                 most = Math.Min(most, resistance.MostSpacing);
             }
-            return new(least, most, isCarried);
+            return new(least, most, refusal);
         }
 
         /// <summary>From the end of the span to the end of the girder (m).</summary>
         private double GirderEnd(MemberPoint end) => Math.Max(0, Math.Abs(point.Distance - end.Distance) - point.Section!.FromEnd);
 
-        private Acting Of(MemberPoint at, bool isGreatest)
-        {
-            var effect = ultimate.Layout.At(at.Number, GirderEffect.V);
-            var beside = ultimate.Together(effect, isGreatest);
-            var shear = ultimate.Side(isGreatest)[effect];
-            return new(shear, beside[(int)GirderEffect.M], beside[(int)GirderEffect.N], isGreatest, at);
-        }
-
-        /// <summary>
-        /// Shear nearer the end of the span than this place, where it is greater: straight between both. At the end of the girder for its
-        /// struts, at d from the axis for what the section carries: nearer to it loads go straight to the bearing (6.2.1(8)).
-        /// </summary>
-        private Acting Nearer(Acting here, MemberPoint end, double fromAxis)
-        {
-            var away = Math.Abs(point.Distance - end.Distance);
-            if (fromAxis >= away)
-                return here;
-            var (there, part) = (Of(end, here.IsGreatest).Shear, 1 - fromAxis / away);
-            var shear = here.Shear + part * (there - here.Shear);
-            return Math.Abs(shear) > Math.Abs(here.Shear) ? here with { Shear = shear, Towards = (end.Number, part) } : here;
-        }
-
         private CheckOutcome Least(Calculation? c)
         {
-            var resistance = ResistanceBeside(Of(point, true));
+            var resistance = ResistanceBeside(ActingShear.Of(member, point, true));
             var (ratio, least) = (resistance.LinkRatio, resistance.LeastLinks);
             var spacing = point.Section!.Links!.Spacing / resistance.MostSpacing;
             var utilisation = Math.Max(ratio > 0 ? Math.Min(NoResistance, least / ratio) : NoResistance, spacing);
@@ -227,21 +195,10 @@ public sealed class UltimateShear : ICheck
             };
         }
 
-        private void Write(Calculation c, Acting acting, ShearResistance resistance, Sense sense, double utilisation)
+        private void Write(Calculation c, ActingShear acting, ShearResistance resistance, Sense sense, double utilisation)
         {
-            c.Heading("Effect");
-            var effect = ultimate.Layout.At(acting.At.Number, GirderEffect.V);
-            var combination = ultimate.Governing(effect, acting.IsGreatest);
-            c.Remark($"Combination: {combination.Name}.", combination.Clause);
-            EffectLines.Write(c, combination, effect, acting.IsGreatest, "V", QuantityKind.Force);
-            var station = c.Text(acting.At.Station, QuantityKind.Length);
-            c.Line("V_E", $"Σ at station {station}", ultimate.Side(acting.IsGreatest)[effect], QuantityKind.Force, combination.Clause);
-            var words =
-                acting.Towards is null ? "as above"
-                : sense == Sense.Struts ? "at the end of the girder, straight between the end of the span and this place"
-                : "at d from the axis, straight between the end of the span and this place";
-            c.Line("V_Ed", words, acting.Shear, QuantityKind.Force, "EN 1992-1-1 6.2.1(8)");
-            c.Line("M_Ed", "beside it: its sign says which face is in tension", acting.Moment, QuantityKind.Moment, combination.Clause);
+            acting.Write(c, member, sense == Sense.Struts ? "at the end of the girder" : "at d from the axis");
+            c.Line("M_Ed", "beside it: its sign says which face is in tension", acting.Moment, QuantityKind.Moment, "");
             resistance.Write(c);
             c.Heading("Check");
             var carried = sense == Sense.Struts ? resistance.Struts : resistance.Resistance;
@@ -256,7 +213,7 @@ public sealed class UltimateShear : ICheck
             c.Remark(
                 "The whole shear is set against the composite section. Left out, on the safe side: what deflected strands carry by their "
                     + "slope, loads near supports (6.2.3(8)), uncracked stretches (6.4). The tension force that shear adds is in the shift "
-                    + "of moments of ultimate bending (9.2.1.3). Torsion is not counted with it.",
+                    + "of moments of ultimate bending (9.2.1.3). Torsion is checked with it apart.",
                 Clause
             );
             c.Remark(CheckWords.Missing(CheckCatalog.NotYet));
