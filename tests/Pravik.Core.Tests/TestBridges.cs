@@ -28,6 +28,16 @@ internal static class TestBridges
                     },
                 ],
                 Spans = Demo.Girders.Spans.Clear(),
+                SlabBars = new()
+                {
+                    Top = new()
+                    {
+                        Diameter = 0.02,
+                        Spacing = 0.125,
+                        AxisDistance = 0.058,
+                    },
+                },
+                PierBars = Demo.Girders.PierBars with { Count = 8 },
             },
         };
 

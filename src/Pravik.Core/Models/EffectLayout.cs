@@ -101,6 +101,13 @@ public sealed class EffectLayout
         members = Members.Select((m, i) => (m.Name, i)).ToDictionary(m => m.Name, m => m.i);
     }
 
+    /// <summary>The places of a member alone: its points, and nothing beside them.</summary>
+    public EffectLayout(ImmutableArray<ModelPoint> points)
+    {
+        (Points, Slab, Seats, Members) = (points, [], [], []);
+        (seats, members) = ([], []);
+    }
+
     /// <summary>Points along the girders.</summary>
     public ImmutableArray<ModelPoint> Points { get; }
 

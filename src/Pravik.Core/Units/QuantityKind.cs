@@ -63,6 +63,9 @@ public enum QuantityKind
     /// <summary>Stresses and strengths (MPa or ksi).</summary>
     Stress,
 
+    /// <summary>Stresses of a few MPa, as of shear between two faces (MPa or ksi).</summary>
+    SmallStress,
+
     /// <summary>Widths of cracks (mm or in).</summary>
     CrackWidth,
 

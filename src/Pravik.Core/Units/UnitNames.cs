@@ -81,7 +81,7 @@ internal static class UnitNames
             QuantityKind.Force or QuantityKind.SlabMoment => "force",
             QuantityKind.Moment => "moment",
             QuantityKind.LineLoad => "line",
-            QuantityKind.AreaLoad or QuantityKind.Stress => "stress",
+            QuantityKind.AreaLoad or QuantityKind.Stress or QuantityKind.SmallStress => "stress",
             QuantityKind.UnitWeight => "weight",
             QuantityKind.Speed => "speed",
             _ => "none",

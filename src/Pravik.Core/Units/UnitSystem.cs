@@ -42,6 +42,7 @@ public sealed class UnitSystem
                     [QuantityKind.UnitWeight] = new("kN/m³", 1e3, 1),
                     [QuantityKind.Speed] = new("km/h", 1 / 3.6, 0),
                     [QuantityKind.Stress] = new("MPa", 1e6, 1),
+                    [QuantityKind.SmallStress] = new("MPa", 1e6, 2),
                 }
             )
         );
@@ -71,6 +72,7 @@ public sealed class UnitSystem
                     [QuantityKind.UnitWeight] = new("kcf", Kip / (Foot * Foot * Foot), 3),
                     [QuantityKind.Speed] = new("mph", 0.44704, 0),
                     [QuantityKind.Stress] = new("ksi", Kip / (Foot * Foot) * 144, 2),
+                    [QuantityKind.SmallStress] = new("ksi", Kip / (Foot * Foot) * 144, 3),
                 }
             )
         );

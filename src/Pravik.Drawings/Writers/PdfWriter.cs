@@ -7,9 +7,6 @@ namespace Pravik.Drawings.Writers;
 public static class PdfWriter
 {
     private const float PointsPerMillimetre = 72 / 25.4f;
-    private static readonly SKTypeface Plain = Face("Barlow-Regular.ttf");
-    private static readonly SKTypeface Strong = Face("Barlow-SemiBold.ttf");
-    private static readonly SKTypeface Number = Face("SplineSansMono-Regular.ttf");
 
     /// <summary>A PDF with a page for each drawing; texts keep their characters.</summary>
     public static byte[] Write(string title, IReadOnlyList<Drawing> drawings)
@@ -114,24 +111,15 @@ public static class PdfWriter
 
     private static void Write(SKCanvas canvas, Label label)
     {
-        using var font = new SKFont(
-            Palette.IsNumber(label.Kind) ? Number
-                : Palette.IsStrong(label.Kind) ? Strong
-                : Plain,
-            (float)label.Height
-        )
-        {
-            Subpixel = true,
-            LinearMetrics = true,
-            Hinting = SKFontHinting.None,
-        };
-        var align = label.Anchor switch
-        {
-            Anchor.Middle => SKTextAlign.Center,
-            Anchor.End => SKTextAlign.Right,
-            _ => SKTextAlign.Left,
-        };
+        var width = Fonts.WidthOf(label.Text, label.Kind, label.Height);
         var at = At(label.At);
+        var x =
+            label.Anchor switch
+            {
+                Anchor.Middle => -width / 2,
+                Anchor.End => -width,
+                _ => 0,
+            } + at.X;
         if (label.Halo)
         {
             using var halo = new SKPaint
@@ -142,22 +130,22 @@ public static class PdfWriter
                 Color = SKColor.Parse("#FFFEFB"),
                 IsAntialias = true,
             };
-            canvas.DrawText(label.Text, at.X, at.Y, align, font, halo);
+            Draw(canvas, label.Text, label.Kind, label.Height, x, at.Y, halo);
         }
         using var paint = new SKPaint { Color = SKColor.Parse(Palette.Of(label.Kind)), IsAntialias = true };
-        canvas.DrawText(label.Text, at.X, at.Y, align, font, paint);
-        if (label.Subscript.Length == 0)
-            return;
-        var after = at.X + font.MeasureText(label.Text);
-        font.Size = (float)(Palette.SubscriptSize * label.Height);
-        canvas.DrawText(label.Subscript, after, at.Y + (float)(0.25 * label.Height), SKTextAlign.Left, font, paint);
+        Draw(canvas, label.Text, label.Kind, label.Height, x, at.Y, paint);
+        var low = at.Y + 0.25 * label.Height;
+        Draw(canvas, label.Subscript, label.Kind, Palette.SubscriptSize * label.Height, x + width, low, paint);
+    }
+
+    private static void Draw(SKCanvas canvas, string text, TextKind kind, double height, double x, double y, SKPaint paint)
+    {
+        foreach (var (part, font, width) in Fonts.Runs(text, kind, height))
+        {
+            canvas.DrawText(part, (float)x, (float)y, SKTextAlign.Left, font, paint);
+            x += width;
+        }
     }
 
     private static SKPoint At(Point p) => new((float)p.X, (float)p.Y);
-
-    private static SKTypeface Face(string file)
-    {
-        using var data = SKData.CreateCopy(FontFiles.Read(file));
-        return SKTypeface.FromData(data);
-    }
 }

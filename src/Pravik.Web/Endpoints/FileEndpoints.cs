@@ -7,6 +7,7 @@ using Pravik.Core.Roads;
 using Pravik.Core.Units;
 using Pravik.Data;
 using Pravik.Drawings;
+using Pravik.Drawings.Reports;
 using Pravik.Drawings.Sheets;
 using Pravik.Drawings.Views;
 using Pravik.Drawings.Writers;
@@ -14,6 +15,7 @@ using Pravik.Exchange;
 using Pravik.Exchange.Frames;
 using Pravik.Exchange.Gltf;
 using Pravik.Exchange.LandXml;
+using Pravik.Web.Reports;
 using Pravik.Web.Runs;
 using Pravik.Web.Workspaces;
 
@@ -35,6 +37,7 @@ internal static class FileEndpoints
         bridge.MapGet("/model-table.{format}", ModelTable);
         bridge.MapGet("/quantities.{format}", Quantities);
         bridge.MapGet("/general-arrangement.{format}", Sheet);
+        bridge.MapGet("/report.pdf", Report);
     }
 
     private static async Task<IResult> Document(string id, ProjectStore store)
@@ -153,5 +156,26 @@ internal static class FileEndpoints
             "svg" => Results.File(Encoding.UTF8.GetBytes(SvgWriter.File(drawing)), "image/svg+xml", $"{name}.svg"),
             _ => Results.Json(new Refusal([Finding.Error("", "Sheets come as pdf or svg.")], []), statusCode: 404),
         };
+    }
+
+    /// <summary>The report on a bridge as it stands, on pages.</summary>
+    private static async Task<IResult> Report(string id, HttpRequest http, ProjectStore store, GroundStore grounds, RunQueue runs)
+    {
+        if (await store.FindAsync(id) is not { } snapshot)
+            return Answers.NoSuchBridge(id);
+        if (runs.Kept(snapshot.Bridge) is not { } results)
+            return Answers.Refused(Finding.Error("/checks", Answers.NotYet));
+        var units = UnitSystem.Named(UserUnits.For(http, snapshot.Bridge).Basis.Units);
+        var report = new BridgeReport(new(snapshot.Bridge), Answers.GroundOf(snapshot, grounds), results, units, snapshot.Findings);
+        var (titles, name) = (snapshot.Bridge.Basis.Titles, snapshot.Bridge.Name);
+        var frame = new ReportFrame(
+            name,
+            string.Join(" · ", new[] { titles.Project, titles.Client, titles.Office }.Where(t => t.Length > 0)),
+            $"{titles.Number} {titles.Issue}".Trim(),
+            $"Pravik, edit {snapshot.Revision}",
+            DateTime.Now.ToString("yyyy-MM-dd")
+        );
+        var pages = ReportPages.Of(frame, report.Blocks);
+        return Results.File(PdfWriter.Write(name, pages), "application/pdf", $"{Answers.FileName(snapshot.Bridge)}-report.pdf");
     }
 }

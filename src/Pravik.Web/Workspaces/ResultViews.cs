@@ -72,7 +72,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
             ),
             "interface.slab" => new(
                 $"{name}, shear between girder and slab",
-                QuantityKind.Stress,
+                QuantityKind.SmallStress,
                 false,
                 [
                     Line("v_Edi", "interface.slab", Pen.Active, o => o.Effect, true),
@@ -230,7 +230,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 Station(o.Point),
                 o.Name,
                 Value(o.Effect, o, units),
-                o.Kind is QuantityKind.Number or QuantityKind.Stress or QuantityKind.CrackWidth
+                o.Kind is QuantityKind.Number or QuantityKind.Stress or QuantityKind.SmallStress or QuantityKind.CrackWidth
                     ? ""
                     : units.Format(o.Axial, QuantityKind.Force),
                 Value(o.Resistance, o, units),

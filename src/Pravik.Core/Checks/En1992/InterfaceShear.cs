@@ -67,7 +67,7 @@ public sealed class InterfaceShear : ICheck
                 Axial = face.Acting.Axial,
                 Leads = GirderEffect.V,
                 IsGreatest = face.Acting.IsGreatest,
-                Kind = QuantityKind.Stress,
+                Kind = QuantityKind.SmallStress,
                 Towards = face.Acting.Towards,
             };
     }
@@ -130,7 +130,7 @@ public sealed class InterfaceShear : ICheck
             section.Origin?.Invoke(c);
             c.Line("b_i", "width of the face, the top of the girder", joint.Width, QuantityKind.Size, Clause);
             c.Line("z", "0.9 d", shear.Lever, QuantityKind.Size, "EN 1992-1-1 6.2.3(1)");
-            c.Line("v_Edi", "β |V_Ed| / (z b_i), β = 1", Stress, QuantityKind.Stress, "EN 1992-1-1 (6.24)");
+            c.Line("v_Edi", "β |V_Ed| / (z b_i), β = 1", Stress, QuantityKind.SmallStress, "EN 1992-1-1 (6.24)");
             c.Heading("Resistance");
             var surface = joint.Surface;
             c.Ratio(
@@ -141,11 +141,17 @@ public sealed class InterfaceShear : ICheck
                 "EN 1992-2 6.2.5(105)"
             );
             c.Ratio("μ", surface.Name, surface.Friction, 2, "EN 1992-1-1 6.2.5(2)");
-            c.Line("f_ctd", $"α_ct 0.7 f_ctm / γ_C, α_ct = 1, of {joint.Weaker.Class}", fctd, QuantityKind.Stress, "EN 1992-1-1 3.1.6(2)");
+            c.Line(
+                "f_ctd",
+                $"α_ct 0.7 f_ctm / γ_C, α_ct = 1, of {joint.Weaker.Class}",
+                fctd,
+                QuantityKind.SmallStress,
+                "EN 1992-1-1 3.1.6(2)"
+            );
             var words = section.Links?.Words ?? "no links";
             c.Ratio("ρ", $"A_sw / (s b_i), {words}", Ratio, 5, "EN 1992-1-1 6.2.5(1)");
-            c.Line("0.5 ν f_cd", "struts in the weaker concrete", Most, QuantityKind.Stress, "EN 1992-1-1 (6.25)");
-            c.Line("v_Rdi", "c f_ctd + μ ρ f_yd ≤ 0.5 ν f_cd", Resistance, QuantityKind.Stress, "EN 1992-1-1 (6.25)");
+            c.Line("0.5 ν f_cd", "struts in the weaker concrete", Most, QuantityKind.SmallStress, "EN 1992-1-1 (6.25)");
+            c.Line("v_Rdi", "c f_ctd + μ ρ f_yd ≤ 0.5 ν f_cd", Resistance, QuantityKind.SmallStress, "EN 1992-1-1 (6.25)");
             c.Heading("Check");
             c.Ratio("η", CheckWords.Met("v_Edi / v_Rdi", Utilisation), Utilisation, 3, Clause);
             c.Remark(

@@ -1,0 +1,255 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Checks;
+using Pravik.Core.Codes;
+using Pravik.Core.Findings;
+using Pravik.Core.Materials;
+using Pravik.Core.Places;
+using Pravik.Core.Roads;
+using Pravik.Core.Runs;
+using Pravik.Core.Units;
+using Pravik.Drawings.Reports;
+using Pravik.Drawings.Views;
+using Pravik.Web.Workspaces;
+
+namespace Pravik.Web.Reports;
+
+/// <summary>
+/// The report on a bridge: summary, basis, layout, actions, model and balance, governing checks in full, all checks in tables.
+/// </summary>
+/// <param name="geometry">The bridge.</param>
+/// <param name="ground">The ground; null where none is given.</param>
+/// <param name="results">Its results.</param>
+/// <param name="units">Units of the reader.</param>
+/// <param name="findings">What was noticed about it.</param>
+internal sealed class BridgeReport(
+    BridgeGeometry geometry,
+    Ground? ground,
+    BridgeResults results,
+    UnitSystem units,
+    IReadOnlyList<Finding> findings
+)
+{
+    private const double Text = 2.5;
+    private readonly Bridge bridge = geometry.Bridge;
+    private readonly ResultViews views = new(geometry, results, units);
+
+    /// <summary>The worst outcome of each check, in the order of the checks.</summary>
+    private readonly ImmutableArray<CheckOutcome> governing =
+    [
+        .. results.Outcomes.GroupBy(o => o.Check).Select(g => g.MaxBy(o => o.Utilisation)!),
+    ];
+
+    /// <summary>All parts in order.</summary>
+    public ImmutableArray<ReportBlock> Blocks =>
+        [.. Summary(), .. Basis(), .. Layout(), .. Actions(), .. Model(), .. InFull(), .. InTables()];
+
+    private IEnumerable<ReportBlock> Summary()
+    {
+        yield return new ReportHeading("1 Summary");
+        var spans = string.Join(
+            " + ",
+            Enumerable.Range(0, geometry.SpanCount).Select(i => Length(geometry.Axes[i + 1].Station - geometry.Axes[i].Station))
+        );
+        yield return new ReportText(
+            $"{bridge.Name}: {(geometry.SpanCount > 1 ? $"{geometry.SpanCount} spans" : "one span")} of {spans} {units[QuantityKind.Length].Symbol} "
+                + $"along the road line, {geometry.Girders.Length} lines of girders."
+        );
+        yield return new ReportText($"Result: {results.Words}.") { IsStrong = true };
+        yield return new ReportTable(
+            "The worst of each check",
+            [
+                new("Check"),
+                new("Girder"),
+                new("Span", true),
+                new("Station", true),
+                new("Effect", true),
+                new("Resistance", true),
+                new("Ratio", true),
+                new("Clause"),
+            ],
+            [.. governing.OrderByDescending(o => o.Utilisation).Select(Worst)]
+        );
+        yield return new ReportText(CheckWords.Covered(results.Checked, results.NotChecked)) { IsStrong = true };
+        var told = findings.Where(f => f.Severity != Severity.Note).ToList();
+        if (told.Count > 0)
+            yield return new ReportTable(
+                "What is to be looked at",
+                [new("Finding"), new("Why it matters")],
+                [.. told.Select(f => new ReportRow([f.Message, f.Why ?? ""]))]
+            );
+    }
+
+    private ReportRow Worst(CheckOutcome o)
+    {
+        var point = results.Points[o.Point];
+        return new([
+            o.Name,
+            geometry.Girders[point.Girder].Name,
+            $"{point.Span + 1}",
+            Length(point.Station),
+            ResultViews.Value(o.Effect, o, units),
+            ResultViews.Value(o.Resistance, o, units),
+            QuantityText.Fixed(o.Utilisation, 2),
+            o.Clause,
+        ])
+        {
+            StandsOut = !o.Passes,
+        };
+    }
+
+    private IEnumerable<ReportBlock> Basis()
+    {
+        yield return new ReportHeading("2 Basis");
+        var family = bridge.Basis.Standard == Standard.Lrfd ? "AASHTO LRFD" : "EN 1990, EN 1991, EN 1992";
+        yield return new ReportText(
+            $"Designed to {family}; national values of the set “{bridge.Basis.NationalSet}”; exposure {bridge.Materials.Exposure}."
+        );
+        string Stress(double value) => units.FormatWithUnit(value, QuantityKind.Stress);
+        ReportRow Of(string part, ConcreteGrade grade)
+        {
+            var concrete = Concrete.Of(grade);
+            return new([
+                part,
+                grade.Class,
+                $"f_ck = {Stress(concrete.Fck)}, f_ctm = {Stress(concrete.Fctm)}, E_cm = {Stress(concrete.Ecm)}",
+            ]);
+        }
+        var (strand, bars) = (PrestressingSteel.Of(bridge.Materials.Strand), ReinforcingSteel.Of(bridge.Materials.Reinforcement));
+        yield return new ReportTable(
+            "Materials",
+            [new("Part"), new("Grade"), new("Values")],
+            [
+                Of("Slab", bridge.Materials.Slab),
+                .. bridge.Girders.Types.Select(t => Of($"Girders, {t.Name}", t.Concrete)),
+                Of("Supports", bridge.Materials.Support),
+                new(["Strands", strand.Type, $"f_pk = {Stress(strand.Fpk)}, f_p0.1k = {Stress(strand.Fp01k)}, E_p = {Stress(strand.Ep)}"]),
+                new(["Bars", bars.Class, $"f_yk = {Stress(bars.Fyk)}, E_s = {Stress(bars.Es)}"]),
+            ]
+        );
+        yield return new ReportTable(
+            "National values; those of the project’s own in bold",
+            [new("What it is"), new("Value", true), new("Clause")],
+            [
+                .. bridge.Basis.Values.Entries.Select(v => new ReportRow([v.Meaning, QuantityText.Significant(v.Value, 4), v.Clause])
+                {
+                    StandsOut = bridge.Basis.OwnValues.ContainsKey(v.Name),
+                }),
+            ]
+        );
+    }
+
+    private IEnumerable<ReportBlock> Layout()
+    {
+        yield return new ReportHeading("3 Layout");
+        yield return new ReportFigure(ElevationView.Draw(geometry, ground, units, Size(52)));
+        yield return new ReportFigure(PlanView.Draw(geometry, units, Size(70)));
+        var middle = (geometry.Axes[0].Station + geometry.Axes[1].Station) / 2;
+        yield return new ReportFigure(SectionView.Draw(geometry, units, Size(62), middle));
+        foreach (var type in bridge.Girders.Types.Where(t => t.Strands.Rows.Length > 0))
+            yield return new ReportTable(
+                $"Strands of {type.Name}, {Jacked(type.Strands)}",
+                [new("Row", true), new("Level", true), new("Strands", true), new("Debonded", true), new("Over", true)],
+                [
+                    .. type.Strands.Rows.Select(
+                        (r, i) =>
+                            new ReportRow([
+                                $"{i + 1}",
+                                Sized(r.Level),
+                                $"{r.Count}",
+                                $"{r.Debonded}",
+                                r.Debonded > 0 ? Length(r.DebondedLength) : "",
+                            ])
+                    ),
+                ]
+            );
+        foreach (var type in bridge.Girders.Types.Where(t => t.Links.Length > 0))
+            yield return new ReportTable(
+                $"Links of {type.Name}, from both ends of a girder; the last zone goes on to the middle",
+                [new("Length", true), new("Legs", true), new("Diameter", true), new("Distance", true)],
+                [.. type.Links.Select(z => new ReportRow([Length(z.Length), $"{z.Legs}", Sized(z.Diameter), Sized(z.Spacing)]))]
+            );
+    }
+
+    private string Jacked(Strands strands) =>
+        strands.EffectiveStress is { } entered
+            ? $"{units.FormatWithUnit(entered, QuantityKind.Stress)} entered after all losses"
+            : $"stressed to {units.FormatWithUnit(strands.JackStress, QuantityKind.Stress)}, losses worked out";
+
+    private IEnumerable<ReportBlock> Actions()
+    {
+        yield return new ReportHeading("4 Actions and combinations");
+        yield return Of(CombinationTable.Of(bridge, null));
+    }
+
+    private IEnumerable<ReportBlock> Model()
+    {
+        var frame = results.Model.Finished.Frame;
+        yield return new ReportHeading("5 Model and balance");
+        yield return new ReportText(
+            $"The finished bridge is a model of {frame.Nodes.Length} joints, {frame.Beams.Length} members and {frame.Shells.Length} shells. Every "
+                + "case is solved on the structure of its time; what is put on is set against what the supports give back."
+        );
+        foreach (var warning in results.Model.Warnings.Distinct())
+            yield return new ReportText(warning) { IsStrong = true };
+        yield return Of(new ModelViews(geometry, results, null, units, new WorkspaceRequest()).Balance());
+    }
+
+    private IEnumerable<ReportBlock> InFull()
+    {
+        yield return new ReportHeading("6 Governing checks");
+        foreach (var outcome in governing)
+        {
+            var girder = results.Points[outcome.Point].Girder;
+            yield return new ReportHeading($"{outcome.Name}, {QuantityText.Fixed(outcome.Utilisation, 2)}", 2);
+            yield return new ReportFigure(
+                DiagramView.Draw(views.CheckDiagram(girder, outcome), units, Size(58), results.Points[outcome.Point].Station)
+            );
+            yield return ReportTable.Of(views.Calculate(outcome));
+        }
+    }
+
+    private IEnumerable<ReportBlock> InTables()
+    {
+        yield return new ReportHeading("7 All checks");
+        yield return new ReportText(
+            "Utilisation at every place. " + string.Join("; ", governing.Select((o, i) => $"{i + 1}: {o.Name.ToLowerInvariant()}")) + "."
+        );
+        foreach (var along in results.Points.Select((p, i) => (Point: p, Number: i)).GroupBy(p => p.Point.Girder))
+        {
+            ImmutableArray<ReportRow> rows =
+            [
+                .. along
+                    .Where(p => results.ByPoint[p.Number].Any())
+                    .Select(p => new ReportRow([$"{p.Point.Span + 1}", Length(p.Point.Station), .. At(p.Number)])
+                    {
+                        StandsOut = results.ByPoint[p.Number].Any(o => !o.Passes),
+                    }),
+            ];
+            if (!rows.IsEmpty)
+                yield return new ReportTable(
+                    $"Girder {geometry.Girders[along.Key].Name}",
+                    [new("Span", true), new("Station", true), .. governing.Select((_, i) => new ReportColumn($"{i + 1}", true))],
+                    rows
+                );
+        }
+    }
+
+    private IEnumerable<string> At(int point) =>
+        governing.Select(g =>
+            results.ByPoint[point].FirstOrDefault(o => o.Check == g.Check) is { } found ? QuantityText.Fixed(found.Utilisation, 2) : ""
+        );
+
+    private static ReportTable Of(DataTable table) =>
+        new(
+            table.Title,
+            [.. table.Columns.Select(c => new ReportColumn(c.Name, c.IsNumber))],
+            [.. table.Rows.Select(r => new ReportRow([.. r.Cells]))]
+        );
+
+    private static ViewSize Size(double height) => new(ReportPages.TextWidth, height, Text);
+
+    private string Length(double value) => units.Format(value, QuantityKind.Length);
+
+    private string Sized(double value) => units.FormatWithUnit(value, QuantityKind.Size);
+}

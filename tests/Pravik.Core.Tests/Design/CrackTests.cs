@@ -1,0 +1,93 @@
+using Pravik.Core.Checks;
+using Pravik.Core.Checks.En1992;
+using Pravik.Core.Geometry;
+using Pravik.Core.Members;
+using Pravik.Core.Models;
+
+namespace Pravik.Core.Tests.Design;
+
+/// <summary>Cracked sections and widths of cracks by EN 1992-1-1 7.3.4, by hand.</summary>
+public sealed class CrackTests
+{
+    private const double Ecm = 32.837e9;
+
+    /// <summary>A strip of 1000 × 300 with bars of 16 mm every 150 mm at 50 mm, as over a pier where the soffit is in tension.</summary>
+    private static HandMember Strip(double moment, double spacing = 0.15)
+    {
+        var bars = new MemberBars("bars", 0.05, Math.PI * 64e-6 / spacing, HandMember.Steel) { Diameter = 0.016, Spacing = spacing };
+        var face = 6 * moment / 0.09;
+        return new HandMember(new([HandMember.Box("girder", 1, 0, 0.3)], [bars], []) { IsInterrupted = true })
+            .With(GirderEffect.Bottom, face)
+            .With(GirderEffect.GirderTop, -face)
+            .With(GirderEffect.SlabTop, -face);
+    }
+
+    private static CheckOutcome Soffit(HandMember member) => member.Of(new CrackWidth()).Single(o => o.Check == "cracks.soffit");
+
+    /// <summary>
+    /// M = 80 kNm: α_e = 6.091, x = 56.2 mm, σ_s = 80/(1340·0.2313) = 258.1 MPa; h_c,ef = 243.8/3 = 81.3 mm, ρ = 0.01650,
+    /// s_r,max = 3.4·42 + 0.17·16/0.0165 = 307.7 mm, ε = (258.1 − 0.4·2.896/0.0165·1.1005)/200000 = 0.904e-3: w_k = 0.278 mm of 0.3.
+    /// </summary>
+    [Fact]
+    public void A_strip_by_hand()
+    {
+        var outcome = Soffit(Strip(80e3));
+        Assert.Equal(0.2782e-3, outcome.Effect, 0.3e-6);
+        Assert.Equal(0.927, outcome.Utilisation, 1e-3);
+    }
+
+    /// <summary>Below f_ctm it does not crack; more moment or fewer bars never close cracks; without bars nothing holds them.</summary>
+    [Fact]
+    public void Its_limits()
+    {
+        Assert.Equal(0, Soffit(Strip(43e3)).Utilisation);
+        Assert.True(Soffit(Strip(44e3)).Utilisation > 0);
+        Assert.True(Soffit(Strip(90e3)).Effect > Soffit(Strip(80e3)).Effect);
+        Assert.True(Soffit(Strip(80e3, 0.2)).Effect > Soffit(Strip(80e3)).Effect);
+        var bare = Strip(80e3);
+        Assert.Equal(99, Soffit(bare with { Section = bare.Section with { Bars = [] } }).Utilisation);
+    }
+
+    /// <summary>
+    /// A strip under moment alone: x = 56.24 mm and σ_s = 258.1 MPa by the closed form; with a force, and for a tee whose slab is evenly in
+    /// tension, the forces of 4000 fibres and the bars are those that act.
+    /// </summary>
+    [Theory]
+    [InlineData(5.333e6, -35.556e6, 0)]
+    [InlineData(5.333e6, -35.556e6, 1e6)]
+    [InlineData(-3e6, 4e6, 2.5e6)]
+    public void A_cracked_section_carries_what_acted_before(double soffit, double slope, double inSlab)
+    {
+        ElasticConcrete web = new(new Polygon(HandMember.Box("", 1, 0, 0.3).Outline.Points), Ecm, soffit, slope);
+        ElasticConcrete slab = new(HandMember.Box("", 2, 0.3, 0.5).Outline, Ecm, inSlab, 0);
+        ElasticConcrete[] parts = inSlab == 0 ? [web] : [web, slab];
+        double Before(double y, double stress) => 200e9 / Ecm * stress;
+        ElasticSteel[] steel =
+        [
+            new(0.05, 1.3404e-3, 200e9, Before(0.05, web.StressAt(0.05))),
+            .. inSlab == 0 ? Array.Empty<ElasticSteel>() : [new ElasticSteel(0.45, 3e-3, 200e9, Before(0.45, inSlab))],
+        ];
+        var section = CrackedSection.Of([.. parts], [.. steel])!;
+        var (n, m, before, about) = (0.0, 0.0, 0.0, 0.0);
+        foreach (var part in parts)
+        {
+            var (bottom, height) = (part.Outline.Bottom, (part.Outline.Top - part.Outline.Bottom) / 4000);
+            for (var i = 0; i < 4000; i++)
+            {
+                var y = bottom + (i + 0.5) * height;
+                var area = height * (part == web ? 1 : 2);
+                Assert.True(section.StressOf(part, y) <= 0);
+                n += section.StressOf(part, y) * area;
+                m += section.StressOf(part, y) * area * y;
+                before += part.StressAt(y) * area;
+                about += part.StressAt(y) * area * y;
+            }
+        }
+        n += steel.Sum(s => section.StressOf(s) * s.Area);
+        m += steel.Sum(s => section.StressOf(s) * s.Area * s.Height);
+        Assert.Equal(before, n, 20.0);
+        Assert.Equal(about, m, 20.0);
+        if (inSlab == 0)
+            Assert.Equal(258.1e6, section.StressOf(steel[0]), 0.1e6);
+    }
+}
