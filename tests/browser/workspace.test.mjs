@@ -237,3 +237,26 @@ test("the sheet is printed, and reads as it looks", async () => {
   await alone.close();
   await page.close();
 });
+
+test("the report tells all checks, on the screen and on numbered pages", async () => {
+  const page = await openPage(used.browser, `${used.app.url}/bridges/sorrel-brook/checks`);
+  await analysed(page);
+  const opened = page.waitForEvent("popup");
+  await page.getByRole("link", { name: "Report", exact: true }).click();
+  const report = await opened;
+  await report.getByRole("heading", { name: "6 Governing checks" }).waitFor();
+  assert.ok((await report.locator("figure svg").count()) > 15);
+  const download = report.waitForEvent("download");
+  await report.getByRole("link", { name: "PDF" }).click();
+  const file = join(used.app.data, "report.pdf");
+  await (await download).saveAs(file);
+  const text = execFileSync("pdftotext", ["-layout", file, "-"], { encoding: "utf8" });
+  const pages = Number(text.match(/page 1 of (\d+)/)[1]);
+  assert.ok(pages > 20);
+  for (let i = 1; i <= pages; i++)
+    assert.ok(text.includes(`page ${i} of ${pages}`), `page ${i} has no number`);
+  for (const part of ["SB-01-100", "Not checked yet", "Interface of girder and slab", "α", "Girder G5"])
+    assert.ok(text.includes(part), `${part} is not in the report`);
+  await report.close();
+  await page.close();
+});
