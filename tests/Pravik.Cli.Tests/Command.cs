@@ -5,6 +5,15 @@ namespace Pravik.Cli.Tests;
 /// <summary>Runs the command line as a user does: a process, its output and its exit status.</summary>
 internal static class Command
 {
+    /// <summary>A bridge that is drawn and not modelled: a girder is missing in a span.</summary>
+    public static string WithGap()
+    {
+        var text = File.ReadAllText(Example("tansy-lane.json"));
+        var file = Path.Combine(Directory.CreateTempSubdirectory("pravik-gap").FullName, "gap.json");
+        File.WriteAllText(file, text.Replace("\"girders\": {", "\"girders\": { \"own\": { \"2-1\": { \"absent\": true } },"));
+        return file;
+    }
+
     public static string Example(string name)
     {
         var root = AppContext.BaseDirectory;

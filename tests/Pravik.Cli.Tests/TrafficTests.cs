@@ -54,6 +54,6 @@ public sealed class TrafficTests : IDisposable
         var (status, text, error) = Command.Run("traffic", Command.Example("tansy-lane.json"), option, value);
         Assert.Equal((2, ""), (status, text));
         Assert.Contains(words, error);
-        Assert.Equal(2, Command.Run("traffic", Command.Example("clover-drove.json")).Status);
+        Assert.Equal(2, Command.Run("traffic", Command.WithGap()).Status);
     }
 }

@@ -66,7 +66,11 @@ public class WorkspaceTests
         Assert.Same(workspace.Table.Rows[0], picked);
         Assert.Equal(Results.Value.Governing!.Utilisation, picked.Use);
         Assert.Contains(workspace.Ledger.Lines, l => l.Symbol == "η");
-        Assert.StartsWith("/bridges/p/calculation?girder=5&span=2", workspace.Ledger.PrintAt);
+        var point = Results.Value.Points[Results.Value.Governing!.Point];
+        Assert.StartsWith(
+            $"/bridges/p/calculation?girder={point.Girder.Number}&span={point.Span.Number}&point={point.Line}&check=",
+            workspace.Ledger.PrintAt
+        );
     }
 
     [Fact]

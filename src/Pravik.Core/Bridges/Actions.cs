@@ -58,7 +58,8 @@ public sealed record Actions
     public ImmutableArray<Stage>? Stages { get; init; }
 
     /// <summary>The stages in force on a bridge of so many spans.</summary>
-    public ImmutableArray<Stage> StagesOf(int spans) => Stages ?? Stage.Usual(spans);
+    public ImmutableArray<Stage> StagesOf(Girders girders, int spans) =>
+        Stages ?? (girders.CastInPlace ? Stage.UsualInPlace : Stage.Usual(spans));
 }
 
 /// <summary>What kind of load it is.</summary>

@@ -26,6 +26,9 @@ public sealed record GirderType
     /// <summary>Zones of upright links from both ends to the middle; none where none are entered.</summary>
     public ImmutableArray<LinkZone> Links { get; init; } = [];
 
+    /// <summary>Rows of bars along it; none where none are entered.</summary>
+    public ImmutableArray<BarRow> Bars { get; init; } = [];
+
     /// <summary>
     /// Camber half way along the girder when the slab is cast (m); null for just what deflects later, so that girders end straight.
     /// </summary>

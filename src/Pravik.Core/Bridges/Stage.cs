@@ -6,7 +6,7 @@ namespace Pravik.Core.Bridges;
 /// <summary>
 /// A stage of construction. Structure comes first, then loads: what is cast weighs in its stage and is stiff from the next one. Places
 /// are numbers of spans or axes, as in <c>1, 3-4</c>; <c>all</c>
-/// is every one.
+/// is every one. Where girders are cast in place, what is cast weighs nothing until its falsework is struck, in a later stage.
 /// </summary>
 public sealed record Stage
 {
@@ -31,7 +31,7 @@ public sealed record Stage
     /// <summary>Spans whose girders are propped half way, and spans whose props are taken away.</summary>
     public string Props { get; init; } = "";
 
-    /// <summary>Spans from which props are taken away.</summary>
+    /// <summary>Spans from which props are taken away, or whose falsework is struck.</summary>
     public string Releases { get; init; } = "";
 
     /// <summary>Loads put on, by name, with commas between.</summary>
@@ -86,6 +86,26 @@ public sealed record Stage
             },
             new() { Name = "Opened to traffic", Day = 150 },
         ];
+
+    /// <summary>The same of a bridge that is cast in place: on falsework, which is struck.</summary>
+    public static ImmutableArray<Stage> UsualInPlace { get; } =
+    [
+        new()
+        {
+            Name = "Cast on falsework",
+            Day = 0,
+            Girders = "all",
+            Pours = "all",
+            Joins = "all",
+        },
+        new()
+        {
+            Name = "Falsework struck",
+            Day = 28,
+            Releases = "all",
+        },
+        .. Usual(1).Skip(2),
+    ];
 
     /// <summary>The same with the slab cast span by span.</summary>
     public static ImmutableArray<Stage> SpanBySpan(int spans) =>

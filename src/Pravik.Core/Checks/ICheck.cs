@@ -48,6 +48,7 @@ public static class CheckCatalog
         new En1992.InterfaceShear(),
         new En1992.UltimateTorsion(),
         new En1992.ServiceStress(),
+        new En1992.BarStress(),
         new En1992.StrandStress(),
         new En1992.CrackWidth(),
     ];

@@ -107,7 +107,7 @@ internal static class ActionCases
 
     private static IEnumerable<SolvedModels.Wanted> Own(Bridge bridge, ModelLoads loads)
     {
-        var staged = bridge.Actions.StagesOf(bridge.Axes.Spans.Length).SelectMany(s => s.LoadNames).ToHashSet();
+        var staged = bridge.Actions.StagesOf(bridge.Girders, bridge.Axes.Spans.Length).SelectMany(s => s.LoadNames).ToHashSet();
         for (var i = 0; i < bridge.Actions.Cases.Length; i++)
         {
             var own = bridge.Actions.Cases[i];

@@ -19,9 +19,7 @@ public static class ModelRun
 {
     /// <summary>Why the model of a bridge is not run in this version, or null where it is.</summary>
     public static string? Refusal(Bridge bridge) =>
-        bridge.Girders.CastInPlace ? "Not modelled: girders cast in place"
-        : !new BridgeGeometry(bridge).IsComplete ? "Not modelled: girders that are not in every span"
-        : null;
+        !new BridgeGeometry(bridge).IsComplete ? "Not modelled: girders that are not in every span" : null;
 
     /// <summary>
     /// Runs the model of a bridge that can be analysed. Throws <see cref="ModelRefusedException"/> where the model can move or is too

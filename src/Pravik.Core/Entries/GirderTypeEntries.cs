@@ -17,6 +17,7 @@ internal static class GirderTypeEntries
             .. Part($"{Type}/concrete", s => $"of the concrete of {Name(s)}", MaterialEntries.Grade),
             .. Part($"{Type}/concrete/line/*", s => $"of point {s.Number(1)}, concrete of {Name(s)}", MaterialEntries.LinePoint),
             .. Part($"{Type}/links/*", s => $"in zone {s.Number(1)} of {Name(s)}", Links),
+            .. Part($"{Type}/bars/*", s => $"in row {s.Number(1)} of bars of {Name(s)}", BarsOf),
             .. Part($"{Type}/strands/rows/*", s => $"in row {s.Number(1)} of {Name(s)}", Row),
         ];
 
@@ -96,6 +97,30 @@ internal static class GirderTypeEntries
             Value("spacing", "every", QuantityKind.Size, 0.04, 1, "Distance of links along the girder.") with
             {
                 Subject = "Spacing of links",
+            },
+        ];
+
+    private static IEnumerable<Entry> BarsOf =>
+        [
+            Value("level", "Level", QuantityKind.Size, 0.02, 5, "Height of the bars’ axis above the soffit, which they follow.") with
+            {
+                Subject = "Level of bars",
+            },
+            Value("count", "Bars", QuantityKind.Count, 0, 120, "Number of bars in the row.") with
+            {
+                Subject = "Number of bars",
+            },
+            Value("diameter", "Diameter", QuantityKind.Size, 0.006, 0.05) with
+            {
+                Subject = "Diameter of bars",
+            },
+            Value("from", "From", QuantityKind.Number, 0, 1, "Where they begin, as a part of the span; 0: they run on.") with
+            {
+                Subject = "Beginning of bars",
+            },
+            Value("to", "to", QuantityKind.Number, 0, 1, "Where they end, as a part of the span; 1: they run on.") with
+            {
+                Subject = "End of bars",
             },
         ];
 

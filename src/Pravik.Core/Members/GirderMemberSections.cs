@@ -77,9 +77,10 @@ public sealed class GirderMemberSections
             WebHeight = shape.Section.Depth,
             WebTorsion = WebTorsion(line, point.Span, shape),
             Links = atPier ? null : LinksOf(point),
-            Joint = atPier
-                ? null
-                : new(shape.Section.TopWidth, InterfaceSurface.Of(bridge.Girders.TopSurface), slab.Fck < girder.Fck ? slab : girder),
+            Joint =
+                atPier || bridge.Girders.CastInPlace
+                    ? null
+                    : new(shape.Section.TopWidth, InterfaceSurface.Of(bridge.Girders.TopSurface), slab.Fck < girder.Fck ? slab : girder),
             Origin = c => Write(c, point, shape),
         };
     }
@@ -114,6 +115,8 @@ public sealed class GirderMemberSections
             };
         yield return InSlab("slab bars, top", soffit + shape.Slab - inSlab.Top.AxisDistance, inSlab.Top);
         yield return InSlab("slab bars, bottom", soffit + inSlab.Bottom.AxisDistance, inSlab.Bottom);
+        foreach (var own in OwnBars(point, shape, girder))
+            yield return own;
         if (PierBarsFromEnd(point) is > 0 and var fromEnd)
             yield return new("bars over the pier, bottom", overPier.Level, overPier.Area, bars)
             {
@@ -123,13 +126,31 @@ public sealed class GirderMemberSections
             };
     }
 
+    /// <summary>Bars of the girder's type that reach a point.</summary>
+    private IEnumerable<MemberBars> OwnBars(ModelPoint point, Shape shape, Concrete girder)
+    {
+        var (line, depth) = (geometry.Girders[point.Girder], shape.Section.Depth + shape.Haunch + shape.Slab);
+        var rows = bridge.Girders.Types[geometry.Sections.TypeIndex(line.Number, point.Span)].Bars;
+        for (var i = 0; i < rows.Length; i++)
+        {
+            var fromEnd = rows[i].FromEnd(point.Fraction, line.SpanLength(point.Span));
+            if (rows[i].Count > 0 && fromEnd > 0)
+                yield return new($"bars, row {i + 1}", rows[i].Level, rows[i].Area, bars)
+                {
+                    Diameter = rows[i].Diameter,
+                    FromEnd = fromEnd,
+                    IsTop = rows[i].Level > depth / 2,
+                    Fctm = girder.Fctm,
+                };
+        }
+    }
+
     /// <summary>From the end of the bars over the nearer pier to a point (m); 0 or less where there are none.</summary>
     private double PierBarsFromEnd(ModelPoint point)
     {
-        var (pier, unit) = (bridge.Girders.PierBars, geometry.UnitOf(point.Span));
-        var (atStart, length) = (point.Fraction < 0.5, geometry.Girders[point.Girder].SpanLength(point.Span));
-        var isEndOfDeck = atStart ? point.Span == unit.FirstSpan : point.Span == unit.LastSpan;
-        return pier.Count == 0 || isEndOfDeck ? 0 : pier.Reach - (atStart ? point.Fraction : 1 - point.Fraction) * length;
+        var (pier, length) = (bridge.Girders.PierBars, geometry.Girders[point.Girder].SpanLength(point.Span));
+        var atStart = point.Fraction < 0.5;
+        return pier.Count == 0 || IsAtEndOfDeck(point) ? 0 : pier.Reach - (atStart ? point.Fraction : 1 - point.Fraction) * length;
     }
 
     private IEnumerable<MemberStrands> StrandsOf(ModelPoint point, int number, Concrete girder, Strands strands)
@@ -176,9 +197,16 @@ public sealed class GirderMemberSections
     {
         if (FromEnd(point) > 1e-9)
             return Stretch.Girder;
+        if (bridge.Girders.CastInPlace)
+            return IsAtEndOfDeck(point) ? Stretch.Beyond : Stretch.Girder;
+        return IsAtEndOfDeck(point) ? Stretch.Beyond : Stretch.OverPier;
+    }
+
+    /// <summary>Whether the nearer end of the span is one of its part of the deck.</summary>
+    private bool IsAtEndOfDeck(ModelPoint point)
+    {
         var unit = geometry.UnitOf(point.Span);
-        var isOuter = point.Fraction < 0.5 ? point.Span == unit.FirstSpan : point.Span == unit.LastSpan;
-        return isOuter ? Stretch.Beyond : Stretch.OverPier;
+        return point.Fraction < 0.5 ? point.Span == unit.FirstSpan : point.Span == unit.LastSpan;
     }
 
     /// <summary>J of the web over that of the girder with its part of the slab, as the model has it.</summary>

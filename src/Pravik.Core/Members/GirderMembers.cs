@@ -43,7 +43,7 @@ public static class GirderMembers
                 p.Span.Value,
                 p.Distance,
                 p.Station,
-                form == MemberForm.PretensionedWithSlab ? sections.At(p, number) : null,
+                form is MemberForm.PretensionedWithSlab or MemberForm.CastInPlace ? sections.At(p, number) : null,
                 effects.HeightOfAxial(p)
             );
     }

@@ -33,7 +33,7 @@ public static class Staging
         var (state, steps) = (StageState.Nothing(spans), ImmutableArray.CreateBuilder<StageStep>());
         ImmutableArray<int> cast = [],
             joined = [];
-        foreach (var stage in bridge.Actions.StagesOf(spans))
+        foreach (var stage in bridge.Actions.StagesOf(bridge.Girders, spans))
         {
             ImmutableArray<int> From(string text, int most) => [.. (NumberList.Read(text, most) ?? []).Select(n => n - 1)];
             state = Hardened(state, cast, joined);
@@ -123,7 +123,9 @@ public static class Staging
                         $"Girders are joined over axis {axis + 1} in stage {step.Index.Number} before those of both spans are set."
                     );
             }
-            foreach (var span in step.Releases.Where(s => !before.Props[s]))
+            foreach (var finding in bridge.Girders.CastInPlace ? InPlace(step, steps, at) : [])
+                yield return finding;
+            foreach (var span in step.Releases.Where(s => !before.Props[s] && !bridge.Girders.CastInPlace))
                 yield return Finding.Error(
                     $"{at}/releases",
                     $"Props are taken away from span {span + 1} in stage {step.Index.Number}, where none stand."
@@ -169,11 +171,45 @@ public static class Staging
                 yield return Finding.Error(path, $"The girders of span {span + 1} are never set.");
             else if (!end.Slab[span])
                 yield return Finding.Warning(path, $"The slab of span {span + 1} is never cast: the finished bridge has none there.");
+            if (bridge.Girders.CastInPlace && !steps.Exists(s => s.Releases.Contains(span)))
+                yield return Finding.Error(path, $"The falsework of span {span + 1} is never struck: nothing of it would weigh.");
             if (end.Props[span])
                 yield return Finding.Warning(path, $"The props of span {span + 1} stay for good.");
         }
         foreach (var load in Stage.KnownLoads.Concat(tendons).Where(l => !steps.Exists(s => s.Stage.LoadNames.Contains(l))))
             yield return Finding.Warning(path, $"“{load}” is put on in no stage.");
+    }
+
+    /// <summary>What is wrong with a stage of a bridge that is cast in place.</summary>
+    private static IEnumerable<Finding> InPlace(StageStep step, List<StageStep> steps, string at)
+    {
+        foreach (var span in step.NewGirders.Except(step.Pours))
+            yield return Finding.Error(
+                $"{at}/pours",
+                $"Span {span + 1} is cast in one with its slab: both are named in stage {step.Index.Number}."
+            );
+        foreach (var span in step.Releases)
+        {
+            if (!step.State.Slab[span])
+                yield return Finding.Error(
+                    $"{at}/releases",
+                    $"The falsework of span {span + 1} is struck in stage {step.Index.Number} before its concrete is stiff: what is cast in "
+                        + "a stage carries from the next one."
+                );
+            if (steps.Take(step.Index).Any(s => s.Releases.Contains(span)))
+                yield return Finding.Error(
+                    $"{at}/releases",
+                    $"The falsework of span {span + 1} is struck a second time in stage {step.Index.Number}."
+                );
+        }
+        if (
+            step.Stage.LoadNames.Any()
+            && step.State.Girders.Select((g, span) => g && !steps.Take(step.Index + 1).Any(s => s.Releases.Contains(span))).Any(w => w)
+        )
+            yield return Finding.Error(
+                $"{at}/loads",
+                $"Something is put on in stage {step.Index.Number} while falsework stands: what that carries is not followed."
+            );
     }
 
     private static StageState Hardened(StageState state, IEnumerable<int> cast, IEnumerable<int> joined) =>

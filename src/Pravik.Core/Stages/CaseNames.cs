@@ -45,6 +45,9 @@ public static class CaseNames
     /// <summary>The secondary part of a prestress.</summary>
     public static string Secondary(string prestress) => $"{prestress}, secondary part";
 
+    /// <summary>The slab that the falsework of some spans carried.</summary>
+    public static string Struck(ImmutableArray<int> spans) => $"Slab, falsework struck in {Spans(spans)}";
+
     /// <summary>The slab cast in some spans.</summary>
     public static string Slab(ImmutableArray<int> spans) => $"Slab, cast in {Spans(spans)}";
 

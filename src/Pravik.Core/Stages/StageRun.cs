@@ -61,6 +61,12 @@ public sealed class StageRun
         var number = 0;
         SolvedModels.Wanted Case(string words, ActionKind kind, FrameCase load) =>
             new(CaseId.OfStage(step.Index, ++number), words, kind, load) { Stage = step.Index, Day = step.Stage.Day };
+        if (geometry.Bridge.Girders.CastInPlace)
+        {
+            Strike(step, name, Case);
+            stood(step, models.Of(step.State, name));
+            return;
+        }
         if (step.NewGirders.Length > 0)
         {
             var model = models.Of(Before(step), name);
@@ -76,6 +82,25 @@ public sealed class StageRun
         models.Solve(after, [.. Laid(step, models[after], Case)]);
         LetGo(step, state, name, Case);
         stood(step, models.Of(step.State with { LetGo = letGo }, name));
+    }
+
+    /// <summary>
+    /// A stage of a bridge that is cast in place: what its falsework carried comes on the structure that stands, then what is put on.
+    /// </summary>
+    private void Strike(StageStep step, string name, Func<string, ActionKind, FrameCase, SolvedModels.Wanted> put)
+    {
+        var (model, spans) = (models.Of(step.State, name), step.Releases);
+        List<SolvedModels.Wanted> wanted = [];
+        if (spans.Length > 0)
+        {
+            wanted.Add(put(CaseNames.Girders, ActionKind.Permanent, loads.Girders(models[model], spans)));
+            wanted.Add(put(CaseNames.Struck(spans), ActionKind.Permanent, loads.Slab(models[model], spans)));
+            foreach (var axis in Enumerable.Range(1, geometry.SpanCount - 1).Where(a => spans.Contains(a - 1)))
+                wanted.Add(put(CaseNames.Pour(geometry.Axes[axis].Name), ActionKind.Permanent, loads.Joint(axis)));
+        }
+        wanted.AddRange(Laid(step with { Pours = [], Joins = [] }, models[model], put));
+        if (wanted.Count > 0)
+            models.Solve(model, wanted);
     }
 
     /// <summary>The state in which new girders stand alone: props that come with them do not touch yet.</summary>

@@ -33,6 +33,7 @@ public sealed class TrafficStore
                         {
                             Strands = new() { Rows = [] },
                             Links = [],
+                            Bars = [],
                         }
                     ),
                 ],

@@ -15,6 +15,8 @@ namespace Pravik.Core.Validation;
 /// </summary>
 internal static class Fit
 {
+    private const double LeastClear = 0.02;
+
     public static void Check(Bridge bridge, Bounds bounds)
     {
         var units = UnitSystem.Named(bridge.Basis.Units);
@@ -36,6 +38,8 @@ internal static class Fit
             );
         foreach (var (section, type) in geometry.Sections.InUse.Where(u => !u.Section.IsSteel && !bridge.Girders.CastInPlace))
             Strands(bridge, type, section, bounds);
+        foreach (var (section, type) in geometry.Sections.InUse.Where(u => !u.Section.IsSteel))
+            OwnBars(bridge, type, section, bounds);
         Lines(geometry, units, bounds);
         if (bounds.HasErrors)
             return;
@@ -334,6 +338,24 @@ internal static class Fit
                 return new($"Make them {count}", [new("replace", path, $"{count}")]);
         }
         return null;
+    }
+
+    /// <summary>Whether rows of bars lie in the concrete, with their own diameter or 20 mm of clear distance (EN 1992-1-1 8.2(2)).</summary>
+    private static void OwnBars(Bridge bridge, int type, MadeSection section, Bounds bounds)
+    {
+        var rows = bridge.Girders.Types[type].Bars;
+        for (var i = 0; i < rows.Length; i++)
+        {
+            var (row, path) = (rows[i], $"/girders/types/{type}/bars/{i}");
+            if (row.Level > section.Depth)
+                bounds.Error($"{path}/level", "These bars lie above the girder: bars of the slab are entered with it.");
+            else if (
+                row.Count > 1
+                && section.Solids.Sum(s => s.WidthAt(section.Bottom + row.Level))
+                    < row.Count * row.Diameter + (row.Count - 1) * Math.Max(row.Diameter, LeastClear)
+            )
+                bounds.Error($"{path}/count", $"{row.Count} bars do not fit beside each other at their level, a diameter or 20 mm apart.");
+        }
     }
 
     private static void Bars(DeckSection section, SlabBars bars, Bounds bounds)
@@ -653,16 +675,16 @@ internal static class Fit
                 "Not every girder line has a girder in every span: the girders are laid out, drawn and billed, but neither "
                     + "modelled nor checked in this version."
             );
-        if (geometry.RunsOn)
+        if (geometry.RunsOn && !bridge.Girders.CastInPlace)
             bounds.Warning(
                 "/girders/runsOn",
                 "Girders that run on over piers in one piece are laid out, drawn, billed and modelled, but not checked in this version.",
                 "The checks take girder and wet slab as simple spans, which such girders are not; the model in the analysis step does not."
             );
-        if (bridge.Girders.CastInPlace)
+        if (bridge.Girders.CastInPlace && bridge.Girders.Types.Any(t => t.Strands.Rows.Any(r => r.Count > 0)))
             bounds.Warning(
                 "/girders/castInPlace",
-                "Girders cast in place are laid out, drawn and billed, but neither modelled nor checked in this version."
+                "Strands of girders cast in place are left out: they would be stressed before the concrete is cast."
             );
         if (!bridge.Girders.Stiffeners.IsEmpty && !geometry.SectionsInUse.Any(s => s.Web is not null))
             bounds.Warning("/girders/stiffeners", "Stiffeners stand on webs of steel, and no girder is of steel: none is placed.");

@@ -23,6 +23,8 @@ internal static class GirderTypeValidation
                 bounds.Error($"/girders/types/{i}/concrete", "This part is missing.");
             if (types[i].Links.IsDefault || types[i].Links.Contains(null!))
                 bounds.Error($"/girders/types/{i}/links", "The list of link zones, or one of them, is missing.");
+            if (types[i].Bars.IsDefault || types[i].Bars.Contains(null!))
+                bounds.Error($"/girders/types/{i}/bars", "The list of rows of bars, or one of them, is missing.");
             if (types[i].Strands is null || types[i].Strands.Rows.IsDefault || types[i].Strands.Rows.Contains(null!))
                 bounds.Error($"/girders/types/{i}/strands/rows", "The list of strand rows, or one of them, is missing.");
         }
@@ -48,6 +50,7 @@ internal static class GirderTypeValidation
             bounds.Check($"{path}/greatestHaunch", type.GreatestHaunch);
             Strands($"{path}/strands", type.Strands, bounds);
             Links($"{path}/links", type.Links, bounds);
+            Bars($"{path}/bars", type.Bars, bounds);
         }
         Named("/girders/type", bridge.Girders.Type);
         foreach (var (span, own) in bridge.Girders.Spans)
@@ -84,6 +87,22 @@ internal static class GirderTypeValidation
             bounds.Check($"{path}/{i}/spacing", zones[i].Spacing);
             if (zones[i].Spacing < 2 * zones[i].Diameter)
                 bounds.Error($"{path}/{i}/spacing", "Links are at least two diameters apart.");
+        }
+    }
+
+    private static void Bars(string path, ImmutableArray<BarRow> rows, Bounds bounds)
+    {
+        if (rows.Length > MostRows)
+            bounds.Error(path, $"There are at most {MostRows} rows of bars.");
+        for (var i = 0; i < rows.Length; i++)
+        {
+            bounds.Check($"{path}/{i}/level", rows[i].Level);
+            bounds.Check($"{path}/{i}/count", rows[i].Count);
+            bounds.Check($"{path}/{i}/diameter", rows[i].Diameter);
+            bounds.Check($"{path}/{i}/from", rows[i].From);
+            bounds.Check($"{path}/{i}/to", rows[i].To);
+            if (rows[i].To <= rows[i].From)
+                bounds.Error($"{path}/{i}/to", "Bars end beyond where they begin.");
         }
     }
 

@@ -202,7 +202,7 @@ internal static class ModelValidation
 
     private static void Missed(Bridge bridge, OwnCase own, string path, Bounds bounds)
     {
-        if (bridge.Actions.StagesOf(bridge.Axes.Spans.Length).Any(s => s.LoadNames.Contains(own.Name)))
+        if (bridge.Actions.StagesOf(bridge.Girders, bridge.Axes.Spans.Length).Any(s => s.LoadNames.Contains(own.Name)))
             return;
         var total = UnitSystem.Named(bridge.Basis.Units).FormatWithUnit(own.Loads.Sum(l => l.Total), QuantityKind.Force);
         bounds.Warning(

@@ -344,6 +344,16 @@ public sealed class SectionView
                     Fill.Ink
                 );
         }
+        foreach (var row in shape.IsSteel ? [] : geometry.TypeOf(girder, Cut(girder).Span).Bars)
+        {
+            foreach (var x in BarPlaces.Of(shape, row))
+                canvas.Circle(
+                    At(offset + x, top - shape.Depth + row.Level),
+                    Math.Max(0.25, row.Diameter / 2 * perMetre),
+                    Pen.None,
+                    Fill.Ink
+                );
+        }
         canvas.Part = null;
         canvas.Text(
             At(offset, top - shape.Depth) + new Point(0, 1.35 * canvas.TextHeight),

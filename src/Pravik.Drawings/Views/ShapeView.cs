@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Places;
@@ -45,7 +46,10 @@ public sealed class ShapeView
         var view = new ShapeView(geometry.Sections.OfType(shown), units, size);
         view.Parts();
         if (!view.section.IsSteel)
+        {
             view.Strands(type, shown.Strands);
+            view.Bars(type, shown.Bars, shown.Strands.Rows.Length);
+        }
         view.Dimensions();
         return view.Finish($"Girders of {shown.Name}");
     }
@@ -88,6 +92,26 @@ public sealed class ShapeView
             }
         }
         canvas.Part = null;
+    }
+
+    /// <summary>Bars spread over the width of the concrete at their level, 50 mm from its faces.</summary>
+    private void Bars(int type, ImmutableArray<BarRow> rows, int notes)
+    {
+        for (var i = 0; i < rows.Length; i++)
+        {
+            var row = rows[i];
+            var places = BarPlaces.Of(section, row);
+            canvas.Part = $"/girders/types/{type}/bars/{i}";
+            foreach (var x in places)
+                canvas.Circle(At(x, section.Bottom + row.Level), Math.Max(0.35, row.Diameter / 2 * k), Pen.None, Fill.Ink);
+            canvas.Part = null;
+            if (places.IsEmpty)
+                continue;
+            var end = At(places[^1] + row.Diameter, section.Bottom + row.Level);
+            var note = new Point(At(section.Properties.Right, 0).X + 9, At(0, section.Bottom).Y - (notes + i) * 1.35 * canvas.TextHeight);
+            canvas.Path([end, new(note.X - 4, end.Y), new(note.X - 1, note.Y - 0.35 * canvas.TextHeight)], Pen.Dimension);
+            canvas.Text(note, $"{row.Count} × {Text(row.Diameter)} at {Text(row.Level)}", TextKind.Number);
+        }
     }
 
     private void Strands(int type, Strands strands)

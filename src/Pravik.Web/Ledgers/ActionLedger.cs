@@ -198,7 +198,7 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
     /// <summary>To which kind of action each case belongs, by which combinations choose their factors.</summary>
     public IEnumerable<LedgerGroup> Kinds()
     {
-        var staged = bridge.Actions.StagesOf(bridge.Axes.Spans.Length).SelectMany(s => s.LoadNames).ToHashSet();
+        var staged = bridge.Actions.StagesOf(bridge.Girders, bridge.Axes.Spans.Length).SelectMany(s => s.LoadNames).ToHashSet();
         yield return new(
             "Kinds of action",
             [

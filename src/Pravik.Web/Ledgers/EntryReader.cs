@@ -63,13 +63,17 @@ public static class EntryReader
         if (entry.MakesPart || entry.IsItem || DerivedEntries.Matches(path))
             return true;
         if (path.StartsWith("/actions/stages/", StringComparison.Ordinal) && bridge.Actions.Stages is null)
-            return int.TryParse(path.Split('/')[3], out var stage) && stage >= 0 && stage < Stage.Usual(bridge.Axes.Spans.Length).Length;
+            return int.TryParse(path.Split('/')[3], out var stage)
+                && stage >= 0
+                && stage < bridge.Actions.StagesOf(bridge.Girders, bridge.Axes.Spans.Length).Length;
         return BridgeEditing.ValueAt(bridge, path[..path.LastIndexOf('/')]) is not null || path.LastIndexOf('/') == 0;
     }
 
     /// <summary>What makes the usual stages a bridge's own, so that they can be changed; nothing where they are.</summary>
     internal static IReadOnlyList<PatchOperation> OwnStages(Bridge bridge) =>
-        bridge.Actions.Stages is null ? [new("replace", "/actions/stages", BridgeJson.Node(Stage.Usual(bridge.Axes.Spans.Length)))] : [];
+        bridge.Actions.Stages is null
+            ? [new("replace", "/actions/stages", BridgeJson.Node(bridge.Actions.StagesOf(bridge.Girders, bridge.Axes.Spans.Length)))]
+            : [];
 
     /// <summary>
     /// One entry for several girders, whose keys are joined by + in the path: what each of them would need, or the first reason against

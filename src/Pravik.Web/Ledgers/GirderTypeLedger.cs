@@ -34,11 +34,15 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
         yield return List(shown);
         yield return Values(shown, path);
         yield return Section(section, path);
-        if (section.IsSteel || girders.CastInPlace)
+        if (section.IsSteel)
             yield break;
-        yield return Strands(type, path);
-        yield return Stressing(type, path);
-        yield return StrandCourses(type, path);
+        if (!girders.CastInPlace)
+        {
+            yield return Strands(type, path);
+            yield return Stressing(type, path);
+            yield return StrandCourses(type, path);
+        }
+        yield return Bars(type, path);
         yield return Links(type, path);
     }
 
@@ -191,6 +195,39 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
                 ? "Losses are worked out place by place; under Checks, “Stress of strands in service” tells each. Release is one for all "
                     + "types."
                 : "The stress after losses is entered: losses, release and construction are not checked. Empty it to have them worked out.",
+        };
+    }
+
+    /// <summary>Bars along the girder, row by row.</summary>
+    private LedgerGroup Bars(GirderType type, string path)
+    {
+        var all = type.Bars;
+        var added = all.IsEmpty ? new BarRow() : all[^1] with { Level = Math.Round(all[^1].Level + 0.05, 3) };
+        return new(
+            $"Bars of {type.Name}",
+            [
+                .. all.SelectMany(
+                    (_, i) => new[] { "level", "count", "diameter", "from", "to" }.Select(c => rows.Entry($"{path}/bars/{i}/{c}"))
+                ),
+            ]
+        )
+        {
+            Columns = all.IsEmpty ? [] : [$"Level, {rows.Units[QuantityKind.Size].Symbol}", "Bars", "Diameter", "From", "to"],
+            RowActions =
+            [
+                .. all.Select(
+                    (_, i) =>
+                        new LedgerAction(
+                            $"Take bar row {i + 1} away",
+                            $"Row {i + 1} of bars taken away",
+                            [new("remove", $"{path}/bars/{i}")]
+                        )
+                ),
+            ],
+            Actions = [new("Add a row of bars", "Row of bars added", [new("add", $"{path}/bars/-", BridgeJson.Node(added))])],
+            Note = all.IsEmpty
+                ? "None beside those of the slab and over the piers."
+                : "From and to are parts of the span, 0 and 1 where bars run on. They follow the soffit.",
         };
     }
 

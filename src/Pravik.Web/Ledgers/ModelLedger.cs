@@ -337,7 +337,7 @@ internal sealed class ModelLedger(
     private Ledger Stages(int number)
     {
         var (spans, own) = (bridge.Axes.Spans.Length, bridge.Actions.Stages);
-        var stages = bridge.Actions.StagesOf(spans);
+        var stages = bridge.Actions.StagesOf(bridge.Girders, spans);
         string[] fields = ["name", "day", "girders", "pours", "joins", "props", "releases", "loads"];
         var all = new LedgerGroup(
             "Stages",

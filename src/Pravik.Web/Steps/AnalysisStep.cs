@@ -127,7 +127,7 @@ internal sealed class AnalysisStep : IStep
                 ? picked
                 : screen.Request.Stage - 1,
             0,
-            screen.Snapshot.Bridge.Actions.StagesOf(screen.Geometry.SpanCount).Length - 1
+            screen.Snapshot.Bridge.Actions.StagesOf(screen.Snapshot.Bridge.Girders, screen.Geometry.SpanCount).Length - 1
         );
 
     private static bool Waits(Screen screen, int revision) => screen.Seen.OtherWaits && screen.Request.With == $"{revision}";

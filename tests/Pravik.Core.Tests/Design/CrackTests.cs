@@ -36,6 +36,24 @@ public sealed class CrackTests
         Assert.Equal(0.927, outcome.Utilisation, 1e-3);
     }
 
+    /// <summary>The same strip cast in place, by its moment: bars 258.1 of 400 MPa, concrete 2·80/(0.05624·0.23125) = 12.30 of 18 MPa.</summary>
+    [Fact]
+    public void A_strip_cast_in_place_by_hand()
+    {
+        var strip = (Strip(0) with { Form = MemberForm.CastInPlace }).With(GirderEffect.M, 80e3);
+        var of = strip.Of(new BarStress()).ToDictionary(o => o.Check);
+        Assert.Equal(258.1e6, of["bars.steel"].Effect, 0.1e6);
+        Assert.Equal(258.1 / 400, of["bars.steel"].Utilisation, 1e-3);
+        Assert.Equal(12.30e6, of["bars.concrete"].Effect, 0.02e6);
+        Assert.Equal(12.30 / 18, of["bars.concrete"].Utilisation, 1e-3);
+        Assert.Equal(12.30 / 13.5, of["bars.sustained"].Utilisation, 2e-3);
+        Assert.Equal(0.2782e-3, Soffit(strip).Effect, 0.3e-6);
+        Assert.Equal(0, strip.Of(new CrackWidth()).Single(o => o.Check == "cracks.top").Utilisation);
+        Assert.Empty(strip.Of(new ServiceStress()));
+        Assert.Empty(Strip(80e3).Of(new BarStress()));
+        Assert.Equal(99, (strip with { Section = strip.Section with { Bars = [] } }).Of(new BarStress()).Max(o => o.Utilisation));
+    }
+
     /// <summary>Below f_ctm it does not crack; more moment or fewer bars never close cracks; without bars nothing holds them.</summary>
     [Fact]
     public void Its_limits()

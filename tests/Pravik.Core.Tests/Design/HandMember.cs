@@ -18,6 +18,8 @@ internal sealed record HandMember(MemberSection Section)
 
     public ImmutableDictionary<GirderEffect, double> Acting { get; init; } = ImmutableDictionary<GirderEffect, double>.Empty;
 
+    public MemberForm Form { get; init; } = MemberForm.PretensionedWithSlab;
+
     public bool LeavesOutTorsion { get; init; }
 
     public HandMember With(GirderEffect effect, double value) => this with { Acting = Acting.SetItem(effect, value) };
@@ -47,7 +49,7 @@ internal sealed record HandMember(MemberSection Section)
         foreach (var (effect, value) in Acting)
             values[layout.At(0, effect)] = value;
         var range = EffectRange.Of("by hand", new EffectValues(layout, values));
-        var member = new Member("G1", MemberForm.PretensionedWithSlab, [new(0, 0, 10, 10, Section, 0)], _ => range, Values, 1.5)
+        var member = new Member("G1", Form, [new(0, 0, 10, 10, Section, 0)], _ => range, Values, 1.5)
         {
             Prestress = EffectValues.None(layout),
             LeavesOutTorsion = LeavesOutTorsion,

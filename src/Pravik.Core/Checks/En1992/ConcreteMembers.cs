@@ -11,7 +11,6 @@ internal static class ConcreteMembers
         form switch
         {
             MemberForm.Steel => "Not checked: girders of steel",
-            MemberForm.CastInPlace => "Not checked: girders cast in place",
             MemberForm.RunsOnOverPiers => "Not checked: girders that run on over piers in one piece",
             _ when standard == Standard.Lrfd => "Not checked: concrete girders under AASHTO LRFD, which are analysed alone",
             _ => null,

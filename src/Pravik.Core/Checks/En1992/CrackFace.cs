@@ -53,6 +53,9 @@ internal sealed class CrackFace
 
     private bool IsTop => face == GirderEffect.SlabTop;
 
+    /// <summary>Whether all acts on one section, by its moment and axial force.</summary>
+    private bool IsInOne => member.Form == MemberForm.CastInPlace;
+
     /// <summary>The bars nearest to the face; null where there are none.</summary>
     public MemberBars? Bars { get; }
 
@@ -156,6 +159,11 @@ internal sealed class CrackFace
     /// <summary>Stress at a face, prestress taken as is worse for the face in question (Pa).</summary>
     private double Stress(EffectRange range, GirderEffect where)
     {
+        if (IsInOne)
+        {
+            var parts = LinearSection.Stresses(point, range, !IsTop);
+            return IsTop ? parts[0].StressAt(section.Depth) : parts[^1].StressAt(0);
+        }
         var whole = range.Layout.At(point.Number, face);
         var part = member.Prestress[point.Number, face];
         var factor = part > 0 ? member.Values["prestressMore"] : member.Values["prestressLess"];
@@ -170,6 +178,8 @@ internal sealed class CrackFace
     /// <summary>Concrete before it cracks: the slab evenly stressed as at its top, the girder straight between soffit and top.</summary>
     private ImmutableArray<ElasticConcrete> Before()
     {
+        if (IsInOne)
+            return LinearSection.Stresses(point, sustained, !IsTop);
         var girder = section.Concrete[^1].Outline;
         var (bottom, top) = (Stress(sustained, GirderEffect.Bottom), Stress(sustained, GirderEffect.GirderTop));
         var slab = Stress(sustained, GirderEffect.SlabTop);
@@ -186,13 +196,8 @@ internal sealed class CrackFace
 
     private IEnumerable<ElasticSteel> Steel(ImmutableArray<ElasticConcrete> parts)
     {
-        double Before(double y, double modulus)
-        {
-            var part = parts.FirstOrDefault(p => y >= p.Outline.Bottom && y <= p.Outline.Top) ?? parts[^1];
-            return modulus / part.Modulus * part.StressAt(y);
-        }
-        foreach (var bars in section.Bars)
-            yield return new(bars.Height, bars.Area, bars.Steel.Es, Before(bars.Height, bars.Steel.Es));
+        foreach (var bars in LinearSection.Bars(section, parts))
+            yield return bars;
         foreach (var row in section.Strands)
             yield return new(row.Height, (row.Bonded + row.Debonded) * row.Steel.Area, row.Steel.Ep, 0);
     }
@@ -205,11 +210,13 @@ internal sealed class CrackFace
         c.Line("σ", $"{FaceStress.NameOf(face)}, characteristic, uncracked", First, QuantityKind.Stress, "EN 1992-1-1 7.1(2)");
         c.Line("f_ct,eff", $"f_ctm of {Concrete.Class}", Concrete.Fctm, QuantityKind.Stress, "EN 1992-1-1 7.1(2)");
         c.Heading("What stays");
-        var effect = sustained.Layout.At(point.Number, face);
-        var governing = sustained.Governing(effect, true);
+        var (leads, isGreatest) = IsInOne ? (GirderEffect.M, !IsTop) : (face, true);
+        var effect = sustained.Layout.At(point.Number, leads);
+        var governing = sustained.Governing(effect, isGreatest);
         c.Remark($"Quasi-permanent: {governing.Name}.", governing.Clause);
-        EffectLines.Write(c, governing, effect, true, "σ", QuantityKind.Stress);
-        c.Line("σ", $"{FaceStress.NameOf(face)}, uncracked, prestress as it is worse", Stays, QuantityKind.Stress, "EN 1992-1-1 5.10.9");
+        EffectLines.Write(c, governing, effect, isGreatest, IsInOne ? "M" : "σ", IsInOne ? QuantityKind.Moment : QuantityKind.Stress);
+        var words = IsInOne ? "uncracked, by the moment and the axial force beside it" : "uncracked, prestress as it is worse";
+        c.Line("σ", $"{FaceStress.NameOf(face)}, {words}", Stays, QuantityKind.Stress, "EN 1992-1-1 5.10.9");
         if (!IsOpen)
             c.Remark(First <= Concrete.Fctm ? "It does not crack: σ ≤ f_ct,eff." : "Cracks close under what stays.", "EN 1992-1-1 7.1(2)");
         else if (cracked is null)
@@ -228,7 +235,7 @@ internal sealed class CrackFace
         c.Heading("Cracked section");
         c.Line(
             "σ_s",
-            $"{Bars!.Name}: with what the concrete carried in tension, taken as even over the slab",
+            $"{Bars!.Name}: with what the concrete carried in tension{(IsInOne ? "" : ", taken as even over the slab")}",
             SteelStress,
             QuantityKind.Stress,
             "EN 1992-1-1 7.3.4(2)"

@@ -9,7 +9,7 @@ namespace Pravik.Core.Checks.En1992;
 
 /// <summary>
 /// Widths of cracks where bars hold them, under what stays: at the top of the slab everywhere, at the soffit where girders meet over a
-/// pier (EN 1992-1-1 7.3.4, EN 1992-2 Table 7.101N). At strands cracks are kept closed: <see cref="ServiceStress"/>.
+/// pier or are cast in place with bars (EN 1992-1-1 7.3.4, EN 1992-2 Table 7.101N). At strands cracks are kept closed: <see cref="ServiceStress"/>.
 /// </summary>
 public sealed class CrackWidth : ICheck
 {
@@ -26,12 +26,17 @@ public sealed class CrackWidth : ICheck
     public string? Refusal(MemberForm form, Standard standard) => ConcreteMembers.Refusal(form, standard);
 
     /// <inheritdoc/>
-    public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();
+    public IMemberCheck Of(ImmutableArray<Member> members) => new Ready(members);
 
-    private sealed class Ready : IMemberCheck
+    private sealed class Ready(ImmutableArray<Member> members) : IMemberCheck
     {
         public IEnumerable<string> LeftOut =>
-            ["crack widths: least bars of 7.3.2, and soffits where the force of strands is not yet transmitted"];
+            [
+                "least bars against cracks (7.3.2)",
+                .. members.Any(m => m.Points.Any(p => p.Section is { Strands.IsEmpty: false }))
+                    ? ["cracks of soffits where the force of strands is not yet transmitted"]
+                    : Array.Empty<string>(),
+            ];
 
         public IEnumerable<CheckOutcome> At(Member member, int place)
         {
@@ -39,7 +44,7 @@ public sealed class CrackWidth : ICheck
             if (point.Section is null)
                 yield break;
             yield return Outcome(point, GirderEffect.SlabTop, new(member, point, GirderEffect.SlabTop));
-            if (point.Section.IsInterrupted)
+            if (point.Section.IsInterrupted || member.Form == MemberForm.CastInPlace)
                 yield return Outcome(point, GirderEffect.Bottom, new(member, point, GirderEffect.Bottom));
         }
 
@@ -57,7 +62,7 @@ public sealed class CrackWidth : ICheck
         private static CheckOutcome Outcome(MemberPoint point, GirderEffect where, CrackFace face) =>
             new(
                 IdOf(where),
-                where == GirderEffect.SlabTop ? "Cracks at the top of the slab" : "Cracks at the soffit over a pier",
+                where == GirderEffect.SlabTop ? "Cracks at the top" : "Cracks at the soffit",
                 point.Number,
                 point.Number,
                 double.IsFinite(face.Width) ? face.Width : 1,
