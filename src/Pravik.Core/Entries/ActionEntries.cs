@@ -177,7 +177,7 @@ internal static class ActionEntries
             Text("pours", "Slab cast in spans", 100, "Its weight comes now; it is stiff from the next stage."),
             Text("joins", "Cast over axes", 100, "Numbers of axes over which girders are joined; continuous from the next stage."),
             Text("props", "Props in spans", 100, "Half way under every girder."),
-            Text("releases", "Props away from spans", 100),
+            Text("releases", "Props away from spans", 100, "Where girders are cast in place, spans whose falsework is struck."),
             Text("loads", "Put on", 400, "edges, surfacing, and names of own cases and tendons, with commas between.") with
             {
                 Subject = "What is put on",

@@ -180,9 +180,15 @@ public sealed class StageView
     {
         string Spans(IEnumerable<int> all) => string.Join(", ", all.Select(i => i + 1));
         List<string> words = [];
-        if (step.NewGirders.Length > 0)
+        var isInPlace = geometry.Bridge.Girders.CastInPlace;
+        if (isInPlace && step.Pours.Length > 0)
+            words.Add(
+                $"{(step.Pours.Length == 1 ? "span" : "spans")} {Spans(step.Pours)} cast on falsework, which carries what is cast: "
+                    + "stiff from the next stage"
+            );
+        if (step.NewGirders.Length > 0 && !isInPlace)
             words.Add($"girders set in {(step.NewGirders.Length == 1 ? "span" : "spans")} {Spans(step.NewGirders)}");
-        if (step.Pours.Length > 0)
+        if (step.Pours.Length > 0 && !isInPlace)
             words.Add(
                 $"slab cast in {(step.Pours.Length == 1 ? "span" : "spans")} {Spans(step.Pours)}: weight now, stiff from the next stage"
             );
@@ -193,7 +199,11 @@ public sealed class StageView
                     + $"{string.Join(", ", joins.Select(a => geometry.Axes[a].Name))}: continuous from the next stage"
             );
         if (step.Releases.Length > 0)
-            words.Add($"props taken from {Spans(step.Releases)}");
+            words.Add(
+                isInPlace
+                    ? $"falsework struck in {(step.Releases.Length == 1 ? "span" : "spans")} {Spans(step.Releases)}: girders and slab weigh from now"
+                    : $"props taken from {Spans(step.Releases)}"
+            );
         if (step.Stage.LoadNames.Any())
             words.Add($"put on: {string.Join(", ", step.Stage.LoadNames)}");
         canvas.Text(

@@ -361,8 +361,9 @@ internal sealed class ModelLedger(
         )
         {
             Columns = ["No.", "Stage", "Day"],
-            Note = own is null
-                ? "The usual stages. The first value that is typed makes them the bridge's own."
+            Note =
+                own is null ? "The usual stages. The first value that is typed makes them the bridge's own."
+                : bridge.Girders.CastInPlace ? "What is cast is stiff from the next stage, and weighs when its falsework is struck."
                 : "Structure first, then loads; what is cast weighs in its stage and is stiff from the next.",
             RowActions = own is null
                 ? []
@@ -387,7 +388,7 @@ internal sealed class ModelLedger(
                         new("add", "/actions/stages/-", new JsonObject { ["name"] = "New stage", ["day"] = stages[^1].Day + 10 }),
                     ]
                 ),
-                .. spans > 1
+                .. spans > 1 && !bridge.Girders.CastInPlace
                     ?
                     [
                         new LedgerAction(

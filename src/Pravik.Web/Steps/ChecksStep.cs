@@ -69,7 +69,9 @@ internal sealed class ChecksStep : IStep
         var station = screen.Latest!.Results.Points[outcome.Point].Station;
         return (
             station,
-            outcome.Kind == QuantityKind.Force ? Math.Abs(outcome.Effect) : outcome.Effect,
+            ResultViews.IsDrawnAsRatio(outcome) ? outcome.Utilisation
+            : outcome.Kind == QuantityKind.Force ? Math.Abs(outcome.Effect)
+            : outcome.Effect,
             $"{effect} · {QuantityText.Fixed(outcome.Utilisation, 2)}"
         );
     }

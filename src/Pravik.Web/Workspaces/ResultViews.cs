@@ -80,7 +80,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 ],
                 axes
             ),
-            "torsion.webstruts" or "torsion.weblinks" => new(
+            not null when IsDrawnAsRatio(outcome) => new(
                 $"{name}, {outcome.Name.ToLowerInvariant()}, utilisation",
                 QuantityKind.Number,
                 false,
@@ -94,6 +94,16 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 [
                     Line("w_k", outcome.Check, Pen.Active, o => o.Effect, true),
                     Line("w_max", outcome.Check, Pen.Resistance, o => o.Resistance),
+                ],
+                axes
+            ),
+            "bars.concrete" or "bars.sustained" or "bars.steel" => new(
+                $"{name}, {outcome.Name.ToLowerInvariant()}",
+                QuantityKind.Stress,
+                false,
+                [
+                    Line("σ", outcome.Check, Pen.Active, o => o.Effect, true),
+                    Line("σ_lim", outcome.Check, Pen.Resistance, o => o.Resistance),
                 ],
                 axes
             ),
@@ -116,6 +126,9 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
             },
         };
     }
+
+    /// <summary>Whether an outcome's diagram is that of utilisations: what it sets against each other has no one unit.</summary>
+    public static bool IsDrawnAsRatio(CheckOutcome outcome) => outcome.Check is "torsion.webstruts" or "torsion.weblinks";
 
     /// <summary>The worst stress at each face of a girder, and its limits.</summary>
     private Diagram Stresses(int girder, CheckOutcome outcome)
@@ -265,7 +278,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
     /// <summary>Links with which the girders of the type are met in shear, beside an outcome of shear.</summary>
     private IEnumerable<LedgerGroup> ProposedLinks(CheckOutcome outcome)
     {
-        if (outcome.Check.Split('.')[0] is not ("shear" or "interface") && outcome.Check is not ("torsion.webstruts" or "torsion.weblinks"))
+        if (outcome.Check.Split('.')[0] is not ("shear" or "interface") && !IsDrawnAsRatio(outcome))
             yield break;
         var point = results.Points[outcome.Point];
         var type = geometry.Sections.TypeIndex(point.Girder.Number, point.Span);

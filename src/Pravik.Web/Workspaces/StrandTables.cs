@@ -30,6 +30,8 @@ internal static class StrandTables
     /// <summary>Both sections and the table of rows, or how far the search is.</summary>
     public static SheetContent Sheet(Screen screen)
     {
+        if (screen.Snapshot.Bridge.Girders.CastInPlace)
+            return new([screen.Waiting("No strands", "girders cast in place have bars alone")]);
         if (screen.Seen.Proposed is not { } found)
             return new([screen.Waiting("No strands proposed yet", screen.Seen.Proposing?.Doing ?? "the search waits for results")]);
         var type = TypeOf(screen);
