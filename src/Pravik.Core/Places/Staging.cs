@@ -193,8 +193,8 @@ public static class Staging
             if (!step.State.Slab[span])
                 yield return Finding.Error(
                     $"{at}/releases",
-                    $"The falsework of span {span + 1} is struck in stage {step.Index.Number} before its concrete is stiff: what is cast in "
-                        + "a stage carries from the next one."
+                    $"The falsework of span {span + 1} is struck in stage {step.Index.Number} before its concrete is stiff: "
+                        + "what is cast in a stage carries from the next one."
                 );
             if (steps.Take(step.Index).Any(s => s.Releases.Contains(span)))
                 yield return Finding.Error(

@@ -340,7 +340,8 @@ internal static class Fit
         return null;
     }
 
-    /// <summary>Whether rows of bars lie in the concrete, with their own diameter or 20 mm of clear distance (EN 1992-1-1 8.2(2)).</summary>
+    /// <summary>Whether rows of bars lie in the concrete, with their own diameter or 20 mm of clear distance
+    /// (EN 1992-1-1 8.2(2)).</summary>
     private static void OwnBars(Bridge bridge, int type, MadeSection section, Bounds bounds)
     {
         var rows = bridge.Girders.Types[type].Bars;

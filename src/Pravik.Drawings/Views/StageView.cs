@@ -201,7 +201,8 @@ public sealed class StageView
         if (step.Releases.Length > 0)
             words.Add(
                 isInPlace
-                    ? $"falsework struck in {(step.Releases.Length == 1 ? "span" : "spans")} {Spans(step.Releases)}: girders and slab weigh from now"
+                    ? $"falsework struck in {(step.Releases.Length == 1 ? "span" : "spans")} {Spans(step.Releases)}: "
+                        + "girders and slab weigh from now"
                     : $"props taken from {Spans(step.Releases)}"
             );
         if (step.Stage.LoadNames.Any())

@@ -52,7 +52,8 @@ internal sealed class BridgeReport(
             Enumerable.Range(0, geometry.SpanCount).Select(i => Length(geometry.Axes[i + 1].Station - geometry.Axes[i].Station))
         );
         yield return new ReportText(
-            $"{bridge.Name}: {(geometry.SpanCount > 1 ? $"{geometry.SpanCount} spans" : "one span")} of {spans} {units[QuantityKind.Length].Symbol} "
+            $"{bridge.Name}: {(geometry.SpanCount > 1 ? $"{geometry.SpanCount} spans" : "one span")} of {spans} "
+                + $"{units[QuantityKind.Length].Symbol} "
                 + $"along the road line, {geometry.Girders.Length} lines of girders."
         );
         yield return new ReportText($"Result: {results.Words}.") { IsStrong = true };
@@ -187,8 +188,8 @@ internal sealed class BridgeReport(
         var frame = results.Model.Finished.Frame;
         yield return new ReportHeading("5 Model and balance");
         yield return new ReportText(
-            $"The finished bridge is a model of {frame.Nodes.Length} joints, {frame.Beams.Length} members and {frame.Shells.Length} shells. Every "
-                + "case is solved on the structure of its time; what is put on is set against what the supports give back."
+            $"The finished bridge is a model of {frame.Nodes.Length} joints, {frame.Beams.Length} members and {frame.Shells.Length} shells."
+                + " Every case is solved on the structure of its time; what is put on is set against what the supports give back."
         );
         foreach (var warning in results.Model.Warnings.Distinct())
             yield return new ReportText(warning) { IsStrong = true };

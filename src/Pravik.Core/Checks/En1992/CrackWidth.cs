@@ -9,7 +9,8 @@ namespace Pravik.Core.Checks.En1992;
 
 /// <summary>
 /// Widths of cracks where bars hold them, under what stays: at the top of the slab everywhere, at the soffit where girders meet over a
-/// pier or are cast in place with bars (EN 1992-1-1 7.3.4, EN 1992-2 Table 7.101N). At strands cracks are kept closed: <see cref="ServiceStress"/>.
+/// pier or are cast in place with bars (EN 1992-1-1 7.3.4, EN 1992-2 Table 7.101N). At strands cracks are kept closed:
+/// <see cref="ServiceStress"/>.
 /// </summary>
 public sealed class CrackWidth : ICheck
 {

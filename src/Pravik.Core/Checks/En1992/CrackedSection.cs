@@ -4,7 +4,7 @@ using Pravik.Core.Numerics;
 
 namespace Pravik.Core.Checks.En1992;
 
-/// <summary>Concrete of one kind before it cracks: its outline (y up from the soffit), its modulus, and its stress as a line over y.</summary>
+/// <summary>Concrete of one kind before it cracks: its outline (y up from the soffit), its modulus, its stress as a line over y.</summary>
 /// <param name="Outline">Its outline (m).</param>
 /// <param name="Modulus">Modulus of elasticity (Pa).</param>
 /// <param name="AtSoffit">Stress at y = 0 (Pa, tension positive).</param>
@@ -26,8 +26,10 @@ public sealed record ElasticSteel(double Height, double Area, double Modulus, do
 /// by concrete in compression and by steel. Elastic, plane sections (EN 1992-1-1 7.1, the section fully cracked).
 /// </summary>
 /// <remarks>
-/// The strains that are added, Δε(y) = e + κ·y, leave the resultants as they were: Σ∫min(σ₀ + E_c·Δε, 0) dA + Σ A_s·(σ_s0 + E_s·Δε) = Σ∫σ₀ dA,
-/// and the same times y. What acts was worked out on the concrete alone. The function whose gradient this is is convex, and Newton's method with halved steps finds its least value.
+/// The strains that are added, Δε(y) = e + κ·y, leave the resultants as they were:
+/// Σ∫min(σ₀ + E_c·Δε, 0) dA + Σ A_s·(σ_s0 + E_s·Δε) = Σ∫σ₀ dA,
+/// and the same times y. What acts was worked out on the concrete alone. The function whose gradient this is is convex, and
+/// Newton's method with halved steps finds its least value.
 /// </remarks>
 public sealed class CrackedSection
 {
@@ -149,7 +151,7 @@ public sealed class CrackedSection
         return slope == 0 ? double.NaN : -(part.AtSoffit / part.Modulus + Strain) / slope;
     }
 
-    /// <summary>Heights and areas by which linear stress over an outline is summed without error, cut where the stress changes sign.</summary>
+    /// <summary>Heights and areas by which linear stress over an outline is summed exactly, cut where the stress changes sign.</summary>
     private static IEnumerable<(double Y, double Area)> Slices(ElasticConcrete part, double zero)
     {
         var (low, high) = (part.Outline.Bottom, part.Outline.Top);

@@ -12,7 +12,8 @@ namespace Pravik.Core.Checks.En1992;
 /// </summary>
 /// <remarks>
 /// v_Edi = β·|V_Ed|/(z·b_i) ≤ v_Rdi = c·f_ctd + μ·σ_n + ρ·μ·f_yd ≤ 0.5·ν·f_cd (6.24, 6.25), ρ = A_sw/(s·b_i) of upright links that
-/// cross the face and are anchored on both sides, f_ctd = α_ct·f_ctk,0.05/γ_C with α_ct = 1, f_ctk,0.05 = 0.7·f_ctm, ν = 0.6·(1 − f_ck/250 MPa), both
+/// cross the face and are anchored on both sides, f_ctd = α_ct·f_ctk,0.05/γ_C with α_ct = 1, f_ctk,0.05 = 0.7·f_ctm,
+/// ν = 0.6·(1 − f_ck/250 MPa), both
 /// concretes taken as the weaker. Assumed, on the safe side: β = 1 (all of the flange's force comes from the slab), σ_n = 0, z = 0.9·d.
 /// </remarks>
 public sealed class InterfaceShear : ICheck
