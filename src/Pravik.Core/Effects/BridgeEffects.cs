@@ -62,10 +62,20 @@ public sealed partial class BridgeEffects
         AddTraffic(braking);
         AddInStages();
         Generate(
-            new(temperature, Either(CaseId.Expansion, CaseId.Contraction), Either(CaseId.Heating, CaseId.Cooling)),
-            settlements,
-            wind,
-            windWithTraffic
+            new(
+                layout,
+                values,
+                PermanentBy,
+                groups,
+                new(temperature, Either(CaseId.Expansion, CaseId.Contraction), Either(CaseId.Heating, CaseId.Cooling))
+            )
+            {
+                Settlements = settlements,
+                Wind = wind,
+                WindWithTraffic = (WithTraffic, windWithTraffic),
+                Own = [.. OwnVariables()],
+                NameOf = NameOf,
+            }
         );
         Unknown = AddOwn();
     }
@@ -221,9 +231,6 @@ public sealed partial class BridgeEffects
         return Add(EffectRange.OrNothing(TemperatureName, pairs), new("temperature"), Envelopes, "EN 1991-1-5 6.1.5");
     }
 
-    /// <summary>Temperature: uniform change and difference together, and each by itself.</summary>
-    private sealed record Temperatures(EffectRange Together, EffectRange Uniform, EffectRange Difference);
-
     private EffectRange Either(CaseId one, CaseId other) => EffectRange.OrNothing(cases[one].Name, [(1, cases[one]), (1, cases[other])]);
 
     /// <summary>Any set of supports may settle: each adds where it worsens.</summary>
@@ -294,46 +301,13 @@ public sealed partial class BridgeEffects
         }
     }
 
-    private void Generate(Temperatures temperature, EffectRange? settlements, EffectRange wind, EffectRange windWithTraffic)
+    private void Generate(CombinationParts parts)
     {
-        var permanent = new Dictionary<(LimitState, double, double, double, double?, double?), EffectRange>();
         foreach (var state in rules.GroupBy(r => r.State))
         {
-            List<(double, EffectRange)> made = [];
-            foreach (var rule in state.SelectMany(Leading))
-            {
-                List<(double, EffectRange)> terms = rule.Rule.IsRange ? [] : [(1, Permanent(rule.Rule))];
-                if (settlements is not null && rule.Rule is { IsRange: false, Settlement: > 0 })
-                    terms.Add((rule.Rule.Settlement, settlements));
-                if (rule.Rule.Traffic > 0 && groups.TryGetValue(rule.Rule.Group, out var group))
-                    terms.Add((rule.Rule.Traffic, group));
-                if (rule.Rule.Temperature > 0)
-                    terms.Add((rule.Rule.Temperature, temperature.Together));
-                if (rule.Rule.Uniform > 0)
-                    terms.Add((rule.Rule.Uniform, temperature.Uniform));
-                if (rule.Rule.Difference > 0)
-                    terms.Add((rule.Rule.Difference, temperature.Difference));
-                if (rule.Rule.Wind > 0)
-                    terms.Add((rule.Rule.Wind, wind));
-                if (rule.Rule.WindWithTraffic > 0)
-                    terms.Add((rule.Rule.WindWithTraffic * WithTraffic, windWithTraffic));
-                terms.AddRange(rule.Own);
-                made.Add((1, Add(EffectRange.Sum(rule.Name, terms, layout), new(rule.Id), Combinations, rule.Rule.Clause)));
-            }
-            Add(EffectRange.Envelope(NameOf(state.Key), made), IdOf(state.Key), "Limit states");
-        }
-
-        EffectRange Permanent(CombinationRule rule)
-        {
-            var key = (
-                rule.State,
-                rule.Restraint,
-                rule.WeightAdverse,
-                rule.WeightRelieving,
-                rule.SurfacingAdverse,
-                rule.SurfacingRelieving
-            );
-            return permanent.TryGetValue(key, out var known) ? known : permanent[key] = PermanentBy(rule);
+            List<EffectRange> made = [.. state.SelectMany(rule => parts.Of(rule, Combinations))];
+            all.AddRange(made);
+            Add(EffectRange.Envelope(NameOf(state.Key), made.ConvertAll(m => (1.0, m))), IdOf(state.Key), "Limit states");
         }
     }
 
@@ -364,45 +338,13 @@ public sealed partial class BridgeEffects
             ? 1
             : Math.Min(values["psi0wind"], Math.Pow(values["windWithTraffic"] / bridge.Actions.WindVelocity, 2));
 
-    /// <summary>A rule with own variable actions beside what leads, and with each of them leading in turn.</summary>
-    private IEnumerable<(CombinationRule Rule, string Id, string Name, List<(double, EffectRange)> Own)> Leading(CombinationRule rule)
-    {
-        List<(OwnCase Case, EffectRange Range)> own = [.. OwnVariable()];
-        double Psi(OwnCase c, OwnPart part) =>
-            part switch
-            {
-                OwnPart.Psi0 => c.Psi0,
-                OwnPart.Psi1 => c.Psi1,
-                _ => c.Psi2,
-            };
-        (double, EffectRange) Term(OwnCase c, EffectRange range, double factor) => (factor, EffectRange.OrNothing(c.Name, [(1, range)]));
-        yield return (rule, rule.Id, rule.Name, [.. own.Select(o => Term(o.Case, o.Range, rule.Own * Psi(o.Case, rule.OwnPart)))]);
-        // Beside an own action that leads stands what stands beside temperature.
-        if (!rule.Id.EndsWith(".temperature", StringComparison.Ordinal) || rule.OwnPart == OwnPart.Psi2)
-            yield break;
-        foreach (var (leading, number) in own.Select((o, i) => (o, i + 1)))
-        {
-            var part = rule.State == LimitState.Frequent ? OwnPart.Psi2 : OwnPart.Psi0;
-            var temperature = rule.State == LimitState.Frequent ? values["psi2temperature"] : rule.Temperature * values["psi0temperature"];
-            var lead = rule.Own * (rule.State == LimitState.Frequent ? leading.Case.Psi1 : 1);
-            yield return (
-                rule with
-                {
-                    Temperature = temperature,
-                },
-                $"{rule.Id[..rule.Id.IndexOf('.')]}.own{number}",
-                $"{NameOf(rule.State).Split(',')[0]}, “{leading.Case.Name}” leading",
-                [.. own.Select(o => Term(o.Case, o.Range, o == leading ? lead : rule.Own * Psi(o.Case, part)))]
-            );
-        }
-    }
-
-    private IEnumerable<(OwnCase Case, EffectRange Range)> OwnVariable()
+    private IEnumerable<OwnVariable> OwnVariables()
     {
         for (var i = 0; i < bridge.Actions.Cases.Length; i++)
         {
+            var own = bridge.Actions.Cases[i];
             if (results.Find(CaseId.Own(i + 1)) is { Kind: ActionKind.Variable } c)
-                yield return (bridge.Actions.Cases[i], cases[c.Id]);
+                yield return new(own.Name, own.Psi0, own.Psi1, own.Psi2, cases[c.Id]);
         }
     }
 
@@ -413,18 +355,14 @@ public sealed partial class BridgeEffects
     /// </summary>
     private EffectRange PermanentBy(CombinationRule rule)
     {
-        var (more, less) = (1 + values["surfacingMore"], 1 - values["surfacingLess"]);
         var last = results.Cases.Where(IsSlow).Select(c => c.Day).DefaultIfEmpty(0).Max();
         List<(double, EffectRange)> terms = [];
         List<(double, EffectRange)> later = [];
         foreach (var c in results.Cases.Where(c => !c.IsPassing))
         {
             var range = cases[c.Id];
-            var (adverse, relieving) = (rule.WeightAdverse, rule.WeightRelieving);
-            if (c.Kind == ActionKind.Surfacing)
-                (adverse, relieving) = (rule.SurfacingAdverse ?? adverse * more, rule.SurfacingRelieving ?? relieving * less);
             if (c.Kind is ActionKind.Permanent or ActionKind.Surfacing)
-                terms.Add((1, EffectRange.Envelope(c.Name, [(adverse, range), (relieving, range)])));
+                terms.Add((1, CombinationParts.Weight(rule, values, c.Kind, range)));
             else if (c.Kind == ActionKind.Prestress)
                 terms.Add((1, rule.State == LimitState.Ultimate ? secondary[c.Id] : range));
             else if (c.Kind == ActionKind.Losses)

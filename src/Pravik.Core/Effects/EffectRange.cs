@@ -73,6 +73,9 @@ public abstract class EffectRange
     /// <summary>An envelope of traffic.</summary>
     public static EffectRange Of(string name, TrafficEnvelope traffic) => new TrafficRange(name, traffic);
 
+    /// <summary>An envelope of traffic on a line.</summary>
+    public static EffectRange Of(string name, LineTraffic traffic) => new LineTrafficRange(name, traffic);
+
     /// <summary>Σ factor · range; a negative factor turns a range over.</summary>
     public static EffectRange Sum(string name, IReadOnlyList<(double Factor, EffectRange Range)> terms, EffectLayout layout)
     {
@@ -136,6 +139,24 @@ public abstract class EffectRange
 
         public override IEnumerable<OwnLoad> Loads(int effect, bool greatest) => traffic.Loads(effect, greatest);
     }
+
+    private sealed class LineTrafficRange(string name, LineTraffic traffic) : EffectRange(name, traffic.Greatest, traffic.Least)
+    {
+        public override void AddTogether(int effect, bool greatest, double factor, Span<double> forces)
+        {
+            var beside = traffic.Together(effect, greatest);
+            for (var i = 0; i < forces.Length; i++)
+                forces[i] += factor * beside[i];
+        }
+
+        public override IEnumerable<RangePart> Parts(int effect, bool greatest, double factor) =>
+            factor == 0 ? [] : [new(this, greatest, factor, factor * Side(greatest)[effect])];
+
+        public override LineLoading? OnLine(int effect, bool greatest) => traffic.Loading(effect, greatest);
+    }
+
+    /// <summary>Traffic on a line behind a value where it is one of such traffic itself; null for others.</summary>
+    public virtual LineLoading? OnLine(int effect, bool greatest) => null;
 
     /// <summary>The traffic loading behind a value where it is one of traffic itself; null for others and for footways.</summary>
     public virtual PlacedTraffic? Loading(int effect, bool greatest) => null;

@@ -10,8 +10,8 @@ using Pravik.Core.Runs;
 namespace Pravik.Core.Proposals;
 
 /// <summary>
-/// Zones of links for a type of girder with which shear, torsion and the shear between girder and slab are met everywhere by the least steel, or
-/// why there are none.
+/// Zones of links for a type of girder with which shear, torsion and the shear between girder and slab are met everywhere by the least
+/// steel, or why there are none.
 /// </summary>
 public sealed record LinkProposal
 {

@@ -11,24 +11,11 @@ namespace Pravik.Core.Runs;
 /// <summary>All results of a bridge: what acts where, and the checks of its girders.</summary>
 public sealed class BridgeResults
 {
-    private readonly ImmutableArray<(ICheck Check, IMemberCheck Ready)> checks;
+    private readonly CheckedMembers done;
     private readonly IEnumerable<RatingBasis> bases;
 
-    internal BridgeResults(
-        ModelResults model,
-        BridgeEffects effects,
-        ImmutableArray<Member> members,
-        ImmutableArray<(ICheck, IMemberCheck)> checks,
-        ImmutableArray<CheckOutcome> outcomes,
-        ImmutableArray<string> refusals,
-        IEnumerable<RatingBasis> bases
-    )
-    {
-        (Model, Effects, Members, this.checks, Outcomes) = (model, effects, members, checks, outcomes);
-        Refusals = refusals;
-        this.bases = bases;
-        ByPoint = outcomes.ToLookup(o => o.Point);
-    }
+    internal BridgeResults(ModelResults model, BridgeEffects effects, CheckedMembers done, IEnumerable<RatingBasis> bases) =>
+        (Model, Effects, this.done, this.bases) = (model, effects, done, bases);
 
     /// <summary>Results of the model.</summary>
     public ModelResults Model { get; }
@@ -37,48 +24,46 @@ public sealed class BridgeResults
     public BridgeEffects Effects { get; }
 
     /// <summary>The girders as checks see them.</summary>
-    public ImmutableArray<Member> Members { get; }
+    public ImmutableArray<Member> Members => done.Members;
 
     /// <summary>The rating of all traffic that drives, the least factor first; null before <see cref="Rate"/>.</summary>
     public IReadOnlyList<RatedCheck>? Ratings { get; private set; }
 
     /// <summary>Rates all traffic that drives. Throws <see cref="OperationCanceledException"/> when cancelled.</summary>
-    public void Rate(CancellationToken cancel = default) =>
-        Ratings ??= Rating.Of(bases, Members, [.. checks.Select(c => c.Check).Where(c => c.IsRated)], cancel);
+    public void Rate(CancellationToken cancel = default) => Ratings ??= Rating.Of(bases, Members, done.Rated, cancel);
 
     /// <summary>The points of the girders.</summary>
     public ImmutableArray<ModelPoint> Points => Model.Points;
 
     /// <summary>Outcomes of all checks, point by point.</summary>
-    public ImmutableArray<CheckOutcome> Outcomes { get; }
+    public ImmutableArray<CheckOutcome> Outcomes => done.Outcomes;
 
     /// <summary>Outcomes by their point.</summary>
-    public ILookup<int, CheckOutcome> ByPoint { get; }
+    public ILookup<int, CheckOutcome> ByPoint => done.ByPoint;
 
     /// <summary>Why checks do not cover this bridge.</summary>
-    public ImmutableArray<string> Refusals { get; }
+    public ImmutableArray<string> Refusals => done.Refusals;
 
     /// <summary>What was checked, in words.</summary>
-    public IEnumerable<string> Checked =>
-        checks.Where(c => Outcomes.Any(o => o.Check.StartsWith($"{c.Check.Id}.", StringComparison.Ordinal))).Select(c => c.Check.Subject);
+    public IEnumerable<string> Checked => done.Checked;
 
     /// <summary>What was not: what this bridge has and no check covers yet.</summary>
-    public ImmutableArray<string> NotChecked => [.. Refusals, .. checks.SelectMany(c => c.Ready.LeftOut), .. CheckCatalog.NotYet];
+    public ImmutableArray<string> NotChecked => done.NotChecked;
 
     /// <summary>What passes or fails, in words (<see cref="CheckWords"/>).</summary>
-    public string Words => CheckWords.Verdict([.. Checked], NotChecked, Governing is { } worst ? (worst.Name, worst.Utilisation) : null);
+    public string Words => done.Words;
 
     /// <summary>The outcome with the greatest utilisation; null where nothing was checked.</summary>
-    public CheckOutcome? Governing => Outcomes.IsEmpty ? null : Outcomes.MaxBy(o => o.Utilisation);
+    public CheckOutcome? Governing => done.Governing;
 
     /// <summary>Whether anything that was checked fails.</summary>
-    public bool Fails => Outcomes.Any(o => !o.Passes);
+    public bool Fails => done.Fails;
 
     /// <summary>Whether all that applies was checked and passes.</summary>
-    public bool Passes => !Fails && !Outcomes.IsEmpty && NotChecked.IsEmpty;
+    public bool Passes => done.Passes;
 
     /// <summary>The greatest utilisation at a point; 0 where nothing was checked.</summary>
-    public double UtilisationAt(int point) => ByPoint[point].Select(o => o.Utilisation).DefaultIfEmpty(0).Max();
+    public double UtilisationAt(int point) => done.UtilisationAt(point);
 
     /// <summary>For each girder, span and check, the outcome with the greatest utilisation: the worst first.</summary>
     public IReadOnlyList<CheckOutcome> GoverningByGirder() =>
@@ -130,13 +115,5 @@ public sealed class BridgeResults
         + Model.Models.Sum(m => 400L * (m.Frame.Nodes.Length + m.Frame.Beams.Length + m.Frame.Shells.Length));
 
     /// <summary>The calculation behind an outcome.</summary>
-    public void Write(CheckOutcome outcome, Calculation calculation)
-    {
-        var (check, member) = (
-            checks.First(c => outcome.Check.StartsWith($"{c.Check.Id}.", StringComparison.Ordinal)),
-            Members.First(m => m.Points.Any(p => p.Number == outcome.Point))
-        );
-        var place = member.Points.Select(p => p.Number).ToList().IndexOf(outcome.Point);
-        check.Ready.Write(member, place, outcome.Check, calculation);
-    }
+    public void Write(CheckOutcome outcome, Calculation calculation) => done.Write(outcome, calculation);
 }

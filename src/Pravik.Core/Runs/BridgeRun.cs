@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Checks;
 using Pravik.Core.Effects;
@@ -60,31 +59,8 @@ public static class BridgeRun
 
     private static BridgeResults Check(BridgeGeometry geometry, ModelResults model, BridgeEffects effects, CancellationToken cancel)
     {
-        var members = GirderMembers.Of(geometry, effects, model);
-        var checks = ImmutableArray.CreateBuilder<(ICheck, IMemberCheck)>();
-        var refusals = ImmutableArray.CreateBuilder<string>();
-        var outcomes = new List<CheckOutcome>[model.Points.Length];
-        foreach (var check in CheckCatalog.All)
-        {
-            if (check.Refusal(GirderMembers.FormOf(geometry), geometry.Bridge.Basis.Standard) is { } reason)
-                refusals.Add(reason);
-            else
-                checks.Add((check, check.Of(members)));
-        }
-        var places = members.SelectMany(m => m.Points.Select((point, place) => (Member: m, Place: place, point.Number))).ToArray();
-        Parallel.ForEach(
-            places,
-            new ParallelOptions { CancellationToken = cancel },
-            p => outcomes[p.Number] = [.. checks.SelectMany(c => c.Item2.At(p.Member, p.Place))]
-        );
-        return new(
-            model,
-            effects,
-            members,
-            checks.ToImmutable(),
-            [.. outcomes.SelectMany(o => o)],
-            [.. refusals.Distinct()],
-            RatingBases.Of(geometry.Bridge, effects, model)
-        );
+        var (members, standard) = (GirderMembers.Of(geometry, effects, model), geometry.Bridge.Basis.Standard);
+        var done = new CheckedMembers(members, GirderMembers.FormOf(geometry), standard, CheckCatalog.NotYet, cancel);
+        return new(model, effects, done, RatingBases.Of(geometry.Bridge, effects, model));
     }
 }

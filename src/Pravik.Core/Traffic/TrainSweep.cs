@@ -104,14 +104,21 @@ internal sealed class TrainProfile
     /// <param name="behind">Values just behind its stations.</param>
     /// <param name="ahead">Values just ahead of them.</param>
     public TrainProfile(WheelRun run, double[] behind, double[] ahead)
+        : this(run.Stations, run.Lengths, behind, ahead) { }
+
+    /// <param name="stations">Stations in order (m).</param>
+    /// <param name="lengths">Length of the piece ahead of each (m).</param>
+    /// <param name="behind">Values just behind the stations.</param>
+    /// <param name="ahead">Values just ahead of them.</param>
+    public TrainProfile(double[] stations, double[] lengths, double[] behind, double[] ahead)
     {
-        stations = run.Stations;
+        this.stations = stations;
         Whole = Changes(behind, ahead, ProfilePart.Whole, null);
         // Outside a curve a line load is longer than the difference of its stations.
         scaled = (new double[stations.Length], new double[stations.Length]);
         for (var i = 0; i + 1 < stations.Length; i++)
         {
-            var (size, length) = (stations[i + 1] - stations[i], run.Lengths[i]);
+            var (size, length) = (stations[i + 1] - stations[i], lengths[i]);
             var ratio = size > 0 ? length / size : 0;
             (scaled.Ahead[i], scaled.Behind[i + 1]) = (ratio * ahead[i], ratio * behind[i + 1]);
         }

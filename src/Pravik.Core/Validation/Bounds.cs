@@ -56,10 +56,10 @@ internal sealed class Bounds(UnitSystem units, Bridge? bridge = null)
     }
 
     /// <summary>An error where a file holds a number in place of one of the words of an entry.</summary>
-    public void Known(string path, Enum? value)
+    public void Known(string path, Enum? value, string? entry = null)
     {
         if (value is not null && !Enum.IsDefined(value.GetType(), value))
-            Error(path, $"{Label(path)} is not known.");
+            Error(path, $"{Label(entry ?? path)} is not known.");
     }
 
     /// <summary>An error where a text is missing, too long, or holds control characters.</summary>

@@ -27,7 +27,10 @@ public static class BridgeValidation
         var bounds = new Bounds(UnitSystem.Named(bridge.Basis?.Units), bridge);
         if (!IsWhole(bridge, bounds))
             return bounds.Findings;
-        Basis(bridge, bounds);
+        bounds.Text("/name", bridge.Name);
+        if (string.IsNullOrWhiteSpace(bridge.Name))
+            bounds.Error("/name", "The bridge needs a name.");
+        Basis(bridge.Basis!, bounds);
         RoadValidation.Check(bridge.Road, bounds);
         if (bridge.Ground is { } ground)
         {
@@ -130,12 +133,9 @@ public static class BridgeValidation
         return !bounds.HasErrors;
     }
 
-    private static void Basis(Bridge bridge, Bounds bounds)
+    /// <summary>What a project is built on.</summary>
+    internal static void Basis(Basis basis, Bounds bounds)
     {
-        var basis = bridge.Basis;
-        bounds.Text("/name", bridge.Name);
-        if (string.IsNullOrWhiteSpace(bridge.Name))
-            bounds.Error("/name", "The bridge needs a name.");
         bounds.Among("/basis/units", basis.Units ?? "", [UnitSystem.Metric.Name, UnitSystem.UsCustomary.Name]);
         bounds.Known("/basis/standard", basis.Standard);
         if (bounds.Among("/basis/nationalSet", basis.NationalSet ?? "", [.. NationalValues.Names]))

@@ -65,14 +65,15 @@ internal static class GirderTypeValidation
         }
     }
 
-    private static void Strands(string path, Strands strands, Bounds bounds)
+    /// <summary>Strands at a path; where it is no entry of a bridge, <paramref name="entry"/> is one that is.</summary>
+    public static void Strands(string path, Strands strands, Bounds bounds, string? entry = null)
     {
-        bounds.Check($"{path}/jackStress", strands.JackStress);
-        bounds.Check($"{path}/effectiveStress", strands.EffectiveStress);
+        bounds.Check($"{path}/jackStress", strands.JackStress, entry: $"{entry ?? path}/jackStress");
+        bounds.Check($"{path}/effectiveStress", strands.EffectiveStress, entry: $"{entry ?? path}/effectiveStress");
         if (strands.Rows.Length > MostRows)
             bounds.Error($"{path}/rows", $"There are at most {MostRows} rows of strands.");
         for (var i = 0; i < strands.Rows.Length; i++)
-            Row($"{path}/rows/{i}", strands.Rows[i], bounds);
+            Row($"{path}/rows/{i}", strands.Rows[i], bounds, $"{entry ?? path}/rows/{i}");
     }
 
     private static void Links(string path, ImmutableArray<LinkZone> zones, Bounds bounds)
@@ -106,14 +107,14 @@ internal static class GirderTypeValidation
         }
     }
 
-    private static void Row(string path, StrandRow row, Bounds bounds)
+    private static void Row(string path, StrandRow row, Bounds bounds, string entry)
     {
-        bounds.Check($"{path}/level", row.Level);
-        bounds.Check($"{path}/count", row.Count);
-        bounds.Check($"{path}/spacing", row.Spacing);
-        bounds.Check($"{path}/debonded", row.Debonded, greatest: row.Count);
-        bounds.Check($"{path}/debondedLength", row.DebondedLength);
-        bounds.Check($"{path}/endLevel", row.EndLevel);
-        bounds.Check($"{path}/holdDown", row.HoldDown);
+        bounds.Check($"{path}/level", row.Level, entry: $"{entry}/level");
+        bounds.Check($"{path}/count", row.Count, entry: $"{entry}/count");
+        bounds.Check($"{path}/spacing", row.Spacing, entry: $"{entry}/spacing");
+        bounds.Check($"{path}/debonded", row.Debonded, greatest: row.Count, entry: $"{entry}/debonded");
+        bounds.Check($"{path}/debondedLength", row.DebondedLength, entry: $"{entry}/debondedLength");
+        bounds.Check($"{path}/endLevel", row.EndLevel, entry: $"{entry}/endLevel");
+        bounds.Check($"{path}/holdDown", row.HoldDown, entry: $"{entry}/holdDown");
     }
 }

@@ -151,13 +151,15 @@ internal static class GirderValidation
     private static void Course(string path, string course, Bridge bridge, Bounds bounds) =>
         bounds.Among(path, course, [Girders.Straight, Girders.WithRoad, .. bridge.Road.Features.Select(f => f.Name)]);
 
-    private static void Depth(string path, DepthLaw law, Bounds bounds)
+    /// <summary>A law of depth at a path; where it is no entry of a bridge, <paramref name="entry"/> is one that is.</summary>
+    public static void Depth(string path, DepthLaw law, Bounds bounds, string? entry = null)
     {
-        bounds.Known($"{path}/course", law.Course);
-        bounds.Check($"{path}/start", law.Start);
-        bounds.Check($"{path}/end", law.End);
-        bounds.Check($"{path}/middle", law.Middle);
-        bounds.Check($"{path}/reach", law.Reach);
+        entry ??= path;
+        bounds.Known($"{path}/course", law.Course, $"{entry}/course");
+        bounds.Check($"{path}/start", law.Start, entry: $"{entry}/start");
+        bounds.Check($"{path}/end", law.End, entry: $"{entry}/end");
+        bounds.Check($"{path}/middle", law.Middle, entry: $"{entry}/middle");
+        bounds.Check($"{path}/reach", law.Reach, entry: $"{entry}/reach");
     }
 
     private static void Single(Girders girders, Bounds bounds)

@@ -26,7 +26,8 @@ internal static class Fonts
             height
         );
         using var other = Of(Palette.IsStrong(kind) ? StrongSymbols : Symbols, height);
-        for (var from = 0; from < text.Length; )
+        var from = 0;
+        while (from < text.Length)
         {
             var (isOther, to) = (IsOther(text[from]), from + 1);
             while (to < text.Length && IsOther(text[to]) == isOther)

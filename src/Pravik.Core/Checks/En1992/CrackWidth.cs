@@ -54,7 +54,7 @@ public sealed class CrackWidth : ICheck
             var where = check == IdOf(GirderEffect.SlabTop) ? GirderEffect.SlabTop : GirderEffect.Bottom;
             var face = new CrackFace(member, member.Points[place], where);
             face.Write(calculation);
-            calculation.Remark(CheckWords.Missing(CheckCatalog.NotYet));
+            calculation.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
             return Outcome(member.Points[place], where, face);
         }
 

@@ -224,7 +224,7 @@ public sealed class UltimateBending : ICheck
                     + "is left out, as is usual. Bending across the girder is left out.",
                 Clause
             );
-            c.Remark(CheckWords.Missing(CheckCatalog.NotYet));
+            c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
         }
     }
 }

@@ -1,0 +1,100 @@
+using System.Collections.Immutable;
+using Pravik.Core.Checks;
+using Pravik.Core.Codes;
+using Pravik.Core.Members;
+using Pravik.Core.Models;
+
+namespace Pravik.Core.LoneMembers;
+
+/// <summary>A member alone with all that follows from it: what acts, and the checks.</summary>
+public sealed class LoneRun
+{
+    /// <summary>
+    /// Throws <see cref="Frames.FrameRefusedException"/> where the member can move, <see cref="OperationCanceledException"/> when cancelled.
+    /// </summary>
+    /// <param name="member">A member in which <see cref="LoneValidation"/> finds no error.</param>
+    /// <param name="cancel">Stops it.</param>
+    public LoneRun(LoneMember member, CancellationToken cancel = default)
+    {
+        (Member, Places) = (member, new(member));
+        Sections = new(member, Places);
+        Effects = new(member, Places, Sections);
+        var (form, values) = (FormOf(member), member.Basis.Values);
+        ImmutableArray<MemberPoint> points =
+        [
+            .. Places.Points.Select(
+                (p, number) =>
+                {
+                    var place = Places.Places[number];
+                    var axial = Sections.Whole(Sections.MadeAt(place)).Centroid;
+                    return new MemberPoint(number, place.Span, p.Distance, place.At, Sections.At(place), axial);
+                }
+            ),
+        ];
+        var checkedMember = new Member(member.Name, form, points, Effects.Of, values, member.StrutSlope)
+        {
+            Prestress = member.Effects is null ? Effects.Prestress : EffectValues.None(Effects.Layout),
+            LeavesOutTorsion = member.LeavesOutTorsion,
+            Exposure = member.Materials.Exposure,
+        };
+        Checks = new([checkedMember], form, member.Basis.Standard, [.. NotCovered(member)], cancel);
+    }
+
+    /// <summary>The member.</summary>
+    public LoneMember Member { get; }
+
+    /// <summary>Its places.</summary>
+    public LonePlaces Places { get; }
+
+    /// <summary>Its sections.</summary>
+    public LoneSections Sections { get; }
+
+    /// <summary>What acts.</summary>
+    public LoneEffects Effects { get; }
+
+    /// <summary>The checks.</summary>
+    public CheckedMembers Checks { get; }
+
+    /// <summary>For each span and check, the outcome with the greatest utilisation: the worst first.</summary>
+    public IReadOnlyList<CheckOutcome> GoverningBySpan() =>
+        [
+            .. Checks
+                .Outcomes.Where(o => o.Utilisation > 0)
+                .GroupBy(o => (Places.Places[o.Point].Span, o.Check))
+                .Select(group => group.MaxBy(o => o.Utilisation)!)
+                .OrderByDescending(o => o.Utilisation),
+        ];
+
+    /// <summary>How a member is made, as far as checks differ by it.</summary>
+    public static MemberForm FormOf(LoneMember member) =>
+        member.Strands.Rows.All(r => r.Count == 0) ? MemberForm.CastInPlace : MemberForm.PretensionedWithSlab;
+
+    /// <summary>What of a member no check covers, and what was not counted, in words.</summary>
+    private static IEnumerable<string> NotCovered(LoneMember member)
+    {
+        foreach (var subject in CheckCatalog.NotYetOfMembers)
+            yield return subject;
+        if (member.Effects is { } tables)
+        {
+            foreach (var state in new[] { LimitState.Ultimate, LimitState.Characteristic, LimitState.Frequent, LimitState.QuasiPermanent })
+            {
+                if (!tables.Combinations.Any(t => t.State == state))
+                    yield return $"the {CaseWords(state)} state, for which no effects are given";
+            }
+            yield break;
+        }
+        if (!member.LeavesOutTorsion)
+            yield return "torsion, as no load on a member alone lies beside its axis";
+        if (member.Strands.Rows.Any(r => r.Count > 0))
+            yield return "creep and shrinkage of slab and member against each other";
+    }
+
+    private static string CaseWords(LimitState state) =>
+        state switch
+        {
+            LimitState.Ultimate => "ultimate",
+            LimitState.Characteristic => "characteristic",
+            LimitState.Frequent => "frequent",
+            _ => "quasi-permanent",
+        };
+}
