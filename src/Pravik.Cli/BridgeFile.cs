@@ -40,7 +40,14 @@ internal static class BridgeFile
         if (ReadText(path) is not { } text)
             return null;
         var reading = BridgeJson.Read(text);
-        foreach (var finding in reading.Findings)
+        Print(path, reading.Findings);
+        return reading.Bridge;
+    }
+
+    /// <summary>Prints findings of a file with their places.</summary>
+    public static void Print(string path, IEnumerable<Finding> findings)
+    {
+        foreach (var finding in findings)
         {
             var place = finding.Path.Length > 0 ? $"{path}{finding.Path}" : path;
             Console.Error.WriteLine(
@@ -48,7 +55,6 @@ internal static class BridgeFile
                     + $"{finding.Message}{(finding.Why is { } why ? " " + why : "")}"
             );
         }
-        return reading.Bridge;
     }
 
     /// <summary>Makes a folder and writes a file into it; false, with the reason printed, where that cannot be.</summary>

@@ -97,20 +97,8 @@ internal static class CheckCommand
         ];
         string Value(double value, CheckRow of) =>
             of.Kind == QuantityKind.Number ? QuantityText.Significant(value, 3) : units.FormatWithUnit(value, of.Kind);
-        var widths = Enumerable.Range(0, 8).Select(c => rows.Max(r => r[c].Length)).ToArray();
-        var text = new StringBuilder($"{bridge.Name}\n\n");
-        foreach (var row in rows)
-            text.AppendLine(
-                string.Join("  ", row.Select((cell, c) => c is 0 or 3 or 7 ? cell.PadRight(widths[c]) : cell.PadLeft(widths[c]))).TrimEnd()
-            );
-        text.AppendLine();
-        var subjects = string.Join(", ", summary.Checked);
-        text.Append(char.ToUpperInvariant(subjects[0]))
-            .Append(subjects[1..])
-            .AppendLine(
-                $" {(summary.Fails ? "fails" : "passes")}; the worst utilisation is {QuantityText.Fixed(summary.Utilisation ?? 0, 3)}."
-            );
-        return text.Append(CheckWords.Missing(summary.NotChecked)).ToString();
+        return $"{bridge.Name}\n\n{TextTable.Of(rows, 0, 3, 7)}\n{CheckText.Verdict(summary.Checked, summary.Fails, summary.Utilisation)}"
+            + $"\n{CheckWords.Missing(summary.NotChecked)}";
     }
 
     /// <summary>The full calculation of every governing check.</summary>
@@ -127,20 +115,8 @@ internal static class CheckCommand
                 units
             );
             results.Write(outcome, calculation);
-            text.Append('\n').AppendLine(calculation.Title).AppendLine(new string('=', calculation.Title.Length));
-            foreach (var line in calculation.Lines)
-                text.AppendLine(Line(line));
+            text.Append(CheckText.Of(calculation));
         }
         return text.ToString();
-    }
-
-    private static string Line(CalculationLine line)
-    {
-        if (line.IsHeading)
-            return $"\n{line.Formula}";
-        if (line.IsRemark)
-            return $"  {line.Formula} {line.Clause}".TrimEnd();
-        var numbers = line.Numbers.Length > 0 ? $" [{line.Numbers}]" : "";
-        return $"  {line.Symbol.PadRight(12)} = {line.Value.PadLeft(12)} {line.Unit.PadRight(6)}  {line.Formula}{numbers}  ({line.Clause})";
     }
 }

@@ -3,13 +3,15 @@ using Pravik.Exchange;
 
 namespace Pravik.Cli;
 
-/// <summary><c>schema</c>: prints the JSON Schema of the bridge format, from which docs/bridge.schema.json is made.</summary>
+/// <summary><c>schema [bridge|member]</c>: prints the JSON Schema of a format, from which those in docs/ are made.</summary>
 internal static class SchemaCommand
 {
     public static Command Make()
     {
-        var command = new Command("schema", "Print the JSON Schema of the bridge file format.");
-        command.SetAction(_ => Console.Write(BridgeJson.Schema()));
+        var kind = new Argument<string>("KIND") { DefaultValueFactory = _ => "bridge", Description = "bridge or member." };
+        kind.AcceptOnlyFromAmong("bridge", "member");
+        var command = new Command("schema", "Print the JSON Schema of the bridge or the member file format.") { kind };
+        command.SetAction(parsed => Console.Write(parsed.GetValue(kind) == "member" ? MemberJson.Schema() : BridgeJson.Schema()));
         return command;
     }
 }

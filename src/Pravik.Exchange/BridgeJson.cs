@@ -28,7 +28,7 @@ public static class BridgeJson
     /// <summary>How bridges are written and read.</summary>
     public static JsonSerializerOptions Options { get; } = MakeOptions(false);
 
-    private static readonly JsonSerializerOptions Indented = MakeOptions(true);
+    internal static readonly JsonSerializerOptions Indented = MakeOptions(true);
 
     /// <summary>A bridge in one line.</summary>
     public static string Write(Bridge bridge) => JsonSerializer.Serialize(bridge, Options);
@@ -56,14 +56,13 @@ public static class BridgeJson
     public static BridgeReading Read(JsonNode node) => Read(() => node.Deserialize<Bridge>(Options));
 
     /// <summary>The JSON Schema (2020-12) of the format.</summary>
-    public static string Schema()
+    public static string Schema() => Schema(typeof(Bridge), $"Pravik bridge, version {Bridge.CurrentVersion}");
+
+    /// <summary>The schema of a kind of document.</summary>
+    internal static string Schema(Type type, string title)
     {
-        var schema = Options.GetJsonSchemaAsNode(typeof(Bridge), new() { TreatNullObliviousAsNonNullable = true });
-        var head = new JsonObject
-        {
-            ["$schema"] = "https://json-schema.org/draft/2020-12/schema",
-            ["title"] = $"Pravik bridge, version {Bridge.CurrentVersion}",
-        };
+        var schema = Options.GetJsonSchemaAsNode(type, new() { TreatNullObliviousAsNonNullable = true });
+        var head = new JsonObject { ["$schema"] = "https://json-schema.org/draft/2020-12/schema", ["title"] = title };
         foreach (var (name, value) in schema.AsObject().ToList())
             head[name] = value?.DeepClone();
         return head.ToJsonString(Indented) + "\n";
@@ -78,16 +77,23 @@ public static class BridgeJson
             ImmutableArray<Finding> findings = [.. BridgeValidation.Check(bridge)];
             return new(findings.Any(f => f.Severity == Severity.Error) ? null : bridge, findings);
         }
-        catch (JsonException problem)
+        catch (Exception problem) when (Explained(problem, "a bridge") is { } finding)
         {
-            return Refused(Pointer(problem.Path), Explain(problem));
-        }
-        catch (Exception problem)
-            when (problem is InvalidOperationException or FormatException or NotSupportedException or ArgumentException)
-        {
-            return Refused("", "The document is not a bridge: " + problem.Message);
+            return new(null, [finding]);
         }
     }
+
+    /// <summary>What an exception of reading says of a document of a kind; null for one that is none of reading.</summary>
+    internal static Finding? Explained(Exception problem, string kind) =>
+        problem switch
+        {
+            JsonException json => Finding.Error(Pointer(json.Path), Explain(json, kind)),
+            InvalidOperationException or FormatException or NotSupportedException or ArgumentException => Finding.Error(
+                "",
+                $"The document is not {kind}: {problem.Message}"
+            ),
+            _ => null,
+        };
 
     private static BridgeReading Refused(string path, string message) => new(null, [Finding.Error(path, message)]);
 
@@ -97,7 +103,7 @@ public static class BridgeJson
             ? ""
             : path.TrimStart('$').Replace("['", ".").Replace("']", "").Replace('.', '/').Replace("[", "/").Replace("]", "");
 
-    private static string Explain(JsonException problem)
+    private static string Explain(JsonException problem, string kind)
     {
         var place = problem.LineNumber is { } line ? $" (line {line + 1}, column {(problem.BytePositionInLine ?? 0) + 1})" : "";
         var text = problem.Message;
@@ -106,7 +112,7 @@ public static class BridgeJson
         if (text.Contains("could not be converted", StringComparison.Ordinal))
             return $"The value is not of the kind that belongs here: a number where text stands, or the reverse{place}.";
         if (text.Contains("missing required", StringComparison.Ordinal))
-            return "This is not a bridge file: “format” and “version” are missing.";
+            return $"This is not {kind} file: “format” and “version” are missing.";
         return $"The JSON is broken{place}: {text.Split(" Path:")[0].Split(" LineNumber:")[0]}";
     }
 

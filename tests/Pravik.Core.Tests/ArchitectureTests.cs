@@ -32,6 +32,7 @@ public class ArchitectureTests
         "Effects",
         "Members",
         "Checks",
+        "LoneMembers",
         "Runs",
         "Proposals",
     ];

@@ -229,11 +229,12 @@ public static class RoadCombinations
                 Traffic = rail * v["psi0rail"],
                 Temperature = temperature,
             };
-        if (temperature > 0)
-            yield return Traffic("temperature", "temperature leading", TrafficGroup.Group1aBeside) with
-            {
-                Temperature = temperature,
-            };
+        // Without temperature it is there for own actions, of which each leads in its place.
+        var words = temperature > 0 ? "temperature leading" : "traffic beside what leads";
+        yield return Traffic("temperature", words, TrafficGroup.Group1aBeside) with
+        {
+            Temperature = temperature,
+        };
         yield return rule("wind", "wind leading") with
         {
             Wind = other,
@@ -246,7 +247,7 @@ public static class RoadCombinations
             new($"frequent.{id}", $"Frequent, {leading}", LimitState.Frequent, "EN 1990 (6.15b), Table A2.1")
             {
                 Own = 1,
-                OwnPart = OwnPart.Psi1,
+                OwnPart = OwnPart.Psi2,
             };
         var quasi = TrafficGroup.Group1aQuasiPermanent;
         yield return Rule("traffic", "traffic leading") with

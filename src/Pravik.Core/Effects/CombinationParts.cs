@@ -112,7 +112,7 @@ internal sealed record CombinationParts(
         (double, EffectRange) Term(OwnVariable own, double factor) => (factor, EffectRange.OrNothing(own.Name, [(1, own.Range)]));
         yield return (rule, rule.Id, rule.Name, [.. Own.Select(o => Term(o, rule.Own * o.Psi(rule.OwnPart)))]);
         // Beside an own action that leads stands what stands beside temperature.
-        if (!rule.Id.EndsWith(".temperature", StringComparison.Ordinal) || rule.OwnPart == OwnPart.Psi2)
+        if (!rule.Id.EndsWith(".temperature", StringComparison.Ordinal) || rule.State == LimitState.QuasiPermanent)
             yield break;
         var isFrequent = rule.State == LimitState.Frequent;
         var beside = isFrequent ? OwnPart.Psi2 : OwnPart.Psi0;

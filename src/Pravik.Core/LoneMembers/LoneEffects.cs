@@ -75,6 +75,9 @@ public sealed class LoneEffects
     /// <summary>The places of the effects.</summary>
     public EffectLayout Layout => layout;
 
+    /// <summary>The envelopes of all combinations by limit state, the ultimate first.</summary>
+    public IReadOnlyDictionary<LimitState, EffectRange> States => states;
+
     /// <summary>The envelope of all combinations of a limit state.</summary>
     public EffectRange Of(LimitState state) => states[state];
 

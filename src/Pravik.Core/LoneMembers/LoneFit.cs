@@ -50,7 +50,7 @@ internal static class LoneFit
             var section = sections.MadeAt(place);
             var slab = member.Slab is { } s ? s.Haunch + s.Thickness : 0;
             var height = layer.Face == BarFace.Top ? section.Depth + slab - layer.AxisDistance : layer.AxisDistance;
-            var width = height > section.Depth ? member.Slab!.Width : section.Solids.Sum(o => o.WidthAt(section.Bottom + height));
+            var width = height > section.Depth ? (member.Slab?.Width ?? 0) : section.Solids.Sum(o => o.WidthAt(section.Bottom + height));
             var number = layer.Count ?? 1;
             if (height < layer.Diameter / 2 || height > section.Depth + slab || width < layer.Diameter)
                 bounds.Fault($"{path}/axisDistance", $"These bars lie outside the concrete {At(place)}.");
@@ -109,7 +109,7 @@ internal static class LoneFit
             var row = strands.Rows[i];
             foreach (var place in places.Places)
             {
-                var (section, level) = (sections.MadeAt(place), row.LevelAt(place.At, places.Ends[^1]));
+                var (section, level) = (sections.MadeAt(place), sections.LevelOf(row, place.At));
                 var outer = (row.Count - 1) * row.Spacing / 2;
                 if (section.Contains(new(outer, level + section.Bottom)) && section.Contains(new(-outer, level + section.Bottom)))
                     continue;

@@ -15,7 +15,7 @@ public readonly record struct LonePlace(int Span, int Joint, double At, bool IsB
 }
 
 /// <summary>
-/// Where a member alone is looked at: twenty pieces a span at least, and wherever something changes. Two places stand at a support, and
+/// Where a member alone is looked at: forty pieces a span at least, and wherever something changes. Two places stand at a support, and
 /// where a section or a shear jumps: just before and just after.
 /// </summary>
 public sealed class LonePlaces
@@ -23,7 +23,7 @@ public sealed class LonePlaces
     /// <summary>Most joints of a member.</summary>
     public const int Most = 1500;
 
-    private const int PiecesOfSpan = 20;
+    private const int PiecesOfSpan = 40;
     private const double Close = 1e-3;
 
     /// <summary>Two places at one joint are told this far apart (m), so that lines between places are never upright.</summary>
@@ -151,8 +151,8 @@ public sealed class LonePlaces
         }
         foreach (var row in member.Strands.Rows.Where(r => r.Debonded > 0))
         {
-            yield return row.DebondedLength;
-            yield return ends[^1] - row.DebondedLength;
+            yield return row.DebondedLength - member.Overhang;
+            yield return ends[^1] - row.DebondedLength + member.Overhang;
         }
         foreach (var x in member.Effects?.At ?? [])
             yield return x;

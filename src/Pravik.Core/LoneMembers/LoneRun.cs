@@ -9,6 +9,9 @@ namespace Pravik.Core.LoneMembers;
 /// <summary>A member alone with all that follows from it: what acts, and the checks.</summary>
 public sealed class LoneRun
 {
+    /// <summary>Utilisations up to this are what is left of effects that are 0.</summary>
+    private const double Rounding = 1e-9;
+
     /// <summary>
     /// Throws <see cref="Frames.FrameRefusedException"/> where the member can move, <see cref="OperationCanceledException"/> when cancelled.
     /// </summary>
@@ -34,11 +37,18 @@ public sealed class LoneRun
         var checkedMember = new Member(member.Name, form, points, Effects.Of, values, member.StrutSlope)
         {
             Prestress = member.Effects is null ? Effects.Prestress : EffectValues.None(Effects.Layout),
-            LeavesOutTorsion = member.LeavesOutTorsion,
+            LeavesOutTorsion =
+                member.LeavesOutTorsion ? Members.Member.TorsionByCompatibility
+                : member.Effects is null ? "torsion, as no load on a member alone lies beside its axis"
+                : null,
             Exposure = member.Materials.Exposure,
         };
         Checks = new([checkedMember], form, member.Basis.Standard, [.. NotCovered(member)], cancel);
     }
+
+    /// <summary>Effects that are told of a member.</summary>
+    public static ImmutableArray<GirderEffect> Shown { get; } =
+    [GirderEffect.N, GirderEffect.V, GirderEffect.T, GirderEffect.M, GirderEffect.Deflection];
 
     /// <summary>The member.</summary>
     public LoneMember Member { get; }
@@ -59,7 +69,7 @@ public sealed class LoneRun
     public IReadOnlyList<CheckOutcome> GoverningBySpan() =>
         [
             .. Checks
-                .Outcomes.Where(o => o.Utilisation > 0)
+                .Outcomes.Where(o => o.Utilisation > Rounding)
                 .GroupBy(o => (Places.Places[o.Point].Span, o.Check))
                 .Select(group => group.MaxBy(o => o.Utilisation)!)
                 .OrderByDescending(o => o.Utilisation),
@@ -83,8 +93,6 @@ public sealed class LoneRun
             }
             yield break;
         }
-        if (!member.LeavesOutTorsion)
-            yield return "torsion, as no load on a member alone lies beside its axis";
         if (member.Strands.Rows.Any(r => r.Count > 0))
             yield return "creep and shrinkage of slab and member against each other";
     }

@@ -67,17 +67,27 @@ public sealed class LoneSections
                 : 0
         );
 
+    /// <summary>A place from the member's own beginning, its whole length, and the distance to the nearer end (m).</summary>
+    private (double FromStart, double Length, double FromEnd) Along(double x)
+    {
+        var (from, length) = (x + member.Overhang, places.Ends[^1] + 2 * member.Overhang);
+        return (from, length, Math.Min(from, length - from));
+    }
+
+    /// <summary>Level of a row of strands at a place from the first support (m above the soffit).</summary>
+    public double LevelOf(StrandRow row, double x) => row.LevelAt(Along(x).FromStart, Along(x).Length);
+
     /// <summary>Rows of strands at a place: height above the soffit (m), area whose force is transmitted (m²).</summary>
     public IEnumerable<(int Row, double Level, double Area)> RowsAt(double x)
     {
-        var (length, rows) = (places.Ends[^1], member.Strands.Rows);
-        var fromEnd = Math.Min(x, length - x);
+        var (fromStart, length, fromEnd) = Along(x);
+        var rows = member.Strands.Rows;
         for (var i = 0; i < rows.Length; i++)
         {
             var debonded = Math.Min(rows[i].Debonded, rows[i].Count);
             double Part(double from) => Math.Clamp((fromEnd - from) / transmission, 0, 1);
             var working = (rows[i].Count - debonded) * Part(0) + debonded * Part(rows[i].DebondedLength);
-            yield return (i, rows[i].LevelAt(x, length), working * strand.Area);
+            yield return (i, rows[i].LevelAt(fromStart, length), working * strand.Area);
         }
     }
 
@@ -91,7 +101,7 @@ public sealed class LoneSections
         var depth = section.Depth + (member.Slab is { } slab ? slab.Haunch + slab.Thickness : 0);
         return new(ConcreteOf(section), [.. BarsAt(place.At, section, depth)], [.. StrandsAt(place.At)])
         {
-            FromEnd = Math.Min(place.At, places.Ends[^1] - place.At),
+            FromEnd = Along(place.At).FromEnd,
             WebWidth = section.WebWidth,
             WebHeight = section.Depth,
             WebTorsion = Math.Min(1, Rectangle.TorsionConstant(section.WebWidth, section.Depth) / section.Properties.J),
@@ -170,14 +180,14 @@ public sealed class LoneSections
 
     private IEnumerable<MemberStrands> StrandsAt(double x)
     {
-        var (length, stress) = (places.Ends[^1], member.Strands.EffectiveStress ?? 0);
-        var fromEnd = Math.Min(x, length - x);
+        var (fromStart, length, fromEnd) = Along(x);
+        var stress = member.Strands.EffectiveStress ?? 0;
         for (var i = 0; i < member.Strands.Rows.Length; i++)
         {
             var row = member.Strands.Rows[i];
             var debonded = Math.Min(row.Debonded, row.Count);
             if (row.Count > 0)
-                yield return new(i + 1, row.LevelAt(x, length), row.Count - debonded, fromEnd, debonded, fromEnd - row.DebondedLength)
+                yield return new(i + 1, row.LevelAt(fromStart, length), row.Count - debonded, fromEnd, debonded, fromEnd - row.DebondedLength)
                 {
                     Steel = strand,
                     EffectiveStress = stress,

@@ -32,7 +32,7 @@ public static class GirderMembers
                 {
                     Stages = stages,
                     Prestress = effects.PrestressIn(_ => true),
-                    LeavesOutTorsion = geometry.Bridge.Girders.LeavesOutTorsion,
+                    LeavesOutTorsion = geometry.Bridge.Girders.LeavesOutTorsion ? Member.TorsionByCompatibility : null,
                     Exposure = geometry.Bridge.Materials.Exposure,
                 }),
         ];

@@ -54,8 +54,11 @@ public sealed record Member(
     /// <summary>What prestress does, all losses off.</summary>
     public required EffectValues Prestress { get; init; }
 
-    /// <summary>Whether torsion is taken as compatibility alone, and not checked (EN 1992-1-1 6.3.1(2)).</summary>
-    public bool LeavesOutTorsion { get; init; }
+    /// <summary>Why torsion is not checked where it comes from compatibility alone.</summary>
+    public const string TorsionByCompatibility = "torsion, which is taken as compatibility alone (EN 1992-1-1 6.3.1(2))";
+
+    /// <summary>Why torsion is not checked, in words; null where it is.</summary>
+    public string? LeavesOutTorsion { get; init; }
 
     /// <summary>Class of exposure.</summary>
     public string Exposure { get; init; } = "";

@@ -52,7 +52,7 @@ internal sealed record HandMember(MemberSection Section)
         var member = new Member("G1", Form, [new(0, 0, 10, 10, Section, 0)], _ => range, Values, 1.5)
         {
             Prestress = EffectValues.None(layout),
-            LeavesOutTorsion = LeavesOutTorsion,
+            LeavesOutTorsion = LeavesOutTorsion ? Member.TorsionByCompatibility : null,
             Exposure = "XC3",
         };
         return [.. check.Of([member]).At(member, 0)];

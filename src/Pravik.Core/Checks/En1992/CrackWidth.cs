@@ -18,7 +18,7 @@ public sealed class CrackWidth : ICheck
     public string Id => "cracks";
 
     /// <inheritdoc/>
-    public string Subject => "crack widths at bars along the bridge";
+    public string Subject => "crack widths at bars along";
 
     /// <inheritdoc/>
     public bool IsRated => false;

@@ -66,7 +66,7 @@ public sealed class UltimateTorsion : ICheck
             : NoResistance;
 
     private static bool IsChecked(Member member, int place) =>
-        !member.LeavesOutTorsion && member.Points[place].Section is { IsInterrupted: false, WebTorsion: > 0 };
+        member.LeavesOutTorsion is null && member.Points[place].Section is { IsInterrupted: false, WebTorsion: > 0 };
 
     /// <summary>A shear and a torsion that act together, of which one is at its greatest or least.</summary>
     private sealed record Pair(
@@ -145,8 +145,7 @@ public sealed class UltimateTorsion : ICheck
     {
         private readonly IMemberCheck bending = new UltimateBending().Of(members);
 
-        public IEnumerable<string> LeftOut =>
-            members.Any(m => m.LeavesOutTorsion) ? ["torsion, which is taken as compatibility alone (EN 1992-1-1 6.3.1(2))"] : [];
+        public IEnumerable<string> LeftOut => members.Select(m => m.LeavesOutTorsion).OfType<string>().Distinct();
 
         public IEnumerable<CheckOutcome> At(Member member, int place) =>
             IsChecked(member, place)

@@ -80,7 +80,7 @@ public sealed class CastInPlaceTests
                 "ultimate shear",
                 "torsion with shear",
                 "stresses of concrete and bars in service",
-                "crack widths at bars along the bridge",
+                "crack widths at bars along",
             ],
             results.Checked
         );
