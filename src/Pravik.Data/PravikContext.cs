@@ -29,6 +29,12 @@ public sealed class PravikContext(DbContextOptions<PravikContext> options) : DbC
     /// <summary>The office library.</summary>
     public DbSet<LibraryEntry> Library => Set<LibraryEntry>();
 
+    /// <summary>Members alone.</summary>
+    public DbSet<MemberProject> Members => Set<MemberProject>();
+
+    /// <summary>Revisions of members alone.</summary>
+    public DbSet<MemberRevision> MemberRevisions => Set<MemberRevision>();
+
     /// <summary>Keys and indices.</summary>
     protected override void OnModelCreating(Microsoft.EntityFrameworkCore.ModelBuilder modelBuilder)
     {
@@ -40,6 +46,8 @@ public sealed class PravikContext(DbContextOptions<PravikContext> options) : DbC
         modelBuilder.Entity<RestorePoint>().HasKey(r => new { r.ProjectId, r.Number });
         modelBuilder.Entity<RoadShare>().HasKey(s => s.ProjectId);
         modelBuilder.Entity<LibraryEntry>().HasKey(e => new { e.Kind, e.Name });
+        modelBuilder.Entity<MemberProject>().HasMany(p => p.Revisions).WithOne().HasForeignKey(r => r.MemberId);
+        modelBuilder.Entity<MemberRevision>().HasKey(r => new { r.MemberId, r.Number });
         modelBuilder.Entity<StoredResult>().HasKey(r => r.Hash);
     }
 }

@@ -253,25 +253,12 @@ public sealed class ProjectStore(IDbContextFactory<PravikContext> contexts, Stor
         return line;
     }
 
-    private static ImmutableArray<Conflict> Conflicts(Bridge old, Bridge head, IReadOnlyList<PatchOperation> patch)
-    {
-        var changed = BridgeEditing.ChangedPaths(old, head);
-        return
+    private static ImmutableArray<Conflict> Conflicts(Bridge old, Bridge head, IReadOnlyList<PatchOperation> patch) =>
         [
-            .. patch
-                .SelectMany(op => new[] { (Path: op.Path, op.Value), (Path: op.From ?? "", Value: null) })
-                .Where(op => op.Path.Length > 0)
-                .Where(op => changed.Any(path => BridgeEditing.Meet(path, WholeArray(op.Path))))
-                .Select(op => new Conflict(
-                    op.Path,
-                    BridgeEditing.ValueAt(head, op.Path)?.ToJsonString() ?? "null",
-                    op.Value?.ToJsonString() ?? "null"
-                )),
+            .. JsonEditing
+                .Conflicts(BridgeJson.ToNode(old), BridgeJson.ToNode(head), patch)
+                .Select(c => new Conflict(c.Path, c.Theirs, c.Yours)),
         ];
-
-        // A place in a list that is being lengthened or shortened concerns the whole list.
-        static string WholeArray(string path) => path.EndsWith("/-", StringComparison.Ordinal) ? path[..^2] : path;
-    }
 
     /// <summary>Moves the head to a revision that is looked for within the transaction; stays where that is 0.</summary>
     internal Task<EditOutcome?> MoveAsync(string id, Func<PravikContext, Project, Task<int>> target) =>

@@ -29,6 +29,16 @@ public static class MemberJson
     /// <summary>Reads a member.</summary>
     public static MemberReading Read(JsonNode node) => Read(() => node.Deserialize<LoneMember>(BridgeJson.Options));
 
+    /// <summary>A member as a JSON tree.</summary>
+    public static JsonNode Node(string document) => JsonNode.Parse(document)!;
+
+    /// <summary>A member as a JSON tree.</summary>
+    public static JsonNode Node(LoneMember member) => JsonSerializer.SerializeToNode(member, BridgeJson.Options)!;
+
+    /// <summary>The member after a patch, or none with the reasons. The tree is changed.</summary>
+    public static MemberReading Edit(JsonNode document, IReadOnlyList<PatchOperation> patch) =>
+        JsonEditing.Apply(document, patch) is { } problem ? Refused(problem) : Read(document);
+
     /// <summary>The JSON Schema (2020-12) of the format.</summary>
     public static string Schema() => BridgeJson.Schema(typeof(LoneMember), $"Pravik member, version {LoneMember.CurrentVersion}");
 

@@ -27,4 +27,17 @@ internal static class DemoProjects
                 await store.CreateAsync(bridge, "Example loaded", id);
         }
     }
+
+    /// <summary>Loads the example members of a folder, each once, under the name of its file; nothing where there is no such folder.</summary>
+    public static async Task AddMembersAsync(MemberStore store, string folder)
+    {
+        if (!Directory.Exists(folder))
+            return;
+        foreach (var file in Directory.EnumerateFiles(folder, "*.json").Order())
+        {
+            var id = Path.GetFileNameWithoutExtension(file);
+            if (await store.FindAsync(id) is null && MemberJson.Read(await File.ReadAllTextAsync(file)).Member is { } member)
+                await store.CreateAsync(member, "Example loaded", id);
+        }
+    }
 }

@@ -4,6 +4,7 @@ using Pravik.Data;
 using Pravik.Exchange;
 using Pravik.Web;
 using Pravik.Web.Endpoints;
+using Pravik.Web.Members;
 using Pravik.Web.Runs;
 using Pravik.Web.Safety;
 using Pravik.Web.Workspaces;
@@ -34,6 +35,9 @@ builder.Services.AddSingleton(services => new ProjectStore(
 builder.Services.AddSingleton<BridgeList>();
 builder.Services.AddSingleton<BridgeHistory>();
 builder.Services.AddSingleton<SummaryStore>();
+builder.Services.AddSingleton<MemberStore>();
+builder.Services.AddSingleton<MemberRuns>();
+builder.Services.AddSingleton<MemberReader>();
 builder.Services.AddSingleton<AssumedValues>();
 builder.Services.AddSingleton<Starters>();
 builder.Services.AddSingleton<LibraryStore>();
@@ -60,7 +64,10 @@ try
     if ((await list.ListAsync()).Count == 0)
         await app.Services.GetRequiredService<Starters>().FillAsync(app.Services.GetRequiredService<LibraryStore>());
     if (builder.Configuration["Pravik:Demo"] is { Length: > 0 } demo)
+    {
         await DemoProjects.AddAsync(bridges, app.Services.GetRequiredService<GroundStore>(), demo);
+        await DemoProjects.AddMembersAsync(app.Services.GetRequiredService<MemberStore>(), Path.Combine(demo, "members"));
+    }
 }
 catch (Microsoft.Data.Sqlite.SqliteException problem)
 {

@@ -159,8 +159,8 @@ public class BridgeJsonTests
         var other = bridge with { Name = "Other", Axes = bridge.Axes with { Spans = [17.4, 26, 17.4] } };
         Assert.Equal(["/name", "/axes/spans/1"], BridgeEditing.ChangedPaths(bridge, other));
         Assert.Equal(["/axes/spans"], BridgeEditing.ChangedPaths(bridge, bridge with { Axes = bridge.Axes with { Spans = [17.4] } }));
-        Assert.True(BridgeEditing.Meet("/axes", "/axes/spans/1"));
-        Assert.False(BridgeEditing.Meet("/axes/spans/1", "/axes/spans/10"));
+        Assert.True(JsonEditing.Meet("/axes", "/axes/spans/1"));
+        Assert.False(JsonEditing.Meet("/axes/spans/1", "/axes/spans/10"));
     }
 
     /// <summary>“Passes” is said of what was checked only, and of a bridge only where everything was.</summary>

@@ -17,6 +17,43 @@ public sealed record LoneMember
     /// <summary>The version that is written and read.</summary>
     public const int CurrentVersion = 1;
 
+    /// <summary>
+    /// A rectangle over some spans (m), a twelfth of the longest deep, with bars at both faces and links; EN recommended values.
+    /// </summary>
+    public static LoneMember New(IReadOnlyList<double> spans)
+    {
+        var depth = Math.Clamp(Math.Round(spans.Max() / 12, 2), 0.3, 3);
+        var sizes = new Dictionary<string, double> { ["depth"] = depth, ["width"] = Math.Max(0.4, Math.Round(depth / 2, 2)) };
+        return new()
+        {
+            Format = FormatName,
+            Version = CurrentVersion,
+            Spans = [.. spans.Select(l => new LoneSpan { Length = l })],
+            Supports = [.. Enumerable.Repeat(new LoneSupport(), spans.Count + 1)],
+            Sections =
+            [
+                new()
+                {
+                    Name = "Beam",
+                    Family = "rectangle",
+                    Sizes = sizes.ToImmutableSortedDictionary(),
+                },
+            ],
+            Bars =
+            [
+                new() { Count = 5, Diameter = 0.025 },
+                new()
+                {
+                    Face = BarFace.Top,
+                    Count = spans.Count > 1 ? 5 : 3,
+                    Diameter = spans.Count > 1 ? 0.025 : 0.016,
+                },
+            ],
+            Links = [new()],
+            StrutSlope = 1.5,
+        };
+    }
+
     /// <summary>Always <see cref="FormatName"/>.</summary>
     public required string Format { get; init; }
 

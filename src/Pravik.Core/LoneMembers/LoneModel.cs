@@ -100,9 +100,21 @@ internal sealed class LoneModel
             values[layout.At(p, GirderEffect.V)] = forces.Vz[end];
             values[layout.At(p, GirderEffect.M)] = forces.My[end];
             values[layout.At(p, GirderEffect.Deflection)] = solved.Displacements[place.Joint][2];
-            Stresses(values, p, 0, forces.My[end]);
         }
+        foreach (var effect in new[] { GirderEffect.V, GirderEffect.M })
+            Clean(values, effect);
+        for (var p = 0; p < places.Places.Length; p++)
+            Stresses(values, p, 0, values[layout.At(p, GirderEffect.M)]);
         return values;
+    }
+
+    /// <summary>Takes away what is left by rounding where an effect is 0: less than 0.01 N or Nm.</summary>
+    private void Clean(double[] values, GirderEffect effect)
+    {
+        int[] places = [.. Enumerable.Range(0, layout.Points.Length).Select(p => layout.At(p, effect))];
+        var tiny = Math.Max(0.01, 1e-10 * places.Max(i => Math.Abs(values[i])));
+        foreach (var i in places.Where(i => Math.Abs(values[i]) < tiny))
+            values[i] = 0;
     }
 
     /// <summary>Writes the stresses that an axial force at the centroid and a moment give at a place.</summary>

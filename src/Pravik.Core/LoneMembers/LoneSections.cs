@@ -187,7 +187,14 @@ public sealed class LoneSections
             var row = member.Strands.Rows[i];
             var debonded = Math.Min(row.Debonded, row.Count);
             if (row.Count > 0)
-                yield return new(i + 1, row.LevelAt(fromStart, length), row.Count - debonded, fromEnd, debonded, fromEnd - row.DebondedLength)
+                yield return new(
+                    i + 1,
+                    row.LevelAt(fromStart, length),
+                    row.Count - debonded,
+                    fromEnd,
+                    debonded,
+                    fromEnd - row.DebondedLength
+                )
                 {
                     Steel = strand,
                     EffectiveStress = stress,

@@ -17,6 +17,9 @@ public sealed class BridgeResults
     internal BridgeResults(ModelResults model, BridgeEffects effects, CheckedMembers done, IEnumerable<RatingBasis> bases) =>
         (Model, Effects, this.done, this.bases) = (model, effects, done, bases);
 
+    /// <summary>The girders with all outcomes.</summary>
+    public CheckedMembers Done => done;
+
     /// <summary>Results of the model.</summary>
     public ModelResults Model { get; }
 

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Pravik.Core.Findings;
 using Pravik.Data;
 using Pravik.Exchange;
@@ -14,7 +13,6 @@ public sealed record EntryRequest(int Revision, string Path, string? Text);
 internal static class EditEndpoints
 {
     private const int MostLooked = 1000;
-    private static readonly JsonSerializerOptions PatchOptions = new(JsonSerializerDefaults.Web) { MaxDepth = 16 };
 
     public static void Map(RouteGroupBuilder bridges, RouteGroupBuilder bridge)
     {
@@ -39,26 +37,11 @@ internal static class EditEndpoints
 
     private static async Task<IResult> Patch(string id, int? revision, string? label, HttpRequest http, ProjectStore store, RunQueue runs)
     {
-        if (revision is null)
-            return Answers.Refused(Finding.Error("", "The revision that was edited is missing (?revision=N)."));
-        List<PatchOperation>? patch;
-        try
-        {
-            patch = await JsonSerializer.DeserializeAsync<List<PatchOperation>>(http.Body, PatchOptions);
-            // Text is read when it is used: what is no text must be found before anything is done with it.
-            JsonSerializer.Serialize(patch, PatchOptions);
-        }
-        catch (Exception problem) when (problem is JsonException or InvalidOperationException)
-        {
-            return Answers.Refused(Finding.Error("", $"The patch is not a JSON Patch: {problem.Message}"));
-        }
-        if (patch is null || patch.Any(p => p?.Op is null || p.Path is null))
-            return Answers.Refused(Finding.Error("", "The patch is not a JSON Patch: each operation needs “op” and “path”."));
-        return await Answers.EditedAsync(
-            id,
-            store.EditAsync(id, revision.Value, patch, string.IsNullOrWhiteSpace(label) ? "Edited" : label, Author.Of(http)),
-            runs
-        );
+        var (patch, problem) = await PatchBody.ReadAsync(revision, http);
+        if (problem is not null)
+            return Answers.Refused(problem);
+        var words = string.IsNullOrWhiteSpace(label) ? "Edited" : label;
+        return await Answers.EditedAsync(id, store.EditAsync(id, revision!.Value, patch, words, Author.Of(http)), runs);
     }
 
     private static async Task<IResult> Enter(

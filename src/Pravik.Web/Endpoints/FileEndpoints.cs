@@ -167,14 +167,8 @@ internal static class FileEndpoints
             return Answers.Refused(Finding.Error("/checks", Answers.NotYet));
         var units = UnitSystem.Named(UserUnits.For(http, snapshot.Bridge).Basis.Units);
         var report = new BridgeReport(new(snapshot.Bridge), Answers.GroundOf(snapshot, grounds), results, units, snapshot.Findings);
-        var (titles, name) = (snapshot.Bridge.Basis.Titles, snapshot.Bridge.Name);
-        var frame = new ReportFrame(
-            name,
-            string.Join(" · ", new[] { titles.Project, titles.Client, titles.Office }.Where(t => t.Length > 0)),
-            $"{titles.Number} {titles.Issue}".Trim(),
-            $"Pravik, edit {snapshot.Revision}",
-            DateTime.Now.ToString("yyyy-MM-dd")
-        );
+        var name = snapshot.Bridge.Name;
+        var frame = ReportParts.Frame(name, snapshot.Bridge.Basis.Titles, snapshot.Revision);
         var pages = ReportPages.Of(frame, report.Blocks);
         return Results.File(PdfWriter.Write(name, pages), "application/pdf", $"{Answers.FileName(snapshot.Bridge)}-report.pdf");
     }

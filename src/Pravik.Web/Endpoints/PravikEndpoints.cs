@@ -13,5 +13,6 @@ public static class PravikEndpoints
         RunEndpoints.Map(bridge);
         FileEndpoints.Map(bridge);
         LibraryEndpoints.Map(app, bridge);
+        MemberEndpoints.Map(app);
     }
 }

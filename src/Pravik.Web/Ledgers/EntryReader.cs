@@ -100,22 +100,12 @@ public static class EntryReader
 
     private static EntryReading Plain(Bridge bridge, Entry entry, string path, string text, UnitSystem units)
     {
-        return entry.Kind switch
-        {
-            EntryKind.Text => Taken(bridge, entry, path, JsonValue.Create(text), $"“{text}”"),
-            EntryKind.Choice => entry.Choices.FirstOrDefault(c => c.Value == text) is { } choice
-                ? Taken(
-                    bridge,
-                    entry,
-                    path,
-                    text is "true" or "false" ? JsonValue.Create(text == "true") : JsonValue.Create(text),
-                    choice.Words
-                )
-                : Refused($"“{text}” is not one of the choices."),
-            EntryKind.Spans => Spans(bridge, entry, path, text, units),
-            EntryKind.Places => Places(bridge, entry, path, text, units),
-            _ => Quantity(bridge, entry, path, text, units),
-        };
+        if (entry.Kind == EntryKind.Spans)
+            return Spans(bridge, entry, path, text, units);
+        if (entry.Kind == EntryKind.Places)
+            return Places(bridge, entry, path, text, units);
+        var (value, words, error) = EntryValue.Read(entry, text, units);
+        return value is null ? Refused(error!) : Taken(bridge, entry, path, value, words);
     }
 
     /// <summary>Spans in one line: lengths joined by +, a whole number times a length for equal ones.</summary>
@@ -168,25 +158,6 @@ public static class EntryReader
             places.Add(place.Value);
         }
         return Taken(bridge, entry, path, places, text);
-    }
-
-    private static EntryReading Quantity(Bridge bridge, Entry entry, string path, string text, UnitSystem units)
-    {
-        var parsed = QuantityParser.Parse(text, entry.Quantity, units);
-        if (!parsed.IsValid)
-            return Refused(parsed.Error!);
-        // Counts are whole numbers in the document.
-        JsonNode node =
-            entry.Quantity == QuantityKind.Count && Math.Abs(parsed.Value) < int.MaxValue
-                ? JsonValue.Create((int)parsed.Value)
-                : JsonValue.Create(parsed.Value);
-        return Taken(
-            bridge,
-            entry,
-            path,
-            node,
-            $"{QuantityText.Entered(parsed.Value, entry.Quantity, units)} {units[entry.Quantity].Symbol}".TrimEnd()
-        );
     }
 
     private static EntryReading Clear(Bridge bridge, Entry entry, string path)

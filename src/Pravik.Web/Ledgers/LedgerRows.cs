@@ -5,20 +5,22 @@ using Pravik.Exchange;
 
 namespace Pravik.Web.Ledgers;
 
-/// <summary>Makes ledger rows from the values of a bridge.</summary>
-internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
+/// <summary>Makes ledger rows from the values of a document.</summary>
+internal sealed class LedgerRows(JsonNode document, UnitSystem units, Func<string, Entry?> entries)
 {
+    /// <summary>Rows of a bridge.</summary>
+    public LedgerRows(Core.Bridges.Bridge bridge)
+        : this(BridgeJson.ToNode(bridge), UnitSystem.Named(bridge.Basis.Units), path => Entered.At(path, bridge)) { }
+
     /// <summary>Bounds of coordinates and stations lie beyond this (m); they are not told.</summary>
     private const double Farthest = 1e6;
 
-    private readonly JsonNode document = BridgeJson.ToNode(bridge);
-
-    public UnitSystem Units { get; } = UnitSystem.Named(bridge.Basis.Units);
+    public UnitSystem Units => units;
 
     /// <summary>A row that can be typed into. <paramref name="inherited"/> is shown where the own value is missing.</summary>
     public LedgerRow Entry(string path, double? inherited = null, string? name = null, string? inheritedChoice = null)
     {
-        var entry = Entered.At(path, bridge) ?? throw new ArgumentException($"{path} is not an entry.", nameof(path));
+        var entry = entries(path) ?? throw new ArgumentException($"{path} is not an entry.", nameof(path));
         var node = At(path);
         inheritedChoice ??= entry.Blank.Length > 0 ? entry.Blank : null;
         // Without places there is nothing of its own.
@@ -48,6 +50,12 @@ internal sealed class LedgerRows(Core.Bridges.Bridge bridge)
             IsInherited = entry.IsOwn && node is null,
         };
     }
+
+    /// <summary>The path of the first value of a part that can be entered, or null.</summary>
+    public string? FirstUnder(string part) =>
+        JsonEditing.ValueAt(document, part) is JsonObject values
+            ? values.Select(v => $"{part}/{v.Key}").FirstOrDefault(p => entries(p) is not null)
+            : null;
 
     /// <summary>A value without zeros behind it.</summary>
     private string Short(double value, QuantityKind kind)

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Units;
@@ -8,7 +9,7 @@ using Pravik.Web.Runs;
 namespace Pravik.Web.Pages;
 
 /// <summary>The start page: every bridge with its picture and state; searched, sorted, tagged, copied, put away and brought back.</summary>
-public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue runs) : PageModel
+public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue runs, MemberStore memberStore) : PageModel
 {
     /// <summary>Text that a bridge's name, kind, tags or author must hold.</summary>
     [BindProperty(SupportsGet = true)]
@@ -32,6 +33,9 @@ public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue run
 
     /// <summary>The bridges to show.</summary>
     public IReadOnlyList<BridgeEntry> Bridges { get; private set; } = [];
+
+    /// <summary>Members alone that belong on the shelf and hold the text that is looked for.</summary>
+    public IReadOnlyList<MemberListed> Members { get; private set; } = [];
 
     /// <summary>How many there are on each shelf.</summary>
     public IReadOnlyDictionary<Shelf, int> Counts { get; private set; } = new Dictionary<Shelf, int>();
@@ -75,6 +79,21 @@ public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue run
         return $"{string.Join(" + ", bridge.Spans.Select(s => units.Format(s, QuantityKind.Length)))} {units[QuantityKind.Length].Symbol}";
     }
 
+    /// <summary>Spans of a member, kept in m, in the reader's units.</summary>
+    public string Lengths(string spans)
+    {
+        var units = UnitSystem.Named(Request.Cookies[UserUnits.Cookie]);
+        var all = spans.Split(" + ").Select(s => units.Format(double.Parse(s, CultureInfo.InvariantCulture), QuantityKind.Length));
+        return $"{string.Join(" + ", all)} {units[QuantityKind.Length].Symbol}";
+    }
+
+    /// <summary>Deletes a member, or brings it back.</summary>
+    public async Task<IActionResult> OnPostMemberAsync(string id, bool deleted)
+    {
+        await memberStore.DeleteAsync(id, deleted);
+        return Back();
+    }
+
     /// <summary>Bridges that are analysed for the list at once, where nothing is known of them.</summary>
     private const int MostAnalysed = 12;
 
@@ -84,7 +103,8 @@ public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue run
         var all = await list.ListAsync();
         foreach (var unknown in all.Where(b => b is { Verdict: Verdict.None, Shelf: Shelf.Current }).Take(MostAnalysed))
             await AnalyseAsync(unknown.Id);
-        Counts = all.GroupBy(b => b.Shelf).ToDictionary(g => g.Key, g => g.Count());
+        var alone = await memberStore.ListAsync();
+        Counts = all.Select(b => b.Shelf).Concat(alone.Select(ShelfOf)).GroupBy(s => s).ToDictionary(g => g.Key, g => g.Count());
         MovedBridge = all.FirstOrDefault(b => b.Id == Moved);
         var words = (Text ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var found = all.Where(b => b.Shelf == Shelf)
@@ -96,6 +116,12 @@ public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue run
                     )
                 )
             );
+        Members =
+        [
+            .. alone.Where(m =>
+                Shelf == ShelfOf(m) && words.All(w => $"{m.Name} {m.Author} member".Contains(w, StringComparison.OrdinalIgnoreCase))
+            ),
+        ];
         Bridges = Sort switch
         {
             "name" => [.. found.OrderBy(b => b.Name, StringComparer.CurrentCultureIgnoreCase)],
@@ -104,6 +130,8 @@ public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue run
             _ => [.. found],
         };
     }
+
+    private static Shelf ShelfOf(MemberListed member) => member.IsDeleted ? Shelf.Deleted : Shelf.Current;
 
     /// <summary>Makes a copy of a bridge as it stands.</summary>
     public Task<IActionResult> OnPostCopyAsync(string id) => CopyAsync(id, Shelf.Current, "copy");

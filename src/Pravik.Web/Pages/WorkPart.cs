@@ -24,11 +24,17 @@ public sealed record WorkPart(
     private const double Near = 0.95;
     private static readonly JsonSerializerOptions Web = new(JsonSerializerDefaults.Web);
 
-    /// <summary>Address of a step.</summary>
-    public string StepUrl(string step) => $"/bridges/{ProjectId}/{step}";
+    /// <summary>Beginning of the addresses of the document's pages.</summary>
+    public string Root { get; init; } = $"/bridges/{ProjectId}";
 
-    /// <summary>Beginning of the addresses of the bridge's files.</summary>
-    public string Api => $"/api/bridges/{ProjectId}";
+    /// <summary>Whether the document is a member alone.</summary>
+    public bool IsMember { get; init; }
+
+    /// <summary>Address of a step.</summary>
+    public string StepUrl(string step) => $"{Root}/{step}";
+
+    /// <summary>Beginning of the addresses of the document's files.</summary>
+    public string Api => $"/api{Root}";
 
     /// <summary>The layout that is shown.</summary>
     public string Layout => Work.Layouts.First(l => l.IsActive).Id;
@@ -40,7 +46,9 @@ public sealed record WorkPart(
             is
                 ("analysis", "results" or "loading" or "influence" or "deflected" or "frame" or "stages")
                 or
-                ("loads", "lanes");
+                ("loads", "lanes")
+                or
+                ("effects", "effects");
 
     /// <summary>The step to which a value belongs: the one that knows the longest beginning of its path.</summary>
     public string StepOf(string path) =>

@@ -3,7 +3,6 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Checks;
 using Pravik.Core.Codes;
 using Pravik.Core.Findings;
-using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
@@ -72,13 +71,8 @@ internal sealed class BridgeReport(
             [.. governing.OrderByDescending(o => o.Utilisation).Select(Worst)]
         );
         yield return new ReportText(CheckWords.Covered(results.Checked, results.NotChecked)) { IsStrong = true };
-        var told = findings.Where(f => f.Severity != Severity.Note).ToList();
-        if (told.Count > 0)
-            yield return new ReportTable(
-                "What is to be looked at",
-                [new("Finding"), new("Why it matters")],
-                [.. told.Select(f => new ReportRow([f.Message, f.Why ?? ""]))]
-            );
+        foreach (var block in ReportParts.Findings(findings))
+            yield return block;
     }
 
     private ReportRow Worst(CheckOutcome o)
@@ -106,38 +100,17 @@ internal sealed class BridgeReport(
         yield return new ReportText(
             $"Designed to {family}; national values of the set “{bridge.Basis.NationalSet}”; exposure {bridge.Materials.Exposure}."
         );
-        string Stress(double value) => units.FormatWithUnit(value, QuantityKind.Stress);
-        ReportRow Of(string part, ConcreteGrade grade)
-        {
-            var concrete = Concrete.Of(grade);
-            return new([
-                part,
-                grade.Class,
-                $"f_ck = {Stress(concrete.Fck)}, f_ctm = {Stress(concrete.Fctm)}, E_cm = {Stress(concrete.Ecm)}",
-            ]);
-        }
-        var (strand, bars) = (PrestressingSteel.Of(bridge.Materials.Strand), ReinforcingSteel.Of(bridge.Materials.Reinforcement));
-        yield return new ReportTable(
-            "Materials",
-            [new("Part"), new("Grade"), new("Values")],
+        yield return ReportParts.Materials(
             [
-                Of("Slab", bridge.Materials.Slab),
-                .. bridge.Girders.Types.Select(t => Of($"Girders, {t.Name}", t.Concrete)),
-                Of("Supports", bridge.Materials.Support),
-                new(["Strands", strand.Type, $"f_pk = {Stress(strand.Fpk)}, f_p0.1k = {Stress(strand.Fp01k)}, E_p = {Stress(strand.Ep)}"]),
-                new(["Bars", bars.Class, $"f_yk = {Stress(bars.Fyk)}, E_s = {Stress(bars.Es)}"]),
-            ]
+                ("Slab", bridge.Materials.Slab),
+                .. bridge.Girders.Types.Select(t => ($"Girders, {t.Name}", t.Concrete)),
+                ("Supports", bridge.Materials.Support),
+            ],
+            bridge.Materials.Strand,
+            bridge.Materials.Reinforcement,
+            units
         );
-        yield return new ReportTable(
-            "National values; those of the project’s own in bold",
-            [new("What it is"), new("Value", true), new("Clause")],
-            [
-                .. bridge.Basis.Values.Entries.Select(v => new ReportRow([v.Meaning, QuantityText.Significant(v.Value, 4), v.Clause])
-                {
-                    StandsOut = bridge.Basis.OwnValues.ContainsKey(v.Name),
-                }),
-            ]
-        );
+        yield return ReportParts.NationalValues(bridge.Basis);
     }
 
     private IEnumerable<ReportBlock> Layout()
@@ -180,7 +153,7 @@ internal sealed class BridgeReport(
     private IEnumerable<ReportBlock> Actions()
     {
         yield return new ReportHeading("4 Actions and combinations");
-        yield return Of(CombinationTable.Of(bridge, null));
+        yield return ReportParts.Of(CombinationTable.Of(bridge, null));
     }
 
     private IEnumerable<ReportBlock> Model()
@@ -193,7 +166,7 @@ internal sealed class BridgeReport(
         );
         foreach (var warning in results.Model.Warnings.Distinct())
             yield return new ReportText(warning) { IsStrong = true };
-        yield return Of(new ModelViews(geometry, results, null, units, new WorkspaceRequest()).Balance());
+        yield return ReportParts.Of(new ModelViews(geometry, results, null, units, new WorkspaceRequest()).Balance());
     }
 
     private IEnumerable<ReportBlock> InFull()
@@ -239,13 +212,6 @@ internal sealed class BridgeReport(
     private IEnumerable<string> At(int point) =>
         governing.Select(g =>
             results.ByPoint[point].FirstOrDefault(o => o.Check == g.Check) is { } found ? QuantityText.Fixed(found.Utilisation, 2) : ""
-        );
-
-    private static ReportTable Of(DataTable table) =>
-        new(
-            table.Title,
-            [.. table.Columns.Select(c => new ReportColumn(c.Name, c.IsNumber))],
-            [.. table.Rows.Select(r => new ReportRow([.. r.Cells]))]
         );
 
     private static ViewSize Size(double height) => new(ReportPages.TextWidth, height, Text);

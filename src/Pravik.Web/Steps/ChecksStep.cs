@@ -69,7 +69,7 @@ internal sealed class ChecksStep : IStep
         var station = screen.Latest!.Results.Points[outcome.Point].Station;
         return (
             station,
-            ResultViews.IsDrawnAsRatio(outcome) ? outcome.Utilisation
+            CheckDiagrams.IsDrawnAsRatio(outcome) ? outcome.Utilisation
             : outcome.Kind == QuantityKind.Force ? Math.Abs(outcome.Effect)
             : outcome.Effect,
             $"{effect} · {QuantityText.Fixed(outcome.Utilisation, 2)}"

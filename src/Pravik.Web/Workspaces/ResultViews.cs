@@ -1,16 +1,11 @@
-using System.Collections.Immutable;
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
-using Pravik.Core.Checks.En1992;
-using Pravik.Core.Members;
-using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Proposals;
 using Pravik.Core.Runs;
 using Pravik.Core.Units;
-using Pravik.Drawings;
 using Pravik.Drawings.Views;
 using Pravik.Exchange;
 using Pravik.Web.Ledgers;
@@ -31,185 +26,8 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
     /// <param name="outcome">An outcome of the check; that of bending without one.</param>
     public Diagram CheckDiagram(int girder, CheckOutcome? outcome)
     {
-        ImmutableArray<int> points = [.. Enumerable.Range(0, results.Points.Length).Where(i => results.Points[i].Girder == girder)];
-        Series Line(string name, string check, Pen pen, Func<CheckOutcome, double> value, bool peaks = false) =>
-            new(
-                name,
-                [
-                    .. points
-                        .Select(i => (results.Points[i].Station, Outcome: results.ByPoint[i].FirstOrDefault(o => o.Check == check)))
-                        .Where(p => p.Outcome is not null)
-                        .Select(p => (p.Station, value(p.Outcome!))),
-                ],
-                pen
-            )
-            {
-                Peaks = peaks,
-            };
-        var name = geometry.Girders[girder].Name;
-        var axes = DiagramAxes.Of(geometry, girder);
-        return outcome?.Check switch
-        {
-            "shear.links" or "shear.struts" => new(
-                $"{name}, {outcome.Name.ToLowerInvariant()}, without its sign",
-                QuantityKind.Force,
-                false,
-                [
-                    Line("V_Ed", "shear.links", Pen.Active, o => Math.Abs(o.Effect), true),
-                    Line("V_Rd", "shear.links", Pen.Resistance, o => Math.Abs(o.Resistance)),
-                ],
-                axes
-            ),
-            "shear.least" => new(
-                $"{name}, links over concrete",
-                QuantityKind.Slope,
-                false,
-                [
-                    Line("least", "shear.least", Pen.Active, o => o.Effect, true),
-                    Line("ρ_w", "shear.least", Pen.Resistance, o => o.Resistance),
-                ],
-                axes
-            ),
-            "interface.slab" => new(
-                $"{name}, shear between girder and slab",
-                QuantityKind.SmallStress,
-                false,
-                [
-                    Line("v_Edi", "interface.slab", Pen.Active, o => o.Effect, true),
-                    Line("v_Rdi", "interface.slab", Pen.Resistance, o => o.Resistance),
-                ],
-                axes
-            ),
-            not null when IsDrawnAsRatio(outcome) => new(
-                $"{name}, {outcome.Name.ToLowerInvariant()}, utilisation",
-                QuantityKind.Number,
-                false,
-                [Line("η", outcome.Check, Pen.Active, o => o.Utilisation, true), Line("1", outcome.Check, Pen.Resistance, _ => 1)],
-                axes
-            ),
-            "cracks.top" or "cracks.soffit" => new(
-                $"{name}, {outcome.Name.ToLowerInvariant()}",
-                QuantityKind.CrackWidth,
-                false,
-                [
-                    Line("w_k", outcome.Check, Pen.Active, o => o.Effect, true),
-                    Line("w_max", outcome.Check, Pen.Resistance, o => o.Resistance),
-                ],
-                axes
-            ),
-            "bars.concrete" or "bars.sustained" or "bars.steel" => new(
-                $"{name}, {outcome.Name.ToLowerInvariant()}",
-                QuantityKind.Stress,
-                false,
-                [
-                    Line("σ", outcome.Check, Pen.Active, o => o.Effect, true),
-                    Line("σ_lim", outcome.Check, Pen.Resistance, o => o.Resistance),
-                ],
-                axes
-            ),
-            { } id when id.StartsWith("stress.", StringComparison.Ordinal) => Stresses(girder, outcome!),
-            { } id when id.StartsWith("strands.", StringComparison.Ordinal) => StrandStresses(girder, outcome!),
-            _ => new(
-                $"{name}, ultimate bending",
-                QuantityKind.Moment,
-                true,
-                [
-                    Line("M_Ed", "bending.sagging", Pen.Active, o => o.Effect, true),
-                    Line("M_Ed", "bending.hogging", Pen.Active, o => o.Effect, true),
-                    Line("M_Rd", "bending.sagging", Pen.Resistance, o => o.Resistance),
-                    Line("M_Rd", "bending.hogging", Pen.Resistance, o => o.Resistance),
-                ],
-                axes
-            )
-            {
-                Envelope = (0, 1),
-            },
-        };
-    }
-
-    /// <summary>Whether an outcome's diagram is that of utilisations: what it sets against each other has no one unit.</summary>
-    public static bool IsDrawnAsRatio(CheckOutcome outcome) => outcome.Check is "torsion.webstruts" or "torsion.weblinks";
-
-    /// <summary>The worst stress at each face of a girder, and its limits.</summary>
-    private Diagram Stresses(int girder, CheckOutcome outcome)
-    {
-        var name = geometry.Girders[girder].Name;
-        var member = results.Members.First(m => m.Name == name);
-        var all = member
-            .Points.Select(p => (p.Station, Faces: ServiceStress.Of(member, p, outcome.Check).ToList()))
-            .Where(p => p.Faces.Count > 0)
-            .ToList();
-        IEnumerable<Series> Of(GirderEffect face, Pen pen)
-        {
-            foreach (var greatest in new[] { true, false })
-            {
-                var line = all.Select(p => (p.Station, Faces: p.Faces.Where(f => f.Face == face && f.IsGreatest == greatest).ToList()))
-                    .Where(p => p.Faces.Count > 0)
-                    .Select(p => (p.Station, greatest ? p.Faces.Max(f => f.Stress) : p.Faces.Min(f => f.Stress)))
-                    .ToImmutableArray();
-                if (!line.IsEmpty)
-                    yield return new(FaceStress.NameOf(face), line, pen) { Peaks = face == outcome.Leads };
-            }
-        }
-        IEnumerable<Series> Limits()
-        {
-            foreach (var greatest in new[] { true, false })
-            {
-                var line = all.Select(p =>
-                        (p.Station, Faces: p.Faces.Where(f => f.Face == outcome.Leads && f.IsGreatest == greatest).ToList())
-                    )
-                    .Where(p => p.Faces.Count > 0)
-                    .Select(p => (p.Station, p.Faces.MaxBy(f => f.Utilisation)!.Limit))
-                    .ToImmutableArray();
-                if (!line.IsEmpty)
-                    yield return new("limit", line, Pen.Resistance);
-            }
-        }
-        return new(
-            $"{name}, {outcome.Name.ToLowerInvariant()}, tension positive",
-            QuantityKind.Stress,
-            false,
-            [
-                .. Of(GirderEffect.Bottom, Pen.Active),
-                .. Of(GirderEffect.GirderTop, Pen.Load),
-                .. Of(GirderEffect.SlabTop, Pen.Former),
-                .. Limits(),
-            ],
-            DiagramAxes.Of(geometry, girder)
-        );
-    }
-
-    /// <summary>
-    /// Stress of the row of strands that governs along a girder: at the jack, after release, after all losses, and the limit.
-    /// </summary>
-    private Diagram StrandStresses(int girder, CheckOutcome outcome)
-    {
-        var name = geometry.Girders[girder].Name;
-        var points = results.Members.First(m => m.Name == name).Points;
-        var number = StrandStress.Governing(points.First(p => p.Number == outcome.Point).Section!, outcome.Check).Row;
-        var rows = points
-            .Where(p => p.Section is { IsInterrupted: false })
-            .Select(p => (p.Station, Row: p.Section!.Strands.FirstOrDefault(s => s.Row == number)!))
-            .Where(r => r.Row is not null)
-            .ToList();
-        Series Line(string words, Pen pen, Func<MemberStrands, double> value) =>
-            new(words, [.. rows.Select(r => (r.Station, value(r.Row)))], pen);
-        var limits = results.Outcomes.Where(o => o.Check == outcome.Check && results.Points[o.Point].Girder == girder);
-        return new(
-            $"{name}, stress of strands in row {number}",
-            QuantityKind.Stress,
-            false,
-            [
-                Line("stressed to", Pen.Former, r => r.Steps.First().Change),
-                Line("after release", Pen.Load, r => r.StressAtRelease),
-                Line("after all losses", Pen.Active, r => r.EffectiveStress) with
-                {
-                    Peaks = true,
-                },
-                new("limit", [.. limits.Select(o => (results.Points[o.Point].Station, o.Resistance))], Pen.Resistance),
-            ],
-            DiagramAxes.Of(geometry, girder)
-        );
+        var member = results.Members.First(m => m.Name == geometry.Girders[girder].Name);
+        return new CheckDiagrams(results.Done, member, DiagramAxes.Of(geometry, girder)).Of(outcome);
     }
 
     public DataTable CheckTable(CheckOutcome? picked) =>
@@ -278,7 +96,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
     /// <summary>Links with which the girders of the type are met in shear, beside an outcome of shear.</summary>
     private IEnumerable<LedgerGroup> ProposedLinks(CheckOutcome outcome)
     {
-        if (outcome.Check.Split('.')[0] is not ("shear" or "interface") && !IsDrawnAsRatio(outcome))
+        if (outcome.Check.Split('.')[0] is not ("shear" or "interface") && !CheckDiagrams.IsDrawnAsRatio(outcome))
             yield break;
         var point = results.Points[outcome.Point];
         var type = geometry.Sections.TypeIndex(point.Girder.Number, point.Span);

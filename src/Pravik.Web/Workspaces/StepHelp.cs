@@ -94,6 +94,44 @@ public static class StepHelp
                 "Pick a row to see its calculation; the traffic behind it is shown on the deck.",
             ]
         ),
+        ["spans"] = (
+            "Spans and supports",
+            [
+                "Spans from the first support to the last, or from a free end. A support holds the member upright, or against turning too; one "
+                    + "that gives has a stiffness.",
+                "It is checked at forty places a span and more: at every change of section, bars, links and loads, and at the face of each "
+                    + "bearing.",
+            ]
+        ),
+        ["section"] = (
+            "Section",
+            [
+                "Sections of the member, its materials, and a slab that is cast on it later.",
+                "The first section is that of the whole length; stretches give parts of it another one.",
+            ]
+        ),
+        ["bars"] = (
+            "Bars and strands",
+            [
+                "Layers of bars that follow the soffit or the top, by number or by distance; links by stretches; pretensioned strands by rows.",
+                "What lies outside the concrete or too close to its neighbour is a finding; nothing is checked until it is mended.",
+            ]
+        ),
+        ["loading"] = (
+            "Loads",
+            [
+                "Load cases beside the weight of the member, differences of temperature, and traffic of which the member carries a share of one "
+                    + "lane.",
+                "Vehicles are placed where they are worst, for each effect at each place.",
+            ]
+        ),
+        ["effects"] = (
+            "Effects",
+            [
+                "What acts along the member in each limit state, and reactions of each case without partial factors.",
+                "Sagging moments are drawn below the line, on the tension side.",
+            ]
+        ),
         ["sheets"] = (
             "Sheets",
             [
@@ -102,6 +140,9 @@ public static class StepHelp
             ]
         ),
     };
+
+    /// <summary>Whether there is a picture of a step.</summary>
+    public static bool HasPicture(string step) => step is not ("spans" or "section" or "bars" or "loading" or "effects");
 
     /// <summary>Name of a step, and its sentences.</summary>
     public static (string Name, IReadOnlyList<string> Help) Of(string step) =>

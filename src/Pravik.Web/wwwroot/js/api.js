@@ -22,9 +22,9 @@ const json = (method, body, type = "application/json") => ({
   body: JSON.stringify(body),
 });
 
-export function bridgeApi(project) {
-  const base = `/api/bridges/${encodeURIComponent(project)}`;
-  const pages = `/bridges/${encodeURIComponent(project)}`;
+/** Calls for a document whose pages begin with an address: /bridges/… or /members/…. */
+export function documentApi(pages) {
+  const base = `/api${pages}`;
   return {
     base,
     page: (step, query, headers) => call(`${pages}/${step}?${query}`, { headers, cache: "no-store" }),

@@ -1,8 +1,8 @@
-// The workspace of a bridge. Everything of the job is computed and rendered by the server; this keeps what is typed, dragged and
+// The workspace of a bridge or a member. Everything of the job is computed and rendered by the server; this keeps what is typed, dragged and
 // chosen, sends it, and takes over the parts of the page that changed.
 import Alpine from "../lib/alpine/alpine-csp.js";
 import morph from "../lib/alpine/morph.js";
-import { bridgeApi } from "./api.js";
+import { documentApi } from "./api.js";
 import { listenToActions } from "./workspace/actions.js";
 import { Band } from "./workspace/band.js";
 import { Choices } from "./workspace/choices.js";
@@ -19,7 +19,8 @@ import { listenToRuns } from "./workspace/runs.js";
 
 Alpine.plugin(morph);
 const root = document.getElementById("work");
-const work = { root, project: root.dataset.project, api: bridgeApi(root.dataset.project) };
+const { root: address } = root.dataset;
+const work = { root, project: address.split("/").at(-1), api: documentApi(address) };
 work.saved = new Saved(work);
 work.choices = new Choices(work);
 work.page = new Page(work, Alpine.morph);

@@ -15,7 +15,7 @@ export class Choices {
   }
 
   read() {
-    this.step = location.pathname.split("/")[3] || "axes";
+    this.step = location.pathname.split("/")[3] || this.work.root.dataset.first;
     this.now = new URLSearchParams(location.search);
     // Where to put the cursor is asked for once.
     this.focus = this.now.get("focus");
@@ -51,6 +51,6 @@ export class Choices {
 
   get address() {
     const query = this.now.toString();
-    return `/bridges/${this.work.project}/${this.step}${query ? `?${query}` : ""}`;
+    return `${this.work.root.dataset.root}/${this.step}${query ? `?${query}` : ""}`;
   }
 }

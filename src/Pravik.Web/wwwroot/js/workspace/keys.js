@@ -25,7 +25,7 @@ export function listenToKeys(work) {
     return true;
   };
   const actions = {
-    "/": () => document.getElementById("find").focus(),
+    "/": () => document.getElementById("find")?.focus(),
     "?": () => work.toggle("help"),
     "!": () => work.toggle("findings"),
     h: () => work.toggle("history"),
@@ -51,7 +51,7 @@ export function listenToKeys(work) {
     if (event.key === "Escape") {
       if (measure.isOn) measure.toggle();
       drawings.stopDrawing();
-      work.find.close();
+      work.find?.close();
       if (choices.get("drawer")) work.choose({ drawer: null });
     }
     if (event.target.closest("input, select, textarea") || event.ctrlKey || event.metaKey || event.altKey)

@@ -1,0 +1,54 @@
+using Pravik.Core.Findings;
+using Pravik.Core.Frames;
+using Pravik.Core.LoneMembers;
+using Pravik.Data;
+using Pravik.Exchange;
+
+namespace Pravik.Web.Members;
+
+/// <summary>Effects and checks of members, worked out when they are first asked for; those of the latest few are kept.</summary>
+public sealed class MemberRuns
+{
+    private const int Kept = 24;
+    private readonly Lock guard = new();
+    private readonly Dictionary<string, Lazy<(LoneRun? Run, string? Why)>> runs = [];
+    private readonly Queue<string> order = new();
+
+    /// <summary>The run of a member, or why there is none.</summary>
+    public (LoneRun? Run, string Why) Of(MemberSnapshot snapshot)
+    {
+        if (snapshot.Findings.FirstOrDefault(f => f.Severity >= Severity.Fault) is { } fault)
+            return (null, fault.Message.TrimEnd('.'));
+        var (run, why) = Of(snapshot.Member);
+        return (run, why ?? "");
+    }
+
+    private (LoneRun? Run, string? Why) Of(LoneMember member)
+    {
+        var key = MemberJson.Write(member with { Basis = member.Basis with { Units = "metric" } });
+        Lazy<(LoneRun?, string?)>? found;
+        lock (guard)
+        {
+            if (!runs.TryGetValue(key, out found))
+            {
+                runs[key] = found = new(() => Run(member));
+                order.Enqueue(key);
+                if (order.Count > Kept)
+                    runs.Remove(order.Dequeue());
+            }
+        }
+        return found.Value;
+    }
+
+    private static (LoneRun?, string?) Run(LoneMember member)
+    {
+        try
+        {
+            return (new(member), null);
+        }
+        catch (FrameRefusedException problem)
+        {
+            return (null, problem.Problems[0].Message);
+        }
+    }
+}
