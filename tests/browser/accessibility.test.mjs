@@ -28,6 +28,10 @@ test("nothing serious stands in the way of keyboard and screen reader", async ()
       "sheets",
       ...["results", "deflected", "frame", "stages", "models", "balance"].map((l) => `analysis?layout=${l}`),
     ].map((s) => `/bridges/sorrel-brook/${s}`),
+    "/new-member",
+    ...["spans", "section", "bars", "loading", "effects", "checks"].map(
+      (s) => `/members/ferry-siding-trough/${s}`,
+    ),
   ]) {
     await page.goto(used.app.url + path);
     if (path.startsWith("/bridges")) await page.locator(".ledger h2").first().waitFor({ timeout: 90000 });
