@@ -26,7 +26,7 @@ const views = [
   ],
   ["rating", "/bridges/tansy-lane/checks?layout=rating"],
   ["stages", "/bridges/sorrel-brook/analysis?layout=stages", { stage: "2" }],
-  ["three-models", "/bridges/sorrel-brook/analysis?layout=models"],
+  ["member", "/members/ferry-siding-trough/checks"],
   // Last, for it changes the demo's model.
   [
     "shells",
@@ -72,7 +72,6 @@ try {
     for (const [control, value] of Object.entries(choices ?? {}))
       await page.selectOption(`select[name=${control}]`, value);
     if (name === "rating") await page.locator("table.data td", { hasText: "Permit" }).first().waitFor();
-    if (name === "three-models") await page.locator("table.data tbody tr").first().click();
     await page.waitForTimeout(path.includes("model") ? 3000 : 900);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
     if (page.faults.length > 0) throw new Error(`${name}: ${page.faults.join("; ")}`);

@@ -20,7 +20,8 @@ internal static class CheckText
             _ => "all pass",
         };
         var colon = subjects.Count == 1 && !fails ? "" : ":";
-        return $"{char.ToUpperInvariant(all[0])}{all[1..]}{colon} {verb}; the worst utilisation is {QuantityText.Fixed(utilisation ?? 0, 3)}.";
+        var worst = QuantityText.Fixed(utilisation ?? 0, 3);
+        return $"{char.ToUpperInvariant(all[0])}{all[1..]}{colon} {verb}; the worst utilisation is {worst}.";
     }
 
     /// <summary>A calculation under its title.</summary>

@@ -25,7 +25,9 @@ public sealed record MemberOutcome(MemberSnapshot? Snapshot, ImmutableArray<Find
 /// <summary>A member in the list of members.</summary>
 public sealed record MemberListed(string Id, string Name, string Spans, int Revision, DateTime ChangedAt, string Author, bool IsDeleted);
 
-/// <summary>Members alone and their revisions, by the same rules as bridges: each edit is one transaction, and nothing is ever removed.</summary>
+/// <summary>
+/// Members alone and their revisions, by the same rules as bridges: each edit is one transaction, and nothing is ever removed.
+/// </summary>
 public sealed class MemberStore(IDbContextFactory<PravikContext> contexts, StoreWriter writer)
 {
     private const int LongestLabel = 200;

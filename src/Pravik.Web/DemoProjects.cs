@@ -28,7 +28,7 @@ internal static class DemoProjects
         }
     }
 
-    /// <summary>Loads the example members of a folder, each once, under the name of its file; nothing where there is no such folder.</summary>
+    /// <summary>Loads the example members of a folder, each once, under the name of its file; none where there is no such folder.</summary>
     public static async Task AddMembersAsync(MemberStore store, string folder)
     {
         if (!Directory.Exists(folder))

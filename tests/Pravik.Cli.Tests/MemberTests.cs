@@ -42,7 +42,7 @@ public class MemberTests
     [InlineData("C30/37", "C200/240", "/materials/concrete/class", "is not known")]
     [InlineData("\"pravik-member\"", "\"pravik-bridge\"", "/format", "not a member file")]
     [InlineData("\"spans\"", "\"length\"", "", "does not know")]
-    [InlineData("\"cases\": [", "\"cases\": {", "", "broken")]
+    [InlineData("\"traffic\": [", "traffic [", "", "broken")]
     public void Bad_input_has_status_2_and_is_told_with_its_place(string old, string wrong, string path, string words)
     {
         var text = File.ReadAllText(Command.Example("members/sluice-strip.json"));

@@ -4,7 +4,7 @@ import { test } from "node:test";
 import AxeBuilder from "@axe-core/playwright";
 import { useApplication } from "./server.mjs";
 
-const used = useApplication();
+const used = useApplication("sorrel-brook.json");
 
 test("nothing serious stands in the way of keyboard and screen reader", async () => {
   const context = await used.browser.newContext({ viewport: { width: 1280, height: 800 } });

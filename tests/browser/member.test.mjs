@@ -3,7 +3,7 @@ import assert from "node:assert/strict";
 import { test } from "node:test";
 import { enter, field, openPage, saved, type, useApplication } from "./server.mjs";
 
-const used = useApplication();
+const used = useApplication("tansy-lane.json");
 
 const step = async (page, name) => {
   await page.locator(".steps a", { hasText: name }).click();

@@ -1,6 +1,6 @@
 // Starts the application with a database of its own, and a browser to look at it.
 import { spawn } from "node:child_process";
-import { mkdtempSync } from "node:fs";
+import { copyFileSync, cpSync, mkdtempSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
@@ -36,7 +36,18 @@ const answers = (url) =>
     () => false,
   );
 
-export async function startApplication(data = mkdtempSync(join(tmpdir(), "pravik-browser-"))) {
+/** A folder with the members and some of the bridges alone, so that no others are analysed beside what is tested. */
+function someExamples(names) {
+  const folder = mkdtempSync(join(tmpdir(), "pravik-some-"));
+  for (const name of names) copyFileSync(join(root, "examples", name), join(folder, name));
+  cpSync(join(root, "examples/members"), join(folder, "members"), { recursive: true });
+  return folder;
+}
+
+export async function startApplication(
+  data = mkdtempSync(join(tmpdir(), "pravik-browser-")),
+  examples = join(root, "examples"),
+) {
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const web = join(root, "src/Pravik.Web");
@@ -47,7 +58,7 @@ export async function startApplication(data = mkdtempSync(join(tmpdir(), "pravik
       "--urls",
       url,
       `--Pravik:Data=${data}`,
-      `--Pravik:Demo=${join(root, "examples")}`,
+      `--Pravik:Demo=${examples}`,
       "--Pravik:WarmUp=false",
     ],
     { cwd: web, stdio: "inherit" },
@@ -71,11 +82,11 @@ export async function startApplication(data = mkdtempSync(join(tmpdir(), "pravik
 export const startBrowser = () =>
   chromium.launch({ executablePath: "/usr/bin/chromium", args: FLAGS.split(" ") });
 
-/** The browser and an application of its own for the tests of a file. */
-export function useApplication() {
+/** The browser and an application of its own for the tests of a file, with all examples or some. */
+export function useApplication(...names) {
   const used = {};
   before(async () => {
-    used.app = await startApplication();
+    used.app = await startApplication(undefined, names.length > 0 ? someExamples(names) : undefined);
     used.browser = await startBrowser();
   });
   after(async () => {

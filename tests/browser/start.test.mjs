@@ -4,7 +4,14 @@ import { join } from "node:path";
 import { test } from "node:test";
 import { analysed, enter, field, openPage, root, saved, useApplication } from "./server.mjs";
 
-const used = useApplication();
+const used = useApplication(
+  "sorrel-brook.json",
+  "sorrel-brook-fails.json",
+  "tansy-lane.json",
+  "hazel-row.json",
+  "clover-drove.json",
+  "ellow-viaduct.json",
+);
 const row = (page, name) =>
   page.locator(".bridgerow").filter({ has: page.getByRole("link", { name, exact: true }) });
 

@@ -59,8 +59,8 @@ internal sealed record CombinationParts(
     }
 
     /// <summary>
-    /// A weight with one factor where it worsens and another where it relieves; surfacing with its thickness varied too, unless the rule has
-    /// factors for it (EN 1991-1-1 5.2.3(3)).
+    /// A weight with one factor where it worsens and another where it relieves; surfacing with its thickness varied too, unless the rule
+    /// has factors for it (EN 1991-1-1 5.2.3(3)).
     /// </summary>
     public static EffectRange Weight(CombinationRule rule, NationalValues values, ActionKind kind, EffectRange range)
     {

@@ -103,7 +103,9 @@ public sealed class LoneEffects
             Add(ActionKind.Permanent, "Weight of the slab", solved[1]);
     }
 
-    /// <summary>Prestress with the stress that is entered, on the member alone: what strands do where they are, and what supports answer.</summary>
+    /// <summary>
+    /// Prestress with the stress that is entered, on the member alone: what strands do where they are, and what supports answer.
+    /// </summary>
     private void AddPrestress(LonePlaces places, LoneSections sections)
     {
         if (member.Strands is not { EffectiveStress: { } stress, Rows.IsEmpty: false })

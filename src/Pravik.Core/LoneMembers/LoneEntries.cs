@@ -58,22 +58,18 @@ public static class LoneEntries
         return parts switch
         {
             ["", "stretches", _, "section"] => entry with { Choices = [.. member.Sections.Select(s => new Choice(s.Name, s.Name))] },
-            ["", "cases", var c, "loads", var l, "value" or "toValue"]
-                when int.TryParse(c, out var i)
-                    && int.TryParse(l, out var k)
-                    && i < member.Cases.Length
-                    && k < member.Cases[i].Loads.Length => entry with
-            {
-                Quantity = member.Cases[i].Loads[k].Kind switch
-                {
-                    LoneLoadKind.Point => QuantityKind.Force,
-                    LoneLoadKind.Moment => QuantityKind.Moment,
-                    _ => QuantityKind.LineLoad,
-                },
-            },
+            ["", "cases", var own, "loads", var load, "value" or "toValue"] => entry with { Quantity = LoadQuantity(member, own, load) },
             _ => entry,
         };
     }
+
+    /// <summary>What the value of a load is, by its kind.</summary>
+    private static QuantityKind LoadQuantity(LoneMember member, string own, string load) =>
+        int.TryParse(own, out var i)
+        && int.TryParse(load, out var k)
+        && member.Cases.ElementAtOrDefault(i)?.Loads.ElementAtOrDefault(k) is { } found
+            ? found.Quantity
+            : QuantityKind.LineLoad;
 
     private static bool Matches(string[] pattern, string[] path) =>
         pattern.Length == path.Length && pattern.Zip(path).All(p => p.First == "*" || p.First == p.Second);

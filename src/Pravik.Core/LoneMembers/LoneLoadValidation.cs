@@ -39,16 +39,10 @@ internal static class LoneLoadValidation
         for (var k = 0; k < own.Loads.Length; k++)
         {
             var (load, at) = (own.Loads[k], $"{path}/loads/{k}");
-            var kind = load.Kind switch
-            {
-                LoneLoadKind.Point => QuantityKind.Force,
-                LoneLoadKind.Moment => QuantityKind.Moment,
-                _ => QuantityKind.LineLoad,
-            };
             if (!Enum.IsDefined(load.Kind))
                 bounds.Error($"{at}/kind", "This kind of load is not known.");
-            bounds.Between($"{at}/value", "A load", load.Value, -Greatest, Greatest, kind);
-            bounds.Between($"{at}/toValue", "A load", load.ToValue ?? load.Value, -Greatest, Greatest, kind);
+            bounds.Between($"{at}/value", "A load", load.Value, -Greatest, Greatest, load.Quantity);
+            bounds.Between($"{at}/toValue", "A load", load.ToValue ?? load.Value, -Greatest, Greatest, load.Quantity);
             if (load.Kind == LoneLoadKind.Line)
                 LoneValidation.Within(at, load.From, load.To, length, bounds);
             else

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using Pravik.Core.Bridges;
 using Pravik.Core.Materials;
 using Pravik.Core.Sections;
+using Pravik.Core.Units;
 
 namespace Pravik.Core.LoneMembers;
 
@@ -326,6 +328,16 @@ public sealed record LoneLoad
 
     /// <summary>Value at the end of a line load (N/m), straight from the first; null for the same.</summary>
     public double? ToValue { get; init; }
+
+    /// <summary>What its value is.</summary>
+    [JsonIgnore]
+    public QuantityKind Quantity =>
+        Kind switch
+        {
+            LoneLoadKind.Point => QuantityKind.Force,
+            LoneLoadKind.Moment => QuantityKind.Moment,
+            _ => QuantityKind.LineLoad,
+        };
 }
 
 /// <summary>A traffic model of which the member carries a share of one lane.</summary>

@@ -21,6 +21,9 @@ internal sealed class LoneModel
 {
     private const double Expansion = 1e-5;
     private const double Poisson = 0.2;
+
+    /// <summary>What counts as nothing in the effects of a case (N or Nm); those of unit loads are all kept.</summary>
+    private const double Tiny = 0.01;
     private static readonly ImmutableArray<double> NoSprings = [0, 0, 0, 0, 0, 0];
     private readonly LoneMember member;
     private readonly LonePlaces places;
@@ -74,14 +77,16 @@ internal sealed class LoneModel
         return new(joint, [.. fix.Order()], springs);
     }
 
-    /// <summary>Solves cases.</summary>
-    public ImmutableArray<LoneCaseResults> Solve(IReadOnlyList<FrameCase> cases)
+    /// <summary>Solves cases; what rounding leaves of effects that are 0 is taken away.</summary>
+    public ImmutableArray<LoneCaseResults> Solve(IReadOnlyList<FrameCase> cases) => Solve(cases, Tiny);
+
+    private ImmutableArray<LoneCaseResults> Solve(IReadOnlyList<FrameCase> cases, double tiny)
     {
         var solved = analysis.Solve(cases);
         return
         [
             .. solved.Cases.Select(c => new LoneCaseResults(
-                new(layout, Values(c)),
+                new(layout, Values(c, tiny)),
                 -c.Applied[2],
                 [.. places.JointOfEnd.Select((joint, end) => IsHeld(end) ? c.ReactionAt(joint)?[2] ?? 0 : 0)]
             )),
@@ -90,7 +95,7 @@ internal sealed class LoneModel
 
     private bool IsHeld(int end) => member.Supports[end].Restraint != Restraint.Free;
 
-    private double[] Values(FrameCaseResults solved)
+    private double[] Values(FrameCaseResults solved, double tiny)
     {
         var values = new double[layout.Count];
         for (var p = 0; p < places.Places.Length; p++)
@@ -102,19 +107,20 @@ internal sealed class LoneModel
             values[layout.At(p, GirderEffect.Deflection)] = solved.Displacements[place.Joint][2];
         }
         foreach (var effect in new[] { GirderEffect.V, GirderEffect.M })
-            Clean(values, effect);
+            Clean(values, effect, tiny);
         for (var p = 0; p < places.Places.Length; p++)
             Stresses(values, p, 0, values[layout.At(p, GirderEffect.M)]);
         return values;
     }
 
-    /// <summary>Takes away what is left by rounding where an effect is 0: less than 0.01 N or Nm.</summary>
-    private void Clean(double[] values, GirderEffect effect)
+    /// <summary>Takes away what is less than a value (N or Nm).</summary>
+    private void Clean(double[] values, GirderEffect effect, double tiny)
     {
-        int[] places = [.. Enumerable.Range(0, layout.Points.Length).Select(p => layout.At(p, effect))];
-        var tiny = Math.Max(0.01, 1e-10 * places.Max(i => Math.Abs(values[i])));
-        foreach (var i in places.Where(i => Math.Abs(values[i]) < tiny))
-            values[i] = 0;
+        for (var p = 0; p < layout.Points.Length; p++)
+        {
+            if (Math.Abs(values[layout.At(p, effect)]) < tiny)
+                values[layout.At(p, effect)] = 0;
+        }
     }
 
     /// <summary>Writes the stresses that an axial force at the centroid and a moment give at a place.</summary>
@@ -170,9 +176,8 @@ internal sealed class LoneModel
     public InfluenceLine?[] Influence(out InfluenceLine[] reactions)
     {
         var joints = places.Joints.Length;
-        var solved = Solve([
-            .. Enumerable.Range(0, joints).Select(j => new FrameCase($"{j}") { Nodal = [new(j, new Point3(0, 0, -1), default)] }),
-        ]);
+        FrameCase Unit(int joint) => new($"{joint}") { Nodal = [new(joint, new Point3(0, 0, -1), default)] };
+        var solved = Solve([.. Enumerable.Range(0, joints).Select(Unit)], 0);
         var lines = new InfluenceLine?[layout.Count];
         for (var p = 0; p < places.Places.Length; p++)
         {

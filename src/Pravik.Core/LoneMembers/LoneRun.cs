@@ -13,7 +13,8 @@ public sealed class LoneRun
     private const double Rounding = 1e-9;
 
     /// <summary>
-    /// Throws <see cref="Frames.FrameRefusedException"/> where the member can move, <see cref="OperationCanceledException"/> when cancelled.
+    /// Throws <see cref="Frames.FrameRefusedException"/> where the member can move, <see cref="OperationCanceledException"/> when
+    /// cancelled.
     /// </summary>
     /// <param name="member">A member in which <see cref="LoneValidation"/> finds no error.</param>
     /// <param name="cancel">Stops it.</param>

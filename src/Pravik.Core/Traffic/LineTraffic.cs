@@ -18,7 +18,7 @@ public sealed record InfluenceLine(double[] Behind, double[] Ahead);
 /// One lane of a traffic model on a line of beams, with a share of its load: every effect at its greatest and least, and what acts
 /// together with it. The vehicle stands where it is worst or not at all; loads along lie on adverse parts.
 /// </summary>
-/// <remarks>Influence is straight between stations, so that the places sought are those at which axles or ends of loads meet them.</remarks>
+/// <remarks>Influence is straight between stations: the places sought are those at which axles or ends of loads meet them.</remarks>
 public sealed class LineTraffic
 {
     private readonly double[] stations;
@@ -77,7 +77,9 @@ public sealed class LineTraffic
     /// <summary>How the lane stands for a value; null where nothing worsens it.</summary>
     public LineLoading? Loading(int effect, bool isGreatest) => (isGreatest ? greatest : least)[effect];
 
-    /// <summary>Forces at the place of an effect under the loading that gives its greatest or least value, in the order of the block.</summary>
+    /// <summary>
+    /// Forces at the place of an effect under the loading that gives its greatest or least value, in the order of the block.
+    /// </summary>
     public double[] Together(int effect, bool isGreatest)
     {
         var (from, count) = Greatest.Layout.TogetherWith(effect);

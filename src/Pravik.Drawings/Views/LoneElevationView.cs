@@ -174,15 +174,7 @@ public sealed class LoneElevationView
         for (var i = 0; i < loads.Length; i++)
         {
             var (load, from, to) = (loads[i], loads[i].From ?? 0, loads[i].To ?? places.Ends[^1]);
-            var words = units.FormatWithUnit(
-                load.Value,
-                load.Kind switch
-                {
-                    LoneLoadKind.Point => QuantityKind.Force,
-                    LoneLoadKind.Moment => QuantityKind.Moment,
-                    _ => QuantityKind.LineLoad,
-                }
-            );
+            var words = units.FormatWithUnit(load.Value, load.Quantity);
             canvas.Part = $"/cases/{number}/loads/{i}";
             if (load.Kind == LoneLoadKind.Line)
             {

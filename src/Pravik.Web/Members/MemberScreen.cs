@@ -129,7 +129,8 @@ internal sealed class MemberScreen
             var place = Places.Places[outcome.Point];
             yield return Finding.Error(
                 PathOf(outcome),
-                $"Span {place.Span + 1}: {outcome.Name.ToLowerInvariant()} fails with utilisation {QuantityText.Fixed(outcome.Utilisation, 2)}.",
+                $"Span {place.Span + 1}: {outcome.Name.ToLowerInvariant()} fails with utilisation "
+                    + $"{QuantityText.Fixed(outcome.Utilisation, 2)}.",
                 "More bars, links, strands or depth raise the resistance."
             ) with
             {

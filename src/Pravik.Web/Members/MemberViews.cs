@@ -51,7 +51,7 @@ internal static class MemberViews
     private static (string Id, GirderEffect Effect, string Name, QuantityKind Kind) Quantity(MemberScreen screen) =>
         Offered(screen).FirstOrDefault(q => q.Id == screen.Request.Quantity) is { Name: not null } found ? found : Quantities[0];
 
-    /// <summary>At the ultimate state forces alone: prestress is part of the resistance there, so that stresses and deflections lack it.</summary>
+    /// <summary>At the ultimate state forces alone: prestress is part of the resistance; stresses and deflections lack it.</summary>
     private static IEnumerable<(string Id, GirderEffect Effect, string Name, QuantityKind Kind)> Offered(MemberScreen screen)
     {
         var shown = Shown(screen);

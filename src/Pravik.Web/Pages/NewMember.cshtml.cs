@@ -67,16 +67,17 @@ public sealed class NewMemberModel(MemberStore store) : PageModel
             using var reader = new StreamReader(file.OpenReadStream());
             var reading = MemberJson.Read(await reader.ReadToEndAsync());
             if (reading.Member is { } member)
-                return Redirect(
-                    $"/members/{(await store.CreateAsync(member, $"Brought in from {file.FileName}", null, Author.Of(Request))).MemberId}/spans"
-                );
+            {
+                var made = await store.CreateAsync(member, $"Brought in from {file.FileName}", null, Author.Of(Request));
+                return Redirect($"/members/{made.MemberId}/spans");
+            }
             FileFindings = [.. reading.Findings.Where(f => f.Severity == Severity.Error)];
         }
         await FillAsync();
         return Page();
     }
 
-    /// <summary>A rectangle whose depth is a twelfth of its longest span, with bars and links; null where the spans are not understood.</summary>
+    /// <summary>A rectangle a twelfth of its longest span deep, with bars and links; null where the spans are not understood.</summary>
     private LoneMember? Usual()
     {
         var units = UnitSystem.Named(Request.Cookies[UserUnits.Cookie]);

@@ -13,7 +13,9 @@ using Pravik.Web.Workspaces;
 
 namespace Pravik.Web.Reports;
 
-/// <summary>The report on a member alone: summary, basis, member, actions and balance, effects, governing checks in full, all checks.</summary>
+/// <summary>
+/// The report on a member alone: summary, basis, member, actions and balance, effects, governing checks in full, all checks.
+/// </summary>
 /// <param name="run">The member with its results.</param>
 /// <param name="units">Units of the reader.</param>
 /// <param name="findings">What was noticed about it.</param>
@@ -39,7 +41,8 @@ internal sealed class MemberReport(LoneRun run, UnitSystem units, IReadOnlyList<
         yield return new ReportHeading("1 Summary");
         var spans = string.Join(" + ", member.Spans.Select(s => Length(s.Length)));
         yield return new ReportText(
-            $"{member.Name}: {(member.Spans.Length > 1 ? $"{member.Spans.Length} spans" : "one span")} of {spans} {units[QuantityKind.Length].Symbol}."
+            $"{member.Name}: {(member.Spans.Length > 1 ? $"{member.Spans.Length} spans" : "one span")} of {spans} "
+                + $"{units[QuantityKind.Length].Symbol}."
         );
         yield return new ReportText($"Result: {run.Checks.Words}.") { IsStrong = true };
         yield return new ReportTable(
@@ -81,7 +84,8 @@ internal sealed class MemberReport(LoneRun run, UnitSystem units, IReadOnlyList<
     {
         yield return new ReportHeading("2 Basis");
         yield return new ReportText(
-            $"Designed to EN 1990, EN 1991, EN 1992; national values of the set “{member.Basis.NationalSet}”; exposure {member.Materials.Exposure}."
+            $"Designed to EN 1990, EN 1991, EN 1992; national values of the set “{member.Basis.NationalSet}”; "
+                + $"exposure {member.Materials.Exposure}."
         );
         yield return ReportParts.Materials(
             [("Member", member.Materials.Concrete), .. member.Slab is null ? [] : new[] { ("Slab", member.Materials.Slab) }],
@@ -165,8 +169,8 @@ internal sealed class MemberReport(LoneRun run, UnitSystem units, IReadOnlyList<
             yield break;
         }
         yield return new ReportText(
-            "One line of beams in its plane. Traffic is one lane of each model with the share that the member carries, its axles as single loads; "
-                + "wind, braking, footways and uniform temperature are not there."
+            "One line of beams in its plane. Traffic is one lane of each model with the share that the member carries, its axles as "
+                + "single loads; wind, braking, footways and uniform temperature are not there."
         );
         string Force(double value) => QuantityText.Fixed(value / units[QuantityKind.Force].Factor, 1);
         yield return new ReportTable(

@@ -97,8 +97,8 @@ public static class StepHelp
         ["spans"] = (
             "Spans and supports",
             [
-                "Spans from the first support to the last, or from a free end. A support holds the member upright, or against turning too; one "
-                    + "that gives has a stiffness.",
+                "Spans from the first support to the last, or from a free end. A support holds the member upright, or against turning "
+                    + "too; one that gives has a stiffness.",
                 "It is checked at forty places a span and more: at every change of section, bars, links and loads, and at the face of each "
                     + "bearing.",
             ]
@@ -113,15 +113,16 @@ public static class StepHelp
         ["bars"] = (
             "Bars and strands",
             [
-                "Layers of bars that follow the soffit or the top, by number or by distance; links by stretches; pretensioned strands by rows.",
+                "Layers of bars that follow the soffit or the top, by number or by distance; links by stretches; pretensioned strands "
+                    + "by rows.",
                 "What lies outside the concrete or too close to its neighbour is a finding; nothing is checked until it is mended.",
             ]
         ),
         ["loading"] = (
             "Loads",
             [
-                "Load cases beside the weight of the member, differences of temperature, and traffic of which the member carries a share of one "
-                    + "lane.",
+                "Load cases beside the weight of the member, differences of temperature, and traffic of which the member carries a "
+                    + "share of one lane.",
                 "Vehicles are placed where they are worst, for each effect at each place.",
             ]
         ),

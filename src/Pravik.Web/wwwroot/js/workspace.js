@@ -1,5 +1,5 @@
-// The workspace of a bridge or a member. Everything of the job is computed and rendered by the server; this keeps what is typed, dragged and
-// chosen, sends it, and takes over the parts of the page that changed.
+// The workspace of a bridge or a member. Everything of the job is computed and rendered by the server; this keeps what is typed,
+// dragged and chosen, sends it, and takes over the parts of the page that changed.
 import Alpine from "../lib/alpine/alpine-csp.js";
 import morph from "../lib/alpine/morph.js";
 import { documentApi } from "./api.js";
