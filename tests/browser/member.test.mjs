@@ -1,7 +1,7 @@
 // A member alone: begun, typed, broken and mended, read in its effects and checks, printed, deleted and brought back.
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { enter, field, openPage, saved, type, useApplication } from "./server.mjs";
+import { analysed, enter, field, openPage, saved, type, useApplication } from "./server.mjs";
 
 const used = useApplication("tansy-lane.json");
 
@@ -68,6 +68,22 @@ test("effects and checks of a member are read at the cursor, with every line beh
   await row.getByRole("button", { name: "Bring back" }).click();
   await page.goto(used.app.url);
   await row.waitFor();
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
+test("a girder of a bridge is kept as a member, with its effects as tables", async () => {
+  const page = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/checks`);
+  await analysed(page);
+  await page.getByRole("link", { name: "As members" }).click();
+  await page.getByRole("button", { name: "Keep G2, span 1 as a member" }).click();
+  await page.waitForURL("**/members/*/checks");
+  await page.locator(".verdict", { hasText: "pass" }).waitFor();
+  assert.match(await page.locator(".bridge").textContent(), /G2, span 1/);
+  await page.locator(".steps a", { hasText: "Loads" }).click();
+  await page.locator(".ledger h1", { hasText: "Effects from elsewhere" }).waitFor();
+  await step(page, "Bars");
+  await page.locator('figure[data-view="section"] text', { hasText: "strands" }).first().waitFor();
   assert.deepEqual(page.faults, []);
   await page.close();
 });

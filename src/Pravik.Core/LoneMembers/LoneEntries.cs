@@ -18,7 +18,14 @@ public static class LoneEntries
     public static IReadOnlyList<Entry> All { get; } =
     [
         .. EntryCatalog.All.Where(e => e.Pattern == "/name" || e.Pattern.StartsWith("/basis/", StringComparison.Ordinal)),
-        Value("/overhang", "Goes on beyond supports", QuantityKind.Length, 0, 3, "Strands begin there; what lies there weighs nothing."),
+        Value(
+            "/overhang",
+            "Goes on beyond supports",
+            QuantityKind.Length,
+            -1,
+            3,
+            "Strands begin there; negative where it ends short of them."
+        ),
         .. Part("/spans/*", s => $"of span {s.Number(0)}", Value("length", "Length", QuantityKind.Length, 0.5, 300)),
         .. Part("/supports/*", s => $"of support {s.Number(0)}", Support),
         .. Part("/sections/*", s => $"of section {s.Number(0)}", Text("name", "Name"), Choose("family", "Family", Families)),

@@ -74,7 +74,10 @@ public sealed record LoneMember
     /// <summary>What holds it at the ends of the spans: one more than there are spans.</summary>
     public ImmutableArray<LoneSupport> Supports { get; init; } = [new(), new()];
 
-    /// <summary>How far it goes on beyond its first and last support (m): strands begin there. What lies there weighs nothing.</summary>
+    /// <summary>
+    /// How far it goes on beyond its first and last support (m), negative where it ends short of them: strands begin there. What lies beyond
+    /// weighs nothing.
+    /// </summary>
     public double Overhang { get; init; }
 
     /// <summary>Sections; the first is that of the whole length where no stretch says otherwise.</summary>

@@ -24,6 +24,7 @@ public sealed class LonePlaces
     public const int Most = 1500;
 
     private const int PiecesOfSpan = 40;
+    private const int LeastOfTable = 20;
     private const double Close = 1e-3;
 
     /// <summary>Two places at one joint are told this far apart (m), so that lines between places are never upright.</summary>
@@ -42,11 +43,13 @@ public sealed class LonePlaces
             else if (Ends.Contains(x))
                 joints[^1] = x;
         }
+        // Tables with places enough are looked at where they say what acts.
+        var pieces = member.Effects?.At.Length >= LeastOfTable * member.Spans.Length ? 1 : PiecesOfSpan;
         for (var span = 0; span < Ends.Length - 1; span++)
         {
-            for (var i = 1; i < PiecesOfSpan; i++)
+            for (var i = 1; i < pieces; i++)
             {
-                var x = Ends[span] + (Ends[span + 1] - Ends[span]) * i / PiecesOfSpan;
+                var x = Ends[span] + (Ends[span + 1] - Ends[span]) * i / pieces;
                 // What is wanted stands for the regular place next to it.
                 if (!joints.Exists(j => Math.Abs(j - x) < Close))
                     joints.Add(x);
@@ -134,7 +137,7 @@ public sealed class LonePlaces
             yield return x;
         for (var i = 0; i < ends.Count; i++)
         {
-            if (member.Supports[i].Restraint == Restraint.Free)
+            if (member.Effects is not null || member.Supports[i].Restraint == Restraint.Free)
                 continue;
             yield return ends[i] - member.Supports[i].Bearing / 2;
             yield return ends[i] + member.Supports[i].Bearing / 2;

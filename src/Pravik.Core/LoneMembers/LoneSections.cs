@@ -97,6 +97,8 @@ public sealed class LoneSections
         var (first, last) = (member.Supports[0].Restraint, member.Supports[^1].Restraint);
         if ((place.At <= 0 && first == Restraint.Pinned) || (place.At >= places.Ends[^1] && last == Restraint.Pinned))
             return null;
+        if (member.Overhang < 0 && Along(place.At).FromEnd <= 0)
+            return null;
         var section = MadeAt(place);
         var depth = section.Depth + (member.Slab is { } slab ? slab.Haunch + slab.Thickness : 0);
         return new(ConcreteOf(section), [.. BarsAt(place.At, section, depth)], [.. StrandsAt(place.At)])

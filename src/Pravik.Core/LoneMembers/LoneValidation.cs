@@ -91,7 +91,7 @@ public static class LoneValidation
     {
         if (member.Spans.IsEmpty)
             bounds.Error("/spans", "A member has at least one span.");
-        bounds.Between("/overhang", "The length beyond the supports", member.Overhang, 0, 3, QuantityKind.Length);
+        bounds.Between("/overhang", "The length beyond the supports", member.Overhang, -1, 3, QuantityKind.Length);
         for (var i = 0; i < member.Spans.Length; i++)
         {
             bounds.Between($"/spans/{i}/length", $"Span {i + 1}", member.Spans[i].Length, 0.5, 300, QuantityKind.Length);

@@ -234,6 +234,7 @@ internal static class MemberViews
         run.Checks.Write(outcome, calculation);
         return new(outcome.Name, $"at {at}", [.. TrafficBehind(screen, outcome), NotChecked(run.Checks)])
         {
+            PrintAt = $"/members/{screen.Snapshot.MemberId}/report",
             Lines =
             [
                 .. calculation.Lines.Select(l => new LedgerLine(
