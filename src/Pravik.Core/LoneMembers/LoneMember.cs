@@ -75,8 +75,8 @@ public sealed record LoneMember
     public ImmutableArray<LoneSupport> Supports { get; init; } = [new(), new()];
 
     /// <summary>
-    /// How far it goes on beyond its first and last support (m), negative where it ends short of them: strands begin there. What lies beyond
-    /// weighs nothing.
+    /// How far it goes on beyond its first and last support (m), negative where it ends short of them: strands begin there. What lies
+    /// beyond weighs nothing.
     /// </summary>
     public double Overhang { get; init; }
 
