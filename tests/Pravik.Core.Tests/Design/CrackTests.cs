@@ -54,6 +54,32 @@ public sealed class CrackTests
         Assert.Equal(99, (strip with { Section = strip.Section with { Bars = [] } }).Of(new BarStress()).Max(o => o.Utilisation));
     }
 
+    /// <summary>
+    /// A strip of 1000 × 450 with 20 mm every 125 and 16 mm every 250 beside each other at 60 mm, M = 99.66 kNm: x = 102.6 mm, σ_s = 85.0 MPa,
+    /// φ_eq = (8·400 + 4·256)/(8·20 + 4·16) = 18.86 mm, ρ = 3317/115803, s_r,max = 3.4·50 + 0.17·18.86/0.02865 = 281.9 mm: w_k = 0.0719 mm.
+    /// Layers that are parted in two are one.
+    /// </summary>
+    [Fact]
+    public void Bars_of_two_diameters_hold_cracks_together()
+    {
+        MemberBars Layer(double diameter, double spacing, bool isTop = false) =>
+            new("bars", isTop ? 0.39 : 0.06, Math.PI / 4 * diameter * diameter / spacing, HandMember.Steel)
+            {
+                Diameter = diameter,
+                Spacing = spacing,
+                IsTop = isTop,
+            };
+        double Width(params MemberBars[] bars) =>
+            Soffit(
+                new HandMember(new([HandMember.Box("girder", 1, 0, 0.45)], [.. bars], [])) { Form = MemberForm.CastInPlace }.With(
+                    GirderEffect.M,
+                    99.664e3
+                )
+            ).Effect;
+        Assert.Equal(0.0719e-3, Width(Layer(0.02, 0.125), Layer(0.016, 0.25), Layer(0.02, 0.125, true)), 0.2e-6);
+        Assert.Equal(Width(Layer(0.016, 0.1)), Width(Layer(0.016, 0.2), Layer(0.016, 0.2)), 1e-9);
+    }
+
     /// <summary>Below f_ctm it does not crack; more moment or fewer bars never close cracks; without bars nothing holds them.</summary>
     [Fact]
     public void Its_limits()

@@ -80,11 +80,32 @@ internal sealed class CrackFace
     /// <summary>σ_s (Pa).</summary>
     public double SteelStress => cracked is null ? double.PositiveInfinity : cracked.StressOf(steel);
 
-    private double Diameter => Bars!.Diameter;
+    /// <summary>Layers of bars at the face: the nearest, and those not more than 2.5 times as far from it.</summary>
+    private IEnumerable<MemberBars> Near =>
+        section.Bars.Where(b => b.IsTop == IsTop && b.Diameter > 0 && FromFace(b) <= 2.5 * FromFace(Bars!) + 1e-9);
 
-    private double FromFace => IsTop ? section.Depth - Bars!.Height : Bars!.Height;
+    /// <summary>Those of them that lie in the effective area in tension.</summary>
+    private IEnumerable<MemberBars> Within => Near.Where(b => FromFace(b) <= EffectiveHeight + 1e-9 || b == Bars);
 
-    private double Cover => FromFace - Diameter / 2;
+    private double FromFace(MemberBars bars) => IsTop ? section.Depth - bars.Height : bars.Height;
+
+    /// <summary>h − d, from the face to the centroid of the bars near it (m).</summary>
+    private double ToCentroid => Near.Sum(b => b.Area * FromFace(b)) / Near.Sum(b => b.Area);
+
+    /// <summary>φ_eq = Σ n·φ² / Σ n·φ of bars of several diameters (7.12), n = A/(π·φ²/4).</summary>
+    private double Diameter => Within.Sum(b => b.Area) / Within.Sum(b => b.Area / b.Diameter);
+
+    private double Cover => FromFace(Bars!) - Bars!.Diameter / 2;
+
+    /// <summary>Distance of the bars that lie side by side nearest to the face (m); 0 where they are entered by number.</summary>
+    private double Distance
+    {
+        get
+        {
+            var beside = Near.Where(b => Math.Abs(FromFace(b) - FromFace(Bars!)) < 1e-3).ToList();
+            return beside.TrueForAll(b => b.Spacing > 0) ? 1 / beside.Sum(b => 1 / b.Spacing) : 0;
+        }
+    }
 
     private double FaceHeight => IsTop ? section.Depth : 0;
 
@@ -101,7 +122,7 @@ internal sealed class CrackFace
         }
     }
 
-    private double EffectiveHeight => Math.Min(Math.Min(2.5 * FromFace, Tension / 3), Part / 2);
+    private double EffectiveHeight => Math.Min(Math.Min(2.5 * ToCentroid, Tension / 3), Part / 2);
 
     private double EffectiveArea
     {
@@ -115,7 +136,9 @@ internal sealed class CrackFace
         }
     }
 
-    private double Ratio => Bars!.Area / EffectiveArea;
+    private double Ratio => SteelArea / EffectiveArea;
+
+    private double SteelArea => Within.Sum(b => b.Area);
 
     /// <summary>k₂, between 0.5 where the strain goes to nothing over the part and 1 where it is even.</summary>
     private double StrainShape
@@ -128,7 +151,7 @@ internal sealed class CrackFace
         }
     }
 
-    private bool IsSparse => Bars!.Spacing > 5 * (Cover + Diameter / 2);
+    private bool IsSparse => Distance > 5 * (Cover + Diameter / 2);
 
     private double Spacing
     {
@@ -242,9 +265,11 @@ internal sealed class CrackFace
         );
         c.Line("h − x", "depth of tension", Tension, QuantityKind.Size, "EN 1992-1-1 7.3.2(3)");
         c.Line("h_c,ef", "min(2.5 (h − d), (h − x) / 3, h / 2)", EffectiveHeight, QuantityKind.Size, "EN 1992-1-1 7.3.2(3)");
-        c.Ratio("ρ_p,eff", $"A_s / A_c,eff, {c.Text(Bars.Area, QuantityKind.SmallArea)}", Ratio, 4, "EN 1992-1-1 (7.10)");
+        c.Ratio("ρ_p,eff", $"A_s / A_c,eff, {c.Text(SteelArea, QuantityKind.SmallArea)}", Ratio, 4, "EN 1992-1-1 (7.10)");
         c.Heading("Width of cracks");
         c.Line("c", "cover to the bars", Cover, QuantityKind.Size, "entered");
+        if (Within.Select(b => b.Diameter).Distinct().Count() > 1)
+            c.Line("φ", "φ_eq = Σ n φ² / Σ n φ", Diameter, QuantityKind.Size, "EN 1992-1-1 (7.12)");
         c.Ratio("k_2", "(ε_1 + ε_2) / (2 ε_1)", StrainShape, 2, "EN 1992-1-1 (7.13)");
         var words = IsSparse ? "1.3 (h − x), bars farther apart than 5 (c + φ/2)" : "3.4 c + 0.425 k_1 k_2 φ / ρ_p,eff, k_1 = 0.8";
         c.Line("s_r,max", words, Spacing, QuantityKind.Size, IsSparse ? "EN 1992-1-1 (7.14)" : "EN 1992-1-1 (7.11)");
