@@ -35,7 +35,8 @@ internal static class Models
         void Say(string what, Action work) => Console.WriteLine(Reference.Line(what, Median(work), reference));
     }
 
-    private static double Median(Action work)
+    /// <summary>Median time (ms) of some rounds after a first one.</summary>
+    public static double Median(Action work)
     {
         work();
         var times = new double[Rounds];

@@ -4,7 +4,7 @@ using BenchmarkDotNet.Running;
 using Pravik.Bench;
 
 // edits (usual): the warm server as a person meets it. people: fifty who edit at once. roads: a long road with its ground. shells: the
-// sparse solver on slabs. models: the demo by all models. traffic: traffic models on every effect. --matrices DIR: the matrices of those,
+// sparse solver on slabs. models: the demo by all models. members: members alone. traffic: traffic models on every effect. --matrices DIR: the matrices of those,
 // for other solvers. parts: the pieces of the computation under BenchmarkDotNet. extremes: every number of the examples at and beyond its
 // bounds.
 if (args is ["parts", ..])
@@ -15,6 +15,8 @@ else if (args is ["shells", ..])
     Shells.Measure();
 else if (args is ["models", ..])
     Models.Measure();
+else if (args is ["members", ..])
+    LoneTimes.Measure();
 else if (args is ["traffic", ..])
     TrafficTimes.Measure();
 else if (args is ["people", ..])
