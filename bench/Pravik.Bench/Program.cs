@@ -4,9 +4,9 @@ using BenchmarkDotNet.Running;
 using Pravik.Bench;
 
 // edits (usual): the warm server as a person meets it. people: fifty who edit at once. roads: a long road with its ground. shells: the
-// sparse solver on slabs. models: the demo by all models. members: members alone. traffic: traffic models on every effect. --matrices DIR: the matrices of those,
-// for other solvers. parts: the pieces of the computation under BenchmarkDotNet. extremes: every number of the examples at and beyond its
-// bounds.
+// sparse solver on slabs. models: the demo by all models. members: members alone. traffic: traffic models on every effect.
+// --matrices DIR: the matrices of those, for other solvers. parts: the pieces of the computation under BenchmarkDotNet. extremes: every
+// number of the examples at and beyond its bounds.
 if (args is ["parts", ..])
     BenchmarkRunner.Run<PartsBench>(ManualConfig.Create(DefaultConfig.Instance).AddJob(Job.ShortRun));
 else if (args is ["roads", ..])
