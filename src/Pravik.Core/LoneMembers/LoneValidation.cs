@@ -20,6 +20,8 @@ public static class LoneValidation
         if (!IsWhole(member, bounds))
             return bounds.Findings;
         bounds.Text("/name", "The name of the member", member.Name, 120);
+        if (string.IsNullOrWhiteSpace(member.Name))
+            bounds.Error("/name", "The member needs a name.");
         BridgeValidation.Basis(member.Basis!, bounds);
         if (member.Basis!.Standard != Standard.Eurocode)
             bounds.Error("/basis/standard", "Members alone are checked by EN 1990 to 1992; AASHTO LRFD is not covered.");

@@ -130,6 +130,7 @@ public class LoneCheckTests
     public static TheoryData<string, LoneMember> Wrong =>
         new()
         {
+            { "/name", Of(8) with { Name = " " } },
             { "/supports", Of(8) with { Supports = [] } },
             { "/supports", Of(8) with { Supports = [new(), new() { Restraint = Restraint.Free }] } },
             { "/spans/0/length", Of(1e9) },
