@@ -1,4 +1,5 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.LoneMembers;
 using Pravik.Core.Units;
 using Pravik.Data;
 
@@ -15,14 +16,22 @@ public static class UserUnits
 
     /// <summary>The bridge as this person is to see it.</summary>
     public static Bridge For(HttpRequest request, Bridge bridge) =>
+        Chosen(request, bridge.Basis) is { } basis ? bridge with { Basis = basis } : bridge;
+
+    /// <summary>The member as this person is to see it.</summary>
+    public static LoneMember For(HttpRequest request, LoneMember member) =>
+        Chosen(request, member.Basis) is { } basis ? member with { Basis = basis } : member;
+
+    /// <summary>The basis in the units that the reader chose; null where those are its own, or none were chosen.</summary>
+    private static Basis? Chosen(HttpRequest request, Basis basis) =>
         request.Cookies[Cookie] is { } name
         && (name == UnitSystem.Metric.Name || name == UnitSystem.UsCustomary.Name)
-        && name != bridge.Basis.Units
-            ? bridge with
+        && name != basis.Units
+            ? basis with
             {
-                Basis = bridge.Basis with { Units = name },
+                Units = name,
             }
-            : bridge;
+            : null;
 
     /// <summary>The bridge in the units that the reader chose.</summary>
     public static Snapshot For(HttpRequest request, Snapshot snapshot) => snapshot with { Bridge = For(request, snapshot.Bridge) };

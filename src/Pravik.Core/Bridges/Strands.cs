@@ -53,6 +53,16 @@ public sealed record StrandRow
     /// <summary>From either end to where a deflected row is held down, as a part of the girder's length.</summary>
     public double HoldDown { get; init; } = 0.4;
 
+    /// <summary>
+    /// How many strands work at a distance from the nearer end (m): their force grows straight over a length from where their bond begins.
+    /// </summary>
+    public double Working(double fromEnd, double transmission)
+    {
+        var debonded = Math.Min(Debonded, Count);
+        double Part(double from) => Math.Clamp((fromEnd - from) / transmission, 0, 1);
+        return (Count - debonded) * Part(0) + debonded * Part(DebondedLength);
+    }
+
     /// <summary>Height above the soffit at a distance from the girder's end: straight from the end to where the row is held down.</summary>
     public double LevelAt(double x, double length)
     {

@@ -21,6 +21,21 @@ public enum LimitState
     Fatigue,
 }
 
+/// <summary>What is said of limit states.</summary>
+public static class LimitStates
+{
+    /// <summary>A limit state of EN 1990 in words, as it begins a sentence.</summary>
+    public static string Words(this LimitState state) =>
+        state switch
+        {
+            LimitState.Ultimate => "Ultimate",
+            LimitState.Characteristic => "Characteristic",
+            LimitState.Frequent => "Frequent",
+            LimitState.Fatigue => "Fatigue",
+            _ => "Quasi-permanent",
+        };
+}
+
 /// <summary>
 /// What a combination takes of traffic: a group of EN 1991-2 Table 4.4a, or its combination, frequent or quasi-permanent value.
 /// </summary>

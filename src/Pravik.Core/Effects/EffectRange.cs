@@ -67,6 +67,12 @@ public abstract class EffectRange
     /// <summary>Of what a value is made, down to cases and traffic; parts whose factor is 0 are left out.</summary>
     public abstract IEnumerable<RangePart> Parts(int effect, bool greatest, double factor = 1);
 
+    /// <summary>
+    /// What the parts behind a value of an effect, each at its own greatest or least, come to at another effect.
+    /// </summary>
+    public double Beside(int effect, bool greatest, int other) =>
+        Parts(effect, greatest).Sum(p => p.Factor * p.Of.Side(p.IsGreatest)[other]);
+
     /// <summary>A single case.</summary>
     public static EffectRange Of(string name, EffectValues values) => new SingleRange(name, values);
 

@@ -58,10 +58,7 @@ public sealed class StrandRows
         for (var i = 0; i < rows.Length; i++)
         {
             var row = rows[i];
-            var debonded = Math.Min(row.Debonded, row.Count);
-            double Part(double from) => Math.Clamp((fromEnd - from) / transmission[type], 0, 1);
-            var working = (row.Count - debonded) * Part(0) + debonded * Part(row.DebondedLength);
-            yield return new(i, row.LevelAt(x, length), working * Steel.Area);
+            yield return new(i, row.LevelAt(x, length), row.Working(fromEnd, transmission[type]) * Steel.Area);
         }
     }
 }

@@ -6,6 +6,10 @@ namespace Pravik.Core.LoneMembers;
 /// <summary>Effects along a member that were worked out elsewhere: combinations at places, straight between them.</summary>
 public sealed record EffectTables
 {
+    /// <summary>The limit states of which there can be tables.</summary>
+    public static ImmutableArray<LimitState> States { get; } =
+    [LimitState.Ultimate, LimitState.Characteristic, LimitState.Frequent, LimitState.QuasiPermanent];
+
     /// <summary>Places, from the beginning of the member (m), rising; a place may stand twice where an effect jumps.</summary>
     public ImmutableArray<double> At { get; init; } = [];
 

@@ -54,9 +54,10 @@ public sealed class LoneEffects
             return;
         }
         var whole = new LoneModel(member, places, sections, layout, true);
-        AddWeights(places, sections, whole);
-        AddPrestress(places, sections);
-        AddCases(places, sections, whole);
+        var alone = member.StandsBeforeSlab ? new LoneModel(member, places, sections, layout, false) : whole;
+        AddWeights(sections, alone);
+        AddPrestress(places, sections, alone);
+        AddCases(places, alone, whole);
         var temperature = AddTemperature(whole);
         var settlements = AddSettlements(places, whole);
         var groups = AddTraffic(places, whole);
@@ -85,18 +86,11 @@ public sealed class LoneEffects
     public EffectValues Prestress =>
         EffectValues.Sum(layout, cases.Where(c => c.Kind == ActionKind.Prestress).Select(c => (1.0, c.Range.Greatest)));
 
-    /// <summary>Whether a slab is cast on the member when it stands: before, the member carries alone.</summary>
-    private bool StandsBeforeSlab => member.Slab is not null && !member.Strands.Rows.IsEmpty;
-
     private void Add(ActionKind kind, string name, LoneCaseResults results, LoneCase? own = null) =>
         cases.Add(new(kind, EffectRange.Of(name, results.Effects), results) { Own = own });
 
-    private LoneModel Alone(LonePlaces places, LoneSections sections, LoneModel whole) =>
-        StandsBeforeSlab ? new(member, places, sections, layout, false) : whole;
-
-    private void AddWeights(LonePlaces places, LoneSections sections, LoneModel whole)
+    private void AddWeights(LoneSections sections, LoneModel alone)
     {
-        var alone = Alone(places, sections, whole);
         var solved = alone.Solve([alone.Even("weight", s => sections.Weight(s).Own), alone.Even("slab", s => sections.Weight(s).Slab)]);
         Add(ActionKind.Permanent, "Weight of the member", solved[0]);
         if (member.Slab is not null)
@@ -106,11 +100,10 @@ public sealed class LoneEffects
     /// <summary>
     /// Prestress with the stress that is entered, on the member alone: what strands do where they are, and what supports answer.
     /// </summary>
-    private void AddPrestress(LonePlaces places, LoneSections sections)
+    private void AddPrestress(LonePlaces places, LoneSections sections, LoneModel alone)
     {
         if (member.Strands is not { EffectiveStress: { } stress, Rows.IsEmpty: false })
             return;
-        var model = new LoneModel(member, places, sections, layout, false);
         (double Axial, double Moment) At(double x, double centroid)
         {
             double axial = 0,
@@ -121,16 +114,16 @@ public sealed class LoneEffects
         }
         double Curvature(int piece)
         {
-            var (section, x) = (model.Of(piece), (places.Joints[piece] + places.Joints[piece + 1]) / 2);
+            var (section, x) = (alone.Of(piece), (places.Joints[piece] + places.Joints[piece + 1]) / 2);
             return At(x, section.Centroid).Moment / (sections.Concrete.Ecm * section.SecondMoment);
         }
-        var answer = model.Solve([model.Bent("prestress", Curvature)])[0];
+        var answer = alone.Solve([alone.Bent("prestress", Curvature)])[0];
         var primary = new double[layout.Count];
         for (var p = 0; p < places.Places.Length; p++)
         {
             var (axial, moment) = At(places.Places[p].At, sections.MadeAt(places.Places[p]).Bending.Centroid);
             (primary[layout.At(p, GirderEffect.N)], primary[layout.At(p, GirderEffect.M)]) = (axial, moment);
-            model.Stresses(primary, p, axial, moment);
+            alone.Stresses(primary, p, axial, moment);
         }
         var effects = EffectValues.Sum(layout, [(1, answer.Effects), (1, new EffectValues(layout, primary))]);
         cases.Add(
@@ -141,11 +134,11 @@ public sealed class LoneEffects
         );
     }
 
-    private void AddCases(LonePlaces places, LoneSections sections, LoneModel whole)
+    private void AddCases(LonePlaces places, LoneModel alone, LoneModel whole)
     {
         foreach (var own in member.Cases)
         {
-            var model = own.BeforeSlab ? Alone(places, sections, whole) : whole;
+            var model = own.BeforeSlab ? alone : whole;
             var load = new FrameCase(own.Name)
             {
                 Beams = [.. own.Loads.Where(l => l.Kind == LoneLoadKind.Line).SelectMany(l => OnPieces(l, places, model))],
@@ -279,7 +272,7 @@ public sealed class LoneEffects
                     .Where(c => c.Kind == ActionKind.Variable)
                     .Select(c => new OwnVariable(c.Range.Name, c.Own!.Psi0, c.Own.Psi1, c.Own.Psi2, c.Range)),
             ],
-            NameOf = s => $"{Words(s)}, all combinations",
+            NameOf = s => $"{s.Words()}, all combinations",
         };
         var rules = Codes.Combinations.Of(member.Basis.Standard, values, member.Basis.IndirectAtUltimate);
         foreach (var state in rules.Where(r => IsLed(r, groups)).GroupBy(r => r.State))
@@ -300,15 +293,6 @@ public sealed class LoneEffects
             || rule.Group is TrafficGroup.Group1aBeside or TrafficGroup.Group1aQuasiPermanent
         );
 
-    private static string Words(LimitState state) =>
-        state switch
-        {
-            LimitState.Ultimate => "Ultimate",
-            LimitState.Characteristic => "Characteristic",
-            LimitState.Frequent => "Frequent",
-            _ => "Quasi-permanent",
-        };
-
     private EffectRange Permanent(CombinationRule rule)
     {
         List<(double, EffectRange)> terms = [];
@@ -325,13 +309,13 @@ public sealed class LoneEffects
     private void FromTables(EffectTables tables, LonePlaces places, LoneSections sections)
     {
         var reading = new TableReading(tables, places, sections, layout);
-        foreach (var state in Enum.GetValues<LimitState>().Where(s => s != LimitState.Fatigue))
+        foreach (var state in EffectTables.States)
         {
             List<EffectRange> given = [.. tables.Combinations.Where(t => t.State == state).Select(reading.Of)];
             combinations.AddRange(given);
             if (given.Count == 0)
-                given.Add(EffectRange.Of($"{Words(state)}: none is given", EffectValues.None(layout)));
-            states[state] = EffectRange.Envelope($"{Words(state)}, all tables", given.ConvertAll(g => (1.0, g)));
+                given.Add(EffectRange.Of($"{state.Words()}: none is given", EffectValues.None(layout)));
+            states[state] = EffectRange.Envelope($"{state.Words()}, all tables", given.ConvertAll(g => (1.0, g)));
         }
     }
 }

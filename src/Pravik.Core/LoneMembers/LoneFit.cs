@@ -18,7 +18,7 @@ internal static class LoneFit
         for (var i = 0; i < member.Links.Length; i++)
             Links(member, i, places, sections, bounds);
         Strands(member, places, sections, bounds);
-        if (member.Slab is not null && member.Strands.Rows.All(r => r.Count == 0))
+        if (member.Slab is not null && !member.HasStrands)
             bounds.Warning(
                 "/slab",
                 "A slab on a member without strands is taken as cast with it: all acts on the whole.",
@@ -87,7 +87,7 @@ internal static class LoneFit
     private static void Strands(LoneMember member, LonePlaces places, LoneSections sections, Bounds bounds)
     {
         var (strands, steel) = (member.Strands, PrestressingSteel.Of(member.Materials.Strand));
-        if (strands.Rows.All(r => r.Count == 0))
+        if (!member.HasStrands)
             return;
         if (strands.EffectiveStress is null && member.Effects is null)
             bounds.Fault(

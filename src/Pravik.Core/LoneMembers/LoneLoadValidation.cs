@@ -18,7 +18,7 @@ internal static class LoneLoadValidation
             Traffic(member, i, bounds);
         if (member.Effects is { } tables)
             Tables(tables, length, bounds);
-        else if (member.Strands.Rows.Any(r => r.Count > 0) && member.Spans.Length > 1)
+        else if (member.HasStrands && member.Spans.Length > 1)
             bounds.Error("/strands/rows", "Pretensioned strands are covered in members of one span.");
     }
 

@@ -101,6 +101,14 @@ public sealed record LoneMember
     /// <summary>Pretensioned strands; no rows for none.</summary>
     public Strands Strands { get; init; } = new() { Rows = [] };
 
+    /// <summary>Whether it has any strands.</summary>
+    [JsonIgnore]
+    public bool HasStrands => Strands.Rows.Any(r => r.Count > 0);
+
+    /// <summary>Whether a slab is cast on it when it stands already; a slab on a member without strands is cast with it.</summary>
+    [JsonIgnore]
+    public bool StandsBeforeSlab => Slab is not null && HasStrands;
+
     /// <summary>When strands are released.</summary>
     public StrandRelease Release { get; init; } = new();
 

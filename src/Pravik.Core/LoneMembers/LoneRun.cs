@@ -77,8 +77,7 @@ public sealed class LoneRun
         ];
 
     /// <summary>How a member is made, as far as checks differ by it.</summary>
-    public static MemberForm FormOf(LoneMember member) =>
-        member.Strands.Rows.All(r => r.Count == 0) ? MemberForm.CastInPlace : MemberForm.PretensionedWithSlab;
+    public static MemberForm FormOf(LoneMember member) => member.HasStrands ? MemberForm.PretensionedWithSlab : MemberForm.CastInPlace;
 
     /// <summary>What of a member no check covers, and what was not counted, in words.</summary>
     private static IEnumerable<string> NotCovered(LoneMember member)
@@ -87,23 +86,14 @@ public sealed class LoneRun
             yield return subject;
         if (member.Effects is { } tables)
         {
-            foreach (var state in new[] { LimitState.Ultimate, LimitState.Characteristic, LimitState.Frequent, LimitState.QuasiPermanent })
+            foreach (var state in EffectTables.States)
             {
                 if (!tables.Combinations.Any(t => t.State == state))
-                    yield return $"the {CaseWords(state)} state, for which no effects are given";
+                    yield return $"the {state.Words().ToLowerInvariant()} state, for which no effects are given";
             }
             yield break;
         }
-        if (member.Strands.Rows.Any(r => r.Count > 0))
+        if (member.HasStrands)
             yield return "creep and shrinkage of slab and member against each other";
     }
-
-    private static string CaseWords(LimitState state) =>
-        state switch
-        {
-            LimitState.Ultimate => "ultimate",
-            LimitState.Characteristic => "characteristic",
-            LimitState.Frequent => "frequent",
-            _ => "quasi-permanent",
-        };
 }

@@ -84,10 +84,7 @@ public sealed class LoneSections
         var rows = member.Strands.Rows;
         for (var i = 0; i < rows.Length; i++)
         {
-            var debonded = Math.Min(rows[i].Debonded, rows[i].Count);
-            double Part(double from) => Math.Clamp((fromEnd - from) / transmission, 0, 1);
-            var working = (rows[i].Count - debonded) * Part(0) + debonded * Part(rows[i].DebondedLength);
-            yield return (i, rows[i].LevelAt(fromStart, length), working * strand.Area);
+            yield return (i, rows[i].LevelAt(fromStart, length), rows[i].Working(fromEnd, transmission) * strand.Area);
         }
     }
 
@@ -108,15 +105,12 @@ public sealed class LoneSections
             WebHeight = section.Depth,
             WebTorsion = Math.Min(1, Rectangle.TorsionConstant(section.WebWidth, section.Depth) / section.Properties.J),
             Links = LinksAt(place.At),
-            Joint = JoinsSlab
+            Joint = member.StandsBeforeSlab
                 ? new(section.TopWidth, InterfaceSurface.Of(member.TopSurface), Slab.Fck < Concrete.Fck ? Slab : Concrete)
                 : null,
             Origin = c => Write(c, section),
         };
     }
-
-    /// <summary>Whether a slab is cast on a member that stands already.</summary>
-    private bool JoinsSlab => member.Slab is not null && !member.Strands.Rows.IsEmpty;
 
     private ImmutableArray<MemberConcrete> ConcreteOf(MadeSection section)
     {

@@ -18,14 +18,6 @@ namespace Pravik.Core.Runs;
 /// </remarks>
 public sealed class GirderAlone
 {
-    private static readonly ImmutableArray<LimitState> States =
-    [
-        LimitState.Ultimate,
-        LimitState.Characteristic,
-        LimitState.Frequent,
-        LimitState.QuasiPermanent,
-    ];
-
     private static readonly ImmutableArray<GirderEffect> Leads =
     [
         GirderEffect.M,
@@ -113,7 +105,11 @@ public sealed class GirderAlone
             StrutSlope = bridge.Girders.StrutSlope,
             LeavesOutTorsion = bridge.Girders.LeavesOutTorsion,
             TopSurface = bridge.Girders.TopSurface,
-            Effects = new() { At = [.. points.Select(p => p.Distance - Start)], Combinations = [.. States.SelectMany(Tables)] },
+            Effects = new()
+            {
+                At = [.. points.Select(p => p.Distance - Start)],
+                Combinations = [.. EffectTables.States.SelectMany(Tables)],
+            },
         };
     }
 
@@ -215,7 +211,7 @@ public sealed class GirderAlone
     private double StressAt(EffectRange range, int point, GirderEffect lead, GirderEffect face, bool greatest)
     {
         var (layout, values) = (range.Layout, geometry.Bridge.Basis.Values);
-        var sum = range.Parts(layout.At(point, lead), greatest).Sum(p => p.Factor * p.Of.Side(p.IsGreatest)[layout.At(point, face)]);
+        var sum = range.Beside(layout.At(point, lead), greatest, layout.At(point, face));
         var prestress = results.Members[0].Prestress[point, face];
         var (more, less) = ((values["prestressMore"] - 1) * prestress, (values["prestressLess"] - 1) * prestress);
         return sum + (greatest ? Math.Max(more, less) : Math.Min(more, less));

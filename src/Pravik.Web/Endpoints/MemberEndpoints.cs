@@ -60,7 +60,7 @@ internal static class MemberEndpoints
         if (await store.FindAsync(id) is not { } snapshot)
             return NoSuchMember(id);
         var path = entry.Path ?? "";
-        var reading = MemberEntryReader.Read(MemberReader.InUnits(http, snapshot.Member), path, entry.Text);
+        var reading = MemberEntryReader.Read(UserUnits.For(http, snapshot.Member), path, entry.Text);
         if (reading.Error is { } error)
             return Answers.Refused(Finding.Error(path, error));
         return await EditedAsync(id, store.EditAsync(id, entry.Revision, reading.Patch, reading.Label, Author.Of(http)), runs);
@@ -98,7 +98,7 @@ internal static class MemberEndpoints
         var (run, why) = runs.Of(snapshot);
         if (run is null)
             return Answers.Refused(Finding.Error("", why));
-        var units = UnitSystem.Named(MemberReader.InUnits(http, snapshot.Member).Basis.Units);
+        var units = UnitSystem.Named(UserUnits.For(http, snapshot.Member).Basis.Units);
         var frame = ReportParts.Frame(snapshot.Member.Name, snapshot.Member.Basis.Titles, snapshot.Revision);
         var pages = ReportPages.Of(frame, new MemberReport(run, units, snapshot.Findings).Blocks);
         return Results.File(PdfWriter.Write(snapshot.Member.Name, pages), "application/pdf", $"{id}-report.pdf");

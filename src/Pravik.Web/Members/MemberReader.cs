@@ -1,6 +1,4 @@
 using Pravik.Core.Findings;
-using Pravik.Core.LoneMembers;
-using Pravik.Core.Units;
 using Pravik.Data;
 using Pravik.Exchange;
 using Pravik.Web.Workspaces;
@@ -16,21 +14,12 @@ public sealed class MemberReader(MemberStore store, MemberRuns runs)
         if (await store.FindAsync(id) is not { } kept)
             return null;
         var shown = trial is null ? kept : Tried(kept, trial, http) ?? kept;
-        return new MemberScreen(shown with { Member = InUnits(http, shown.Member) }, runs, request).Build();
+        return new MemberScreen(shown with { Member = UserUnits.For(http, shown.Member) }, runs, request).Build();
     }
-
-    /// <summary>A member in the units that the reader chose.</summary>
-    public static LoneMember InUnits(HttpRequest request, LoneMember member) =>
-        request.Cookies[UserUnits.Cookie] is { } name && (name == UnitSystem.Metric.Name || name == UnitSystem.UsCustomary.Name)
-            ? member with
-            {
-                Basis = member.Basis with { Units = name },
-            }
-            : member;
 
     private static MemberSnapshot? Tried(MemberSnapshot kept, Trial trial, HttpRequest http)
     {
-        var reading = trial.Patch is null ? MemberEntryReader.Read(InUnits(http, kept.Member), trial.Path, trial.Text) : null;
+        var reading = trial.Patch is null ? MemberEntryReader.Read(UserUnits.For(http, kept.Member), trial.Path, trial.Text) : null;
         if (reading?.Error is not null)
             return null;
         var edited = MemberJson.Edit(MemberJson.Node(kept.Member), trial.Patch ?? reading!.Patch);

@@ -36,7 +36,7 @@ public sealed class MemberReportModel(MemberStore store, MemberRuns runs) : Page
         (MemberId, Member, Revision) = (id, snapshot.Member, snapshot.Revision);
         (var run, Why) = runs.Of(snapshot);
         if (run is not null)
-            Blocks = new MemberReport(run, UnitSystem.Named(MemberReader.InUnits(Request, Member).Basis.Units), snapshot.Findings).Blocks;
+            Blocks = new MemberReport(run, UnitSystem.Named(UserUnits.For(Request, Member).Basis.Units), snapshot.Findings).Blocks;
         return Page();
     }
 }

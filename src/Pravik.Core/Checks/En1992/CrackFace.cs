@@ -191,10 +191,7 @@ internal sealed class CrackFace
         var part = member.Prestress[point.Number, face];
         var factor = part > 0 ? member.Values["prestressMore"] : member.Values["prestressLess"];
         // What acts together with the greatest stress at the face, at another one.
-        var sum =
-            where == face
-                ? range.Greatest[whole]
-                : range.Parts(whole, true).Sum(p => p.Factor * p.Of.Side(p.IsGreatest)[range.Layout.At(point.Number, where)]);
+        var sum = where == face ? range.Greatest[whole] : range.Beside(whole, true, range.Layout.At(point.Number, where));
         return sum + (factor - 1) * member.Prestress[point.Number, where];
     }
 
