@@ -34,13 +34,18 @@ public sealed record Actions
     /// <summary>Braking force along the whole bridge (N); null for that of EN 1991-2 4.4.1.</summary>
     public double? Braking { get; init; }
 
-    /// <summary>Basic wind velocity (m/s, EN 1991-1-4 4.2).</summary>
+    /// <summary>
+    /// Basic wind velocity (m/s, EN 1991-1-4 4.2), or the design wind of a 3-second gust (AASHTO LRFD Figure 3.8.1.1.2-1).
+    /// </summary>
     public double WindVelocity { get; init; } = 24;
+
+    /// <summary>How open the ground is, by which wind grows with height (AASHTO LRFD 3.8.1.1.5).</summary>
+    public WindExposure WindExposure { get; init; } = WindExposure.C;
 
     /// <summary>Height of the deck above the lowest ground or water (m); null for that of the ground that is given.</summary>
     public double? WindHeight { get; init; }
 
-    /// <summary>Wind load factor C (EN 1991-1-4 Table 8.2); null for that of the table.</summary>
+    /// <summary>Wind load factor C (EN 1991-1-4 Table 8.2) or C_D (AASHTO LRFD Table 3.8.1.2.1-2); null for that of the table.</summary>
     public double? WindFactor { get; init; }
 
     /// <summary>Own load cases, and own combinations and envelopes.</summary>
@@ -60,6 +65,19 @@ public sealed record Actions
     /// <summary>The stages in force on a bridge of so many spans.</summary>
     public ImmutableArray<Stage> StagesOf(Girders girders, int spans) =>
         Stages ?? (girders.CastInPlace ? Stage.UsualInPlace : Stage.Usual(spans));
+}
+
+/// <summary>Categories of wind exposure (AASHTO LRFD 3.8.1.1.5).</summary>
+public enum WindExposure
+{
+    /// <summary>Towns, suburbs, woods.</summary>
+    B,
+
+    /// <summary>Open land with scattered obstructions.</summary>
+    C,
+
+    /// <summary>Flat land without obstructions, and water.</summary>
+    D,
 }
 
 /// <summary>What kind of load it is.</summary>
@@ -86,6 +104,9 @@ public enum OwnAction
 
     /// <summary>As surfacing and utilities, with their factors; also where a stage puts it on.</summary>
     Surfacing,
+
+    /// <summary>As an accidental action, one at a time.</summary>
+    Accidental,
 
     /// <summary>Not at all.</summary>
     Aside,

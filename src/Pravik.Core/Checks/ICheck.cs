@@ -51,6 +51,10 @@ public static class CheckCatalog
         new En1992.BarStress(),
         new En1992.StrandStress(),
         new En1992.CrackWidth(),
+        new En1992.InAccident(new En1992.UltimateBending()),
+        new En1992.InAccident(new En1992.UltimateShear()),
+        new En1992.InAccident(new En1992.InterfaceShear()),
+        new En1992.InAccident(new En1992.UltimateTorsion()),
     ];
 
     /// <summary>What is not checked yet of any member, said wherever something passes.</summary>

@@ -54,6 +54,9 @@ public enum ActionKind
     /// <summary>A variable action of the engineer's own.</summary>
     Variable,
 
+    /// <summary>An accidental action of the engineer's own: an impact, say.</summary>
+    Accidental,
+
     /// <summary>A case that enters no generated combination.</summary>
     Aside,
 }

@@ -8,6 +8,9 @@ public enum LimitState
     /// <summary>Ultimate, persistent and transient situations, expression (6.10).</summary>
     Ultimate,
 
+    /// <summary>Ultimate, accidental situations, expression (6.11); extreme events of AASHTO LRFD.</summary>
+    Accidental,
+
     /// <summary>Characteristic.</summary>
     Characteristic,
 
@@ -24,11 +27,15 @@ public enum LimitState
 /// <summary>What is said of limit states.</summary>
 public static class LimitStates
 {
+    /// <summary>Whether resistances are asked for: of prestress the secondary part acts, the primary being part of them.</summary>
+    public static bool IsUltimate(this LimitState state) => state is LimitState.Ultimate or LimitState.Accidental;
+
     /// <summary>A limit state of EN 1990 in words, as it begins a sentence.</summary>
     public static string Words(this LimitState state) =>
         state switch
         {
             LimitState.Ultimate => "Ultimate",
+            LimitState.Accidental => "Accidental",
             LimitState.Characteristic => "Characteristic",
             LimitState.Frequent => "Frequent",
             LimitState.Fatigue => "Fatigue",
@@ -82,6 +89,9 @@ public enum TrafficGroup
 
     /// <summary>The fatigue truck (AASHTO LRFD 3.6.1.4).</summary>
     FatigueTruck,
+
+    /// <summary>Fatigue load models, the worst of those that are chosen (EN 1991-2 4.6).</summary>
+    FatigueModels,
 }
 
 /// <summary>The combination value that actions of the engineer's own have in a combination.</summary>
@@ -145,6 +155,9 @@ public sealed record CombinationRule(string Id, string Name, LimitState State, s
     /// <summary>On wind on deck and traffic, with ψ₀ or as much as goes with traffic, whichever is less (EN 1990 A2.2.2(5)).</summary>
     public double WindWithTraffic { get; init; }
 
+    /// <summary>On an accidental action of the engineer's own, one at a time.</summary>
+    public double Accidental { get; init; }
+
     /// <summary>On variable actions of the engineer's own, times their combination value.</summary>
     public double Own { get; init; }
 
@@ -154,8 +167,9 @@ public sealed record CombinationRule(string Id, string Name, LimitState State, s
 
 /// <summary>Combinations of actions on road bridges by EN 1990 Annex A2, every leading action in turn.</summary>
 /// <remarks>
-/// Wind is not combined with braking or with footways alone, nor with temperature (A2.2.2(3), (6)); snow and accidental actions are not
-/// covered.
+/// Wind is not combined with braking or with footways alone, nor with temperature (A2.2.2(3), (6)). Accidental actions are those that
+/// the engineer enters, one at a time, with the frequent values of what leads beside them (A2.2.5); all own variable actions have ψ₁
+/// there, on the safe side. Fatigue is the range of road load models alone (EN 1991-2 4.6). Snow and earthquakes are not covered.
 /// </remarks>
 public static class RoadCombinations
 {
@@ -166,7 +180,49 @@ public static class RoadCombinations
     /// capacity are sufficient (EN 1992-1-1 2.3.1.2(2), 2.3.1.3(3), 2.3.2.2(2)).
     /// </param>
     public static ImmutableArray<CombinationRule> Rules(NationalValues v, bool indirectAtUltimate) =>
-        [.. Ultimate(v, indirectAtUltimate ? 1 : 0), .. Characteristic(v), .. Frequent(v), .. QuasiPermanent(v)];
+        [
+            .. Ultimate(v, indirectAtUltimate ? 1 : 0),
+            .. Accidental(v, indirectAtUltimate ? 1 : 0),
+            .. Characteristic(v),
+            .. Frequent(v),
+            .. QuasiPermanent(v),
+            new("fatigue.models", "Fatigue, load models alone", LimitState.Fatigue, "EN 1991-2 4.6")
+            {
+                IsRange = true,
+                Group = TrafficGroup.FatigueModels,
+                Traffic = 1,
+            },
+        ];
+
+    private static IEnumerable<CombinationRule> Accidental(NationalValues v, double indirect)
+    {
+        CombinationRule Rule(string id, string beside) =>
+            new($"accidental.{id}", $"Accidental, with {beside}", LimitState.Accidental, "EN 1990 (6.11b), Table A2.5")
+            {
+                Settlement = indirect,
+                Restraint = indirect,
+                Temperature = indirect * v["psi2temperature"],
+                Accidental = 1,
+                Own = 1,
+                OwnPart = OwnPart.Psi1,
+            };
+        yield return Rule("traffic", "traffic") with
+        {
+            Group = TrafficGroup.Group1aFrequent,
+            Traffic = 1,
+        };
+        yield return Rule("rail", "railway traffic") with
+        {
+            Group = TrafficGroup.Rail,
+            Traffic = v["psi1rail"],
+        };
+        yield return Rule("wind", "wind") with
+        {
+            Wind = v["psi1wind"],
+            Group = TrafficGroup.Group1aQuasiPermanent,
+            Traffic = 1,
+        };
+    }
 
     private static IEnumerable<CombinationRule> Ultimate(NationalValues v, double indirect)
     {

@@ -6,13 +6,17 @@ namespace Pravik.Core.Codes;
 /// Combinations of actions by AASHTO LRFD Table 3.4.1-1, permanent loads by Table 3.4.1-2: DC 1.25 or 0.90, DW 1.50 or 0.65.
 /// </summary>
 /// <remarks>
-/// Load modifiers η are 1. Wind is the characteristic one of the site, with the factors that belong to a wind of fifty years (Table
-/// 3.4.1-1 of the editions before 2017: 1.4, 0.4, 0.3, 0.7). Uniform temperature has the factor for force effects, 0.5 at the strength
-/// states. Extreme events, construction (3.4.2) and water are not among them.
+/// Load modifiers η are 1. Wind is that of 3.8.1: at Strength III the design wind, at Service IV three quarters of its speed, at Strength V
+/// 80 mph and at Service I 70 mph with wind on vehicles. Uniform temperature has the factor for force effects, 0.5 at the strength
+/// states. Extreme Event II takes the accidental actions that the engineer enters, one at a time. Extreme Event I (earthquakes) and water
+/// are not among them; construction (3.4.2) is combined stage by stage.
 /// </remarks>
 public static class LrfdCombinations
 {
     private const string Clause = "AASHTO LRFD 3.4.1";
+
+    /// <summary>Speed of wind at Service IV over that at Strength III (Table 3.8.1.1.2-1).</summary>
+    private const double ServiceIvSpeed = 0.75;
 
     /// <summary>All rules.</summary>
     /// <param name="indirectAtStrength">Whether temperature, settlement, creep and shrinkage count at the strength states.</param>
@@ -54,7 +58,7 @@ public static class LrfdCombinations
             },
             Strength("III", "wind") with
             {
-                Wind = 1.4,
+                Wind = 1,
             },
             Strength("IV", "dead load") with
             {
@@ -62,17 +66,26 @@ public static class LrfdCombinations
             },
             Live(Strength("V", "live load and wind"), 1.35) with
             {
-                WindWithTraffic = 0.4,
+                WindWithTraffic = 1,
             },
+            Live(
+                new("extreme.II", "Extreme Event II, an accidental action", LimitState.Accidental, Clause)
+                {
+                    SurfacingAdverse = 1,
+                    SurfacingRelieving = 1,
+                    Accidental = 1,
+                },
+                0.5
+            ),
             Live(Service("I", "live load and wind", LimitState.Characteristic, 0.5), 1) with
             {
-                WindWithTraffic = 0.3,
+                WindWithTraffic = 1,
             },
             Live(Service("II", "live load on steel", LimitState.Characteristic, 0), 1.3),
             Live(Service("III", "tension in concrete", LimitState.Frequent, 0.5), 0.8),
             Service("IV", "wind without traffic", LimitState.Characteristic, 1) with
             {
-                Wind = 0.7,
+                Wind = ServiceIvSpeed * ServiceIvSpeed,
             },
             Service("sustained", "permanent loads alone", LimitState.QuasiPermanent, 0) with
             {

@@ -15,6 +15,7 @@ public sealed class NationalValues
     private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web);
     private static readonly ImmutableArray<NationalValues> Shipped = [.. ReadShipped()];
     private readonly ImmutableDictionary<string, double> values;
+    private NationalValues? persistent;
 
     private NationalValues(string name, ImmutableArray<NationalValue> entries)
     {
@@ -36,6 +37,28 @@ public sealed class NationalValues
     /// The value called <paramref name="name"/>. Throws where a set lacks it: every shipped set is complete, as a test holds.
     /// </summary>
     public double this[string name] => values[name];
+
+    /// <summary>The set of persistent situations to which one of accidental situations belongs; itself otherwise.</summary>
+    public NationalValues Persistent => persistent ?? this;
+
+    /// <summary>The set with the partial factors of resistance of accidental situations (EN 1992-1-1 Table 2.1N).</summary>
+    public NationalValues InAccidents() =>
+        new(
+            Name,
+            [
+                .. Entries.Select(e =>
+                    e.Name switch
+                    {
+                        "gammaC" => e with { Value = this["gammaCaccidental"] },
+                        "gammaS" => e with { Value = this["gammaSaccidental"] },
+                        _ => e,
+                    }
+                ),
+            ]
+        )
+        {
+            persistent = this,
+        };
 
     /// <summary>Whether there is a value of that name.</summary>
     public bool Has(string name) => values.ContainsKey(name);

@@ -39,6 +39,7 @@ public sealed record RulePart(
         ),
         new("wind", "Wind on the deck", r => Permanent(r, r.Wind), (r, v) => r with { Wind = v }),
         new("windWithTraffic", "Wind on deck and traffic", r => Permanent(r, r.WindWithTraffic), (r, v) => r with { WindWithTraffic = v }),
+        new("accidental", "Accidental actions", r => r.Accidental == 0 ? null : r.Accidental, (r, v) => r with { Accidental = v }),
         new("own", "Own variable actions", r => Permanent(r, r.Own), (r, v) => r with { Own = v }),
     ];
 

@@ -87,17 +87,24 @@ internal static class ActionCases
     private static IEnumerable<SolvedModels.Wanted> Wind(BridgeGeometry geometry, BridgeModel model, ModelLoads loads, Ground? ground)
     {
         var wind = new DeckWind(geometry, ground);
-        foreach (var traffic in new[] { false, true })
+        foreach (var on in wind.Kinds)
         {
-            var (suffix, words) = traffic ? ("Traffic", ", with traffic") : ("", "");
-            yield return new(new($"wind{suffix}"), CaseNames.Wind + words, ActionKind.Wind, loads.Wind(model, wind, traffic));
+            var (suffix, words) = on switch
+            {
+                WindOn.Deck => ("", ""),
+                WindOn.DeckAndTraffic => ("Traffic", ", with traffic"),
+                _ => ("Service", ", with traffic in service"),
+            };
+            yield return new(new($"wind{suffix}"), CaseNames.Wind + words, ActionKind.Wind, loads.Wind(model, wind, on));
+            if (wind.Of(0, on).Lift == 0)
+                continue;
             foreach (var (side, name) in new[] { (-1, "Left"), (1, "Right") })
                 yield return OnDeck(
                     loads,
                     new($"uplift{suffix}{name}"),
                     $"{CaseNames.Uplift} on its {name.ToLowerInvariant()}{words}",
                     ActionKind.Wind,
-                    loads.Lift(wind, side, traffic)
+                    loads.Lift(wind, side, on)
                 );
         }
     }
@@ -116,6 +123,7 @@ internal static class ActionCases
                 staged.Contains(own.Name) || own.Action is OwnAction.Aside or OwnAction.Counted ? ActionKind.Aside
                 : own.Action == OwnAction.Permanent ? ActionKind.Permanent
                 : own.Action == OwnAction.Surfacing ? ActionKind.Surfacing
+                : own.Action == OwnAction.Accidental ? ActionKind.Accidental
                 : ActionKind.Variable;
             yield return OnDeck(loads, CaseId.Own(i + 1), own.Name, kind, loads.Own(own));
         }

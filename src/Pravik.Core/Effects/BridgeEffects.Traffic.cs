@@ -159,6 +159,14 @@ public sealed partial class BridgeEffects
                 (1, EffectRange.Envelope("Railway traffic", [.. each]))
             );
         }
+        EffectRange[] fatigue = Of(TrafficRole.Fatigue);
+        if (fatigue.Length > 0)
+            Group(
+                TrafficGroup.FatigueModels,
+                "Fatigue load models, the worst of them",
+                "EN 1991-2 4.6",
+                (1, EffectRange.Envelope("Fatigue load models", [.. fatigue.Select(f => (1.0, f))]))
+            );
         var special = chosen.Where(m => m.Role == TrafficRole.Special).Select(m => TrafficPlan.WithFrequent(bridge, m)).ToList();
         if (special.Count > 0)
             Group(

@@ -59,8 +59,12 @@ public sealed partial class BridgeEffects
         var braking = Braking();
         var wind = Wind("", CaseNames.Wind, new("windBoth"), WindName);
         var windWithTraffic = Wind("Traffic", "", new("windTrafficBoth"), "Wind from either side, on deck and traffic");
+        var inService = cases.ContainsKey(new("windService"))
+            ? Wind("Service", "", new("windServiceBoth"), "Wind from either side, on deck and traffic in service")
+            : windWithTraffic;
         AddTraffic(braking);
-        AddInStages();
+        foreach (var step in results.Steps)
+            AddInStage(step);
         Generate(
             new(
                 layout,
@@ -72,7 +76,8 @@ public sealed partial class BridgeEffects
             {
                 Settlements = settlements,
                 Wind = wind,
-                WindWithTraffic = (WithTraffic, windWithTraffic),
+                WindWithTraffic = state => (WithTraffic, state.IsUltimate() ? windWithTraffic : inService),
+                Accidental = EffectRange.OneOf("Accidental actions", Those(c => c.Kind == ActionKind.Accidental).Select(c => c.Item2)),
                 Own = [.. OwnVariables()],
                 NameOf = NameOf,
             }
@@ -101,6 +106,7 @@ public sealed partial class BridgeEffects
         state switch
         {
             LimitState.Ultimate => CaseId.Ultimate,
+            LimitState.Accidental => new("accidental"),
             LimitState.Characteristic => new("characteristic"),
             LimitState.Frequent => new("frequent"),
             LimitState.Fatigue => new("fatigue"),
@@ -255,50 +261,16 @@ public sealed partial class BridgeEffects
     /// <summary>Wind from either side, with its lift or without, up or down, on either half.</summary>
     private EffectRange Wind(string suffix, string name, CaseId id, string words)
     {
-        var (across, left, right) = (cases[new($"wind{suffix}")], cases[new($"uplift{suffix}Left")], cases[new($"uplift{suffix}Right")]);
+        var (across, isLrfd) = (cases[new($"wind{suffix}")], bridge.Basis.Standard == Standard.Lrfd);
         var either = EffectRange.OrNothing(across.Name, [(1, across), (-1, across)]);
-        var lift = EffectRange.OrNothing(left.Name, [(1, left), (-1, left), (1, right), (-1, right)]);
-        return Add(EffectRange.Sum(words, [(1, either), (1, lift)], layout), id, Envelopes, "EN 1991-1-4 8.3");
-    }
-
-    /// <summary>
-    /// What drives in stages: each model, and with what is built up to the stage, characteristic and with the factors of the first ultimate
-    /// combination.
-    /// </summary>
-    private void AddInStages()
-    {
-        const string InStages = "Traffic in stages";
-        var rule = rules.First(r => r.State == LimitState.Ultimate && r.Traffic > 0);
-        foreach (var (stage, traffic) in results.InStages)
-        {
-            var (name, id) = (results.Steps[stage].Stage.Name, $"stage{stage.Number}traffic");
-            var ranges = traffic
-                .Models.Select((m, i) => Add(EffectRange.Of($"{m.Model!.Name}, {name}", m), new($"{id}{i + 1}"), InStages, m.Model.Source))
-                .ToList();
-            var worst = EffectRange.OrNothing($"Traffic, {name}", [.. ranges.Select(r => (1.0, r))]);
-            var built = results.Cases.Where(c => c.IsThereAfter(results.Steps[stage])).ToList();
-            Add(
-                EffectRange.Sum(
-                    $"{CaseNames.After(results.Steps[stage].Stage)}, with its traffic",
-                    [.. Those(built.Contains), (1, worst)],
-                    layout
-                ),
-                new(id),
-                InStages,
-                "characteristic"
-            );
-            List<(double, EffectRange)> terms = [(rule.Traffic, worst)];
-            foreach (var c in built)
-            {
-                var (range, adverse, relieving) = (cases[c.Id], rule.WeightAdverse, rule.WeightRelieving);
-                if (c.Kind is ActionKind.Permanent or ActionKind.Surfacing or ActionKind.Aside)
-                    terms.Add((1, EffectRange.Envelope(c.Name, [(adverse, range), (relieving, range)])));
-                else
-                    // Of prestress the secondary part: the primary is part of the resistance.
-                    terms.Add((1, IsPrestress(c) ? secondary[c.Id] : range));
-            }
-            Add(EffectRange.Sum($"Ultimate, {name}, with its traffic", terms, layout), new($"{id}Ultimate"), InStages, rule.Clause);
-        }
+        var clause = isLrfd ? "AASHTO LRFD 3.8" : "EN 1991-1-4 8.3";
+        if (!cases.TryGetValue(new($"uplift{suffix}Left"), out var left))
+            return Add(EffectRange.Sum(words, [(1, either)], layout), id, Envelopes, clause);
+        var right = cases[new($"uplift{suffix}Right")];
+        // Under AASHTO LRFD wind lifts; by EN 1991-1-4 it may also press.
+        (double, EffectRange)[] pressing = isLrfd ? [] : [(-1, left), (-1, right)];
+        var lift = EffectRange.OrNothing(left.Name, [(1, left), (1, right), .. pressing]);
+        return Add(EffectRange.Sum(words, [(1, either), (1, lift)], layout), id, Envelopes, clause);
     }
 
     private void Generate(CombinationParts parts)
@@ -317,20 +289,14 @@ public sealed partial class BridgeEffects
         state switch
         {
             LimitState.Ultimate => "Strength, all combinations",
+            LimitState.Accidental => "Extreme Event II, all combinations",
             LimitState.Characteristic => "Service I, II and IV, all combinations",
             LimitState.Frequent => "Service III, all combinations",
             LimitState.Fatigue => "Fatigue, both combinations",
             _ => "Sustained, permanent loads alone",
         };
 
-    private static string NameInEurocode(LimitState state) =>
-        state switch
-        {
-            LimitState.Ultimate => "Ultimate, all combinations",
-            LimitState.Characteristic => "Characteristic, all combinations",
-            LimitState.Frequent => "Frequent, all combinations",
-            _ => "Quasi-permanent, all combinations",
-        };
+    private static string NameInEurocode(LimitState state) => $"{state.Words()}, all combinations";
 
     /// <summary>ψ₀ on wind with traffic, or as much as brings it down to the wind in which traffic goes (EN 1990 A2.2.2(5)).</summary>
     private double WithTraffic =>
@@ -364,9 +330,9 @@ public sealed partial class BridgeEffects
             if (c.Kind is ActionKind.Permanent or ActionKind.Surfacing)
                 terms.Add((1, CombinationParts.Weight(rule, values, c.Kind, range)));
             else if (c.Kind == ActionKind.Prestress)
-                terms.Add((1, rule.State == LimitState.Ultimate ? secondary[c.Id] : range));
+                terms.Add((1, rule.State.IsUltimate() ? secondary[c.Id] : range));
             else if (c.Kind == ActionKind.Losses)
-                (c.Day == last ? later : terms).Add((1, rule.State == LimitState.Ultimate ? secondary[c.Id] : range));
+                (c.Day == last ? later : terms).Add((1, rule.State.IsUltimate() ? secondary[c.Id] : range));
             else if (IsSlow(c) && rule.Restraint > 0)
                 (c.Day == last ? later : terms).Add((rule.Restraint, range));
         }

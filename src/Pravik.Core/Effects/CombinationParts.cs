@@ -42,8 +42,11 @@ internal sealed record CombinationParts(
     /// <summary>Wind on the deck alone; null for none.</summary>
     public EffectRange? Wind { get; init; }
 
-    /// <summary>Wind on deck and traffic, and the factor by which it goes with traffic.</summary>
-    public (double Factor, EffectRange Range)? WindWithTraffic { get; init; }
+    /// <summary>Wind on deck and traffic at a limit state, and the factor by which it goes with traffic; null for none.</summary>
+    public Func<LimitState, (double Factor, EffectRange Range)>? WindWithTraffic { get; init; }
+
+    /// <summary>Accidental actions, one of them; null for none.</summary>
+    public EffectRange? Accidental { get; init; }
 
     /// <summary>Variable actions of the engineer's own.</summary>
     public ImmutableArray<OwnVariable> Own { get; init; } = [];
@@ -89,8 +92,13 @@ internal sealed record CombinationParts(
             yield return (rule.Difference, Temperature.Difference);
         if (Wind is not null && rule.Wind > 0)
             yield return (rule.Wind, Wind);
-        if (WindWithTraffic is { } wind && rule.WindWithTraffic > 0)
-            yield return (rule.WindWithTraffic * wind.Factor, wind.Range);
+        if (WindWithTraffic is not null && rule.WindWithTraffic > 0)
+        {
+            var (factor, range) = WindWithTraffic(rule.State);
+            yield return (rule.WindWithTraffic * factor, range);
+        }
+        if (Accidental is not null && rule.Accidental > 0)
+            yield return (rule.Accidental, Accidental);
     }
 
     /// <summary>Permanent actions by a rule: worked out once for rules that have the same factors of them.</summary>

@@ -95,6 +95,13 @@ public abstract class EffectRange
     public static EffectRange Envelope(string name, IReadOnlyList<(double Factor, EffectRange Range)> terms) =>
         new EnvelopeRange(name, Extreme(terms, true), Extreme(terms, false), terms);
 
+    /// <summary>One of some ranges, whichever is worst; null for none.</summary>
+    public static EffectRange? OneOf(string name, IEnumerable<EffectRange> ranges)
+    {
+        List<(double, EffectRange)> terms = [.. ranges.Select(r => (1.0, r))];
+        return terms.Count == 0 ? null : Envelope(name, terms);
+    }
+
     /// <summary>The same or nothing at all, where all would relieve.</summary>
     public static EffectRange OrNothing(string name, IReadOnlyList<(double Factor, EffectRange Range)> terms)
     {

@@ -12,9 +12,17 @@ public static class GeneratedRules
     public static ImmutableArray<CombinationRule> Usual(Basis basis) =>
         Combinations.Of(basis.Standard, basis.Values, basis.IndirectAtUltimate);
 
-    /// <summary>Those for which the bridge has traffic, with the project's own factors.</summary>
-    public static ImmutableArray<CombinationRule> Of(Bridge bridge) =>
-        [.. Usual(bridge.Basis).Where(r => TrafficPlan.Has(bridge, r.Group)).Select(r => WithOwn(r, bridge.Actions))];
+    /// <summary>Those for which the bridge has traffic and accidental actions, with the project's own factors.</summary>
+    public static ImmutableArray<CombinationRule> Of(Bridge bridge)
+    {
+        var hasAccidents = bridge.Actions.Cases.Any(c => c.Action == OwnAction.Accidental);
+        return
+        [
+            .. Usual(bridge.Basis)
+                .Where(r => TrafficPlan.Has(bridge, r.Group) && (hasAccidents || r.State != LimitState.Accidental))
+                .Select(r => WithOwn(r, bridge.Actions)),
+        ];
+    }
 
     private static CombinationRule WithOwn(CombinationRule rule, Actions actions)
     {

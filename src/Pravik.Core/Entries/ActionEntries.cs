@@ -88,15 +88,28 @@ internal static class ActionEntries
                 5e6,
                 "Along the whole bridge. Empty: 0.6 α_Q1 2Q_1k + 0.10 α_q1 q_1k w_1 L, 180 α_Q1 to 900 kN (EN 1991-2 4.4.1)."
             ),
-            Value("windVelocity", "Wind velocity", QuantityKind.Number, 0, 60, "Basic wind velocity, m/s (EN 1991-1-4 4.2)."),
+            Value(
+                "windVelocity",
+                "Wind velocity",
+                QuantityKind.Number,
+                0,
+                90,
+                "m/s: basic wind velocity (EN 1991-1-4 4.2), or that of the 3-second gust of AASHTO LRFD Figure 3.8.1.1.2-1."
+            ),
+            Choose(
+                "windExposure",
+                "Wind exposure",
+                [new("b", "B: towns, woods"), new("c", "C: open land"), new("d", "D: flat land, water")],
+                "By which wind grows with height (AASHTO LRFD 3.8.1.1.5)."
+            ),
             Own(
                 "windHeight",
                 "Height above the ground",
                 QuantityKind.Length,
                 0,
                 300,
-                "Of the deck above the lowest ground or water (EN 1991-1-4 Table 8.2). Empty: that of the ground; 20 m or less where "
-                    + "there is none."
+                "Of the deck above the lowest ground or water (EN 1991-1-4 Table 8.2; AASHTO LRFD 3.8.1.2). Empty: that of the ground; "
+                    + "20 m or less, 10 m under AASHTO LRFD, where there is none."
             ),
             Own(
                 "windFactor",
@@ -104,7 +117,7 @@ internal static class ActionEntries
                 QuantityKind.Number,
                 0,
                 15,
-                "Empty: EN 1991-1-4 Table 8.2 by b/d_tot and the deck's height above the ground."
+                "Empty: EN 1991-1-4 Table 8.2 by b/d_tot and the deck's height above the ground, or 1.3 (AASHTO LRFD Table 3.8.1.2.1-2)."
             ),
         ];
 
@@ -118,6 +131,7 @@ internal static class ActionEntries
                     new("variable", "a variable action"),
                     new("permanent", "a permanent action"),
                     new("surfacing", "surfacing and utilities"),
+                    new("accidental", "an accidental action"),
                     new("aside", "not at all"),
                     new("counted", "not at all: counted otherwise"),
                 ],

@@ -48,7 +48,7 @@ internal static class BasisEntries
     {
         var (kind, least, greatest) = value.Name switch
         {
-            "gammaC" or "gammaS" => (QuantityKind.Number, 1.0, 3.0),
+            "gammaC" or "gammaS" or "gammaCaccidental" or "gammaSaccidental" => (QuantityKind.Number, 1.0, 3.0),
             "alphaCc" => (QuantityKind.Number, 0.5, 1.0),
             "laneWidth" => (QuantityKind.Length, 2.0, 5.0),
             "kerbHeight" => (QuantityKind.Size, 0.0, 0.5),

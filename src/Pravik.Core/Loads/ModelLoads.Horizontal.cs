@@ -64,17 +64,17 @@ public sealed partial class ModelLoads
     }
 
     /// <summary>Wind from the left on the deck, half way up the area that it meets.</summary>
-    public FrameCase Wind(BridgeModel model, DeckWind wind, bool withTraffic) =>
+    public FrameCase Wind(BridgeModel model, DeckWind wind, WindOn on) =>
         Spread(
             model,
             "Wind from the left",
-            span => wind.Of(span, withTraffic).Across,
+            span => wind.Of(span, on).Across,
             line => Direction(line, -Math.PI / 2),
-            span => wind.Of(span, withTraffic).Below
+            span => wind.Of(span, on).Below
         );
 
     /// <summary>Wind lifting the deck, a quarter of its width left (−1) or right (+1) of its middle.</summary>
-    public DeckLoads Lift(DeckWind wind, int side, bool withTraffic)
+    public DeckLoads Lift(DeckWind wind, int side, WindOn on)
     {
         var loads = new DeckLoads(mesh);
         foreach (var unit in geometry.Units)
@@ -84,7 +84,7 @@ public sealed partial class ModelLoads
                 var (left, right) = (unit.Shape.LeftEdge(station), unit.Shape.RightEdge(station));
                 return (left + right) / 2 + side * (right - left) / 4;
             }
-            double Up(double station) => wind.Of(geometry.SpanAt(station), withTraffic).Lift;
+            double Up(double station) => wind.Of(geometry.SpanAt(station), on).Lift;
             loads.Spread(DeckLine.Along(mesh, geometry, Offset, unit), s => -Up(s));
         }
         return loads;

@@ -149,6 +149,7 @@ public sealed class LoneEffects
                 OwnAction.Permanent => ActionKind.Permanent,
                 OwnAction.Surfacing => ActionKind.Surfacing,
                 OwnAction.Variable => ActionKind.Variable,
+                OwnAction.Accidental => ActionKind.Accidental,
                 _ => ActionKind.Aside,
             };
             Add(kind, own.Name, model.Solve([load])[0], own);
@@ -230,6 +231,7 @@ public sealed class LoneEffects
             TrafficRole.SingleAxle => TrafficGroup.Group1b,
             TrafficRole.Crowd => TrafficGroup.Group4,
             TrafficRole.Rail => TrafficGroup.Rail,
+            TrafficRole.Fatigue => TrafficGroup.FatigueModels,
             _ => null,
         };
 
@@ -272,10 +274,13 @@ public sealed class LoneEffects
                     .Where(c => c.Kind == ActionKind.Variable)
                     .Select(c => new OwnVariable(c.Range.Name, c.Own!.Psi0, c.Own.Psi1, c.Own.Psi2, c.Range)),
             ],
+            Accidental = EffectRange.OneOf("Accidental actions", cases.Where(c => c.Kind == ActionKind.Accidental).Select(c => c.Range)),
             NameOf = s => $"{s.Words()}, all combinations",
         };
         var rules = Codes.Combinations.Of(member.Basis.Standard, values, member.Basis.IndirectAtUltimate);
-        foreach (var state in rules.Where(r => IsLed(r, groups)).GroupBy(r => r.State))
+        foreach (
+            var state in rules.Where(r => IsLed(r, groups) && (r.Accidental == 0 || parts.Accidental is not null)).GroupBy(r => r.State)
+        )
         {
             List<EffectRange> made = [.. state.SelectMany(r => parts.Of(r, "Combinations"))];
             combinations.AddRange(made);
@@ -301,7 +306,7 @@ public sealed class LoneEffects
             if (c.Kind is ActionKind.Permanent or ActionKind.Surfacing)
                 terms.Add((1, CombinationParts.Weight(rule, values, c.Kind, c.Range)));
             else if (c.Kind == ActionKind.Prestress)
-                terms.Add((1, rule.State == LimitState.Ultimate ? c.Secondary! : c.Range));
+                terms.Add((1, rule.State.IsUltimate() ? c.Secondary! : c.Range));
         }
         return EffectRange.Sum("Permanent", terms, layout);
     }

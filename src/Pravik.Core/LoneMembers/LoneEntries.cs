@@ -172,6 +172,7 @@ public static class LoneEntries
                     new("permanent", "permanent"),
                     new("surfacing", "surfacing"),
                     new("variable", "variable"),
+                    new("accidental", "accidental"),
                     new("aside", "in no combination"),
                 ]
             ) with

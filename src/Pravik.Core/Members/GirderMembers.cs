@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
@@ -31,6 +32,7 @@ public static class GirderMembers
                 )
                 {
                     Stages = stages,
+                    Accidental = effects.Find(BridgeEffects.IdOf(LimitState.Accidental)),
                     Prestress = effects.PrestressIn(_ => true),
                     LeavesOutTorsion = geometry.Bridge.Girders.LeavesOutTorsion ? Member.TorsionByCompatibility : null,
                     Exposure = geometry.Bridge.Materials.Exposure,

@@ -51,6 +51,9 @@ public sealed record Member(
     /// <summary>Moments while it is built, the release of strands first; none where the stress after losses is entered.</summary>
     public ImmutableArray<MemberStage> Stages { get; init; } = [];
 
+    /// <summary>The envelope of accidental combinations; null for none.</summary>
+    public EffectRange? Accidental { get; init; }
+
     /// <summary>What prestress does, all losses off.</summary>
     public required EffectValues Prestress { get; init; }
 

@@ -112,6 +112,7 @@ public static class TrafficPlan
             TrafficGroup.Group4 => TrafficRole.Crowd,
             TrafficGroup.Group5 or TrafficGroup.Permit => TrafficRole.Special,
             TrafficGroup.Rail => TrafficRole.Rail,
+            TrafficGroup.FatigueModels => TrafficRole.Fatigue,
             _ => null,
         };
         return role is null || Chosen(bridge).Any(m => m.Role == role);

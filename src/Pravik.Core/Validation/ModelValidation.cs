@@ -135,6 +135,8 @@ internal static class ModelValidation
             bounds.Check($"/actions/settlements/{axis}", value);
         bounds.Check("/actions/braking", actions.Braking);
         bounds.Check("/actions/windVelocity", actions.WindVelocity);
+        if (!Enum.IsDefined(actions.WindExposure))
+            bounds.Error("/actions/windExposure", "The exposure to wind is b, c or d.");
         bounds.Check("/actions/windHeight", actions.WindHeight);
         bounds.Check("/actions/windFactor", actions.WindFactor);
     }

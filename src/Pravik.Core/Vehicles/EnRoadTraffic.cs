@@ -19,7 +19,10 @@ public static class EnRoadTraffic
             .. SpecialVehicles().Select(v => Alone($"LM3 {v.Name}", "EN 1991-2 Annex A", v, values["laneWidth"])),
             .. WideVehicles().Select(v => Wide(Alone($"LM3 {v.Name}", "EN 1991-2 Annex A", v, values["laneWidth"]))),
             new("LM4", "EN 1991-2 4.3.5", LaneRule.Notional, []) { Rest = 5 * kN, Role = TrafficRole.Crowd },
-            Lm1(values, "FLM1", "EN 1991-2 4.6.2", 0.7, 0.3),
+            Lm1(values, "FLM1", "EN 1991-2 4.6.2", 0.7, 0.3) with
+            {
+                Role = TrafficRole.Fatigue,
+            },
             Lorries("FLM2", "EN 1991-2 Table 4.6", FrequentLorries, values["laneWidth"]),
             Alone(
                 "FLM3",
@@ -116,7 +119,7 @@ public static class EnRoadTraffic
         new(name, source, LaneRule.Notional, [new(1, [new(vehicle.Name) { Vehicle = vehicle }])])
         {
             LaneWidth = laneWidth,
-            Role = name.StartsWith("LM3", StringComparison.Ordinal) ? TrafficRole.Special : TrafficRole.Shown,
+            Role = name.StartsWith("LM3", StringComparison.Ordinal) ? TrafficRole.Special : TrafficRole.Fatigue,
             LeftOut = name.StartsWith("LM3", StringComparison.Ordinal)
                 ? "load model 1 beside the special vehicle; it goes at low speed unless a dynamic factor is typed"
                 : null,
@@ -126,6 +129,7 @@ public static class EnRoadTraffic
         new(name, source, LaneRule.Notional, [new(1, [.. lorries.Select(v => new LaneLoad(v.Name) { Vehicle = v })])])
         {
             LaneWidth = laneWidth,
+            Role = TrafficRole.Fatigue,
             LeftOut = "numbers of lorries: the worst single one is told, and the cycles of each with the loading",
         };
 

@@ -33,6 +33,9 @@ public enum TrafficRole
     /// <summary>Railway traffic.</summary>
     Rail,
 
+    /// <summary>A fatigue load model, whose range acts alone.</summary>
+    Fatigue,
+
     /// <summary>A special vehicle, with the frequent values of load model 1 beside it: group 5.</summary>
     Special,
 }

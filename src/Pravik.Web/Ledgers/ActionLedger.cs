@@ -37,13 +37,15 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
     {
         var wind = new DeckWind(geometry, ground);
         var middle = geometry.SpanCount / 2;
-        var (deck, traffic) = (wind.Of(middle, false), wind.Of(middle, true));
+        var (deck, traffic) = (wind.Of(middle, WindOn.Deck), wind.Of(middle, WindOn.DeckAndTraffic));
+        var isLrfd = bridge.Basis.Standard == Standard.Lrfd;
         var braking = geometry.Units.Sum(u => ModelLoads.BrakingOn(geometry, u));
         return new(
             "Braking and wind",
             [
                 rows.Entry("/actions/braking", braking),
                 rows.Entry("/actions/windVelocity"),
+                .. isLrfd ? [rows.Entry("/actions/windExposure")] : Array.Empty<LedgerRow>(),
                 rows.Entry("/actions/windHeight", wind.Height),
                 rows.Entry("/actions/windFactor", deck.Factor),
                 rows.Reading(
@@ -52,16 +54,35 @@ internal sealed class ActionLedger(Bridge bridge, BridgeGeometry geometry, Groun
                     QuantityKind.Length,
                     "Girder, haunch, slab, edge and parapets; open ones count by 0.3 m (EN 1991-1-4 8.3.1(4)). Each span has its own."
                 ),
-                rows.Reading("Wind", deck.Across, QuantityKind.LineLoad, "½ ρ v_b² C d_tot, across the bridge."),
-                rows.Reading("Wind with traffic", traffic.Across, QuantityKind.LineLoad, "On 2 m above the carriageway (8.3.1(5))."),
-                rows.Reading("Lift", deck.Lift, QuantityKind.LineLoad, "±0.9 q_p b, at b/4 from the middle (8.3.3)."),
+                rows.Reading(
+                    "Wind",
+                    deck.Across,
+                    QuantityKind.LineLoad,
+                    isLrfd ? "2.56·10⁻⁶ V² K_Z G C_D times the depth (AASHTO LRFD 3.8.1.2)." : "½ ρ v_b² C d_tot, across the bridge."
+                ),
+                rows.Reading(
+                    "Wind with traffic",
+                    traffic.Across,
+                    QuantityKind.LineLoad,
+                    isLrfd ? "Strength V: 80 mph, and 0.10 klf on vehicles (3.8.1.3)." : "On 2 m above the carriageway (8.3.1(5))."
+                ),
+                rows.Reading(
+                    "Lift",
+                    deck.Lift,
+                    QuantityKind.LineLoad,
+                    isLrfd ? "0.020 ksf upward at the windward quarter (3.8.2)." : "±0.9 q_p b, at b/4 from the middle (8.3.3)."
+                ),
             ]
         )
         {
             Note =
                 $"Readings of span {middle + 1}. Braking acts on each part of the deck by its own length "
-                + (bridge.Basis.Standard == Standard.Lrfd ? "(AASHTO LRFD 3.6.4)." : "(EN 1991-2 4.4.1(2)).")
-                + (wind.Height is null ? " No ground is given: the deck is taken to lie 20 m above it or less." : ""),
+                + (isLrfd ? "(AASHTO LRFD 3.6.4)." : "(EN 1991-2 4.4.1(2)).")
+                + (
+                    wind.Height is null
+                        ? $" No ground is given: the deck is taken to lie {(isLrfd ? "33 ft" : "20 m")} above it or less."
+                        : ""
+                ),
         };
     }
 

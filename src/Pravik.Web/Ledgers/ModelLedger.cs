@@ -420,7 +420,7 @@ internal sealed class ModelLedger(
         yield return new("Drives in this stage", [.. stage.Traffic.SelectMany((_, i) => new[] { rows.Entry($"{path}/{i}/name") })])
         {
             Note =
-                "On the bridge as it stands at the end of the stage, on effects of girders. It is listed under “Traffic in stages” along "
+                "On the bridge as it stands at the end of the stage, on effects of girders. It is listed under “While it is built” along "
                 + "the girders, with what is built up to then; checks do not count it.",
             RowActions =
             [

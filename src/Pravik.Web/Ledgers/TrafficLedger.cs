@@ -96,6 +96,7 @@ internal sealed class TrafficLedger(Bridge bridge, LedgerRows rows, TrafficModel
             TrafficRole.SingleAxle => "group 1b",
             TrafficRole.Crowd => "group 4, with footways",
             TrafficRole.Rail => "railway traffic leading, with its horizontal forces (EN 1991-2 Table 6.11)",
+            TrafficRole.Fatigue => "fatigue, as the range of it alone",
             TrafficRole.Special => "group 5, with load model 1 at its frequent values in other lanes",
             _ => "in no generated combination: its envelope is shown",
         };

@@ -54,7 +54,8 @@ internal static class CombinationTable
             rule.Own,
             null,
         ];
-        var own = rule.Own == 0 ? "" : $"{Number(rule.Own)} {Psi(rule.OwnPart)}";
+        var variable = rule.Own == 0 ? "" : $"{Number(rule.Own)} {Psi(rule.OwnPart)}";
+        var own = rule.Accidental > 0 ? $"{variable} + {Number(rule.Accidental)} A" : variable;
         var wind = rule.WindWithTraffic > 0 && rule.SurfacingAdverse is null ? $"{Number(rule.WindWithTraffic)} ψ₀" : Number(numbers[8]);
         var name = rule.Name + (actions.OwnFactors.Keys.Any(k => k.StartsWith($"{rule.Id}.", StringComparison.Ordinal)) ? $" {Own}" : "");
         string[] cells =
@@ -107,6 +108,7 @@ internal static class CombinationTable
             TrafficGroup.Live => "HL-93, braking, footways",
             TrafficGroup.Permit => "permit vehicles",
             TrafficGroup.FatigueTruck => "fatigue truck",
+            TrafficGroup.FatigueModels => "fatigue load models",
             _ => "",
         };
 }

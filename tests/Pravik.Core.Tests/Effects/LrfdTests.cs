@@ -49,6 +49,59 @@ public class LrfdTests
     }
 
     /// <summary>
+    /// Wind of 3.8.1 enters Strength III whole, Service IV at three quarters of its speed, Strength V and Service I with that on vehicles.
+    /// </summary>
+    [Theory]
+    [InlineData("strength.III", "", 1)]
+    [InlineData("service.IV", "", 0.5625)]
+    [InlineData("strength.V", ", with traffic", 1)]
+    [InlineData("service.I", ", with traffic in service", 1)]
+    public void Wind_enters_as_the_table_says(string id, string words, double factor)
+    {
+        var effects = Results.Value.Effects;
+        var (range, wind) = (effects.Find(new(id))!, effects.All.Single(r => r.Name == Stages.CaseNames.Wind + words));
+        // The torsion of the girder at its first place, which wind from the left or from the right makes greatest.
+        var effect = range.Layout.At(0, GirderEffect.T);
+        Assert.NotEqual(0, wind.Greatest[effect], 1.0);
+        Assert.Equal(factor, Math.Abs(range.Parts(effect, true).Single(p => p.Of.Name == wind.Name).Factor), 1e-12);
+        Assert.DoesNotContain(
+            range.Parts(effect, true),
+            p => p.Of.Name != wind.Name && p.Of.Name.StartsWith(Stages.CaseNames.Wind, StringComparison.Ordinal)
+        );
+    }
+
+    /// <summary>In construction 1.25 or 0.9 on weights, 1.5 on what a stage puts on as a variable case (3.4.2.1).</summary>
+    [Fact]
+    public void Construction_is_combined_stage_by_stage()
+    {
+        OwnCase stack = new()
+        {
+            Name = "Stack",
+            Action = OwnAction.Variable,
+            Loads = [new() { Station = 12, Value = 100e3 }],
+        };
+        var stages = Line.Actions.StagesOf(Line.Girders, 1);
+        var bridge = Line with
+        {
+            Actions = Line.Actions with
+            {
+                Cases = [stack],
+                Stages = stages.SetItem(0, stages[0] with { Loads = $"{stages[0].Loads}, Stack".TrimStart(',', ' ') }),
+            },
+        };
+        var effects = BridgeRun.Run(bridge).Effects;
+        var effect = Midspan().Effect;
+        var parts = effects.Find(new("stage1Ultimate"))!.Parts(effect, true).ToList();
+        Assert.Equal(1.25, parts.Single(p => p.Of.Name == Stages.CaseNames.Girders).Factor);
+        Assert.Equal(1.5, parts.Single(p => p.Of.Name == "Stack").Factor);
+        Assert.Equal(
+            0.9,
+            effects.Find(new("stage1Ultimate"))!.Parts(effect, false).Single(p => p.Of.Name == Stages.CaseNames.Girders).Factor
+        );
+        Assert.Null(effects.Find(new("stage1Steel")));
+    }
+
+    /// <summary>
     /// One axle of the truck at midspan of 24 m and two 14 ft off: 1.75·1.2·(1.33·(32·(6 + 6 − 2.1336) + 8·(6 − 2.1336)) kip m + 0.64 klf over
     /// 24²/8). One lane of a carriageway counts 1.2.
     /// </summary>

@@ -57,15 +57,46 @@ public sealed class HorizontalTests
         var depth = Below(bridge) + Math.Max(0, top) + 2 * 0.3;
         var width = section.RightEdge - section.LeftEdge;
         double Factor(double d) => 6.7 + (Math.Clamp(width / d, 0.5, 4) - 0.5) / 3.5 * (3.6 - 6.7);
-        var alone = wind.Of(0, false);
+        var alone = wind.Of(0, WindOn.Deck);
         Assert.Equal(depth, alone.Depth, 1e-9);
         Assert.Equal(0.625 * 26 * 26 * Factor(depth) * depth, alone.Across, 1e-6);
         Assert.Equal(0.9 * 0.625 * 26 * 26 * 3.6 / 1.3 * width, alone.Lift, 1e-6);
-        var loaded = wind.Of(0, true);
+        var loaded = wind.Of(0, WindOn.DeckAndTraffic);
         Assert.Equal(Below(bridge) + 2, loaded.Depth, 1e-9);
         Assert.Equal(0.625 * 23 * 23 * Factor(loaded.Depth) * loaded.Depth, loaded.Across, 1e-6);
         // Its middle lies (below − above)/2 below the road.
         Assert.Equal((Below(bridge) - 2) / 2, loaded.Below, 1e-9);
+    }
+
+    /// <summary>
+    /// AASHTO LRFD 3.8.1.2: 2.56·10⁻⁶·V²·K_Z·1.3 ksf, K_Z at 33 ft by category 0.71, 1.00 and 1.15, at 100 ft in open land 1.27; at
+    /// Strength V 0.0213 ksf and 0.10 klf at 6 ft above the road; 0.020 ksf lift.
+    /// </summary>
+    [Fact]
+    public void Wind_of_AASHTO_LRFD_by_hand()
+    {
+        const double ksf = 47880.26;
+        const double klf = 14593.9;
+        Assert.Equal(0.71, DeckWind.Rise(WindExposure.B, 5), 5e-3);
+        Assert.Equal(1.00, DeckWind.Rise(WindExposure.C, 5), 5e-3);
+        Assert.Equal(1.15, DeckWind.Rise(WindExposure.D, 10), 5e-3);
+        Assert.Equal(1.27, DeckWind.Rise(WindExposure.C, 100 * 0.3048), 5e-3);
+        var bridge = Deck with
+        {
+            Basis = Deck.Basis with { Standard = Standard.Lrfd },
+            Actions = Deck.Actions with { WindVelocity = 115 * 0.44704 },
+        };
+        var geometry = new BridgeGeometry(bridge);
+        var wind = new DeckWind(geometry, null);
+        var (deck, loaded, service) = (wind.Of(0, WindOn.Deck), wind.Of(0, WindOn.DeckAndTraffic), wind.Of(0, WindOn.InService));
+        Assert.Equal(2.56e-6 * 115 * 115 * DeckWind.Rise(WindExposure.C, 0) * 1.3 * ksf * deck.Depth, deck.Across, 1);
+        Assert.Equal(0.020 * ksf * deck.Width, deck.Lift, 1);
+        var strength = 0.0213 * ksf * deck.Depth;
+        Assert.Equal(strength + 0.1 * klf, loaded.Across, 0.002 * strength);
+        Assert.Equal(0, loaded.Lift);
+        Assert.Equal(2.56e-6 * 70 * 70 * 1.3 * ksf * deck.Depth + 0.1 * klf, service.Across, 1);
+        // The moment about the road is that of both parts.
+        Assert.Equal(strength * deck.Below - 0.1 * klf * 6 * 0.3048, loaded.Across * loaded.Below, 0.01 * strength);
     }
 
     [Fact]
@@ -76,9 +107,9 @@ public sealed class HorizontalTests
         var road = geometry.Road.Level(40);
         var (low, high) = (new DeckWind(geometry, At(road - 6)), new DeckWind(geometry, At(road - 45)));
         Assert.Equal(6, low.Height!.Value, 0.2);
-        Assert.True(high.Of(0, false).Across > 1.15 * low.Of(0, false).Across);
+        Assert.True(high.Of(0, WindOn.Deck).Across > 1.15 * low.Of(0, WindOn.Deck).Across);
         var own = new DeckWind(new(Deck with { Actions = Deck.Actions with { WindFactor = 5, WindHeight = 12 } }), At(road - 45));
-        Assert.Equal(0.625 * 26 * 26 * 5 * own.Of(0, false).Depth, own.Of(0, false).Across, 1e-6);
+        Assert.Equal(0.625 * 26 * 26 * 5 * own.Of(0, WindOn.Deck).Depth, own.Of(0, WindOn.Deck).Across, 1e-6);
     }
 
     /// <summary>Each span has the depth of its own girders; the force on the model is w·L of each.</summary>
@@ -98,10 +129,10 @@ public sealed class HorizontalTests
             },
         };
         var wind = new DeckWind(new(deep), null);
-        Assert.Equal(0.6, wind.Of(1, false).Depth - wind.Of(0, false).Depth, 1e-9);
+        Assert.Equal(0.6, wind.Of(1, WindOn.Deck).Depth - wind.Of(0, WindOn.Deck).Depth, 1e-9);
         var results = ModelRun.Run(new(deep), withTraffic: false);
         var across = results.Find(new CaseId("wind"))!.Load!.Nodal.Aggregate(default(Point3), (s, n) => s + n.Force);
-        Assert.Equal(wind.Of(0, false).Across * 20 + wind.Of(1, false).Across * 30, across.Length, 1);
+        Assert.Equal(wind.Of(0, WindOn.Deck).Across * 20 + wind.Of(1, WindOn.Deck).Across * 30, across.Length, 1);
     }
 
     /// <summary>Q = 0.6·2·300 + 0.10·9·3·L kN of each unit by itself, between 180 and 900 kN (4.4.1(2)).</summary>

@@ -34,7 +34,7 @@ public sealed class StrandAnchorage
     {
         (effective, AtRelease) = (effectiveStress, stressAtRelease);
         Design = Math.Max(effectiveStress, strand.Fp01k / values["gammaS"]);
-        Transmission = 1.2 * StrandTransmission.Length(strand.Diameter, AtRelease, fctmAtRelease, values["gammaC"]);
+        Transmission = 1.2 * StrandTransmission.Length(strand.Diameter, AtRelease, fctmAtRelease, values.Persistent["gammaC"]);
         var bond = BondAtUltimate * 0.7 * concrete.Fctm / values["gammaC"];
         Anchorage = Transmission + StrandTransmission.SevenWire * strand.Diameter * (Design - effectiveStress) / bond;
     }
