@@ -60,7 +60,7 @@ public class WorkspaceTests
         Assert.Equal("good", State(workspace, "checks"));
         Assert.Equal("done", workspace.Run.Status);
         Assert.Equal(("passes", true), (workspace.Checks.Status, workspace.Checks.IsCurrent));
-        Assert.StartsWith("7 checks pass, 0.9", workspace.Checks.Words);
+        Assert.StartsWith("8 checks pass, 0.9", workspace.Checks.Words);
         Assert.EndsWith("not checked yet", workspace.Checks.Words);
         var picked = Assert.Single(workspace.Table!.Rows, r => r.IsPicked);
         Assert.Same(workspace.Table.Rows[0], picked);

@@ -43,6 +43,7 @@ public sealed class LoneRun
                 member.LeavesOutTorsion ? Members.Member.TorsionByCompatibility
                 : member.Effects is null ? "torsion, as no load on a member alone lies beside its axis"
                 : null,
+            ToBearing = _ => member.Overhang >= 0 ? member.Overhang : null,
             Exposure = member.Materials.Exposure,
         };
         Checks = new([checkedMember], form, member.Basis.Standard, [.. NotCovered(member)], cancel);

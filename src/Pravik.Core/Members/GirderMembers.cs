@@ -16,6 +16,7 @@ public static class GirderMembers
     {
         var sections = new GirderMemberSections(geometry, results.Strands);
         var (form, values) = (FormOf(geometry), geometry.Bridge.Basis.Values);
+        var bearings = new Dictionary<AxisIndex, SupportPlace>();
         var stages = results.Strands.WorksOut ? StagesOf(geometry.Bridge, effects, results) : [];
         return
         [
@@ -35,6 +36,7 @@ public static class GirderMembers
                     Accidental = effects.Find(BridgeEffects.IdOf(LimitState.Accidental)),
                     Prestress = effects.PrestressIn(_ => true),
                     LeavesOutTorsion = geometry.Bridge.Girders.LeavesOutTorsion ? Member.TorsionByCompatibility : null,
+                    ToBearing = p => ToBearing(geometry, results.Points[p.Number], bearings),
                     Exposure = geometry.Bridge.Materials.Exposure,
                 }),
         ];
@@ -48,6 +50,27 @@ public static class GirderMembers
                 form is MemberForm.PretensionedWithSlab or MemberForm.CastInPlace ? sections.At(p, number) : null,
                 effects.HeightOfAxial(p)
             );
+    }
+
+    /// <summary>
+    /// From the nearer end of a girder to the front of its bearing at the axis there (m); null without a bearing of its own, or where the
+    /// girder ends short of it.
+    /// </summary>
+    private static double? ToBearing(BridgeGeometry geometry, ModelPoint point, Dictionary<AxisIndex, SupportPlace> known)
+    {
+        var (span, girder, atStart) = (point.Span, geometry.Girders[point.Girder], point.Fraction < 0.5);
+        var axis = atStart ? span.FirstAxis : span.LastAxis;
+        SupportPlace? support;
+        lock (known)
+        {
+            if (!known.TryGetValue(axis, out support))
+                known[axis] = support = new(geometry, null, geometry.Axes[axis]);
+        }
+        if (support.Bearings.FirstOrDefault(b => b.Girder == girder && b.Span == span) is not { } bearing)
+            return null;
+        var (from, to) = geometry.EndsOf(girder, span);
+        var front = (atStart ? bearing.Fraction - from : to - bearing.Fraction) * girder.SpanLength(span) + bearing.Type.Length / 2;
+        return front > 0 ? front : null;
     }
 
     /// <summary>The release of strands, then every stage, each with what drives in it.</summary>

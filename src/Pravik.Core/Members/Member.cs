@@ -63,6 +63,12 @@ public sealed record Member(
     /// <summary>Why torsion is not checked, in words; null where it is.</summary>
     public string? LeavesOutTorsion { get; init; }
 
+    /// <summary>
+    /// From the end of the member that is nearest to a place to the front of its bearing there (m); null where none is
+    /// known.
+    /// </summary>
+    public Func<MemberPoint, double?> ToBearing { get; init; } = _ => null;
+
     /// <summary>Class of exposure.</summary>
     public string Exposure { get; init; } = "";
 }

@@ -22,6 +22,9 @@ internal sealed record HandMember(MemberSection Section)
 
     public bool LeavesOutTorsion { get; init; }
 
+    /// <summary>What of it is prestress.</summary>
+    public ImmutableArray<(GirderEffect Effect, double Value)> Prestress { get; init; } = [];
+
     public HandMember With(GirderEffect effect, double value) => this with { Acting = Acting.SetItem(effect, value) };
 
     /// <summary>300 × 600 in C30/37 with bars of 20 mm at 50 mm and two legs of 10 mm; its web takes all of the torsion.</summary>
@@ -48,10 +51,14 @@ internal sealed record HandMember(MemberSection Section)
         var values = new double[layout.Count];
         foreach (var (effect, value) in Acting)
             values[layout.At(0, effect)] = value;
+        var ofPrestress = new double[layout.Count];
+        foreach (var (effect, value) in Prestress)
+            ofPrestress[layout.At(0, effect)] = value;
         var range = EffectRange.Of("by hand", new EffectValues(layout, values));
         var member = new Member("G1", Form, [new(0, 0, 10, 10, Section, 0)], _ => range, Values, 1.5)
         {
-            Prestress = EffectValues.None(layout),
+            Prestress = new EffectValues(layout, ofPrestress),
+            ToBearing = _ => 0.2,
             LeavesOutTorsion = LeavesOutTorsion ? Member.TorsionByCompatibility : null,
             Exposure = "XC3",
         };

@@ -1,3 +1,4 @@
+using Pravik.Core.Checks;
 using Pravik.Core.Codes;
 using Pravik.Core.Findings;
 using Pravik.Core.LoneMembers;
@@ -46,6 +47,27 @@ public class LoneCheckTests
         // Prestress takes no part in the effects of the ultimate state.
         Assert.Equal(0, run.Effects.Of(LimitState.Ultimate).Greatest[run.PlaceAt(mid), GirderEffect.N], 1e-6);
         Assert.Contains("release and construction, as the stress after losses is entered", run.Checks.NotChecked);
+    }
+
+    /// <summary>
+    /// F_Ed = |V_Ed|·cot θ/2 (9.3) at the axis, against six strands whose stress rises over l_pt2 from the end, 0.3 m beyond the support.
+    /// </summary>
+    [Fact]
+    public void Strands_hold_the_soffit_at_the_end_as_far_as_they_are_anchored()
+    {
+        CheckOutcome End(LoneMember member) =>
+            new LoneRun(member).Checks.Outcomes.Where(o => o.Check == "anchorage.end").MaxBy(o => o.Utilisation)!;
+        var member = (Prestressed with { Overhang = 0.3, StrutSlope = 2, Bars = [] }).With(Even(20e3));
+        var run = new LoneRun(member);
+        var outcome = End(member);
+        Assert.Equal(run.Greatest(LimitState.Ultimate, GirderEffect.V, 0), outcome.Effect, 1e-3 * outcome.Effect);
+        var section = run.Checks.Members[0].Points.First(p => p.Section is not null).Section!;
+        var length = Core.Checks.En1992.StrandAnchorage.Of(section.Strands[0], member.Basis.Values).Transmission;
+        Assert.InRange(length, 0.4, 2);
+        Assert.Equal(6 * 150e-6 * 1100e6 * 0.3 / length, outcome.Resistance, 1.0);
+        // Farther beyond the support more is anchored; at its very end nothing.
+        Assert.True(End(member with { Overhang = 0.5 }).Resistance > 1.6 * outcome.Resistance);
+        Assert.Equal(99, End(member with { Overhang = 0 }).Utilisation);
     }
 
     [Fact]
@@ -177,7 +199,6 @@ public class LoneCheckTests
             },
             { "/traffic/0/model", Of(8) with { Traffic = [new() { Model = "LM9" }] } },
             { "/traffic/0/model", Of(8) with { Traffic = [new() { Model = "HL-93" }] } },
-            { "/traffic/0/model", Of(8) with { Traffic = [new() { Model = "FLM3" }] } },
             { "/cases/0/loads/0/to", Of(8).With(new LoneLoad { From = 5, To = 2 }) },
             { "/cases/0/loads/0/from", Of(8).With(Point(9, 1e3)) },
             {

@@ -79,8 +79,10 @@ public sealed class CastInPlaceTests
                 "ultimate bending",
                 "ultimate shear",
                 "torsion with shear",
+                "anchorage at end supports",
                 "stresses of concrete and bars in service",
-                "crack widths at bars along",
+                "crack widths and least steel along",
+                "steel against sudden failure",
             ],
             results.Checked
         );
