@@ -126,7 +126,7 @@ public class WorkspaceTests
     [InlineData("sheets", 2)]
     [InlineData("analysis", 9)]
     [InlineData("loads", 5)]
-    [InlineData("checks", 4)]
+    [InlineData("checks", 5)]
     public void Every_layout_of_every_step_shows_something(string step, int count)
     {
         var layouts = Show(Demo, true, new() { Step = step }).Layouts;

@@ -58,6 +58,10 @@ test("effects and checks of a member are read at the cursor, with every line beh
   for (const part of ["LM71", "MRd", "EN 1992-1-1 6.1"])
     assert.ok(calculation.includes(part), `${part} is missing`);
   await page.locator(".ledger", { hasText: "Traffic in one lane" }).waitFor();
+  await page.getByRole("button", { name: "Section", exact: true }).click();
+  await page.locator('select[name="show"]').selectOption("characteristic.sagging");
+  await page.locator(".ledger", { hasText: "concrete in tension is left out" }).waitFor();
+  await page.locator("#views figcaption", { hasText: "Axial force and moment" }).waitFor();
   const pdf = await page.request.get(`${used.app.url}/api/members/ferry-siding-trough/report.pdf`);
   assert.equal((await pdf.body()).subarray(0, 4).toString(), "%PDF");
   await page.goto(used.app.url);

@@ -77,7 +77,17 @@ internal static class MemberSteps
         {
             Controls = MemberViews.Controls,
         },
-        new("checks", "Checks", ["/parts/results"], [new("check", "Diagram")], (s, _) => MemberViews.Checks(s), MemberViews.CheckLedger),
+        new(
+            "checks",
+            "Checks",
+            ["/parts/results"],
+            [new("check", "Diagram"), new("section", "Section")],
+            (s, layout) => layout == "section" && MemberViews.SectionAt(s) is { } at ? at.Sheet(s.Half) : MemberViews.Checks(s),
+            s => s.Request.Layout == "section" && MemberViews.SectionAt(s) is { } at ? at.Ledger : MemberViews.CheckLedger(s)
+        )
+        {
+            Controls = s => s.Request.Layout == "section" && MemberViews.SectionAt(s) is { } at ? at.Controls : [],
+        },
     ];
 
     /// <summary>The step of a name; the spans where there is none.</summary>

@@ -167,6 +167,17 @@ internal static class MemberViews
         );
     }
 
+    /// <summary>The section nearest to the cursor; null while nothing is checked.</summary>
+    public static SectionViews? SectionAt(MemberScreen screen)
+    {
+        if (screen.Run is not { Checks.Outcomes.IsEmpty: false } run)
+            return null;
+        var member = run.Checks.Members[0];
+        return SectionViews.Nearest(member, screen.Station) is { } point
+            ? new(member, point, $"at {screen.At(point.Station)}", screen.Units, screen.Request.Show)
+            : null;
+    }
+
     public static SheetContent Checks(MemberScreen screen)
     {
         if (screen.Run is not { } run)

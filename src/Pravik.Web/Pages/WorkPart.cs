@@ -48,7 +48,9 @@ public sealed record WorkPart(
                 or
                 ("loads", "lanes")
                 or
-                ("effects", "effects");
+                ("effects", "effects")
+                or
+                ("checks", "section");
 
     /// <summary>The step to which a value belongs: the one that knows the longest beginning of its path.</summary>
     public string StepOf(string path) =>

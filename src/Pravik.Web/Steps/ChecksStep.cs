@@ -15,7 +15,13 @@ internal sealed class ChecksStep : IStep
     public bool HasValues => false;
 
     public IReadOnlyList<StepLayout> Layouts { get; } =
-    [new("check", "Diagram"), new("traffic", "Traffic on the deck"), new("rating", "Rating"), new("strands", "Strands proposed")];
+    [
+        new("check", "Diagram"),
+        new("section", "Section"),
+        new("traffic", "Traffic on the deck"),
+        new("rating", "Rating"),
+        new("strands", "Strands proposed"),
+    ];
 
     public IReadOnlyList<string> Paths { get; } = ["/parts/results"];
 
@@ -31,6 +37,10 @@ internal sealed class ChecksStep : IStep
                 : new([screen.Waiting("Not yet rated", screen.IsCurrent ? "traffic is being rated" : "results are out of date")]);
         if (layout == "strands")
             return StrandTables.Sheet(screen);
+        if (layout == "section")
+            return SectionAt(screen) is { } at
+                ? at.Sheet(screen.Half)
+                : new([screen.Waiting("No section here", "checks see no concrete of this girder")]);
         var table = results.CheckTable(screen.Outcome);
         if (layout == "traffic")
         {
@@ -50,9 +60,30 @@ internal sealed class ChecksStep : IStep
     public Ledger Ledger(Screen screen) =>
         screen.Request.Layout == "rating" && screen.Results is not null ? RatingTables.Ledger(screen)
         : screen.Request.Layout == "strands" && screen.Outcome is not null ? StrandTables.Ledger(screen)
+        : screen.Request.Layout == "section" && SectionAt(screen) is { } at ? at.Ledger
         : screen.Outcome is not null ? screen.Results!.CheckLedger(screen.Snapshot.ProjectId, screen.Outcome)
         : screen.Results is not null ? new("Checks", "nothing is checked", [screen.Results.NotChecked])
         : new("Checks", screen.Seen.State?.Doing ?? "", []);
+
+    public IReadOnlyList<SheetControl> Controls(Screen screen) =>
+        screen.Request.Layout == "section" && SectionAt(screen) is { } at ? at.Controls : [];
+
+    /// <summary>The section of the girder that is looked at, nearest to the cursor; null where checks see none.</summary>
+    private static SectionViews? SectionAt(Screen screen)
+    {
+        if (screen.Latest?.Results is not { Outcomes.IsEmpty: false } results)
+            return null;
+        var member = results.Members[screen.Girder];
+        return SectionViews.Nearest(member, screen.Station) is { } point
+            ? new(
+                member,
+                point,
+                $"{member.Name} at station {screen.Units.Format(point.Station, QuantityKind.Length)}",
+                screen.Units,
+                screen.Request.Show
+            )
+            : null;
+    }
 
     public StepState State(Screen screen) =>
         !screen.IsCurrent ? new(Id, Name, screen.ResultState.Mark, screen.ResultState.Word)

@@ -111,7 +111,11 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
     }
 
     /// <summary>Whether an outcome's diagram is that of utilisations: what it sets against each other has no one unit.</summary>
-    public static bool IsDrawnAsRatio(CheckOutcome outcome) => outcome.Check is "torsion.webstruts" or "torsion.weblinks";
+    public static bool IsDrawnAsRatio(CheckOutcome outcome) =>
+        outcome.Check is "torsion.webstruts" or "torsion.weblinks" or "anchorage.end"
+        || outcome.Check.StartsWith("accidental-", StringComparison.Ordinal)
+        || outcome.Check.StartsWith("sudden.", StringComparison.Ordinal)
+        || outcome.Check.StartsWith("cracks.least", StringComparison.Ordinal);
 
     /// <summary>The worst stress at each face of a girder, and its limits.</summary>
     private Diagram Stresses(CheckOutcome outcome)

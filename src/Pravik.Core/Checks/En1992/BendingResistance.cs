@@ -57,6 +57,18 @@ public sealed class BendingResistance(NationalValues values)
             moments.GetOrAdd((known, bending, force, height), _ => known.Resistance(bending, force, reference)?.Moment);
     }
 
+    /// <summary>
+    /// Pairs of axial force (N, tension positive) and sagging moment about a height that a section just carries: from tension over sagging to
+    /// compression and back over hogging.
+    /// </summary>
+    public ImmutableArray<(double Axial, double Moment)> Interaction(MemberSection section, double reference)
+    {
+        var known = Of(section);
+        var sagging = known.Interaction(Bending.Sagging, reference);
+        var hogging = known.Interaction(Bending.Hogging, reference).Select(p => (p.Axial, -p.Moment));
+        return [.. sagging, .. hogging.Reverse()];
+    }
+
     private UltimateSection Of(MemberSection section)
     {
         var layers = Layers(section);

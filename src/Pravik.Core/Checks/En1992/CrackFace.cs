@@ -200,18 +200,8 @@ internal sealed class CrackFace
     {
         if (IsInOne)
             return LinearSection.Stresses(point, sustained, !IsTop);
-        var girder = section.Concrete[^1].Outline;
         var (bottom, top) = (Stress(sustained, GirderEffect.Bottom), Stress(sustained, GirderEffect.GirderTop));
-        var slab = Stress(sustained, GirderEffect.SlabTop);
-        var slope = (top - bottom) / girder.Top;
-        return
-        [
-            .. section.Concrete.Select(c =>
-                c.Name == "girder"
-                    ? new ElasticConcrete(c.Outline, c.Concrete.Ecm, bottom, slope)
-                    : new ElasticConcrete(c.Outline, c.Concrete.Ecm, slab, 0)
-            ),
-        ];
+        return LinearSection.Straight(section, bottom, top, Stress(sustained, GirderEffect.SlabTop));
     }
 
     private IEnumerable<ElasticSteel> Steel(ImmutableArray<ElasticConcrete> parts)

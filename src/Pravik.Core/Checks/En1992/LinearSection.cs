@@ -33,6 +33,20 @@ internal static class LinearSection
         ];
     }
 
+    /// <summary>Concrete of a girder with its slab: the slab evenly stressed as at its top, the girder straight between soffit and top.</summary>
+    public static ImmutableArray<ElasticConcrete> Straight(MemberSection section, double bottom, double top, double slab)
+    {
+        var slope = (top - bottom) / section.Concrete[^1].Outline.Top;
+        return
+        [
+            .. section.Concrete.Select(c =>
+                c.Name == "girder"
+                    ? new ElasticConcrete(c.Outline, c.Concrete.Ecm, bottom, slope)
+                    : new ElasticConcrete(c.Outline, c.Concrete.Ecm, slab, 0)
+            ),
+        ];
+    }
+
     /// <summary>The same under the greatest or the least moment of a range, with the axial force beside it.</summary>
     public static ImmutableArray<ElasticConcrete> Stresses(MemberPoint point, EffectRange range, bool isGreatest)
     {

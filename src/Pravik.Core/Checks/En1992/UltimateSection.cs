@@ -70,8 +70,8 @@ public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, Immut
 
     /// <summary>
     /// The state in which the first fibre reaches its ultimate strain, or the first prestressing steel its strain limit, and forces
-    /// balance. Null where even a section compressed over its whole depth cannot balance the steel, or where no steel is left to carry the
-    /// axial force. The moment is 0 without steel in tension and axial force.
+    /// balance. Null where even a section compressed evenly cannot balance the steel and the axial force, or where no steel is left to carry
+    /// the axial force. The moment is 0 without steel in tension and axial force.
     /// </summary>
     /// <param name="bending">Which face is compressed.</param>
     /// <param name="axial">Axial force N_Ed that acts with the moment (N, tension positive).</param>
@@ -79,9 +79,37 @@ public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, Immut
     public UltimateState? Resistance(Bending bending, double axial = 0, double reference = 0)
     {
         var depth = top - bottom;
-        var neutral = Roots.FalsePosition(x => Axial(bending, x) + axial, 1e-9 * depth, depth, 1e-10 * depth);
+        double Off(double x) => Axial(bending, x) + axial;
+        var neutral =
+            Roots.FalsePosition(Off, 1e-9 * depth, depth, 1e-10 * depth)
+            ?? Roots.FalsePosition(Off, depth, MostDepth * depth, 1e-10 * depth);
         return neutral is { } x ? State(bending, x, axial, reference) : null;
     }
+
+    /// <summary>
+    /// Pairs of axial force (N, tension positive) and moment about a height (Nm, without sign) at which the section is at its limit: the
+    /// neutral axis goes from the compressed face to far beyond the other one.
+    /// </summary>
+    public IEnumerable<(double Axial, double Moment)> Interaction(Bending bending, double reference)
+    {
+        var depth = top - bottom;
+        // Close together where a section is bent, far apart where it is pressed nearly evenly.
+        for (var i = 0; i <= 60; i++)
+        {
+            var x =
+                depth
+                * (
+                    i == 0 ? 1e-6
+                    : i <= 40 ? i / 40.0
+                    : Math.Pow(MostDepth, (i - 40) / 20.0)
+                );
+            var axial = -Axial(bending, x);
+            yield return (axial, State(bending, x, axial, reference).Moment);
+        }
+    }
+
+    /// <summary>How many depths away the neutral axis of a section that is pressed evenly may lie.</summary>
+    private const double MostDepth = 1e4;
 
     /// <summary>Sum of forces for a neutral axis depth, compression positive.</summary>
     private double Axial(Bending bending, double x)
@@ -100,10 +128,15 @@ public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, Immut
         return new(x, curvature, curvature * x, bending == Bending.Sagging ? moment : -moment, parts, layers);
     }
 
-    /// <summary>The greatest curvature that no fibre forbids: κ = min(εcu2/(x − d), (εud − εp0)/(d − x)).</summary>
+    /// <summary>
+    /// The greatest curvature that no fibre forbids: κ = min(εcu2/(x − d), (εud − εp0)/(d − x)); where all of the section is pressed, also
+    /// ε_c2 at (1 − ε_c2/ε_cu2)·h from the face that is pressed most (Figure 6.1).
+    /// </summary>
     private double Curvature(Bending bending, double x)
     {
-        var curvature = double.PositiveInfinity;
+        var (curvature, depth) = (double.PositiveInfinity, top - bottom);
+        if (x > depth)
+            curvature = concrete.Min(p => p.Concrete.EpsilonC2 / (x - (1 - p.Concrete.EpsilonC2 / p.Concrete.EpsilonCu2) * depth));
         foreach (var part in concrete)
         {
             var face = Depth(bending, bending == Bending.Sagging ? part.Outline.Top : part.Outline.Bottom);

@@ -1,0 +1,124 @@
+using Pravik.Core.Geometry;
+using Pravik.Core.Members;
+using Pravik.Core.Units;
+
+namespace Pravik.Drawings.Views;
+
+/// <summary>Concrete, bars and strands of a section as checks see it, and notes beside them.</summary>
+internal static class SectionMarks
+{
+    private const double Cover = 0.05;
+
+    /// <summary>Draws a section.</summary>
+    /// <param name="canvas">On what.</param>
+    /// <param name="section">The section.</param>
+    /// <param name="at">Where a place of the section lies on paper.</param>
+    /// <param name="k">Millimetres on paper of a metre.</param>
+    /// <param name="units">Units of what is written.</param>
+    /// <returns>What bars and strands there are, by height above the soffit.</returns>
+    public static List<(double Height, string Words)> Draw(
+        Canvas canvas,
+        MemberSection section,
+        Func<double, double, Point> at,
+        double k,
+        UnitSystem units
+    )
+    {
+        string Text(double length) => units.Format(length, QuantityKind.Size);
+        foreach (var concrete in section.Concrete)
+            Outline(canvas, concrete, [.. concrete.Outline.Points.Select(p => at(p.X, p.Y))]);
+        List<(double Height, string Words)> notes = [];
+        foreach (var bars in section.Bars)
+        {
+            var number = Math.Max(1, bars.Area / (Math.PI * bars.Diameter * bars.Diameter / 4));
+            var count = Math.Clamp((int)Math.Round(number), 1, 60);
+            foreach (var x in Across(section, bars.Height, count))
+                canvas.Circle(at(x, bars.Height), Math.Max(0.35, bars.Diameter / 2 * k), Pen.None, Fill.Ink);
+            var words = bars.Spacing > 0 ? $"{Text(bars.Diameter)} every {Text(bars.Spacing)}" : $"{count} × {Text(bars.Diameter)}";
+            notes.Add((bars.Height, words));
+        }
+        foreach (var row in section.Strands)
+        {
+            var count = row.Bonded + row.Debonded;
+            for (var i = 0; i < count; i++)
+                canvas.Circle(at((i - (count - 1) / 2.0) * 0.05, row.Height), Math.Max(0.35, 0.0078 * k), Pen.Edge, Fill.Sheet);
+            notes.Add((row.Height, $"{count} strands at {Text(row.Height)}"));
+        }
+        return notes;
+    }
+
+    /// <summary>An outline without the cuts by which voids are joined to it: those are gone along twice, there and back.</summary>
+    private static void Outline(Canvas canvas, MemberConcrete concrete, List<Point> points)
+    {
+        canvas.Area(points, concrete.Name == "girder" ? Fill.Concrete : Fill.Paper);
+        var edges = points.Select((p, i) => (From: p, To: points[(i + 1) % points.Count])).ToList();
+        bool Meet(Point a, Point b) => (a - b).Length < 1e-6;
+        bool IsCut((Point From, Point To) edge) => edges.Exists(e => Meet(e.From, edge.To) && Meet(e.To, edge.From));
+        List<Point> line = [];
+        foreach (var edge in edges)
+        {
+            if (IsCut(edge))
+            {
+                Draw();
+                continue;
+            }
+            if (line.Count == 0)
+                line.Add(edge.From);
+            line.Add(edge.To);
+        }
+        Draw();
+
+        void Draw()
+        {
+            if (line.Count > 1)
+                canvas.Path(line, Pen.Cut);
+            line = [];
+        }
+    }
+
+    /// <summary>Bars spread evenly over the concrete at their height, 50 mm from its sides; in the middle where there is no room.</summary>
+    private static IEnumerable<double> Across(MemberSection section, double height, int count)
+    {
+        List<(double From, double To)> pieces =
+        [
+            .. section.Concrete.SelectMany(c => Pieces(c.Outline, height)).Where(p => p.To - p.From > 2 * Cover),
+        ];
+        var room = pieces.Sum(p => p.To - p.From - 2 * Cover);
+        for (var i = 0; i < count; i++)
+        {
+            var along = count == 1 ? room / 2 : room * i / (count - 1);
+            var piece = 0;
+            while (piece + 1 < pieces.Count && along > pieces[piece].To - pieces[piece].From - 2 * Cover + 1e-9)
+                along -= pieces[piece].To - pieces[piece++].From - 2 * Cover;
+            yield return pieces.Count == 0 ? 0 : pieces[piece].From + Cover + along;
+        }
+    }
+
+    /// <summary>From where to where an outline has material at a height.</summary>
+    private static IEnumerable<(double From, double To)> Pieces(Polygon outline, double height)
+    {
+        List<double> cuts = [];
+        for (var i = 0; i < outline.Points.Length; i++)
+        {
+            var (a, b) = (outline.Points[i], outline.Points[(i + 1) % outline.Points.Length]);
+            if (a.Y <= height != b.Y <= height)
+                cuts.Add(a.X + (height - a.Y) / (b.Y - a.Y) * (b.X - a.X));
+        }
+        cuts.Sort();
+        for (var i = 0; i + 1 < cuts.Count; i += 2)
+            yield return (cuts[i], cuts[i + 1]);
+    }
+
+    /// <summary>Notes beside the section at their heights, apart from each other.</summary>
+    public static void Notes(Canvas canvas, List<(double Height, string Words)> notes, double right, Func<double, double> y)
+    {
+        var last = double.NegativeInfinity;
+        foreach (var (height, words) in notes.OrderByDescending(n => n.Height))
+        {
+            var at = Math.Max(y(height), last + 1.35 * canvas.TextHeight);
+            canvas.Path([new(right + 1, y(height)), new(right + 6, at), new(right + 8, at)], Pen.Dimension);
+            canvas.Text(new(right + 9, at + 0.35 * canvas.TextHeight), words, TextKind.Number);
+            last = at;
+        }
+    }
+}
