@@ -42,6 +42,22 @@ public class WorkspaceTests
 
     private static string State(Workspace workspace, string step) => workspace.Steps.Single(s => s.Id == step).State;
 
+    /// <summary>Results of another edit lie under a check, in its diagram and in a column of the table.</summary>
+    [Fact]
+    public void Results_of_another_edit_lie_under_a_check()
+    {
+        RunsSeen Seen(bool isUnder) =>
+            new(null, new(InputHash.Of(Demo), 4, Results.Value)) { Other = isUnder ? (Results.Value, "edit 3") : null };
+        Workspace With(bool isUnder) => WorkspaceBuilder.Build(Of(Demo), Around.Nothing, Seen(isUnder), new() { Step = "checks" });
+        var (plain, under) = (With(false), With(true));
+        Assert.DoesNotContain(plain.Table!.Columns, c => c.Name == "edit 3");
+        var column = under.Table!.Columns.ToList().FindIndex(c => c.Name == "edit 3");
+        Assert.All(under.Table.Rows, r => Assert.Equal(r.Cells[column - 1], r.Cells[column]));
+        Assert.DoesNotContain("edit 3", plain.Views[0].Svg, StringComparison.Ordinal);
+        Assert.Contains("edit 3", under.Views[0].Svg, StringComparison.Ordinal);
+        Assert.Contains(under.Controls.Single().Choices, c => c.Value == "none");
+    }
+
     [Fact]
     public void Without_results_the_screen_waits_and_describes()
     {
@@ -126,7 +142,7 @@ public class WorkspaceTests
     [InlineData("sheets", 2)]
     [InlineData("analysis", 9)]
     [InlineData("loads", 5)]
-    [InlineData("checks", 5)]
+    [InlineData("checks", 6)]
     public void Every_layout_of_every_step_shows_something(string step, int count)
     {
         var layouts = Show(Demo, true, new() { Step = step }).Layouts;

@@ -87,6 +87,11 @@ public sealed record Girders
     /// </summary>
     public bool LeavesOutTorsion { get; init; }
 
+    /// <summary>
+    /// How many times a span must be longer than frequent traffic deflects it; null where nothing limits deflections.
+    /// </summary>
+    public double? DeflectionLimit { get; init; }
+
     /// <summary>How the tops of girders are made on which the slab is cast: a name of <see cref="InterfaceSurface"/>.</summary>
     public string TopSurface { get; init; } = InterfaceSurface.Usual;
 

@@ -18,6 +18,13 @@ public sealed partial class BridgeEffects
             AddGroups(traffic, braking);
     }
 
+    /// <summary>Traffic at its frequent value and trains, by themselves; null for none.</summary>
+    public EffectRange? FrequentTraffic =>
+        EffectRange.OneOf(
+            "Frequent traffic",
+            new[] { TrafficGroup.Group1aFrequent, TrafficGroup.Rail }.Where(groups.ContainsKey).Select(g => groups[g])
+        );
+
     private static EffectRange Load(TrafficEnvelope of, string name) => EffectRange.Of(name, of);
 
     /// <summary>Footways under a load (N/m²); they are placed under 1 N/m².</summary>

@@ -74,6 +74,18 @@ internal static class GirderEntries
                 2.5,
                 "1 to 2.5: by how much moments are shifted, a_l = z·cot θ/2 (EN 1992-1-1 9.2.1.3). 2.5 shifts them farthest."
             ),
+            Own(
+                "deflectionLimit",
+                "Span over deflection",
+                QuantityKind.Number,
+                100,
+                10_000,
+                "At least, under frequent traffic, of members that stay uncracked: a limit of the client's; EN 1990 A2.4.4.2.3 has 600 for "
+                    + "railway bridges. Empty: deflections are shown and not checked."
+            ) with
+            {
+                Subject = "Span over deflection",
+            },
             Flag(
                 "leavesOutTorsion",
                 "Torsion",

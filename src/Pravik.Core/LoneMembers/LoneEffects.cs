@@ -61,6 +61,10 @@ public sealed class LoneEffects
         var temperature = AddTemperature(whole);
         var settlements = AddSettlements(places, whole);
         var groups = AddTraffic(places, whole);
+        FrequentTraffic = EffectRange.OneOf(
+            "Frequent traffic",
+            new[] { TrafficGroup.Group1aFrequent, TrafficGroup.Rail }.Where(groups.ContainsKey).Select(g => groups[g])
+        );
         Combine(temperature, settlements, groups);
     }
 
@@ -78,6 +82,9 @@ public sealed class LoneEffects
 
     /// <summary>The envelopes of all combinations by limit state, the ultimate first.</summary>
     public IReadOnlyDictionary<LimitState, EffectRange> States => states;
+
+    /// <summary>Traffic at its frequent value and trains, by themselves; null for none.</summary>
+    public EffectRange? FrequentTraffic { get; }
 
     /// <summary>The envelope of all combinations of a limit state.</summary>
     public EffectRange Of(LimitState state) => states[state];

@@ -45,7 +45,8 @@ public static class LoneEntries
             Borrowed("/girders/types/*/strands/rows/*", "level", "count", "spacing", "debonded", "debondedLength", "endLevel", "holdDown")
         ),
         .. Part("/release", _ => "", Borrowed("/girders/release", "age", "strength", "heatTemperature", "heatHours")),
-        .. Borrowed("/girders", "strutSlope", "leavesOutTorsion", "topSurface").Select(e => e with { Pattern = $"/{e.Pattern}" }),
+        .. Borrowed("/girders", "strutSlope", "leavesOutTorsion", "topSurface", "deflectionLimit")
+            .Select(e => e with { Pattern = $"/{e.Pattern}" }),
         Value("/unitWeight", "Weight of concrete", QuantityKind.UnitWeight, 1e4, 4e4),
         Value("/heating", "Top warmer by", QuantityKind.Number, 0, 60, "K, straight over the depth (EN 1991-1-5 Table 6.1)."),
         Value("/cooling", "Top cooler by", QuantityKind.Number, 0, 60, "K, as before."),

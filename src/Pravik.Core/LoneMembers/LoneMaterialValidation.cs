@@ -21,6 +21,7 @@ internal static class LoneMaterialValidation
         MaterialValidation.Strand(materials.Strand, bounds);
         bounds.Among("/materials/exposure", materials.Exposure ?? "", [.. ExposureClass.All]);
         bounds.Check("/strutSlope", member.StrutSlope, entry: "/girders/strutSlope");
+        bounds.Check("/deflectionLimit", member.DeflectionLimit, entry: "/girders/deflectionLimit");
         bounds.Among("/topSurface", member.TopSurface ?? "", [.. InterfaceSurface.All.Select(s => s.Name)], "/girders/topSurface");
         bounds.Between("/unitWeight", "The weight of concrete", member.UnitWeight, 1e4, 4e4, QuantityKind.UnitWeight);
         bounds.Between("/heating", "The difference of temperature, top warmer", member.Heating, 0, 60, QuantityKind.Number);

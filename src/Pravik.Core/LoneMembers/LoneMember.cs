@@ -118,6 +118,11 @@ public sealed record LoneMember
     /// <summary>Whether torsion comes from compatibility alone and is left out of the checks (EN 1992-1-1 6.3.1(2)).</summary>
     public bool LeavesOutTorsion { get; init; }
 
+    /// <summary>
+    /// How many times a span must be longer than frequent traffic deflects it; null where nothing limits deflections.
+    /// </summary>
+    public double? DeflectionLimit { get; init; }
+
     /// <summary>How the top is made on which the slab is cast: a name of <see cref="InterfaceSurface"/>.</summary>
     public string TopSurface { get; init; } = InterfaceSurface.Usual;
 

@@ -37,6 +37,8 @@ public sealed class LoneRun
         ];
         var checkedMember = new Member(member.Name, form, points, Effects.Of, values, member.StrutSlope)
         {
+            FrequentTraffic = Effects.FrequentTraffic,
+            DeflectionLimit = member.DeflectionLimit,
             Accidental = Effects.States.GetValueOrDefault(LimitState.Accidental),
             Prestress = member.Effects is null ? Effects.Prestress : EffectValues.None(Effects.Layout),
             LeavesOutTorsion =

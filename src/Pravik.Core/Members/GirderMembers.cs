@@ -33,6 +33,8 @@ public static class GirderMembers
                 )
                 {
                     Stages = stages,
+                    FrequentTraffic = effects.FrequentTraffic,
+                    DeflectionLimit = geometry.Bridge.Girders.DeflectionLimit,
                     Accidental = effects.Find(BridgeEffects.IdOf(LimitState.Accidental)),
                     Prestress = effects.PrestressIn(_ => true),
                     LeavesOutTorsion = geometry.Bridge.Girders.LeavesOutTorsion ? Member.TorsionByCompatibility : null,

@@ -51,6 +51,12 @@ public sealed record Member(
     /// <summary>Moments while it is built, the release of strands first; none where the stress after losses is entered.</summary>
     public ImmutableArray<MemberStage> Stages { get; init; } = [];
 
+    /// <summary>Frequent traffic by itself; null for none.</summary>
+    public EffectRange? FrequentTraffic { get; init; }
+
+    /// <summary>How many times a span must be longer than frequent traffic deflects it; null for no limit.</summary>
+    public double? DeflectionLimit { get; init; }
+
     /// <summary>The envelope of accidental combinations; null for none.</summary>
     public EffectRange? Accidental { get; init; }
 

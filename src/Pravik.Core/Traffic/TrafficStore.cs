@@ -43,6 +43,7 @@ public sealed class TrafficStore
                 StrutSlope = 1,
                 TopSurface = "",
                 LeavesOutTorsion = false,
+                DeflectionLimit = null,
                 Tendons = [],
             },
             Materials = bridge.Materials with { Strand = new(), Reinforcement = new(), Exposure = "" },

@@ -280,6 +280,7 @@ public static class BridgeValidation
         bounds.Check("/girders/pierBars/level", girders.PierBars.Level);
         bounds.Check("/girders/pierBars/reach", girders.PierBars.Reach);
         bounds.Check("/girders/strutSlope", girders.StrutSlope);
+        bounds.Check("/girders/deflectionLimit", girders.DeflectionLimit);
         bounds.Among("/girders/topSurface", girders.TopSurface ?? "", [.. InterfaceSurface.Names]);
         bounds.Check("/girders/release/age", girders.Release.Age);
         bounds.Check("/girders/release/strength", girders.Release.Strength);

@@ -53,7 +53,7 @@ public sealed class SectionStateView
         view.Panel($"stress of concrete, {stress.Symbol}", 0.68 * size.Width, 0.09 * size.Width, p => p.Stress / stress.Factor, 1);
         view.Steel(0.8 * size.Width);
         var cracked = state.IsCracked ? "cracked" : "uncracked";
-        return view.canvas.Finish($"{state.Name}, {at}", $"{cracked}, {DrawingScale.Text(scale)}");
+        return view.canvas.Finish(state.Name, $"{at}, {cracked}, {DrawingScale.Text(scale)}");
     }
 
     /// <summary>A quantity of the concrete over the height, tension to the right, with its values at the corners.</summary>

@@ -63,6 +63,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                     rows.Entry("/girders/strutSlope"),
                     rows.Entry("/girders/topSurface"),
                     rows.Entry("/girders/leavesOutTorsion"),
+                    rows.Entry("/girders/deflectionLimit"),
                 ]
             )
             {

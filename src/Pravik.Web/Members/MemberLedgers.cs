@@ -279,7 +279,10 @@ internal static class MemberLedgers
                     Actions = [new("Add links", "Links added", [new("add", "/links/-", BridgeJson.Node(new LinkStretch()))])],
                     Note = "Where stretches meet the later one holds.",
                 },
-                new("Shear and torsion", [rows.Entry("/strutSlope"), rows.Entry("/leavesOutTorsion")]),
+                new(
+                    "Shear, torsion, deflection",
+                    [rows.Entry("/strutSlope"), rows.Entry("/leavesOutTorsion"), rows.Entry("/deflectionLimit")]
+                ),
                 new("Rows of strands", Cells(rows, "strands/rows", member.Strands.Rows.Length, strands))
                 {
                     Columns = ["Level", "Number", "Distance", "Debonded", "over"],

@@ -187,7 +187,7 @@ internal static class MemberViews
         var value = ResultViews.Value(outcome.Effect, outcome, screen.Units);
         var effect =
             CheckDiagrams.IsDrawnAsRatio(outcome) ? outcome.Utilisation
-            : outcome.Kind == QuantityKind.Force ? Math.Abs(outcome.Effect)
+            : outcome.Kind is QuantityKind.Force or QuantityKind.Size ? Math.Abs(outcome.Effect)
             : outcome.Effect;
         var drawing = DiagramView.Draw(
             new CheckDiagrams(run.Checks, run.Checks.Members[0], screen.Axes).Of(outcome),

@@ -50,7 +50,7 @@ public sealed record WorkPart(
                 or
                 ("effects", "effects")
                 or
-                ("checks", "section");
+                ("checks", "section" or "check");
 
     /// <summary>The step to which a value belongs: the one that knows the longest beginning of its path.</summary>
     public string StepOf(string path) =>

@@ -91,10 +91,7 @@ internal sealed class AnalysisStep : IStep
         [
             new("", "nothing"),
             .. screen.Seen.Before is { } b ? [new Choice("before", $"the run before (edit {b.Revision})")] : Array.Empty<Choice>(),
-            .. screen.Seen.History.Select(h => new Choice(
-                $"{h.Revision}",
-                Waits(screen, h.Revision) ? $"{h.Words} (being analysed)" : h.Words
-            )),
+            .. Past(screen),
         ];
         return (screen.Request.Layout ?? "results") switch
         {
@@ -119,6 +116,10 @@ internal sealed class AnalysisStep : IStep
             _ => m.Controls(screen.Request.Layout ?? ""),
         };
     }
+
+    /// <summary>Edits whose results can be laid under.</summary>
+    public static IEnumerable<Choice> Past(Screen screen) =>
+        screen.Seen.History.Select(h => new Choice($"{h.Revision}", Waits(screen, h.Revision) ? $"{h.Words} (being analysed)" : h.Words));
 
     /// <summary>The stage (from 0) that is picked or chosen.</summary>
     private static int StageNumber(Screen screen) =>

@@ -1,3 +1,4 @@
+using Pravik.Core.Entries;
 using Pravik.Core.Units;
 using Pravik.Drawings.Views;
 using Pravik.Web.Ledgers;
@@ -18,6 +19,7 @@ internal sealed class ChecksStep : IStep
     [
         new("check", "Diagram"),
         new("section", "Section"),
+        new("camber", "Camber"),
         new("traffic", "Traffic on the deck"),
         new("rating", "Rating"),
         new("strands", "Strands proposed"),
@@ -29,6 +31,8 @@ internal sealed class ChecksStep : IStep
     {
         if (screen.Results is not { } results)
             return new([screen.Waiting("No results yet")]);
+        if (layout == "camber")
+            return new CamberViews(screen, screen.Latest!.Results).Sheet();
         if (screen.Latest!.Results.Outcomes.IsEmpty)
             return new([screen.Waiting("Nothing is checked", string.Join(". ", screen.Latest.Results.Refusals))]);
         if (layout == "rating")
@@ -41,14 +45,15 @@ internal sealed class ChecksStep : IStep
             return SectionAt(screen) is { } at
                 ? at.Sheet(screen.Half)
                 : new([screen.Waiting("No section here", "checks see no concrete of this girder")]);
-        var table = results.CheckTable(screen.Outcome);
+        var before = layout == "check" ? screen.Seen.Other : null;
+        var table = results.CheckTable(screen.Outcome, before);
         if (layout == "traffic")
         {
             var behind = screen.Outcome is null ? null : screen.Latest.Results.TrafficBehind(screen.Outcome);
             return new([screen.Plan(screen.Half, behind) with { Title = "Traffic behind the picked value" }], table);
         }
         var diagram = DiagramView.Draw(
-            results.CheckDiagram(screen.Girder, screen.Outcome),
+            results.CheckDiagram(screen.Girder, screen.Outcome, before),
             screen.Units,
             screen.Half,
             screen.Station,
@@ -60,13 +65,28 @@ internal sealed class ChecksStep : IStep
     public Ledger Ledger(Screen screen) =>
         screen.Request.Layout == "rating" && screen.Results is not null ? RatingTables.Ledger(screen)
         : screen.Request.Layout == "strands" && screen.Outcome is not null ? StrandTables.Ledger(screen)
+        : screen.Request.Layout == "camber" && screen.Latest is { } latest ? new CamberViews(screen, latest.Results).Ledger
         : screen.Request.Layout == "section" && SectionAt(screen) is { } at ? at.Ledger
         : screen.Outcome is not null ? screen.Results!.CheckLedger(screen.Snapshot.ProjectId, screen.Outcome)
         : screen.Results is not null ? new("Checks", "nothing is checked", [screen.Results.NotChecked])
         : new("Checks", screen.Seen.State?.Doing ?? "", []);
 
     public IReadOnlyList<SheetControl> Controls(Screen screen) =>
-        screen.Request.Layout == "section" && SectionAt(screen) is { } at ? at.Controls : [];
+        (screen.Request.Layout ?? "check") switch
+        {
+            "section" when SectionAt(screen) is { } at => at.Controls,
+            "check" when screen.Outcome is not null => [new("with", "Laid under", screen.Request.With, [.. Under(screen)])],
+            _ => [],
+        };
+
+    /// <summary>Results that can be laid under those of now.</summary>
+    private static IEnumerable<Choice> Under(Screen screen)
+    {
+        yield return new("", screen.Seen.Before is { } b ? $"the run before (edit {b.Revision})" : "the run before, once there is one");
+        yield return new("none", "nothing");
+        foreach (var past in AnalysisStep.Past(screen))
+            yield return past;
+    }
 
     /// <summary>The section of the girder that is looked at, nearest to the cursor; null where checks see none.</summary>
     private static SectionViews? SectionAt(Screen screen)
@@ -101,7 +121,7 @@ internal sealed class ChecksStep : IStep
         return (
             station,
             CheckDiagrams.IsDrawnAsRatio(outcome) ? outcome.Utilisation
-            : outcome.Kind == QuantityKind.Force ? Math.Abs(outcome.Effect)
+            : outcome.Kind is QuantityKind.Force or QuantityKind.Size ? Math.Abs(outcome.Effect)
             : outcome.Effect,
             $"{effect} · {QuantityText.Fixed(outcome.Utilisation, 2)}"
         );

@@ -70,6 +70,16 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
                 [Line("η", outcome.Check, Pen.Active, o => o.Utilisation, true), Line("1", outcome.Check, Pen.Resistance, _ => 1)],
                 axes
             ),
+            "deflection.traffic" => new(
+                $"{name}, deflection under frequent traffic, without its sign",
+                QuantityKind.Size,
+                true,
+                [
+                    Line("δ", outcome.Check, Pen.Active, o => Math.Abs(o.Effect), true),
+                    Line("limit", outcome.Check, Pen.Resistance, o => o.Resistance),
+                ],
+                axes
+            ),
             "cracks.top" or "cracks.soffit" => new(
                 $"{name}, {outcome.Name.ToLowerInvariant()}",
                 QuantityKind.CrackWidth,

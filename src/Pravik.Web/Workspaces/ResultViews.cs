@@ -6,6 +6,7 @@ using Pravik.Core.Places;
 using Pravik.Core.Proposals;
 using Pravik.Core.Runs;
 using Pravik.Core.Units;
+using Pravik.Drawings;
 using Pravik.Drawings.Views;
 using Pravik.Exchange;
 using Pravik.Web.Ledgers;
@@ -24,14 +25,33 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
     /// <summary>Effect and resistance of a kind of check along a girder, both ways.</summary>
     /// <param name="girder">The girder, from 0.</param>
     /// <param name="outcome">An outcome of the check; that of bending without one.</param>
-    public Diagram CheckDiagram(int girder, CheckOutcome? outcome)
+    /// <param name="before">Results of another edit to lay under, with their name.</param>
+    public Diagram CheckDiagram(int girder, CheckOutcome? outcome, (BridgeResults Results, string Name)? before = null)
     {
-        var member = results.Members.First(m => m.Name == geometry.Girders[girder].Name);
-        return new CheckDiagrams(results.Done, member, DiagramAxes.Of(geometry, girder)).Of(outcome);
+        var (name, axes) = (geometry.Girders[girder].Name, DiagramAxes.Of(geometry, girder));
+        var now = new CheckDiagrams(results.Done, results.Members.First(m => m.Name == name), axes).Of(outcome);
+        if (before is not var (older, words) || outcome is null || older.Members.FirstOrDefault(m => m.Name == name) is not { } member)
+            return now;
+        var numbers = member.Points.Select(p => p.Number).ToHashSet();
+        var then = older.Outcomes.Where(o => o.Check == outcome.Check && numbers.Contains(o.Point)).MaxBy(o => o.Utilisation);
+        return then is null
+            ? now
+            : now with
+            {
+                Series =
+                [
+                    .. now.Series,
+                    .. new CheckDiagrams(older.Done, member, axes)
+                        .Of(then)
+                        .Series.Select(s => s with { Name = $"{words}: {s.Name}", Pen = Pen.Former, Peaks = false }),
+                ],
+            };
     }
 
-    public DataTable CheckTable(CheckOutcome? picked) =>
-        new(
+    public DataTable CheckTable(CheckOutcome? picked, (BridgeResults Results, string Name)? before = null)
+    {
+        var older = before?.Results.GoverningByGirder().ToDictionary(o => KeyOf(before.Value.Results, o), o => o.Utilisation);
+        return new(
             "Governing checks, worst first",
             [
                 new("Girder", false),
@@ -42,17 +62,25 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                 new($"N_Ed, {units[QuantityKind.Force].Symbol}", true),
                 new("Resistance", true),
                 new("Utilisation", true),
+                .. before is var (_, words) ? [new TableColumn(words, true)] : Array.Empty<TableColumn>(),
                 new("Clause", false),
             ],
-            [.. results.GoverningByGirder().Select(o => Row(o, o == picked))]
+            [.. results.GoverningByGirder().Select(o => Row(o, o == picked, older))]
         );
+    }
+
+    /// <summary>What a row of the table stands for: the check of a girder in a span.</summary>
+    private static (int Girder, int Span, string Check) KeyOf(BridgeResults of, CheckOutcome outcome) =>
+        (of.Points[outcome.Point].Girder.Value, of.Points[outcome.Point].Span.Value, outcome.Check);
 
     /// <summary>A value of an outcome with its unit.</summary>
     public static string Value(double value, CheckOutcome of, UnitSystem units) =>
         of.Kind == QuantityKind.Number ? QuantityText.Significant(value, 3) : units.FormatWithUnit(value, of.Kind);
 
-    private TableRow Row(CheckOutcome o, bool isPicked)
+    private TableRow Row(CheckOutcome o, bool isPicked, Dictionary<(int, int, string), double>? older)
     {
+        double? was = older is not null && older.TryGetValue(KeyOf(results, o), out var found) ? found : null;
+        string[] before = older is null ? [] : [was is { } w ? QuantityText.Fixed(w, 2) : ""];
         var point = results.Points[o.Point];
         return new(
             [
@@ -66,9 +94,21 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                     : units.Format(o.Axial, QuantityKind.Force),
                 Value(o.Resistance, o, units),
                 QuantityText.Fixed(o.Utilisation, 2),
+                .. before,
                 o.Clause,
             ],
-            [point.Girder.Number, point.Span.Number, point.Station, null, o.Effect, o.Axial, o.Resistance, o.Utilisation, null],
+            [
+                point.Girder.Number,
+                point.Span.Number,
+                point.Station,
+                null,
+                o.Effect,
+                o.Axial,
+                o.Resistance,
+                o.Utilisation,
+                .. before.Select(_ => was),
+                null,
+            ],
             results.PathOf(o),
             o.Utilisation,
             isPicked

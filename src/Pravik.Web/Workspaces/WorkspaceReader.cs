@@ -99,9 +99,10 @@ public sealed class WorkspaceReader(
                 Proposing = runs.ProposalState(id),
             };
         }
-        if (request.Step != "analysis")
+        var isDiagram = request is { Step: "checks", Layout: null or "" or "check" };
+        if (request.Step != "analysis" && !isDiagram)
             return seen;
-        if (request.Layout == "models")
+        if (request is { Step: "analysis", Layout: "models" })
             runs.RequestComparison(id, kept.Revision, kept.Bridge);
         var history = (await edits.ListAsync(id))
             .Where(h => !h.IsHead)
@@ -116,7 +117,8 @@ public sealed class WorkspaceReader(
             Comparing = runs.ComparisonState(id),
             History = history,
         };
-        if (request.With == "before" && seen.Before is { } before)
+        // Under a check lies the run before unless another is asked for.
+        if ((request.With == "before" || (isDiagram && request.With.Length == 0)) && seen.Before is { } before)
             return seen with { Other = (before.Results, $"edit {before.Revision}") };
         if (!int.TryParse(request.With, out var revision) || await store.AtAsync(id, revision) is not { } past)
             return seen;

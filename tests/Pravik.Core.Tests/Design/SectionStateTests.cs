@@ -97,7 +97,7 @@ public sealed class SectionStateTests
                 }
             }
             // Chords of the parabola are a little short; in service stress is straight.
-            var tolerance = id.StartsWith("ultimate", StringComparison.Ordinal) ? 0.015 : 1e-4;
+            var tolerance = id.StartsWith("ultimate", StringComparison.Ordinal) ? 5e-3 : 1e-4;
             var scale = state.Steel.Sum(s => Math.Abs(s.Force));
             Assert.Equal(0, (force - state.Axial) / scale, tolerance);
             Assert.Equal(1, (state.Axial * point.AxialHeight - moment) / state.Moment, tolerance);

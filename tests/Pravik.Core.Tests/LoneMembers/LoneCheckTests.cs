@@ -70,6 +70,28 @@ public class LoneCheckTests
         Assert.Equal(99, End(member with { Overhang = 0 }).Utilisation);
     }
 
+    /// <summary>
+    /// Frequent load model 1 on half a lane, its tandem about the middle: 2·P·a·(3·L² − 4·a²)/(48·EI) with P = 0.5·0.75·300 kN, a = L/2 − 0.6 m, and
+    /// 5·q·L⁴/(384·EI) with q = 0.5·0.4·27 kN/m; against L/800. Without a limit it is said that nothing was checked.
+    /// </summary>
+    [Fact]
+    public void Deflection_under_frequent_traffic_by_hand()
+    {
+        var member = Prestressed with { Slab = null, Traffic = [new() { Model = "LM1", Share = 0.5 }], DeflectionLimit = 800 };
+        var run = new LoneRun(member);
+        var outcome = run.Checks.Outcomes.Where(o => o.Check == "deflection.traffic").MaxBy(o => o.Utilisation)!;
+        var stiffness = Core.Materials.Concrete.Of(new() { Class = "C50/60" }).Ecm * 0.4 / 12;
+        var (force, load, a) = (0.5 * 0.75 * 300e3, 0.5 * 0.4 * 27e3, 7.5 - 0.6);
+        var deflection = 2 * force * a * (3 * 225 - 4 * a * a) / (48 * stiffness) * 2 / 2 + 5 * load * Math.Pow(15, 4) / (384 * stiffness);
+        Assert.Equal(-deflection, outcome.Effect, 5e-3 * deflection);
+        Assert.Equal(15.0 / 800, outcome.Resistance, 1e-12);
+        Assert.Contains("deflection under frequent traffic", run.Checks.Checked);
+        var without = new LoneRun(member with { DeflectionLimit = null }).Checks;
+        Assert.Contains("deflections, for which no limit is typed", without.NotChecked);
+        var barsAlone = new LoneRun(Of(8).With(Even(5e3)) with { DeflectionLimit = 500 }).Checks;
+        Assert.Contains("deflections of members that crack in service", barsAlone.NotChecked);
+    }
+
     [Fact]
     public void More_bars_never_raise_a_utilisation_and_fewer_fail()
     {

@@ -11,7 +11,7 @@ namespace Pravik.Core.Checks.En1992;
 /// </summary>
 public sealed class SectionStates
 {
-    private const int Slices = 24;
+    private const int Slices = 60;
     private readonly Member member;
     private readonly MemberPoint point;
     private readonly MemberSection section;
