@@ -11,7 +11,7 @@ public sealed partial class BridgeEffects
 {
     private const string InStages = "While it is built";
 
-    /// <summary>A combination of what is there after a stage: factors on weights, on variable cases put on in stages, and on traffic.</summary>
+    /// <summary>A combination of what is there after a stage: factors on weights, on variable cases put on in it, on traffic.</summary>
     private sealed record StageRule(string Id, string Name, string Clause, double Adverse, double Relieving, double Variable)
     {
         public double Traffic { get; init; } = Variable;

@@ -58,8 +58,8 @@ public sealed class BendingResistance(NationalValues values)
     }
 
     /// <summary>
-    /// Pairs of axial force (N, tension positive) and sagging moment about a height that a section just carries: from tension over sagging to
-    /// compression and back over hogging.
+    /// Pairs of axial force (N, tension positive) and sagging moment about a height that a section just carries: from tension over
+    /// sagging to compression and back over hogging.
     /// </summary>
     public ImmutableArray<(double Axial, double Moment)> Interaction(MemberSection section, double reference)
     {

@@ -30,6 +30,8 @@ internal sealed class CrackFace
     private readonly CrackedSection? cracked;
     private readonly ElasticConcrete tensile = null!;
     private readonly ElasticSteel steel = null!;
+    private double? area;
+    private double? width;
 
     /// <summary>A face at a place.</summary>
     /// <param name="member">The member.</param>
@@ -124,16 +126,15 @@ internal sealed class CrackFace
 
     private double EffectiveHeight => Math.Min(Math.Min(2.5 * ToCentroid, Tension / 3), Part / 2);
 
-    private double EffectiveArea
+    private double EffectiveArea => area ??= AreaWithin(EffectiveHeight);
+
+    private double AreaWithin(double reach)
     {
-        get
-        {
-            const int Slices = 40;
-            var height = EffectiveHeight / Slices;
-            return Enumerable
-                .Range(0, Slices)
-                .Sum(i => height * section.Concrete.Sum(c => c.Outline.WidthAt(FaceHeight + (IsTop ? -1 : 1) * (i + 0.5) * height)));
-        }
+        const int Slices = 40;
+        var height = reach / Slices;
+        return Enumerable
+            .Range(0, Slices)
+            .Sum(i => height * section.Concrete.Sum(c => c.Outline.WidthAt(FaceHeight + (IsTop ? -1 : 1) * (i + 0.5) * height)));
     }
 
     private double Ratio => SteelArea / EffectiveArea;
@@ -175,9 +176,10 @@ internal sealed class CrackFace
 
     /// <summary>w_k (m): 0 where the face does not crack, infinite where no bars hold it.</summary>
     public double Width =>
-        !IsOpen ? 0
-        : cracked is null ? double.PositiveInfinity
-        : Math.Max(0, Spacing * Strain);
+        width ??=
+            !IsOpen ? 0
+            : cracked is null ? double.PositiveInfinity
+            : Math.Max(0, Spacing * Strain);
 
     /// <summary>Stress at a face, prestress taken as is worse for the face in question (Pa).</summary>
     private double Stress(EffectRange range, GirderEffect where)

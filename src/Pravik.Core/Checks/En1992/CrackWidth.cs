@@ -70,8 +70,7 @@ public sealed class CrackWidth : ICheck
             if (hasStrands && !isTop && section.Strands.All(s => s.FromEnd < StrandAnchorage.Of(s, member.Values).Transmission))
                 return null;
             var range = member.Effects(LimitState.Characteristic);
-            var axial = range.Together(range.Layout.At(point.Number, GirderEffect.M), !isTop)[(int)GirderEffect.N];
-            return new(section, isTop, axial);
+            return new(section, isTop, () => range.Together(range.Layout.At(point.Number, GirderEffect.M), !isTop)[(int)GirderEffect.N]);
         }
 
         public CheckOutcome Write(Member member, int place, string check, Calculation calculation)

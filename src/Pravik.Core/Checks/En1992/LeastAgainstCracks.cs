@@ -39,12 +39,12 @@ internal sealed class LeastAgainstCracks
     private readonly double tension;
     private readonly double area;
     private readonly double force;
-    private readonly double axial;
+    private readonly Func<double> axial;
 
     /// <param name="section">The section.</param>
     /// <param name="isTop">Whether its top is looked at; else its soffit.</param>
     /// <param name="axial">Axial force beside it (N, tension positive).</param>
-    public LeastAgainstCracks(MemberSection section, bool isTop, double axial)
+    public LeastAgainstCracks(MemberSection section, bool isTop, Func<double> axial)
     {
         (this.section, this.isTop, this.axial) = (section, isTop, axial);
         isFlange = isTop && section.Concrete.Length > 1;
@@ -93,7 +93,7 @@ internal sealed class LeastAgainstCracks
         get
         {
             var (h, most) = (section.Depth, Math.Min(1, section.Depth));
-            var stress = Math.Max(0, axial) / section.Concrete.Sum(c => Math.Abs(c.Outline.Moments().Area));
+            var stress = Math.Max(0, axial()) / section.Concrete.Sum(c => Math.Abs(c.Outline.Moments().Area));
             return stress / (2 * most / (3 * h) * (h / most) * concrete.Fctm);
         }
     }

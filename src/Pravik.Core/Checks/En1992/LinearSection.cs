@@ -33,7 +33,7 @@ internal static class LinearSection
         ];
     }
 
-    /// <summary>Concrete of a girder with its slab: the slab evenly stressed as at its top, the girder straight between soffit and top.</summary>
+    /// <summary>Concrete of a girder with its slab: the slab evenly stressed as at its top, the girder straight in between.</summary>
     public static ImmutableArray<ElasticConcrete> Straight(MemberSection section, double bottom, double top, double slab)
     {
         var slope = (top - bottom) / section.Concrete[^1].Outline.Top;

@@ -15,8 +15,8 @@ namespace Pravik.Core.Checks.En1992;
 /// part of them with which the frequent combination brings the face to f_ctm is λ = (f_ctm − (σ − σ_P))/σ_P; with that part
 /// left the section carries the frequent moment, with the partial factors of accidental situations. Nothing is asked where
 /// the face stays below f_ctm with no strand at all. Elsewhere method (b): A_s·f_yk ≥ M_rep/z (6.101a), M_rep = f_ctm·W of the
-/// uncracked finished section, z = 0.9·d; without strands in the section also A_s ≥ max(0.26·f_ctm/f_yk, 0.0013)·b_w·d (9.1N) with the width
-/// of the web. That is asked for where the face is in tension under the characteristic combination, prestress left out.
+/// uncracked finished section, z = 0.9·d; without strands in the section also A_s ≥ max(0.26·f_ctm/f_yk, 0.0013)·b_w·d (9.1N) with the
+/// width of the web. That is asked for where the face is in tension under the characteristic combination, prestress left out.
 /// </remarks>
 public sealed class SuddenFailure : ICheck
 {
@@ -82,7 +82,7 @@ public sealed class SuddenFailure : ICheck
     private static MemberConcrete ConcreteAt(MemberSection section, bool isSagging) =>
         isSagging ? section.Concrete[^1] : section.Concrete[0];
 
-    /// <summary>λ, the part of the strands with which the face reaches f_ctm under the frequent combination; 0 where it stays below.</summary>
+    /// <summary>λ, the part of the strands with which the face reaches f_ctm under frequent loads; 0 where it stays below.</summary>
     private static double Left(Member member, MemberPoint point, bool isSagging)
     {
         var (face, fctm) = (FaceOf(isSagging), ConcreteAt(point.Section!, isSagging).Concrete.Fctm);

@@ -39,7 +39,7 @@ public sealed class SupportAnchorage : ICheck
     private sealed class Ready(ImmutableArray<Member> members) : IMemberCheck
     {
         public IEnumerable<string> LeftOut =>
-            members.Any(m => m.Points.Any(p => FreeEnd(m, m.Points.IndexOf(p)) is not null && m.ToBearing(p) is null))
+            members.Any(m => m.Points.Where((p, place) => FreeEnd(m, place) is not null && m.ToBearing(p) is null).Any())
                 ? ["anchorage at ends of girders that end in a diaphragm, short of the bearing"]
                 : [];
 

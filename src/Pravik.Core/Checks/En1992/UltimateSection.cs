@@ -70,8 +70,8 @@ public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, Immut
 
     /// <summary>
     /// The state in which the first fibre reaches its ultimate strain, or the first prestressing steel its strain limit, and forces
-    /// balance. Null where even a section compressed evenly cannot balance the steel and the axial force, or where no steel is left to carry
-    /// the axial force. The moment is 0 without steel in tension and axial force.
+    /// balance. Null where even a section compressed evenly cannot balance the steel and the axial force, or where no steel is left to
+    /// carry the axial force. The moment is 0 without steel in tension and axial force.
     /// </summary>
     /// <param name="bending">Which face is compressed.</param>
     /// <param name="axial">Axial force N_Ed that acts with the moment (N, tension positive).</param>
