@@ -23,8 +23,8 @@ public enum WindOn
 /// </summary>
 /// <remarks>
 /// By EN 1991-1-4: F_x = ½·ρ·v_b²·C·A_ref, ρ = 1.25 kg/m³, C of Table 8.2 by b/d_tot and the height of the deck above the lowest ground or
-/// water. A_ref by 8.3.1(4): the front girder and slab, the edge beam or footway that stands above it, 0.3 m for each open parapet and the whole
-/// height of each solid one; with traffic 2 m above the carriageway instead (8.3.1(5)). F_z = ±0.9·q_p·b at b/4 from the middle
+/// water. A_ref by 8.3.1(4): the front girder and slab, the edge beam or footway that stands above it, 0.3 m for each open parapet and
+/// the whole height of each solid one; with traffic 2 m above the carriageway instead (8.3.1(5)). F_z = ±0.9·q_p·b at b/4 from the middle
 /// (8.3.3), q_p = ½·ρ·v_b²·c_e with the c_e on which the table rests, C/1.3 of wide decks.
 /// By AASHTO LRFD: P = 2.56·10⁻⁶·V²·K_Z·G·C_D (ksf, mph), G = 1, C_D = 1.3 on the windward face (Table 3.8.1.2.1-2), on the same area
 /// without traffic: V the design wind and K_Z of the exposure on the deck alone, where 0.020 ksf lift the deck at its windward quarter

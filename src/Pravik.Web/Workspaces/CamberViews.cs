@@ -149,8 +149,8 @@ internal sealed class CamberViews
                     new("Left out", [])
                     {
                         Note =
-                            "Sections are uncracked: what cracks in service deflects more. Settlements, temperature, and the tolerance of making "
-                            + "are not counted. Traffic is the frequent one without a dynamic factor of its own.",
+                            "Sections are uncracked: what cracks in service deflects more. Settlements, temperature, and the tolerance of "
+                            + "making are not counted. Traffic is the frequent one without a dynamic factor of its own.",
                     },
                 ]
             );
