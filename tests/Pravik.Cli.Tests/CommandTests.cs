@@ -21,7 +21,7 @@ public sealed class CommandTests : IDisposable
         // Nothing passes as a whole while something is not checked.
         Assert.True(json.GetProperty("notChecked").GetArrayLength() > 5);
         Assert.False(json.GetProperty("passes").GetBoolean());
-        Assert.Equal(270, json.GetProperty("checks").GetArrayLength());
+        Assert.Equal(330, json.GetProperty("checks").GetArrayLength());
         Assert.Contains("V_Rd,max", File.ReadAllText(Path.Combine(folder.FullName, "calculation.txt")));
         Assert.Equal(text.Trim(), File.ReadAllText(Path.Combine(folder.FullName, "results.json")).Trim());
     }

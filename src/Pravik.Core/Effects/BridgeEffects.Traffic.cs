@@ -19,11 +19,7 @@ public sealed partial class BridgeEffects
     }
 
     /// <summary>Traffic at its frequent value and trains, by themselves; null for none.</summary>
-    public EffectRange? FrequentTraffic =>
-        EffectRange.OneOf(
-            "Frequent traffic",
-            new[] { TrafficGroup.Group1aFrequent, TrafficGroup.Rail }.Where(groups.ContainsKey).Select(g => groups[g])
-        );
+    public EffectRange? FrequentTraffic => CombinationParts.FrequentTraffic(groups);
 
     private static EffectRange Load(TrafficEnvelope of, string name) => EffectRange.Of(name, of);
 

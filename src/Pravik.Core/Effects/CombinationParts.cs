@@ -76,6 +76,13 @@ internal sealed record CombinationParts(
         return EffectRange.Envelope(range.Name, [(adverse, range), (relieving, range)]);
     }
 
+    /// <summary>Road traffic at its frequent value, or trains, by themselves; null for neither.</summary>
+    public static EffectRange? FrequentTraffic(IReadOnlyDictionary<TrafficGroup, EffectRange> groups) =>
+        EffectRange.OneOf(
+            "Frequent traffic",
+            new[] { TrafficGroup.Group1aFrequent, TrafficGroup.Rail }.Where(groups.ContainsKey).Select(g => groups[g])
+        );
+
     private IEnumerable<(double, EffectRange)> Terms(CombinationRule rule)
     {
         if (!rule.IsRange)

@@ -61,10 +61,7 @@ public sealed class LoneEffects
         var temperature = AddTemperature(whole);
         var settlements = AddSettlements(places, whole);
         var groups = AddTraffic(places, whole);
-        FrequentTraffic = EffectRange.OneOf(
-            "Frequent traffic",
-            new[] { TrafficGroup.Group1aFrequent, TrafficGroup.Rail }.Where(groups.ContainsKey).Select(g => groups[g])
-        );
+        FrequentTraffic = CombinationParts.FrequentTraffic(groups);
         Combine(temperature, settlements, groups);
     }
 

@@ -89,12 +89,18 @@ public sealed class BridgeResults
         if (point < 0)
             return null;
         var sense = path[Points[point].Path.Length..].TrimStart('/');
-        return ByPoint[point].FirstOrDefault(o => sense.Length > 0 && o.Check.EndsWith($".{sense}", StringComparison.Ordinal))
-            ?? ByPoint[point].MaxBy(o => o.Utilisation);
+        return ByPoint[point].FirstOrDefault(o => o.Check == sense) ?? OfSense(point, sense) ?? ByPoint[point].MaxBy(o => o.Utilisation);
     }
 
-    /// <summary>The path by which an outcome is found.</summary>
-    public string PathOf(CheckOutcome outcome) => $"{Points[outcome.Point].Path}/{outcome.Check.Split('.')[^1]}";
+    private CheckOutcome? OfSense(int point, string sense) =>
+        ByPoint[point].FirstOrDefault(o => sense.Length > 0 && o.Check.EndsWith($".{sense}", StringComparison.Ordinal));
+
+    /// <summary>The path by which an outcome is found: by the sense of its check, or by all of it where another has that sense first.</summary>
+    public string PathOf(CheckOutcome outcome)
+    {
+        var sense = outcome.Check.Split('.')[^1];
+        return $"{Points[outcome.Point].Path}/{(OfSense(outcome.Point, sense)?.Check == outcome.Check ? sense : outcome.Check)}";
+    }
 
     /// <summary>Load model 1 where it stands for the effect behind an outcome of bending; null where traffic has no part in it.</summary>
     public PlacedTraffic? TrafficBehind(CheckOutcome outcome)

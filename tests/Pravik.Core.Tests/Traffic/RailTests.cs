@@ -214,7 +214,7 @@ public class RailTests
             "/traffic/rail/tracks/0/offset A rail of track 1 lies off the deck",
             Assert.Single(Told(With(bridge, wide, "LM71")))
         );
-        Assert.Contains("enters no generated combination", Assert.Single(Told(With(bridge, new(), "FLM3"))));
+        Assert.Contains("enters no generated combination", Assert.Single(Told(With(bridge, new(), "HL-93"))));
         Assert.Contains("/traffic/rail/alpha", Assert.Single(Told(With(bridge, new() { Alpha = 9 }))));
         Assert.Equal(1, TrafficPlan.DynamicFactor(new BridgeGeometry(bridge)));
         Assert.Equal(1.3, TrafficPlan.DynamicFactor(new BridgeGeometry(With(bridge, new() { Dynamic = 1.3 }))));

@@ -65,6 +65,8 @@ public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, Immut
         (0.5 + Math.Sqrt(0.15), 5.0 / 18),
     ];
 
+    private readonly WidthStrips[] strips = [.. concrete.Select(p => new WidthStrips(p.Outline))];
+    private readonly double[][] corners = [.. concrete.Select(p => p.Concrete.Corners.Order().ToArray())];
     private readonly double top = concrete.Max(p => p.Outline.Top);
     private readonly double bottom = concrete.Min(p => p.Outline.Bottom);
 
@@ -115,14 +117,24 @@ public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, Immut
     private double Axial(Bending bending, double x)
     {
         var curvature = Curvature(bending, x);
-        return concrete.Sum(part => Compress(part, bending, x, curvature).Force)
-            - steel.Sum(layer => Pull(layer, bending, x, curvature).Force);
+        var sum = 0.0;
+        for (var i = 0; i < concrete.Length; i++)
+            sum += Compress(i, bending, x, curvature).Force;
+        foreach (var layer in steel)
+            sum -= Pull(layer, bending, x, curvature).Force;
+        return sum;
     }
 
     private UltimateState State(Bending bending, double x, double axial, double reference)
     {
         var curvature = Curvature(bending, x);
-        ImmutableArray<ConcreteState> parts = [.. concrete.Select(part => Compress(part, bending, x, curvature)).Where(p => p.Force > 0)];
+        ImmutableArray<ConcreteState> parts =
+        [
+            .. concrete
+                .Select((part, i) => (part, Found: Compress(i, bending, x, curvature)))
+                .Where(p => p.Found.Force > 0)
+                .Select(p => new ConcreteState(p.part, p.Found.Force, p.Found.Moment / p.Found.Force)),
+        ];
         ImmutableArray<SteelState> layers = [.. steel.Select(layer => Pull(layer, bending, x, curvature))];
         var moment = parts.Sum(p => p.Force * p.Height) - layers.Sum(l => l.Force * l.Layer.Height) + axial * reference;
         return new(x, curvature, curvature * x, bending == Bending.Sagging ? moment : -moment, parts, layers);
@@ -152,41 +164,51 @@ public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, Immut
         return curvature;
     }
 
-    private ConcreteState Compress(ConcretePart part, Bending bending, double x, double curvature)
+    /// <summary>Compressive force of a part and its moment about the soffit (N, Nm).</summary>
+    private (double Force, double Moment) Compress(int number, Bending bending, double x, double curvature)
     {
-        var (near, far) =
+        var (part, widths, axis) = (concrete[number], strips[number], Height(bending, x));
+        var (low, high) =
             bending == Bending.Sagging
-                ? (Depth(bending, part.Outline.Top), Depth(bending, part.Outline.Bottom))
-                : (Depth(bending, part.Outline.Bottom), Depth(bending, part.Outline.Top));
-        var end = Math.Min(far, x);
-        if (end <= near)
-            return new(part, 0, part.Outline.Top);
-        var breaks = part
-            .Outline.Points.Select(p => Depth(bending, p.Y))
-            .Concat(part.Concrete.Corners.Select(e => x - e / curvature))
-            .Append(near)
-            .Append(end)
-            .Where(d => d >= near && d <= end)
-            .Order()
-            .Distinct()
-            .ToList();
-        double force = 0,
-            moment = 0;
-        for (var i = 0; i + 1 < breaks.Count; i++)
+                ? (Math.Max(part.Outline.Bottom, axis), part.Outline.Top)
+                : (part.Outline.Bottom, Math.Min(part.Outline.Top, axis));
+        var (force, moment) = (0.0, 0.0);
+        for (var strip = 0; strip < widths.Count; strip++)
         {
-            var (from, thick) = (breaks[i], breaks[i + 1] - breaks[i]);
-            if (thick < 1e-12)
-                continue;
-            foreach (var (at, weight) in Gauss)
+            var (from, to) = (Math.Max(low, widths.From(strip)), Math.Min(high, widths.To(strip)));
+            // The stress has corners of its own, which cut the strip.
+            while (from < to)
             {
-                var d = from + at * thick;
-                var height = Height(bending, d);
-                var slice = part.Concrete.Stress(curvature * (x - d), part.Fcd) * part.Outline.WidthAt(height) * weight * thick;
-                force += slice;
-                moment += slice * height;
+                var next = NextCorner(number, bending, x, curvature, from, to);
+                var thick = next - from;
+                if (thick >= 1e-12)
+                {
+                    foreach (var (at, weight) in Gauss)
+                    {
+                        var height = from + at * thick;
+                        var stress = part.Concrete.Stress(curvature * (x - Depth(bending, height)), part.Fcd);
+                        var slice = stress * widths.At(strip, height) * weight * thick;
+                        force += slice;
+                        moment += slice * height;
+                    }
+                }
+                from = next;
             }
         }
-        return new(part, force, force > 0 ? moment / force : part.Outline.Top);
+        return (force, moment);
+    }
+
+    /// <summary>The lowest height above another, and not above a third, at which the stress of a part has a corner.</summary>
+    private double NextCorner(int number, Bending bending, double x, double curvature, double above, double most)
+    {
+        var next = most;
+        foreach (var strain in corners[number])
+        {
+            var height = Height(bending, x - strain / curvature);
+            if (height > above + 1e-12 && height < next)
+                next = height;
+        }
+        return next;
     }
 
     private SteelState Pull(SteelLayer layer, Bending bending, double x, double curvature)

@@ -69,6 +69,20 @@ public sealed class CastInPlaceTests
     }
 
     /// <summary>The example is checked in all that bars ask for, and passes; without strands nothing of strands is told.</summary>
+    /// <summary>Three spans alike about the middle, straight and level across: what is at one end is at the other.</summary>
+    [Fact]
+    public void The_bridge_over_the_canal_passes_and_is_alike_about_its_middle()
+    {
+        var results = BridgeRun.Run(TestBridges.Read("osier-cut.json"));
+        Assert.False(results.Fails);
+        Assert.NotEmpty(results.Outcomes);
+        foreach (var check in results.Outcomes.Where(o => o.Utilisation > 0.1).GroupBy(o => o.Check))
+        {
+            double Worst(int span) => check.Where(o => results.Points[o.Point].Span == span).Max(o => o.Utilisation);
+            Assert.Equal(Worst(0), Worst(2), 0.01);
+        }
+    }
+
     [Fact]
     public void The_voided_slab_is_checked_and_passes()
     {
