@@ -95,7 +95,9 @@ public sealed class BridgeResults
     private CheckOutcome? OfSense(int point, string sense) =>
         ByPoint[point].FirstOrDefault(o => sense.Length > 0 && o.Check.EndsWith($".{sense}", StringComparison.Ordinal));
 
-    /// <summary>The path by which an outcome is found: by the sense of its check, or by all of it where another has that sense first.</summary>
+    /// <summary>
+    /// The path by which an outcome is found: by the sense of its check, or by all of its id where another has that sense first.
+    /// </summary>
     public string PathOf(CheckOutcome outcome)
     {
         var sense = outcome.Check.Split('.')[^1];
