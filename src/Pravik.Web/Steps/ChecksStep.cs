@@ -82,7 +82,7 @@ internal sealed class ChecksStep : IStep
     /// <summary>Results that can be laid under those of now.</summary>
     private static IEnumerable<Choice> Under(Screen screen)
     {
-        yield return new("", screen.Seen.Before is { } b ? $"the run before (edit {b.Revision})" : "the run before, once there is one");
+        yield return new("", screen.Seen.Before is { } b ? $"the run before (edit {b.Revision})" : "the run before");
         yield return new("none", "nothing");
         foreach (var past in AnalysisStep.Past(screen))
             yield return past;
