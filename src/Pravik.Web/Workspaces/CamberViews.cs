@@ -79,7 +79,7 @@ internal sealed class CamberViews
                 rows.Add(Row(span.Key.Value, (double)tenth / Parts, [.. span], columns));
         }
         return new(
-            $"{Girder}, deflections in {unit} at tenths of the spans, upward positive",
+            $"{Girder}, deflections at tenths of the spans, {unit}, upward positive",
             [new("Span", true), new("At", true), new("Station", true), .. columns.Select(c => new TableColumn(c.Name, true))],
             rows
         );
