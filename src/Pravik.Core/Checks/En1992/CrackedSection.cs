@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Pravik.Core.Geometry;
-using Pravik.Core.Numerics;
 
 namespace Pravik.Core.Checks.En1992;
 
@@ -152,20 +151,6 @@ public sealed class CrackedSection
     }
 
     /// <summary>Heights and areas by which linear stress over an outline is summed exactly, cut where the stress changes sign.</summary>
-    private static IEnumerable<(double Y, double Area)> Slices(ElasticConcrete part, double zero)
-    {
-        var (low, high) = (part.Outline.Bottom, part.Outline.Top);
-        var cuts = part.Outline.Points.Select(p => p.Y).Append(Math.Clamp(double.IsNaN(zero) ? low : zero, low, high)).Order().ToArray();
-        for (var i = 0; i + 1 < cuts.Length; i++)
-        {
-            var height = cuts[i + 1] - cuts[i];
-            if (height < 1e-12)
-                continue;
-            for (var k = 0; k < GaussLegendre.Five.At.Length; k++)
-            {
-                var y = cuts[i] + height * GaussLegendre.Five.At[k];
-                yield return (y, height * GaussLegendre.Five.Weight[k] * part.Outline.WidthAt(y));
-            }
-        }
-    }
+    private static IEnumerable<(double Y, double Area)> Slices(ElasticConcrete part, double zero) =>
+        OutlineSlices.Between(part.Outline, part.Outline.Bottom, part.Outline.Top, zero);
 }

@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using Pravik.Core.Calculations;
 using Pravik.Core.Materials;
 using Pravik.Core.Members;
-using Pravik.Core.Numerics;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.Checks.En1992;
@@ -59,23 +58,8 @@ internal sealed class LeastAgainstCracks
             var (low, high) = (Math.Max(part.Outline.Bottom, isTop ? axis : 0), Math.Min(part.Outline.Top, isTop ? section.Depth : axis));
             if (high <= low)
                 continue;
-            foreach (var (y, piece) in Pieces(part, low, high))
+            foreach (var (y, piece) in OutlineSlices.Between(part.Outline, low, high))
                 (area, force) = (area + piece, force + piece * scale * part.StressAt(y));
-        }
-    }
-
-    /// <summary>Areas of an outline between two heights, at the heights at which they count.</summary>
-    private static IEnumerable<(double Y, double Area)> Pieces(ElasticConcrete part, double low, double high)
-    {
-        var cuts = part.Outline.Points.Select(p => p.Y).Where(y => y > low && y < high).Append(low).Append(high).Order().ToArray();
-        for (var i = 0; i + 1 < cuts.Length; i++)
-        {
-            var height = cuts[i + 1] - cuts[i];
-            for (var k = 0; k < GaussLegendre.Five.At.Length; k++)
-            {
-                var y = cuts[i] + height * GaussLegendre.Five.At[k];
-                yield return (y, height * GaussLegendre.Five.Weight[k] * part.Outline.WidthAt(y));
-            }
         }
     }
 
