@@ -183,7 +183,8 @@ public static class DiagramView
         }
     }
 
-    private static double RoundStep(double raw)
+    /// <summary>The next round number that is not less.</summary>
+    internal static double RoundStep(double raw)
     {
         var power = Math.Pow(10, Math.Floor(Math.Log10(raw)));
         var first = (raw / power) switch

@@ -30,25 +30,15 @@ public static class InteractionView
         var (x0, x1, y0, y1) = (26.0, size.Width - 14, size.Height - 3.2 * text, 3.4 * text);
         Point At(double axial, double m) =>
             new(x0 + (m - left) / (right - left) * (x1 - x0), y0 - (-axial - low) / (high - low) * (y0 - y1));
-        foreach (var step in Steps(left, right, moment.Factor))
+        foreach (var (step, words) in Steps(left, right, moment.Factor))
         {
             canvas.Line(At(-low, step), At(-high, step), Pen.Grid);
-            canvas.Text(
-                new(At(0, step).X, y0 + 1.3 * text),
-                QuantityText.Fixed(step / moment.Factor, 0),
-                TextKind.SoftNumber,
-                Anchor.Middle
-            );
+            canvas.Text(new(At(0, step).X, y0 + 1.3 * text), words, TextKind.SoftNumber, Anchor.Middle);
         }
-        foreach (var step in Steps(low, high, force.Factor))
+        foreach (var (step, words) in Steps(low, high, force.Factor))
         {
             canvas.Line(At(-step, left), At(-step, right), Pen.Grid);
-            canvas.Text(
-                new(x0 - 1.5, At(-step, left).Y + 0.35 * text),
-                QuantityText.Fixed(step / force.Factor, 0),
-                TextKind.SoftNumber,
-                Anchor.End
-            );
+            canvas.Text(new(x0 - 1.5, At(-step, left).Y + 0.35 * text), words, TextKind.SoftNumber, Anchor.End);
         }
         canvas.Line(At(0, left), At(0, right), Pen.Edge);
         canvas.Line(At(-low, 0), At(-high, 0), Pen.Edge);
@@ -75,13 +65,13 @@ public static class InteractionView
         return (low - room, high + room);
     }
 
-    /// <summary>Round values between two, about six of them.</summary>
-    private static IEnumerable<double> Steps(double low, double high, double unit)
+    /// <summary>Round values between two, about six of them, each as it is written in a unit.</summary>
+    private static IEnumerable<(double Value, string Words)> Steps(double low, double high, double unit)
     {
-        var raw = (high - low) / unit / 6;
-        var tens = Math.Pow(10, Math.Floor(Math.Log10(raw)));
-        var step = unit * tens * new[] { 1, 2, 5, 10 }.First(f => f * tens >= raw);
-        for (var value = Math.Ceiling(low / step) * step; value <= high; value += step)
-            yield return Math.Abs(value) < 1e-9 * step ? 0 : value;
+        var step = DiagramView.RoundStep((high - low) / unit / 6);
+        // As many decimals as tell one step from the next.
+        var digits = Math.Max(0, 1 - (int)Math.Floor(Math.Log10(step)));
+        for (var i = (int)Math.Ceiling(low / unit / step); i * step * unit <= high; i++)
+            yield return (i * step * unit, QuantityText.Fixed(i * step, digits));
     }
 }

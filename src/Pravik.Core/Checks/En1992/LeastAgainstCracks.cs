@@ -21,9 +21,10 @@ internal sealed class LeastAgainstCracks
     private const double NearFace = 0.15;
     private const double BondOfStrands = 0.6;
 
-    /// <summary>Diameters (m) for stresses of bars of Table 7.2N (MPa), by the width of cracks: 0.4, 0.3, 0.2 mm.</summary>
+    /// <summary>Stresses of bars of Table 7.2N (MPa).</summary>
     private static readonly double[] Stresses = [160, 200, 240, 280, 320, 360, 400, 450];
 
+    /// <summary>Its greatest diameters at these stresses, by the width of cracks (mm).</summary>
     private static readonly ImmutableArray<(double Width, double[] Diameters)> Table =
     [
         (0.2, [25, 16, 12, 8, 6, 5, 4, 3.2]),
