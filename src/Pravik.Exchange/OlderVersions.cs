@@ -27,7 +27,7 @@ internal static class OlderVersions
     }
 
     /// <summary>
-    /// Brings a document of version 1 to 4 to the present one. Throws <see cref="InvalidOperationException"/> or <see
+    /// Brings a document of version 1 to 5 to the present one. Throws <see cref="InvalidOperationException"/> or <see
     /// cref="FormatException"/>
     /// for text in a number.
     /// </summary>
@@ -40,9 +40,52 @@ internal static class OlderVersions
             FromVersion2(bridge);
         if (version <= 3)
             FromVersion3(bridge);
-        FromVersion4(bridge);
+        if (version <= 4)
+            FromVersion4(bridge);
+        FromVersion5(bridge);
         bridge["version"] = Core.Bridges.Bridge.CurrentVersion;
         return bridge;
+    }
+
+    /// <summary>
+    /// Version 5 had tendons along a parabola through three levels of each span, with a stress after all losses of 1100 MPa where none was
+    /// named: they become points, level where the parabola turns, with kinks over the piers.
+    /// </summary>
+    private static void FromVersion5(JsonObject bridge)
+    {
+        if (bridge["girders"] is not JsonObject girders)
+            return;
+        var spans = (bridge["axes"]?["spans"] as JsonArray)?.Count ?? new Core.Bridges.Axes().Spans.Length;
+        foreach (var tendon in (girders["tendons"] as JsonArray ?? []).OfType<JsonObject>())
+        {
+            var (start, low, end) = (Take(tendon, "startLevel", 0.7), Take(tendon, "lowLevel", 0.15), Take(tendon, "endLevel", 0.7));
+            var (at, only) = (Take(tendon, "lowAt", 0.5), (int?)tendon["span"]);
+            tendon.Remove("span");
+            tendon["effectiveStress"] ??= 1100e6;
+            // y = a·t² + b·t + start through the three levels; it turns at −b/2a.
+            var a = (low - start - (end - start) * at) / (at * (at - 1));
+            var b = end - start - a;
+            var turn = a == 0 ? -1 : -b / (2 * a);
+            var isLevel = turn is > 0.02 and < 0.98;
+            var points = new JsonArray();
+            foreach (var span in Enumerable.Range(1, spans).Where(s => only is null || s == only))
+            {
+                if (points.Count == 0)
+                    points.Add(Point(span, 0, start, false));
+                points.Add(isLevel ? Point(span, turn, start + b * turn / 2, false) : Point(span, at, low, true));
+                points.Add(Point(span, 1, end, only is null && span < spans));
+            }
+            tendon["points"] = points;
+        }
+
+        static JsonObject Point(int span, double at, double level, bool kink) =>
+            new()
+            {
+                ["span"] = span,
+                ["at"] = at,
+                ["level"] = level,
+                ["kink"] = kink,
+            };
     }
 
     /// <summary>Version 4 knew no losses of prestress: where no stress after losses was named it was 1050 MPa.</summary>

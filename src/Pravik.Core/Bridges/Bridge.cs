@@ -14,7 +14,7 @@ public sealed record Bridge
     public const string FormatName = "pravik-bridge";
 
     /// <summary>The version that is written; older ones are read.</summary>
-    public const int CurrentVersion = 5;
+    public const int CurrentVersion = 6;
 
     /// <summary>Always <see cref="FormatName"/>.</summary>
     public required string Format { get; init; }

@@ -30,6 +30,9 @@ public sealed record ModelResults(
     /// <summary>Stress of strands at every point, step by step.</summary>
     public required StrandStresses Strands { get; init; }
 
+    /// <summary>Stress of tendons at every point, step by step.</summary>
+    public required TendonStresses Tendons { get; init; }
+
     /// <summary>Traffic on the finished bridge; null where it was not asked for.</summary>
     public TrafficResults? Traffic { get; init; }
 

@@ -52,6 +52,7 @@ public static class ModelRun
         var steps = Staging.Steps(geometry.Bridge);
         var finished = models.Of(Staging.Finished(steps, geometry.SpanCount), "finished bridge");
         var strands = new StrandStresses(geometry, models.Layout.Points);
+        var tendons = new TendonStresses(geometry, models.Layout.Points, loads.Tendons);
         // Traffic needs the finished bridge alone, and runs beside the stages.
         using var stop = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         var traffic = withTraffic ? Task.Run(Traffic(models.AnalysisOf(finished)), CancellationToken.None) : null;
@@ -59,9 +60,9 @@ public static class ModelRun
         List<TrafficInStage> inStages = [];
         try
         {
-            StageRun.Run(geometry, models, loads, strands, steps, (f, doing) => Say(0.3 * f, doing), Stood);
+            StageRun.Run(geometry, models, loads, strands, tendons, steps, (f, doing) => Say(0.3 * f, doing), Stood);
             Say(0.3, "Creep and shrinkage");
-            told = LongTerm.Run(geometry, models, loads, strands, steps);
+            told = LongTerm.Run(geometry, models, loads, strands, tendons, steps);
             Say(0.4, "Actions on the finished bridge");
             models.Solve(finished, [.. ActionCases.Of(geometry, models, finished, loads, ground)]);
         }
@@ -79,6 +80,7 @@ public static class ModelRun
             Warnings = models.Warnings,
             TimeValues = told,
             Strands = strands,
+            Tendons = tendons,
             Traffic = traffic?.GetAwaiter().GetResult(),
             InStages = [.. inStages],
         };

@@ -45,6 +45,11 @@ public static class RangeNames
                 foreach (var name in bridge.Girders.Tendons.Any(t => t.Name == load) ? WithParts(load) : [OfLoad(load)])
                     yield return name;
             }
+            if (step.Stage.LoadNames.Any(l => bridge.Girders.Tendons.Any(t => t.Name == l && t.EffectiveStress is null)))
+            {
+                foreach (var name in WithParts(CaseNames.Shortening(step.Stage)))
+                    yield return name;
+            }
             yield return CaseNames.After(step.Stage);
         }
     }
@@ -62,7 +67,7 @@ public static class RangeNames
 
     private static IEnumerable<string> WithTime(Bridge bridge)
     {
-        var losses = StrandStresses.AreWorkedOut(bridge);
+        var losses = StrandStresses.AreWorkedOut(bridge) || TendonStresses.AreWorkedOut(bridge);
         return
         [
             .. LongTerm.Intervals(Staging.Steps(bridge), bridge).SelectMany(i => InInterval(i, losses)),

@@ -29,7 +29,7 @@ internal static class GirderPartEntries
             .. Part("/girders/slabBars/bottom", _ => "of the bottom slab bars", SlabBars),
             .. Part("/girders/pierBars", _ => "of bars over piers", PierBars),
             .. Part("/girders/release", _ => "of strands", Release),
-            .. Part("/girders/tendons/*", s => $"of tendon {s.Number(0)}", Tendon),
+            .. TendonEntries.All,
         ];
 
     private static IEnumerable<Entry> Stretch =>
@@ -201,29 +201,5 @@ internal static class GirderPartEntries
             Value("diameter", "Diameter", QuantityKind.Size, 0.006, 0.05, "They carry sagging over piers: creep, temperature, settlement."),
             Value("level", "Level", QuantityKind.Size, 0.03, 1, "Of their axis above the soffit."),
             Value("reach", "Reach", QuantityKind.Length, 0.1, 20, "From the axis into each girder, anchorage length included."),
-        ];
-
-    private static IEnumerable<Entry> Tendon =>
-        [
-            Text("name", "Name", 40, "A stage stresses it by this name."),
-            Own("span", "Span", QuantityKind.Count, 1, 30, "Empty: every span, so that it runs on over the piers.") with
-            {
-                Blank = "all",
-            },
-            Value("strands", "Strands", QuantityKind.Count, 1, 100),
-            Value("effectiveStress", "Effective stress", QuantityKind.Stress, 0, 1700e6, "After all losses, friction included. Entered."),
-            Value("startLevel", "Level at the start", QuantityKind.Size, -2, 8, "Above the girder's soffit."),
-            Value("lowLevel", "At the low point", QuantityKind.Size, -2, 8) with
-            {
-                Subject = "Level at the low point",
-            },
-            Value("endLevel", "At the end", QuantityKind.Size, -2, 8) with
-            {
-                Subject = "Level at the end",
-            },
-            Value("lowAt", "Low point at", QuantityKind.Number, 0.1, 0.9, "Part of the span.") with
-            {
-                Subject = "Low point",
-            },
         ];
 }

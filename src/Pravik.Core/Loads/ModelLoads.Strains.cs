@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Frames;
 using Pravik.Core.Geometry;
-using Pravik.Core.Materials;
 using Pravik.Core.Models;
 using Pravik.Core.Numerics;
 using Pravik.Core.Places;
@@ -137,24 +136,6 @@ public sealed partial class ModelLoads
     private static BeamThermal Thermal(int beam, PlaneStrain strain) =>
         new(beam, strain.Axial / ModelBuilder.Expansion, 0, -strain.Curvature / ModelBuilder.Expansion);
 
-    /// <summary>Force of a tendon (N).</summary>
-    public double Pull(Tendon tendon) =>
-        tendon.Strands * PrestressingSteel.Of(geometry.Bridge.Materials.Strand).Area * tendon.EffectiveStress;
-
-    /// <summary>
-    /// A tendon as the strain that it gives the free member in which it lies; with the primary part −P, −P·(z_c − z_p) about the
-    /// centroid of the section of its stage this makes the whole.
-    /// </summary>
-    public FrameCase Tendon(BridgeModel model, Tendon tendon)
-    {
-        var pull = Pull(tendon);
-        return Pulled(
-            tendon.Name,
-            model,
-            (_, row, level) => tendon.IsIn(mesh.SpanOf(row)) ? (-pull, -pull * (level - tendon.LevelAt(Middle(row)))) : null
-        );
-    }
-
     /// <summary>
     /// Strands as the strain that they give a free girder, ε = −P/EA and κ = −P·e/EI: what the model answers with are secondary effects;
     /// primary ones are the rest. A change of their stress makes the change of both.
@@ -162,13 +143,35 @@ public sealed partial class ModelLoads
     /// <param name="name">Name of the case.</param>
     /// <param name="model">The model.</param>
     /// <param name="stress">Stress of each row in the piece of a girder that begins on a row (Pa); null for none.</param>
-    public FrameCase Strands(string name, BridgeModel model, Func<GirderIndex, int, double[]?> stress) =>
+    /// <param name="tendons">Stress of each tendon there (Pa); null for none.</param>
+    public FrameCase Strands(
+        string name,
+        BridgeModel model,
+        Func<GirderIndex, int, double[]?> stress,
+        Func<GirderIndex, int, double[]?>? tendons = null
+    ) =>
         Pulled(
             name,
             model,
-            (girder, row, level) =>
-                stress(girder, row) is { } of ? Primary(geometry.Girders[girder], mesh.SpanOf(row), Middle(row), level, of) : null
+            (girder, row, level) => Primary(girder, mesh.SpanOf(row), Middle(row), level, stress(girder, row), tendons?.Invoke(girder, row))
         );
+
+    private (double Force, double Moment)? Primary(
+        GirderIndex girder,
+        SpanIndex span,
+        double t,
+        double level,
+        double[]? ofStrands,
+        double[]? ofTendons
+    )
+    {
+        if (ofStrands is null && ofTendons is null)
+            return null;
+        var line = geometry.Girders[girder];
+        var one = ofStrands is null ? default : Primary(line, span, t, level, ofStrands);
+        var other = ofTendons is null ? default : Tendons.Primary(line, span, t, level, ofTendons);
+        return (one.Force + other.Force, one.Moment + other.Moment);
+    }
 
     /// <summary>Axial force and moment about the level of its beam that held pieces have, as the strain that frees them.</summary>
     private static FrameCase Pulled(string name, BridgeModel model, Func<GirderIndex, int, double, (double Force, double Moment)?> held)
@@ -209,13 +212,16 @@ public sealed partial class ModelLoads
         return (force, moment);
     }
 
-    /// <summary>The forces that strands have on the section of a model at a point, about the centroid of that section.</summary>
-    public SectionForces Primary(BridgeModel model, ModelPoint point, double[]? stress)
+    /// <summary>
+    /// The forces that strands and tendons have on the section of a model at a point, about the centroid of that section.
+    /// </summary>
+    public SectionForces Primary(BridgeModel model, ModelPoint point, double[]? stress, double[]? tendons = null)
     {
-        if (stress is null || model.Sections[point.Girder][model.RowOf(point)] is not { } section)
+        if (model.Sections[point.Girder][model.RowOf(point)] is not { } section)
             return default;
-        var (force, moment) = Primary(geometry.Girders[point.Girder], point.Span, point.Fraction, section.Composite.Centroid, stress);
-        return new(force, 0, 0, 0, moment, 0);
+        return Primary(point.Girder, point.Span, point.Fraction, section.Composite.Centroid, stress, tendons) is var (force, moment)
+            ? new(force, 0, 0, 0, moment, 0)
+            : default;
     }
 
     /// <summary>Fraction of its span at which the piece that begins on a row has its middle.</summary>

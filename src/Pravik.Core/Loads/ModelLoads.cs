@@ -15,12 +15,16 @@ public sealed partial class ModelLoads
     private readonly DeckShares shares;
     private readonly StrandRows strands;
     private readonly Lazy<PermanentLoads> permanent;
+
+    /// <summary>The tendons.</summary>
+    public TendonRows Tendons { get; }
+
     private readonly Dictionary<(GirderIndex Girder, SpanIndex Span), double> wet = [];
 
     /// <summary>The loads of a bridge on a mesh.</summary>
     public ModelLoads(BridgeGeometry geometry, DeckMesh mesh, ModelChoices choices)
     {
-        (this.geometry, this.mesh, shares, strands) = (geometry, mesh, new(mesh, choices), new(geometry));
+        (this.geometry, this.mesh, shares, strands, Tendons) = (geometry, mesh, new(mesh, choices), new(geometry), new(geometry));
         permanent = new(() => new(geometry, mesh));
     }
 

@@ -21,13 +21,16 @@ public sealed class GirderMemberSections
     private readonly PrestressingSteel strand;
     private readonly ReinforcingSteel bars;
     private readonly StrandStresses stresses;
+    private readonly TendonStresses tendons;
+    private readonly double? firstJacked;
     private readonly ImmutableArray<(Concrete Concrete, Strands Strands)> types;
     private readonly Dictionary<Shape, ImmutableArray<MemberConcrete>> shapes = [];
 
     /// <summary>Sections of a bridge's girders.</summary>
-    public GirderMemberSections(BridgeGeometry geometry, StrandStresses stresses)
+    public GirderMemberSections(BridgeGeometry geometry, StrandStresses stresses, TendonStresses tendons)
     {
-        this.stresses = stresses;
+        (this.stresses, this.tendons) = (stresses, tendons);
+        firstJacked = Enumerable.Range(0, tendons.All.Length).Min(tendons.Since);
         (this.geometry, bridge) = (geometry, geometry.Bridge);
         var materials = bridge.Materials;
         slab = Concrete.Of(materials.Slab);
@@ -68,10 +71,11 @@ public sealed class GirderMemberSections
             Math.Round(geometry.SlabThickness(line, point.Span, point.Fraction), Digits),
             geometry.Haunch(point.Span)
         );
-        return new(ConcreteOf(shape), [.. BarsOf(point, shape, girder)], atPier ? [] : [.. StrandsOf(point, number, girder, strands)])
+        ImmutableArray<MemberStrands> steel = atPier ? [] : [.. StrandsOf(point, number, girder, strands)];
+        return new(ConcreteOf(shape), [.. BarsOf(point, shape, girder)], [.. steel, .. TendonsOf(number, strands, girder)])
         {
             IsInterrupted = atPier,
-            AtRelease = stresses.IsWorkedOut(number) ? stresses.ConcreteAt(number) : null,
+            AtRelease = stresses.IsWorkedOut(number) ? stresses.ConcreteAt(number) : AsJacked(number, girder),
             FromEnd = FromEnd(point),
             WebWidth = shape.Section.WebWidth,
             WebHeight = shape.Section.Depth,
@@ -174,6 +178,41 @@ public sealed class GirderMemberSections
                 };
         }
     }
+
+    /// <summary>The tendons that pass a point, as far as a stage jacks them.</summary>
+    private IEnumerable<MemberStrands> TendonsOf(int number, Strands strands, Concrete girder)
+    {
+        foreach (var row in tendons.At(number).Where(r => tendons.Since(r.Index) is not null))
+        {
+            var tendon = tendons.All[row.Index];
+            yield return new(
+                strands.Rows.Length + row.Index + 1,
+                row.Level,
+                tendon.Ducts * tendon.Strands,
+                double.PositiveInfinity,
+                0,
+                double.NegativeInfinity
+            )
+            {
+                Name = tendon.Name,
+                Duct = new(tendon.Ducts, tendon.DuctDiameter, tendons.SlopeAt(number, row.Index)),
+                Steel = strand,
+                EffectiveStress = tendons.StressAt(number, row.Index),
+                Steps = tendons.StepsAt(number, row.Index).Select(s => new StrandStep(s.Step.Kind, s.Step.From, s.Step.To, s.Change)),
+                StressAtRelease = tendons.StressedAt(number, row.Index),
+                FctmAtRelease = girder.Fctm,
+                Concrete = girder,
+            };
+        }
+    }
+
+    /// <summary>The concrete cast in place when the first tendon is jacked; null where no losses of tendons are worked out here.</summary>
+    private EarlyConcrete? AsJacked(int number, Concrete girder) =>
+        bridge.Girders.CastInPlace
+        && firstJacked is { } day
+        && tendons.At(number).Any(r => tendons.Since(r.Index) is not null && tendons.All[r.Index].EffectiveStress is null)
+            ? new(girder, bridge.Actions.Cement, Math.Max(1, day), null, 20, 0)
+            : null;
 
     private IEnumerable<StrandStep> StepsOf(int number, int row) =>
         stresses.Steps.Where(s => s.Changes[number] is not null).Select(s => new StrandStep(s.Kind, s.From, s.To, s.Changes[number]![row]));

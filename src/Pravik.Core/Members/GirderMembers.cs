@@ -14,10 +14,10 @@ public static class GirderMembers
     /// <summary>Every girder line as a member, with its places in the order of the effects.</summary>
     public static ImmutableArray<Member> Of(BridgeGeometry geometry, BridgeEffects effects, ModelResults results)
     {
-        var sections = new GirderMemberSections(geometry, results.Strands);
+        var sections = new GirderMemberSections(geometry, results.Strands, results.Tendons);
         var (form, values) = (FormOf(geometry), geometry.Bridge.Basis.Values);
         var bearings = new Dictionary<AxisIndex, SupportPlace>();
-        var stages = results.Strands.WorksOut ? StagesOf(geometry.Bridge, effects, results) : [];
+        var stages = StagesOf(geometry.Bridge, effects, results);
         return
         [
             .. results
@@ -25,7 +25,7 @@ public static class GirderMembers
                 .GroupBy(p => p.Point.Girder)
                 .Select(along => new Member(
                     geometry.Girders[along.Key].Name,
-                    form,
+                    form == MemberForm.PostTensioned && !along.Any(p => results.Tendons.At(p.Number).Any()) ? MemberForm.CastInPlace : form,
                     [.. along.Select(p => At(p.Point, p.Number))],
                     effects.Of,
                     values,
@@ -49,7 +49,7 @@ public static class GirderMembers
                 p.Span.Value,
                 p.Distance,
                 p.Station,
-                form is MemberForm.PretensionedWithSlab or MemberForm.CastInPlace ? sections.At(p, number) : null,
+                form is MemberForm.Steel or MemberForm.RunsOnOverPiers ? null : sections.At(p, number),
                 effects.HeightOfAxial(p)
             );
     }
@@ -75,22 +75,37 @@ public static class GirderMembers
         return front > 0 ? front : null;
     }
 
-    /// <summary>The release of strands, then every stage, each with what drives in it.</summary>
-    private static ImmutableArray<MemberStage> StagesOf(Bridge bridge, BridgeEffects effects, ModelResults results) =>
+    /// <summary>
+    /// The release of strands, then every stage, each with what drives in it; with tendons alone the stages from the first of them on.
+    /// </summary>
+    private static ImmutableArray<MemberStage> StagesOf(Bridge bridge, BridgeEffects effects, ModelResults results)
+    {
+        var (strands, tendons) = (results.Strands.WorksOut, bridge.Girders.CastInPlace && results.Tendons.WorksOut);
+        var first = strands ? 0 : Enumerable.Range(0, results.Tendons.All.Length).Min(results.Tendons.Since);
+        if ((!strands && !tendons) || first is null)
+            return [];
+        var after = results
+            .Steps.Where(s => s.Stage.Day >= first)
+            .Select(s => new MemberStage(
+                CaseNames.After(s.Stage),
+                s.Stage.Day,
+                effects.After(s),
+                effects.PrestressIn(c => c.IsThereAfter(s))
+            ));
+        if (!strands)
+            return [.. after];
+        var release = bridge.Girders.Release.Age;
+        return
         [
-            new("At release", bridge.Girders.Release.Age, effects.AtRelease, effects.PrestressIn(c => c.IsAtRelease)) { IsRelease = true },
-            .. results.Steps.Select(step => new MemberStage(
-                CaseNames.After(step.Stage),
-                step.Stage.Day,
-                effects.After(step),
-                effects.PrestressIn(c => c.IsThereAfter(step))
-            )),
+            new("At release", release, effects.AtRelease, effects.PrestressIn(c => c.IsAtRelease)) { IsRelease = true },
+            .. after,
         ];
+    }
 
     /// <summary>How the girders of a bridge are made.</summary>
     public static MemberForm FormOf(BridgeGeometry geometry) =>
         geometry.SectionsInUse.Any(s => s.IsSteel) ? MemberForm.Steel
-        : geometry.Bridge.Girders.CastInPlace ? MemberForm.CastInPlace
+        : geometry.Bridge.Girders.CastInPlace ? (geometry.Bridge.Girders.Tendons.IsEmpty ? MemberForm.CastInPlace : MemberForm.PostTensioned)
         : geometry.RunsOn ? MemberForm.RunsOnOverPiers
         : MemberForm.PretensionedWithSlab;
 }

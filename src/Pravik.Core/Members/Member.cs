@@ -11,8 +11,11 @@ public enum MemberForm
     /// <summary>A precast girder with strands, and a slab on it.</summary>
     PretensionedWithSlab,
 
-    /// <summary>A girder cast in place.</summary>
+    /// <summary>A girder cast in place, with bars alone.</summary>
     CastInPlace,
+
+    /// <summary>A girder cast in place, with tendons.</summary>
+    PostTensioned,
 
     /// <summary>A precast girder that runs on over piers in one piece.</summary>
     RunsOnOverPiers,
@@ -48,6 +51,15 @@ public sealed record Member(
     double StrutSlope
 )
 {
+    /// <summary>Whether girder and slab are cast in one, so that all acts on one section.</summary>
+    public bool IsCastInOne => Form is MemberForm.CastInPlace or MemberForm.PostTensioned;
+
+    /// <summary>r_sup and r_inf (EN 1992-1-1 5.10.9): by the wider of both where any tendon lies in it.</summary>
+    public (double More, double Less) PrestressFactors =>
+        Points.Any(p => p.Section?.Strands.Any(s => s.Duct is not null) ?? false)
+            ? (Values["tendonsMore"], Values["tendonsLess"])
+            : (Values["prestressMore"], Values["prestressLess"]);
+
     /// <summary>Moments while it is built, the release of strands first; none where the stress after losses is entered.</summary>
     public ImmutableArray<MemberStage> Stages { get; init; } = [];
 

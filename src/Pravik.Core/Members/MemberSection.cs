@@ -35,8 +35,8 @@ public sealed record MemberBars(string Name, double Height, double Area, Reinfor
 /// <summary>A step of the stress of strands: why, from which day to which, and the change (Pa).</summary>
 public readonly record struct StrandStep(LossKind Kind, double From, double To, double Change);
 
-/// <summary>Pretensioned strands of one row.</summary>
-/// <param name="Row">The row, from 1.</param>
+/// <summary>Pretensioned strands of one row, or a tendon.</summary>
+/// <param name="Row">The row, from 1; tendons come after rows.</param>
 /// <param name="Height">Height above the soffit here (m).</param>
 /// <param name="Bonded">Strands that are bonded from the end of the member.</param>
 /// <param name="FromEnd">From that end (m).</param>
@@ -44,6 +44,15 @@ public readonly record struct StrandStep(LossKind Kind, double From, double To, 
 /// <param name="FromBond">From where it begins (m); negative before it.</param>
 public sealed record MemberStrands(int Row, double Height, int Bonded, double FromEnd, int Debonded, double FromBond)
 {
+    /// <summary>Them in words.</summary>
+    public string Name { get; init; } = $"strand row {Row}";
+
+    /// <summary>The duct of a tendon, which plates anchor and grout bonds; null for strands, which bond alone anchors.</summary>
+    public MemberDuct? Duct { get; init; }
+
+    /// <summary>Area of all of them (m²).</summary>
+    public double Area => (Bonded + Debonded) * Steel.Area;
+
     /// <summary>Their steel.</summary>
     public required PrestressingSteel Steel { get; init; }
 
@@ -63,6 +72,12 @@ public sealed record MemberStrands(int Row, double Height, int Bonded, double Fr
     public required Concrete Concrete { get; init; }
 }
 
+/// <summary>Ducts of a tendon.</summary>
+/// <param name="Count">How many lie side by side.</param>
+/// <param name="Diameter">Their outer diameter (m).</param>
+/// <param name="Slope">Slope of the tendon, rising ahead positive.</param>
+public sealed record MemberDuct(int Count, double Diameter, double Slope);
+
 /// <summary>A cross-section of a member when it is finished. What is alike at several places is one array of concrete.</summary>
 /// <param name="Concrete">Its concrete, the slab first.</param>
 /// <param name="Bars">Its bars.</param>
@@ -76,7 +91,10 @@ public sealed record MemberSection(
     /// <summary>Whether the member is interrupted here, as girders are between their ends over a pier.</summary>
     public bool IsInterrupted { get; init; }
 
-    /// <summary>Concrete of the girder when its strands are released; null where none are, or their losses are not worked out.</summary>
+    /// <summary>
+    /// Concrete of the girder when its strands are released, or its first tendon is jacked; null where none are, or their losses are not
+    /// worked out.
+    /// </summary>
     public EarlyConcrete? AtRelease { get; init; }
 
     /// <summary>From the nearer end of the girder (m).</summary>

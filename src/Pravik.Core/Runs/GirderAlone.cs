@@ -47,6 +47,7 @@ public sealed class GirderAlone
         var (line, basis) = (geometry.Girders[girder], geometry.Bridge.Basis);
         return basis.Standard != Standard.Eurocode ? "Members alone are checked by EN 1990 to 1992."
             : !line.IsIn(span) ? "The girder is not in this span."
+            : geometry.Bridge.Girders.Tendons.Any(t => t.IsIn(line.Number)) ? "Members alone have no tendons yet."
             : geometry.SectionOf(line, span, 0.5).IsSteel ? "Girders of steel are not checked yet."
             : geometry.LayoutOf(span).Depth is not null ? "Its depth changes along the span."
             : geometry.Bridge.Girders.Ranges.Any(r => r.IsIn(span)) ? "Its section changes along the span."

@@ -45,6 +45,9 @@ public static class CaseNames
     /// <summary>The secondary part of a prestress.</summary>
     public static string Secondary(string prestress) => $"{prestress}, secondary part";
 
+    /// <summary>What tendons lose as the concrete shortens while tendons are jacked in a stage.</summary>
+    public static string Shortening(Stage stage) => $"Tendons shorten, {stage.Name.ToLowerInvariant()}";
+
     /// <summary>The slab that the falsework of some spans carried.</summary>
     public static string Struck(ImmutableArray<int> spans) => $"Slab, falsework struck in {Spans(spans)}";
 

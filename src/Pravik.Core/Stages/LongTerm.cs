@@ -26,6 +26,7 @@ public sealed class LongTerm
     private readonly SolvedModels models;
     private readonly ModelLoads loads;
     private readonly StrandStresses strands;
+    private readonly TendonStresses tendons;
     private readonly ImmutableArray<StageStep> steps;
     private readonly Actions values;
     private readonly ImmutableArray<Ageing> girders;
@@ -38,10 +39,12 @@ public sealed class LongTerm
         SolvedModels models,
         ModelLoads loads,
         StrandStresses strands,
+        TendonStresses tendons,
         ImmutableArray<StageStep> steps
     )
     {
-        (this.geometry, this.models, this.loads, this.strands, this.steps) = (geometry, models, loads, strands, steps);
+        (this.geometry, this.models, this.loads, this.steps) = (geometry, models, loads, steps);
+        (this.strands, this.tendons) = (strands, tendons);
         values = geometry.Bridge.Actions;
         // The slab dries at both faces; h0 is then its thickness.
         var slabSize = geometry.SlabThickness(geometry.Girders[0], geometry.Girders[0].FirstSpan, 0.5);
@@ -113,10 +116,11 @@ public sealed class LongTerm
         SolvedModels models,
         ModelLoads loads,
         StrandStresses strands,
+        TendonStresses tendons,
         ImmutableArray<StageStep> steps
     )
     {
-        var run = new LongTerm(geometry, models, loads, strands, steps);
+        var run = new LongTerm(geometry, models, loads, strands, tendons, steps);
         foreach (var interval in Intervals(steps, geometry.Bridge))
             run.Solve(interval);
         return run.told.ToImmutable();
@@ -128,20 +132,27 @@ public sealed class LongTerm
             steps,
             bridge.Axes.Spans.Length,
             bridge.Actions.LastDay,
-            StrandStresses.AreWorkedOut(bridge) ? bridge.Girders.Release.Age : null
+            StrandStresses.AreWorkedOut(bridge) ? bridge.Girders.Release.Age : null,
+            [.. bridge.Girders.Tendons.Select(t => t.Name)]
         );
 
     /// <summary>
     /// The intervals in which a slab works with its girder somewhere, or girders are joined; from the release of strands on, those before
-    /// too: first those in the yard, girders of each stage by themselves.
+    /// too: first those in the yard, girders of each stage by themselves. An interval begins where tendons are jacked.
     /// </summary>
-    public static ImmutableArray<Interval> Intervals(IReadOnlyList<StageStep> steps, int spans, double lastDay, double? release = null)
+    public static ImmutableArray<Interval> Intervals(
+        IReadOnlyList<StageStep> steps,
+        int spans,
+        double lastDay,
+        double? release = null,
+        ImmutableHashSet<string>? tendons = null
+    )
     {
         List<(StageState State, double From, double To)> all = [];
         for (var i = 0; i < steps.Count; i++)
         {
             var end = i + 1 < steps.Count ? steps[i + 1].Stage.Day : steps[i].Stage.Day;
-            Add(steps[i].State, steps[i].Stage.Day, end);
+            Add(steps[i].State, steps[i].Stage.Day, end, steps[i].Stage.LoadNames.Any(l => tendons?.Contains(l) ?? false));
         }
         if (steps.Count > 0)
             Add(Staging.Finished(steps, spans), steps[^1].Stage.Day, Math.Max(lastDay, steps[^1].Stage.Day));
@@ -153,9 +164,9 @@ public sealed class LongTerm
         ];
         return [.. intervals.Select((interval, n) => interval with { Number = n + 1 })];
 
-        void Add(StageState state, double from, double to)
+        void Add(StageState state, double from, double to, bool begins = false)
         {
-            if (all.Count > 0 && all[^1].State.Equals(state))
+            if (all.Count > 0 && all[^1].State.Equals(state) && !begins)
                 all[^1] = (state, all[^1].From, to);
             else
                 all.Add((state, from, to));
@@ -198,7 +209,7 @@ public sealed class LongTerm
                 Case(CaseId.Shrinkage(interval.Number), CaseNames.Shrinkage(from, to), ActionKind.Shrinkage, shrinkage),
             ]
         );
-        if (strands.WorksOut)
+        if (strands.WorksOut || tendons.WorksOut)
             Lose(interval, model, creep, shrinkage);
         Tell(interval, state, cast);
     }
@@ -222,25 +233,19 @@ public sealed class LongTerm
                 var top = effects[point, GirderEffect.GirderTop] / section.Modulus + strain(section.Girder.Depth);
                 return bottom + level / section.Girder.Depth * (top - bottom);
             };
-        var lost = strands.Over(
-            strands.Lose(
-                interval.From,
-                interval.To,
-                made,
-                span => interval.Follows(span) && interval.State.Girders[span],
-                Strain(models.Cases[^2].Effects, creep),
-                Strain(models.Cases[^1].Effects, shrinkage)
-            )
-        );
+        bool Follows(SpanIndex span) => interval.Follows(span) && interval.State.Girders[span];
+        var (byCreep, byShrinkage) = (Strain(models.Cases[^2].Effects, creep), Strain(models.Cases[^1].Effects, shrinkage));
+        var lost = strands.Over(strands.Lose(interval.From, interval.To, made, Follows, byCreep, byShrinkage));
+        var ofTendons = tendons.Lose(interval.From, interval.To, made, Follows, byCreep, byShrinkage);
         var name = CaseNames.Losses(interval.From, interval.To);
         models.Solve(
             model,
             [
-                new(CaseId.Losses(interval.Number), name, ActionKind.Losses, loads.Strands(name, made, lost.InPiece))
+                new(CaseId.Losses(interval.Number), name, ActionKind.Losses, loads.Strands(name, made, lost.InPiece, ofTendons.InPiece))
                 {
                     Day = (interval.From + interval.To) / 2,
                     Until = interval.To,
-                    Primary = p => loads.Primary(made, p, lost.AtPoint(p)),
+                    Primary = p => loads.Primary(made, p, lost.AtPoint(p), ofTendons.AtPoint(p)),
                 },
             ]
         );

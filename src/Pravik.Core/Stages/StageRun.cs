@@ -24,14 +24,24 @@ public sealed class StageRun
 
     private readonly Action<StageStep, int> stood;
     private readonly StrandStresses strands;
+    private readonly TendonStresses tendons;
 
     private StageRun(
         BridgeGeometry geometry,
         SolvedModels models,
         ModelLoads loads,
         StrandStresses strands,
+        TendonStresses tendons,
         Action<StageStep, int> stood
-    ) => (this.geometry, this.models, this.loads, this.strands, this.stood) = (geometry, models, loads, strands, stood);
+    ) =>
+        (this.geometry, this.models, this.loads, this.strands, this.tendons, this.stood) = (
+            geometry,
+            models,
+            loads,
+            strands,
+            tendons,
+            stood
+        );
 
     /// <summary>
     /// Solves all stages, and tells of each the model that stands at its end. Throws <see cref="ModelRefusedException"/> where a structure
@@ -42,12 +52,13 @@ public sealed class StageRun
         SolvedModels models,
         ModelLoads loads,
         StrandStresses strands,
+        TendonStresses tendons,
         ImmutableArray<StageStep> steps,
         Action<double, string> report,
         Action<StageStep, int> stood
     )
     {
-        var run = new StageRun(geometry, models, loads, strands, stood);
+        var run = new StageRun(geometry, models, loads, strands, tendons, stood);
         foreach (var step in steps)
         {
             report((double)step.Index / steps.Length, step.Stage.Name);
@@ -64,6 +75,7 @@ public sealed class StageRun
         if (geometry.Bridge.Girders.CastInPlace)
         {
             Strike(step, name, Case);
+            Shorten(step, models.Of(step.State, name), Case);
             stood(step, models.Of(step.State, name));
             return;
         }
@@ -80,6 +92,7 @@ public sealed class StageRun
         released.ForEach(r => models.ForgetProp(r.Node));
         var after = models.Of(state, name);
         models.Solve(after, [.. Laid(step, models[after], Case)]);
+        Shorten(step, after, Case);
         LetGo(step, state, name, Case);
         stood(step, models.Of(step.State with { LetGo = letGo }, name));
     }
@@ -160,11 +173,14 @@ public sealed class StageRun
                 yield return OnDeck(CaseNames.Edges, ActionKind.Permanent, loads.Edges);
             else if (load == "surfacing")
                 yield return OnDeck(CaseNames.Surfacing, ActionKind.Surfacing, loads.Surfacing);
-            else if (geometry.Bridge.Girders.Tendons.FirstOrDefault(t => t.Name == load) is { } tendon)
-                yield return put(tendon.Name, ActionKind.Prestress, loads.Tendon(model, tendon)) with
+            else if (tendons.Find(load) is { } tendon)
+            {
+                var stress = tendons.Jack(tendon, step.Stage.Day);
+                yield return put(load, ActionKind.Prestress, loads.Strands(load, model, (_, _) => null, stress.InPiece)) with
                 {
-                    Primary = p => Tendon(tendon, model, p),
+                    Primary = p => loads.Primary(model, p, null, stress.AtPoint(p)),
                 };
+            }
             else if (geometry.Bridge.Actions.Cases.FirstOrDefault(c => c.Name == load) is { } own)
                 yield return OnDeck(
                     own.Name,
@@ -178,6 +194,29 @@ public sealed class StageRun
             {
                 OnDeck = all,
             };
+    }
+
+    /// <summary>
+    /// What tendons lose as the concrete shortens under those that are jacked in a stage, as a case of that stage.
+    /// </summary>
+    private void Shorten(StageStep step, int model, Func<string, ActionKind, FrameCase, SolvedModels.Wanted> put)
+    {
+        var jacked = models
+            .Cases.Where(c => c.Stage == step.Index && c.Kind == ActionKind.Prestress && tendons.Find(c.Name) is not null)
+            .Select(c => (tendons.Find(c.Name)!.Value, c.Effects))
+            .ToList();
+        if (jacked.Count == 0 || tendons.Shorten(jacked, models[model], step.Stage.Day) is not { } lost)
+            return;
+        var (made, name) = (models[model], CaseNames.Shortening(step.Stage));
+        models.Solve(
+            model,
+            [
+                put(name, ActionKind.Prestress, loads.Strands(name, made, (_, _) => null, lost.InPiece)) with
+                {
+                    Primary = p => loads.Primary(made, p, null, lost.AtPoint(p)),
+                },
+            ]
+        );
     }
 
     /// <summary>Props that stand, with what they carry so far (N, up).</summary>
@@ -213,14 +252,6 @@ public sealed class StageRun
             );
             models.Solve(models.Of(state, name), [put(CaseNames.LetGo(girder, worst.Prop.Span), ActionKind.Permanent, Released([worst]))]);
         }
-    }
-
-    private SectionForces Tendon(Tendon tendon, BridgeModel model, ModelPoint point)
-    {
-        if (!tendon.IsIn(point.Span) || model.Sections[point.Girder][model.RowOf(point)] is not { } section)
-            return default;
-        var pull = loads.Pull(tendon);
-        return new(-pull, 0, 0, 0, -pull * (section.Composite.Centroid - tendon.LevelAt(point.Fraction)), 0);
     }
 
     /// <summary>Whether girders have strands: some are of concrete, and rows hold some.</summary>

@@ -30,6 +30,12 @@ public enum LossKind
 
     /// <summary>The concrete lengthens as their force falls.</summary>
     Recovery,
+
+    /// <summary>Tendons rub in their ducts as they are jacked.</summary>
+    Friction,
+
+    /// <summary>Wedges draw in.</summary>
+    DrawIn,
 }
 
 /// <summary>
@@ -61,21 +67,14 @@ public sealed class StrandStresses
     private readonly double[]?[] now;
     private readonly double[]?[] released;
     private readonly List<LossStep> steps = [];
-    private readonly Dictionary<(GirderIndex, SpanIndex, int), int> pointOf = [];
-    private readonly Dictionary<int, SpanIndex> spanOf = [];
+    private readonly PointIndex index;
 
     /// <summary>No stress yet.</summary>
     public StrandStresses(BridgeGeometry geometry, ImmutableArray<ModelPoint> points)
     {
         (this.geometry, this.points, rows) = (geometry, points, new(geometry));
         WorksOut = AreWorkedOut(geometry.Bridge);
-        (now, released) = (new double[]?[points.Length], new double[]?[points.Length]);
-        for (var p = 0; p < points.Length; p++)
-        {
-            pointOf[(points[p].Girder, points[p].Span, points[p].Line)] = p;
-            // The row on which a span begins is told after the one before has ended on it.
-            spanOf[points[p].Line] = points[p].Span;
-        }
+        (now, released, index) = (new double[]?[points.Length], new double[]?[points.Length], new(points));
     }
 
     /// <summary>The steps, in the order of time; the first is what strands are stressed to.</summary>
@@ -156,7 +155,7 @@ public sealed class StrandStresses
             var ratio = rows.Steel.Ep / ConcreteAt(p).Ecm;
             var moment = weight[p, GirderEffect.M];
             var alone = now[p]!.Select((s, r) => s + ratio * moment * (section.Centroid - placed[r].Level) / section.SecondMoment);
-            var balanced = Balanced([.. alone], placed, ratio, section);
+            var balanced = BondedSteel.Balanced([.. alone], placed, ratio, section);
             Put(shortening, p, [.. balanced.Select((s, r) => s - now[p]![r])]);
             released[p] = [.. now[p]!];
         }
@@ -202,7 +201,7 @@ public sealed class StrandStresses
                 Of(r => -OfRelaxation * released[p]![r] * Relaxed(released[p]![r], from, to))
             );
             var free = Of(r => crept[r] + shrunk[r] + relaxed[r]);
-            var balanced = Balanced(free, placed, rows.Steel.Ep / section.Modulus, section.Composite);
+            var balanced = BondedSteel.Balanced(free, placed, rows.Steel.Ep / section.Modulus, section.Composite);
             Put(steps[0], p, crept);
             Put(steps[1], p, shrunk);
             Put(steps[2], p, relaxed);
@@ -213,18 +212,18 @@ public sealed class StrandStresses
     }
 
     /// <summary>Stress, or a change of it, by point and in the middle of pieces.</summary>
-    public sealed class Spread(Dictionary<(GirderIndex, SpanIndex, int), int> pointOf, Func<int, SpanIndex> spanOf, double[]?[] values)
+    public sealed class Spread(PointIndex index, double[]?[] values)
     {
         /// <summary>At a point; null where there is none.</summary>
-        public double[]? AtPoint(ModelPoint point) => values[pointOf[(point.Girder, point.Span, point.Line)]];
+        public double[]? AtPoint(ModelPoint point) => values[index.Of(point)];
 
         /// <summary>
         /// In the piece of a girder that begins on a row: the mean of both ends; that of one alone where the other has none.
         /// </summary>
         public double[]? InPiece(GirderIndex girder, int row)
         {
-            var span = spanOf(row);
-            var (one, other) = (values[pointOf[(girder, span, row)]], values[pointOf[(girder, span, row + 1)]]);
+            var (first, last) = index.Ends(girder, row);
+            var (one, other) = (values[first], values[last]);
             return one is null ? other
                 : other is null ? one
                 : [.. one.Select((s, r) => (s + other[r]) / 2)];
@@ -236,7 +235,7 @@ public sealed class StrandStresses
         Over([.. now.Select((s, p) => spans.Contains(points[p].Span) && s is not null ? (double[])s.Clone() : null)]);
 
     /// <summary>Changes by point, and in the middle of pieces.</summary>
-    public Spread Over(double[]?[] values) => new(pointOf, row => spanOf[row], values);
+    public Spread Over(double[]?[] values) => new(index, values);
 
     /// <summary>Relaxation in an interval as a part of the stress after release.</summary>
     private double Relaxed(double stress, double from, double to)
@@ -250,27 +249,6 @@ public sealed class StrandStresses
     {
         var release = geometry.Bridge.Girders.Release;
         return Math.Min(LongestRelaxation, 24 * day + PrestressingSteel.HeatHours(release.HeatTemperature, release.HeatHours));
-    }
-
-    /// <summary>σ_r = a_r − k·(F/A + d_r·G/I) for all rows at once: two equations for F and G.</summary>
-    private static double[] Balanced(double[] free, ImmutableArray<PlacedRow> placed, double ratio, Sections.SectionProperties section)
-    {
-        double area = 0,
-            first = 0,
-            second = 0,
-            force = 0,
-            moment = 0;
-        for (var r = 0; r < free.Length; r++)
-        {
-            var (a, d) = (placed[r].Area, section.Centroid - placed[r].Level);
-            (area, first, second) = (area + a, first + a * d, second + a * d * d);
-            (force, moment) = (force + a * free[r], moment + a * d * free[r]);
-        }
-        var (kA, kI) = (ratio / section.Area, ratio / section.SecondMoment);
-        var (ff, fg, gf, gg) = (1 + kA * area, kI * first, kA * first, 1 + kI * second);
-        var determinant = ff * gg - fg * gf;
-        var (f, g) = ((force * gg - moment * fg) / determinant, (moment * ff - force * gf) / determinant);
-        return [.. free.Select((s, r) => s - kA * f - kI * (section.Centroid - placed[r].Level) * g)];
     }
 
     private LossStep Step(LossKind kind, double from, double to)

@@ -64,6 +64,7 @@ internal static class Fit
         if (bounds.HasErrors)
             return;
         Haunches(geometry, units, bounds);
+        TendonValidation.Fit(geometry, units, bounds);
         Parapets(geometry, units, bounds);
         Clear(geometry, units, bounds);
         Advice(bridge, geometry, [.. sections.Select(s => s.Section)], values, bounds);

@@ -33,8 +33,7 @@ internal static class ModelValidation
             || model.Changes.Any(c => c?.Part is null || c.Directions is null || c.Material is null || c.Like is null)
         )
             bounds.Error("/model", "A list, or an item of one, is missing.");
-        if (bridge.Girders.Tendons.IsDefault || bridge.Girders.Tendons.Any(t => t?.Name is null))
-            bounds.Error("/girders/tendons", "The list of tendons, or an item of it, is missing.");
+        TendonValidation.Parts(bridge, bounds);
         if (bridge.Actions is not { } actions)
             bounds.Error("/actions", "This part is missing.");
         else if (
@@ -165,7 +164,7 @@ internal static class ModelValidation
         if (actions.Cases.Length > MostCases || actions.Combinations.Length > MostCases)
             bounds.Error("/actions/cases", $"There are at most {MostCases} own cases, and as many combinations.");
         var names = new HashSet<string>(Stage.KnownLoads);
-        Tendons(bridge, names, bounds);
+        TendonValidation.Check(bridge, names, bounds);
         for (var i = 0; i < actions.Cases.Length; i++)
         {
             var (own, path) = (actions.Cases[i], $"/actions/cases/{i}");
@@ -212,35 +211,6 @@ internal static class ModelValidation
             $"“{own.Name}” enters no combination: checks miss the {total} that it puts down.",
             "Give it a kind of action, name it in a combination of your own, or say that it is counted otherwise."
         );
-    }
-
-    private static void Tendons(Bridge bridge, HashSet<string> names, Bounds bounds)
-    {
-        var tendons = bridge.Girders.Tendons;
-        if (tendons.Length > 50)
-            bounds.Error("/girders/tendons", "There are at most 50 tendons.");
-        for (var i = 0; i < tendons.Length; i++)
-        {
-            var (tendon, path) = (tendons[i], $"/girders/tendons/{i}");
-            bounds.Text($"{path}/name", tendon.Name);
-            if (string.IsNullOrWhiteSpace(tendon.Name) || tendon.Name.Contains(','))
-                bounds.Error($"{path}/name", "A tendon needs a name, without a comma in it.");
-            else if (!names.Add(tendon.Name))
-                bounds.Error($"{path}/name", $"There is another load named “{tendon.Name}”.");
-            bounds.Check($"{path}/span", tendon.Span);
-            bounds.Check($"{path}/strands", tendon.Strands);
-            bounds.Check($"{path}/effectiveStress", tendon.EffectiveStress);
-            bounds.Check($"{path}/lowAt", tendon.LowAt);
-            foreach (
-                var (name, level) in new[]
-                {
-                    ("startLevel", tendon.StartLevel),
-                    ("lowLevel", tendon.LowLevel),
-                    ("endLevel", tendon.EndLevel),
-                }
-            )
-                bounds.Check($"{path}/{name}", level);
-        }
     }
 
     private static void Load(OwnLoad load, string path, Bounds bounds)

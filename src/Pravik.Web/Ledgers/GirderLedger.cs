@@ -40,7 +40,7 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         // What is picked comes first.
         groups.InsertRange(IsType(picked) ? 0 : groups.Count, new GirderTypeLedger(bridge, geometry, rows).Groups(shown));
         if (geometry.SectionsInUse.Any(s => !s.IsSteel) && !girders.CastInPlace)
-            groups.AddRange(Tendons());
+            groups.AddRange(new TendonLedger(bridge, rows).Groups());
         foreach (var layer in new[] { "top", "bottom" })
             groups.Add(
                 new(
@@ -479,39 +479,5 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
                 "Soffit",
             ],
         };
-    }
-
-    private IEnumerable<LedgerGroup> Tendons()
-    {
-        var name = Enumerable
-            .Range(1, girders.Tendons.Length + 1)
-            .Select(i => $"Tendon {i}")
-            .First(n => girders.Tendons.All(t => t.Name != n));
-        var add = new LedgerAction("Add a tendon", $"{name} added", [new("add", "/girders/tendons/-", new JsonObject { ["name"] = name })]);
-        if (girders.Tendons.IsEmpty)
-            yield return new("Tendons", [])
-            {
-                Actions = [add],
-                Note = "Stressed in a stage, along a parabola; in the model, not yet in the checks.",
-            };
-        for (var i = 0; i < girders.Tendons.Length; i++)
-        {
-            var path = $"/girders/tendons/{i}";
-            yield return new(
-                girders.Tendons[i].Name,
-                [
-                    .. new[] { "name", "span", "strands", "effectiveStress", "startLevel", "lowLevel", "endLevel", "lowAt" }.Select(f =>
-                        rows.Entry($"{path}/{f}")
-                    ),
-                ]
-            )
-            {
-                Actions =
-                [
-                    new("Take it away", $"{girders.Tendons[i].Name} taken away", [new("remove", path)]),
-                    .. i == girders.Tendons.Length - 1 ? [add] : Array.Empty<LedgerAction>(),
-                ],
-            };
-        }
     }
 }

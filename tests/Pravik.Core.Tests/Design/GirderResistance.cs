@@ -16,7 +16,7 @@ internal sealed class GirderResistance
     public GirderResistance(Bridge bridge)
     {
         results = ModelRun.Run(new(bridge), withTraffic: false);
-        (sections, resistance) = (new(new(bridge), results.Strands), new(bridge.Basis.Values));
+        (sections, resistance) = (new(new(bridge), results.Strands, results.Tendons), new(bridge.Basis.Values));
     }
 
     public bool Applies(ModelPoint point) => Section(point) is not null;

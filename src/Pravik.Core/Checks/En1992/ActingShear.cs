@@ -18,21 +18,31 @@ internal readonly record struct ActingShear(double Shear, double Moment, double 
     /// <summary>The end towards which the shear is taken, and how far of the way.</summary>
     public (int Point, double Part)? Towards { get; init; }
 
-    /// <summary>The shear at a place.</summary>
+    /// <summary>V_pd, what tendons carry by their slope: part of the shear already (N).</summary>
+    public double Tendons { get; init; }
+
+    /// <summary>
+    /// The shear at a place. Effects hold prestress by its moments; a tendon that rises ahead with a slope s adds P·s to the shear of the
+    /// concrete, P after all losses (EN 1992-1-1 6.2.1).
+    /// </summary>
     public static ActingShear Of(Member member, MemberPoint at, bool isGreatest)
     {
         var ultimate = member.Effects(LimitState.Ultimate);
         var effect = ultimate.Layout.At(at.Number, GirderEffect.V);
         var beside = ultimate.Together(effect, isGreatest);
         double Beside(GirderEffect what) => beside[(int)what];
+        var tendons = at.Section?.Strands.Sum(s => s.Duct is { } d ? s.Area * s.EffectiveStress * d.Slope : 0) ?? 0;
         return new(
-            ultimate.Side(isGreatest)[effect],
+            ultimate.Side(isGreatest)[effect] + tendons,
             Beside(GirderEffect.M),
             Beside(GirderEffect.N),
             Beside(GirderEffect.T),
             isGreatest,
             at
-        );
+        )
+        {
+            Tendons = tendons,
+        };
     }
 
     /// <summary>The end of the span next to a place, beyond which no girder stands; null where the girder goes on.</summary>
@@ -60,7 +70,9 @@ internal readonly record struct ActingShear(double Shear, double Moment, double 
         var away = end is null ? 0 : Math.Abs(At.Distance - end.Distance);
         if (end is null || fromAxis >= away)
             return this;
-        var (there, part) = (Of(member, end, IsGreatest).Shear, 1 - fromAxis / away);
+        // Beyond the end of a girder no tendon is known: it is taken as it is here.
+        var known = Of(member, end, IsGreatest);
+        var (there, part) = (known.Shear - known.Tendons + Tendons, 1 - fromAxis / away);
         var shear = Shear + part * (there - Shear);
         return Math.Abs(shear) > Math.Abs(Shear) ? this with { Shear = shear, Towards = (end.Number, part) } : this;
     }
@@ -76,7 +88,9 @@ internal readonly record struct ActingShear(double Shear, double Moment, double 
         EffectLines.Write(c, combination, effect, IsGreatest, "V", QuantityKind.Force);
         var station = c.Text(At.Station, QuantityKind.Length);
         c.Line("V_E", $"Σ at station {station}", ultimate.Side(IsGreatest)[effect], QuantityKind.Force, combination.Clause);
-        var words = Towards is null ? "as above" : $"{nearer}, straight between the end of the span and this place";
+        if (Tendons != 0)
+            c.Line("V_p", "Σ P tan α of tendons after all losses, rising ahead positive", Tendons, QuantityKind.Force, "EN 1992-1-1 6.2.1(1)");
+        var words = Towards is null ? (Tendons == 0 ? "as above" : "V_E + V_p") : $"{nearer}, straight between the end of the span and this place";
         c.Line("V_Ed", words, Shear, QuantityKind.Force, "EN 1992-1-1 6.2.1(8)");
     }
 }

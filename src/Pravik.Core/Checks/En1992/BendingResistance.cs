@@ -95,7 +95,7 @@ public sealed class BendingResistance(NationalValues values)
             if (area > 0)
                 layers.Add(
                     new(
-                        $"strand row {row.Row}",
+                        row.Name,
                         row.Height,
                         area,
                         e => steel.Stress(e, gammaS),

@@ -56,7 +56,7 @@ internal sealed class CrackFace
     private bool IsTop => face == GirderEffect.SlabTop;
 
     /// <summary>Whether all acts on one section, by its moment and axial force.</summary>
-    private bool IsInOne => member.Form == MemberForm.CastInPlace;
+    private bool IsInOne => member.IsCastInOne;
 
     /// <summary>The bars nearest to the face; null where there are none.</summary>
     public MemberBars? Bars { get; }
@@ -186,22 +186,41 @@ internal sealed class CrackFace
     {
         if (IsInOne)
         {
-            var parts = LinearSection.Stresses(point, range, !IsTop);
-            return IsTop ? parts[0].StressAt(section.Depth) : parts[^1].StressAt(0);
+            return At(InOne(range));
         }
         var whole = range.Layout.At(point.Number, face);
         var part = member.Prestress[point.Number, face];
-        var factor = part > 0 ? member.Values["prestressMore"] : member.Values["prestressLess"];
+        var factor = part > 0 ? member.PrestressFactors.More : member.PrestressFactors.Less;
         // What acts together with the greatest stress at the face, at another one.
         var sum = where == face ? range.Greatest[whole] : range.Beside(whole, true, range.Layout.At(point.Number, where));
         return sum + (factor - 1) * member.Prestress[point.Number, where];
+    }
+
+    private double At(ImmutableArray<ElasticConcrete> parts) => IsTop ? parts[0].StressAt(section.Depth) : parts[^1].StressAt(0);
+
+    /// <summary>Stresses of a section cast in one that stretch the face most, prestress as it is worse.</summary>
+    private ImmutableArray<ElasticConcrete> InOne(EffectRange range)
+    {
+        double Prestress(GirderEffect effect) => member.Prestress[point.Number, effect];
+        var (axial, moment) = (Prestress(GirderEffect.N), Prestress(GirderEffect.M));
+        if (axial == 0 && moment == 0)
+            return LinearSection.Stresses(point, range, !IsTop);
+        var part = At(LinearSection.Stresses(section, axial, point.AxialHeight, moment));
+        var factor = (part > 0 ? member.PrestressFactors.More : member.PrestressFactors.Less) - 1;
+        var leads = range.Layout.At(point.Number, GirderEffect.M);
+        return LinearSection.Stresses(
+            section,
+            range.Together(leads, !IsTop)[(int)GirderEffect.N] + factor * axial,
+            point.AxialHeight,
+            range.Side(!IsTop)[leads] + factor * moment
+        );
     }
 
     /// <summary>Concrete before it cracks: the slab evenly stressed as at its top, the girder straight between soffit and top.</summary>
     private ImmutableArray<ElasticConcrete> Before()
     {
         if (IsInOne)
-            return LinearSection.Stresses(point, sustained, !IsTop);
+            return InOne(sustained);
         var (bottom, top) = (Stress(sustained, GirderEffect.Bottom), Stress(sustained, GirderEffect.GirderTop));
         return LinearSection.Straight(section, bottom, top, Stress(sustained, GirderEffect.SlabTop));
     }
@@ -211,7 +230,7 @@ internal sealed class CrackFace
         foreach (var bars in LinearSection.Bars(section, parts))
             yield return bars;
         foreach (var row in section.Strands)
-            yield return new(row.Height, (row.Bonded + row.Debonded) * row.Steel.Area, row.Steel.Ep, 0);
+            yield return new(row.Height, row.Area, row.Steel.Ep, 0);
     }
 
     /// <summary>Writes how the width comes about.</summary>

@@ -33,7 +33,7 @@ public sealed class CrackWidth : ICheck
     {
         public IEnumerable<string> LeftOut =>
             [
-                .. members.Any(m => m.Points.Any(p => p.Section is { Strands.IsEmpty: false }))
+                .. members.Any(m => m.Points.Any(p => p.Section?.Strands.Any(s => s.Duct is null) ?? false))
                     ? ["cracks of soffits where the force of strands is not yet transmitted"]
                     : Array.Empty<string>(),
             ];
@@ -55,7 +55,7 @@ public sealed class CrackWidth : ICheck
 
         /// <summary>Whether bars alone hold the soffit: cracks at strands are kept closed.</summary>
         private static bool HasBarsAlone(Member member, MemberSection section) =>
-            section.IsInterrupted || member.Form == MemberForm.CastInPlace;
+            section.IsInterrupted || member.IsCastInOne;
 
         /// <summary>
         /// The least steel at a face; null where none is asked for: nothing pulls there, or strands keep the face from cracking under the

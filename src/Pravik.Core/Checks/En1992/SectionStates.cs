@@ -123,7 +123,7 @@ public sealed class SectionStates
         ImmutableArray<ElasticSteel> bars = [.. LinearSection.Bars(section, parts)];
         ImmutableArray<ElasticSteel> strands =
         [
-            .. section.Strands.Select(s => new ElasticSteel(s.Height, (s.Bonded + s.Debonded) * s.Steel.Area, s.Steel.Ep, 0)),
+            .. section.Strands.Select(s => new ElasticSteel(s.Height, s.Area, s.Steel.Ep, 0)),
         ];
         var face = isSagging ? parts[^1].StressAt(0) : parts[0].StressAt(section.Depth);
         var cracks = member.Form == MemberForm.CastInPlace || face > (isSagging ? section.Concrete[^1] : section.Concrete[0]).Concrete.Fctm;
@@ -158,7 +158,7 @@ public sealed class SectionStates
         var how = isCracked
             ? "Cracked, elastic: concrete in tension is left out, and what it carried goes to the steel. Prestress is among the forces."
             : "Uncracked: no face is stretched beyond its tensile strength. Prestress is among the forces.";
-        return member.Form == MemberForm.CastInPlace
+        return member.IsCastInOne
             ? $"{how} All that acts has the modulus of short loads."
             : $"{how} Each action on the section of its time, so that strains of girder and slab are parted; the slab is taken as even.";
     }
@@ -166,7 +166,7 @@ public sealed class SectionStates
     /// <summary>Stresses before it cracks, most sagging or most hogging.</summary>
     private ImmutableArray<ElasticConcrete> Uncracked(EffectRange range, bool isSagging)
     {
-        if (member.Form == MemberForm.CastInPlace)
+        if (member.IsCastInOne)
             return LinearSection.Stresses(point, range, isSagging);
         var (leads, layout) = (isSagging ? GirderEffect.Bottom : GirderEffect.SlabTop, range.Layout);
         var whole = layout.At(point.Number, leads);
@@ -198,7 +198,7 @@ public sealed class SectionStates
             var (bottom, top) = (Loads(GirderEffect.Bottom), Loads(GirderEffect.GirderTop));
             var around = bottom + (top - bottom) * row.Height / section.Concrete[^1].Outline.Top;
             var stress = row.EffectiveStress + row.Steel.Ep / row.Concrete.Ecm * around + (cracked?.StressOf(steel) ?? 0);
-            yield return new($"strand row {row.Row}", row.Height, steel.Area, stress / row.Steel.Ep, stress);
+            yield return new(row.Name, row.Height, steel.Area, stress / row.Steel.Ep, stress);
         }
     }
 

@@ -119,7 +119,7 @@ public sealed class ServiceStress : ICheck
             c.Line("σ_P", "of it prestress, losses off", face.Prestress, QuantityKind.Stress, "EN 1992-1-1 5.10.9");
             c.Line(
                 "Δσ",
-                $"prestress as it is worse, r_sup = {member.Values["prestressMore"]:0.##}, r_inf = {member.Values["prestressLess"]:0.##}",
+                $"prestress as it is worse, r_sup = {member.PrestressFactors.More:0.##}, r_inf = {member.PrestressFactors.Less:0.##}",
                 face.Variation,
                 QuantityKind.Stress,
                 "EN 1992-1-1 (5.47), (5.48)"
@@ -147,6 +147,7 @@ public sealed class ServiceStress : ICheck
     private sealed class OfPlace(Member member, MemberPoint point)
     {
         private readonly MemberSection section = point.Section!;
+        private readonly (double More, double Less) factors = member.PrestressFactors;
 
         private Concrete Girder => section.Concrete[^1].Concrete;
 
@@ -199,16 +200,25 @@ public sealed class ServiceStress : ICheck
                 ExposureClass.StaysClosedWhenFrequent(member.Exposure) ? LimitState.Frequent
                 : ExposureClass.StaysClosed(member.Exposure) ? LimitState.QuasiPermanent
                 : (LimitState?)null;
-            var top = section.Concrete[^1].Outline.Top;
-            foreach (var face in new[] { GirderEffect.Bottom, GirderEffect.GirderTop })
+            foreach (var face in new[] { GirderEffect.Bottom, member.IsCastInOne ? GirderEffect.SlabTop : GirderEffect.GirderTop })
             {
-                if (!section.Strands.Any(s => Math.Abs(s.Height - (face == GirderEffect.Bottom ? 0 : top)) <= NearStrands))
+                if (!section.Strands.Any(s => IsNear(s, face)))
                     continue;
                 if (closed is { } state)
                     yield return InTension(state, face, 0, $"no tension within 100 mm of strands, {member.Exposure}", Clause);
                 if (closed != LimitState.Frequent)
                     yield return InTension(LimitState.Frequent, face, Girder.Fctm, "f_ctm: uncracked", "EN 1992-1-1 7.1(2)");
             }
+        }
+
+        /// <summary>
+        /// Whether steel lies near a face: strands within 100 mm, tendons in the third of the depth next to it, which is safe.
+        /// </summary>
+        private bool IsNear(MemberStrands steel, GirderEffect face)
+        {
+            var height = face == GirderEffect.GirderTop ? section.Concrete[^1].Outline.Top : section.Depth;
+            var distance = Math.Abs(steel.Height - (face == GirderEffect.Bottom ? 0 : height));
+            return distance <= (steel.Duct is null ? NearStrands : section.Depth / 3);
         }
 
         /// <summary>Whether the force of the strands is transmitted here; nearer to an end bars hold the concrete.</summary>
@@ -232,7 +242,7 @@ public sealed class ServiceStress : ICheck
         )
         {
             var (effect, of) = (range.Layout.At(point.Number, face), prestress[point.Number, face]);
-            var (more, less) = ((member.Values["prestressMore"] - 1) * of, (member.Values["prestressLess"] - 1) * of);
+            var (more, less) = ((factors.More - 1) * of, (factors.Less - 1) * of);
             var variation = isGreatest ? Math.Max(more, less) : Math.Min(more, less);
             return new(moment, range, effect, face, isGreatest, of, variation, limit, Girder.Fctm, words, clause);
         }

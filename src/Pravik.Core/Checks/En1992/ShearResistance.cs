@@ -101,7 +101,19 @@ public sealed class ShearResistance
         section.Links is { } links ? shear / (Lever * links.Steel.Fyk / values["gammaS"] * slope) : double.PositiveInfinity;
 
     /// <summary>V_Rd,max, what struts carry (N).</summary>
-    public double Struts => StrutStrength * section.WebWidth * Lever / (slope + 1 / slope);
+    public double Struts => StrutStrength * StrutWidth * Lever / (slope + 1 / slope);
+
+    /// <summary>b_w,nom = b_w − 0.5·Σφ with ducts at one level (6.16): at most half of the web is taken away (m).</summary>
+    public double StrutWidth => Math.Max(section.WebWidth / 2, section.WebWidth - 0.5 * Ducts);
+
+    /// <summary>Σφ, the ducts whose level is within a diameter, at the worst of all levels (m).</summary>
+    private double Ducts =>
+        section
+            .Strands.Where(s => s.Duct is not null)
+            .Select(s => section.Strands.Where(o => o.Duct is { } d && Math.Abs(o.Height - s.Height) < d.Diameter))
+            .Select(level => level.Sum(o => o.Duct!.Count * o.Duct.Diameter))
+            .DefaultIfEmpty(0)
+            .Max();
 
     /// <summary>α_cw·ν₁·f_cd (Pa).</summary>
     public double StrutStrength => Prestressed * Softened * fcd;
@@ -146,6 +158,8 @@ public sealed class ShearResistance
     /// <summary>The force of a row as far as it is transmitted, linearly over l_pt2.</summary>
     private double Transmitted(MemberStrands row)
     {
+        if (row.Duct is not null)
+            return row.Area * row.EffectiveStress;
         var length = StrandAnchorage.Of(row, values).Transmission;
         double Part(double distance) => Math.Clamp(Math.Min(distance, transmittedAt) / length, 0, 1);
         return (row.Bonded * Part(row.FromEnd) + row.Debonded * Part(row.FromBond)) * row.Steel.Area * row.EffectiveStress;
@@ -195,6 +209,8 @@ public sealed class ShearResistance
         c.Line("V_Rd,s", $"A_sw/s z f_ywd cot θ, cot θ = {slope:0.##}", Links, QuantityKind.Force, "EN 1992-1-1 (6.8)");
         c.Ratio("α_cw", "by σ_cp / f_cd", Prestressed, 3, "EN 1992-1-1 (6.11)");
         c.Ratio("ν_1", $"{values["shearNu"]:0.##} (1 − f_ck / 250)", Softened, 3, "EN 1992-1-1 (6.6N)");
+        if (StrutWidth < section.WebWidth)
+            c.Line("b_w,nom", "b_w − 0.5 Σφ, ducts with grout", StrutWidth, QuantityKind.Size, "EN 1992-1-1 (6.16)");
         c.Line("V_Rd,max", "α_cw b_w z ν_1 f_cd / (cot θ + tan θ)", Struts, QuantityKind.Force, "EN 1992-1-1 (6.9)");
     }
 }

@@ -30,20 +30,25 @@ public sealed class StrandStress : ICheck
     public string? Refusal(MemberForm form, Standard standard) => ConcreteMembers.Refusal(form, standard);
 
     /// <inheritdoc/>
-    public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();
+    public IMemberCheck Of(ImmutableArray<Member> members) => new Ready(members);
 
     /// <summary>The row of a section whose stress is greatest.</summary>
     public static MemberStrands Governing(MemberSection section, string check) =>
         section.Strands.MaxBy(s => check == AtRelease ? s.StressAtRelease : s.EffectiveStress)!;
 
-    private sealed class Ready : IMemberCheck
+    private sealed class Ready(ImmutableArray<Member> members) : IMemberCheck
     {
+        public IEnumerable<string> LeftOut =>
+            members.Any(m => m.Points.Any(p => p.Section?.Strands.Any(s => s.Duct is not null) ?? false))
+                ? ["end zones behind the anchorages of tendons (EN 1992-1-1 8.10.3)"]
+                : [];
+
         public IEnumerable<CheckOutcome> At(Member member, int place)
         {
             // Nearer to an end the force is not yet transmitted.
             if (
                 member.Points[place].Section is not { Strands.IsEmpty: false, IsInterrupted: false } section
-                || section.FromEnd < section.Strands.Max(s => StrandAnchorage.Of(s, member.Values).Transmission)
+                || section.Strands.Any(s => s.Duct is null && section.FromEnd < StrandAnchorage.Of(s, member.Values).Transmission)
             )
                 yield break;
             if (section.AtRelease is not null)
@@ -71,7 +76,7 @@ public sealed class StrandStress : ICheck
                 if (check == InService)
                     c.Line(
                         "Δσ_p",
-                        "E_p/E_cm times the greatest change of stress of the concrete at the soffit since release, characteristic",
+                        $"E_p/E_cm times the greatest change of stress of the concrete at the {FaceStress.NameOf(FaceOf(point, row))}, characteristic",
                         later,
                         QuantityKind.Stress,
                         clause
@@ -83,7 +88,7 @@ public sealed class StrandStress : ICheck
             }
             return new(
                 check,
-                check == AtRelease ? "Stress of strands at release" : "Stress of strands in service",
+                check == AtRelease ? (row.Duct is null ? "Stress of strands at release" : "Stress of tendons, anchored") : InServiceOf(row),
                 point.Number,
                 point.Number,
                 stress,
@@ -93,17 +98,24 @@ public sealed class StrandStress : ICheck
             )
             {
                 Kind = QuantityKind.Stress,
-                Leads = GirderEffect.Bottom,
+                Leads = FaceOf(point, row),
                 IsGreatest = true,
                 State = null,
             };
         }
 
-        /// <summary>What loads after release add: the stress that they leave in the concrete at the soffit, times E_p/E_cm (Pa).</summary>
+        private static string InServiceOf(MemberStrands row) =>
+            row.Duct is null ? "Stress of strands in service" : "Stress of tendons in service";
+
+        /// <summary>The face of the girder on whose side a row lies.</summary>
+        private static GirderEffect FaceOf(MemberPoint point, MemberStrands row) =>
+            row.Height < point.Section!.Depth / 2 ? GirderEffect.Bottom : GirderEffect.GirderTop;
+
+        /// <summary>What loads after release add: the stress that they leave in the concrete at the face, times E_p/E_cm (Pa).</summary>
         private static double Later(Member member, MemberPoint point, MemberStrands row)
         {
             var whole = member.Effects(LimitState.Characteristic);
-            var effect = whole.Layout.At(point.Number, GirderEffect.Bottom);
+            var effect = whole.Layout.At(point.Number, FaceOf(point, row));
             var added =
                 whole.Greatest[effect]
                 - (point.Section!.AtRelease is null ? member.Prestress[effect] : member.Stages[0].Effects.Greatest[effect]);
@@ -112,7 +124,7 @@ public sealed class StrandStress : ICheck
 
         private static void WriteSteps(Calculation c, MemberStrands row)
         {
-            c.Heading($"Losses of row {row.Row}, {c.Text(row.Height, QuantityKind.Size)} above the soffit");
+            c.Heading($"Losses of {row.Name}, {c.Text(row.Height, QuantityKind.Size)} above the soffit");
             var stress = 0.0;
             var from = -1.0;
             foreach (var step in row.Steps)
@@ -127,7 +139,7 @@ public sealed class StrandStress : ICheck
                     );
                 from = step.From;
                 stress += step.Change;
-                var (words, clause) = Words(step);
+                var (words, clause) = Words(step, row);
                 c.Line(step.Kind == LossKind.Stressing ? "σ_p,max" : "Δσ_p", words, step.Change, QuantityKind.Stress, clause);
             }
             c.Line("σ_pm∞", "after all of them", stress, QuantityKind.Stress, "EN 1992-1-1 5.10.3(4)");
@@ -137,15 +149,18 @@ public sealed class StrandStress : ICheck
             );
         }
 
-        private static (string Words, string Clause) Words(StrandStep step)
+        private static (string Words, string Clause) Words(StrandStep step, MemberStrands row)
         {
             var days = $"day {step.From:0.#} to {step.To:0.#}";
             return step.Kind switch
             {
                 LossKind.Stressing => ("stressed to, or entered after all losses", "EN 1992-1-1 5.10.2.1"),
-                LossKind.Relaxation when step.From == 0 => ($"relaxation until release, {days}", "EN 1992-1-1 5.10.4, 3.3.2(7)"),
+                LossKind.Relaxation when step.From == 0 && row.Duct is null => ($"relaxation until release, {days}", "EN 1992-1-1 5.10.4, 3.3.2(7)"),
                 LossKind.Relaxation => ($"0.8 of the relaxation, {days}", "EN 1992-1-1 5.10.6"),
                 LossKind.Heat => ("0.5 E_p α_c ΔT, heat curing", "EN 1992-1-1 (10.8)"),
+                LossKind.Friction => ("σ_max (1 − e^(−μ(θ + k x))), friction", "EN 1992-1-1 (5.45)"),
+                LossKind.DrawIn => ("wedges draw in, against friction", "EN 1992-1-1 5.10.5.3"),
+                LossKind.Elastic when row.Duct is not null => ("E_p/E_cm times the concrete's stress by later ducts", "EN 1992-1-1 (5.44)"),
                 LossKind.Elastic => ("E_p/E_cm(t) times the concrete's stress at the row", "EN 1992-1-1 5.10.4"),
                 LossKind.Creep => ($"E_p times creep of the concrete at the row, {days}", "EN 1992-1-1 5.10.6, B.1"),
                 LossKind.Shrinkage => ($"E_p times its shrinkage, {days}", "EN 1992-1-1 5.10.6, 3.1.4(6)"),

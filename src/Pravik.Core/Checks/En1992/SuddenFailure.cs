@@ -41,7 +41,7 @@ public sealed class SuddenFailure : ICheck
     private sealed class Ready(ImmutableArray<Member> members) : IMemberCheck
     {
         public IEnumerable<string> LeftOut =>
-            members.Any(m => m.Points.Any(p => p.Section is { Strands.IsEmpty: false }))
+            members.Any(m => m.Points.Any(p => p.Section?.Strands.Any(s => s.Duct is null) ?? false))
                 ? ["steel against sudden failure where strands are not yet anchored"]
                 : [];
 
@@ -99,8 +99,10 @@ public sealed class SuddenFailure : ICheck
     {
         var (section, left, range) = (point.Section!, Left(member, point, isSagging), member.Effects(LimitState.Frequent));
         var effect = range.Layout.At(point.Number, GirderEffect.M);
-        // What is not prestress: its primary part is the strands themselves; what supports answer to it is left out as small.
-        var moment = Math.Max(0, (isSagging ? 1 : -1) * (range.Side(isSagging)[effect] - member.Prestress[effect]));
+        // What is not prestress: its primary part is the strands themselves.
+        var answer = Answer(member, point);
+        var worse = isSagging == answer > 0 ? answer : left * answer;
+        var moment = Math.Max(0, (isSagging ? 1 : -1) * (range.Side(isSagging)[effect] - member.Prestress[effect] + worse));
         var axial = range.Together(effect, isSagging)[(int)GirderEffect.N] - member.Prestress[point.Number, GirderEffect.N];
         var rest = section with
         {
@@ -122,12 +124,22 @@ public sealed class SuddenFailure : ICheck
         {
             c.Heading("Check");
             var name = range.Governing(effect, isSagging).Name;
-            c.Line("M_freq", $"{name}, without prestress and its losses", moment, QuantityKind.Moment, Clause);
+            c.Line("M_freq", $"{name}, of prestress only what supports answer, as it is worse", moment, QuantityKind.Moment, Clause);
             c.Ratio("η", CheckWords.Met("M_freq / M_Rd(λ A_p)", utilisation), utilisation, 3, Clause);
             c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
         }
         return Outcome(point, isSagging, moment, carried, utilisation) with { Kind = QuantityKind.Moment };
     }
+
+    /// <summary>
+    /// The moment by which supports answer to the prestress of a section cast in one; of girders that are joined later it is left out as
+    /// small.
+    /// </summary>
+    private static double Answer(Member member, MemberPoint point) =>
+        member.IsCastInOne
+            ? member.Prestress[point.Number, GirderEffect.M]
+                + point.Section!.Strands.Sum(s => s.Area * s.EffectiveStress * (point.AxialHeight - s.Height))
+            : 0;
 
     private static void WriteLeft(Calculation c, Member member, MemberPoint point, bool isSagging, double left)
     {

@@ -103,7 +103,7 @@ public sealed class SupportAnchorage : ICheck
     {
         var anchorage = StrandAnchorage.Of(row, member.Values);
         var part = row.Bonded * anchorage.At(row.FromEnd - nearer) + row.Debonded * anchorage.At(row.FromBond - nearer);
-        return ($"strand row {row.Row}: A_p σ_p as far as it is anchored", part * row.Steel.Area * anchorage.Design);
+        return ($"{row.Name}: A_p σ_p as far as it is anchored", part * row.Steel.Area * anchorage.Design);
     }
 
     private static (string, double) OfBars(Member member, MemberBars bars, double nearer)

@@ -61,9 +61,8 @@ public sealed class ContactTests
         {
             Name = "Cable",
             Strands = 30,
-            StartLevel = 0.6,
-            LowLevel = 0.1,
-            EndLevel = 0.6,
+            EffectiveStress = 1100e6,
+            Points = [new() { Level = 0.6 }, new() { At = 0.5, Level = 0.1 }, new() { At = 1, Level = 0.6 }],
         };
         Bridge With(string props) =>
             Beam(

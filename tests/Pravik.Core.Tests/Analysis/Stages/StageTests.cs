@@ -408,9 +408,30 @@ public sealed class StageTests
                     new()
                     {
                         Name = "Cable",
-                        StartLevel = centroid,
-                        EndLevel = centroid,
-                        LowLevel = centroid - Sag,
+                        EffectiveStress = 1100e6,
+                        Points =
+                        [
+                            new() { Level = centroid },
+                            new() { At = 0.5, Level = centroid - Sag },
+                            new()
+                            {
+                                At = 1,
+                                Level = centroid,
+                                Kink = true,
+                            },
+                            new()
+                            {
+                                Span = 2,
+                                At = 0.5,
+                                Level = centroid - Sag,
+                            },
+                            new()
+                            {
+                                Span = 2,
+                                At = 1,
+                                Level = centroid,
+                            },
+                        ],
                     },
                 ],
             },
