@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using Pravik.Core.Places;
 using Pravik.Core.Runs;
 
 namespace Pravik.Exchange.Tests;
@@ -35,6 +36,31 @@ public class BridgeJsonTests
     }
 
     /// <summary>Version 3 had one section, one concrete, one layout of strands and one rule for the haunch for all girders.</summary>
+    /// <summary>
+    /// A parabola through three levels is the same curve through its ends and its lowest point; over the pier it has a kink.
+    /// </summary>
+    [Fact]
+    public void A_file_of_version_5_opens_with_its_tendons_through_points()
+    {
+        var bridge = BridgeJson
+            .Read(
+                """{ "format": "pravik-bridge", "version": 5, "axes": { "spans": [20, 20] }, "girders": { "tendons": [{ "name": "A" }, { "name": "B", "span": 2, "startLevel": 0.9, "lowLevel": 0.2, "endLevel": 0.6, "lowAt": 0.4, "effectiveStress": 9e8 }] } }"""
+            )
+            .Bridge!;
+        var (both, one) = (bridge.Girders.Tendons[0], bridge.Girders.Tendons[1]);
+        Assert.Equal([0, 0.5, 1, 0.5, 1], both.Points.Select(p => p.At));
+        Assert.Equal([1, 1, 1, 2, 2], both.Points.Select(p => p.Span));
+        Assert.Equal([0.7, 0.15, 0.7, 0.15, 0.7], both.Points.Select(p => Math.Round(p.Level, 9)));
+        Assert.Equal([false, false, true, false, false], both.Points.Select(p => p.Kink));
+        Assert.Equal((1100e6, 900e6), (both.EffectiveStress, one.EffectiveStress));
+        double Parabola(double t) =>
+            0.9 * (t - 0.4) * (t - 1) / 0.4 + 0.2 * t * (t - 1) / (0.4 * (0.4 - 1)) + 0.6 * t * (t - 0.4) / (1 - 0.4);
+        var geometry = new BridgeGeometry(bridge);
+        var path = TendonPath.Of(geometry, one, geometry.Girders[0])!;
+        Assert.All([0, 0.1, 0.3, 0.4, 0.55, 0.8, 1], t => Assert.Equal(Parabola(t), path.LevelAt(1, t), 1e-9));
+        Assert.False(path.Passes(0, 0.5));
+    }
+
     [Fact]
     public void A_file_of_version_3_opens_with_its_girders_as_one_type()
     {
@@ -68,7 +94,7 @@ public class BridgeJsonTests
     [InlineData("\"count\": 5,", "\"count\": 5.5,", "/girders/count")]
     [InlineData("C35/45", "C36/46", "/materials/slab/class")]
     [InlineData("\"skew\": 0.20943951023931953", "\"skew\": 1.3", "/axes/skew")]
-    [InlineData("\"version\": 5", "\"version\": 6", "/version")]
+    [InlineData("\"version\": 6", "\"version\": 7", "/version")]
     [InlineData("\"startNorth\": 1850", "\"startNorth\": 1850, \"startNorth\": 0", "/road/startNorth")]
     public void What_is_wrong_is_found_at_its_place(string right, string wrong, string path)
     {

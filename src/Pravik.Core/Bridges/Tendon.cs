@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using Pravik.Core.Materials;
 
 namespace Pravik.Core.Bridges;
@@ -35,11 +36,7 @@ public sealed record Tendon
 
     /// <summary>Its course, from its first point to its last.</summary>
     public ImmutableArray<TendonPoint> Points { get; init; } =
-    [
-        new() { Level = 0.7 },
-        new() { At = 0.5, Level = 0.15 },
-        new() { At = 1, Level = 0.7 },
-    ];
+    [new() { Level = 0.7 }, new() { At = 0.5, Level = 0.15 }, new() { At = 1, Level = 0.7 }];
 
     /// <summary>Where it is jacked.</summary>
     public string Jacked { get; init; } = AtStart;
@@ -63,6 +60,7 @@ public sealed record Tendon
     public bool IsIn(int girder) => Girders is null || Numbers.Contains(girder);
 
     /// <summary>The numbers of the girders that are named; what is no number is left out.</summary>
+    [JsonIgnore]
     public IEnumerable<int> Numbers =>
         (Girders ?? "")
             .Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)

@@ -73,7 +73,14 @@ internal static class TendonEntries
             {
                 Subject = "Direction",
             },
-            Own("turn", "Turns over", QuantityKind.Number, 0.02, 0.98, "Where on the way to the next point, as a part. Empty: half way.") with
+            Own(
+                "turn",
+                "Turns over",
+                QuantityKind.Number,
+                0.02,
+                0.98,
+                "Where on the way to the next point, as a part. Empty: half way."
+            ) with
             {
                 Subject = "Turn",
                 Blank = "0.5",

@@ -77,6 +77,20 @@ public sealed class Polygon
         return Math.Abs(width);
     }
 
+    /// <summary>Where the horizontal line at <paramref name="y"/> cuts the outline, from left to right; none above and below it.</summary>
+    public IReadOnlyList<double> CutsAt(double y)
+    {
+        List<double> cuts = [];
+        for (var i = 0; i < Points.Length; i++)
+        {
+            var (p, q) = (Points[i], Points[(i + 1) % Points.Length]);
+            if (p.Y <= y != q.Y <= y)
+                cuts.Add(p.X + (y - p.Y) / (q.Y - p.Y) * (q.X - p.X));
+        }
+        cuts.Sort();
+        return cuts;
+    }
+
     /// <summary>
     /// Point numbers of triangles that fill the polygon, each in the polygon's own sense, by cutting off ears (Meisters 1975). Null for an
     /// outline that crosses itself or has no area.

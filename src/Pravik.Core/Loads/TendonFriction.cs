@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Materials;
+using Pravik.Core.Places;
 
 namespace Pravik.Core.Loads;
 

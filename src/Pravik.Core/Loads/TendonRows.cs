@@ -22,20 +22,9 @@ public sealed class TendonRows
     /// <summary>The tendons.</summary>
     public ImmutableArray<Tendon> All => geometry.Bridge.Girders.Tendons;
 
-    /// <summary>
-    /// The course of a tendon in a girder; null where it does not lie in it, or runs in spans that do not exist or have no such girder.
-    /// </summary>
+    /// <summary>The course of a tendon in a girder (<see cref="TendonPath.Of"/>).</summary>
     public TendonPath? PathOf(GirderLine girder, int tendon) =>
-        paths.GetOrAdd(
-            (girder.Number, tendon),
-            _ =>
-                All[tendon].IsIn(girder.Number)
-                && geometry.SpanIndices.All(girder.IsIn)
-                && All[tendon].Points is { Length: > 1 } points
-                && points.All(p => p.Span >= 1 && p.Span <= geometry.SpanCount)
-                    ? new(geometry, All[tendon], girder)
-                    : null
-        );
+        paths.GetOrAdd((girder.Number, tendon), _ => TendonPath.Of(geometry, All[tendon], girder));
 
     /// <summary>The tendons that pass a girder at a part of its span: number of the tendon, level above the soffit, and area.</summary>
     public IEnumerable<PlacedRow> At(GirderLine girder, SpanIndex span, double t)

@@ -103,7 +103,10 @@ public sealed class LoneSections
             FromEnd = Along(place.At).FromEnd,
             WebWidth = section.WebWidth,
             WebHeight = section.Depth,
-            WebTorsion = Math.Min(1, Rectangle.TorsionConstant(section.WebWidth, section.Depth) / section.Properties.J),
+            WebTorsion = section.Cells is null
+                ? Math.Min(1, Rectangle.TorsionConstant(section.WebWidth, section.Depth) / section.Properties.J)
+                : 1,
+            Cells = section.Cells is { } cells ? cells with { Top = cells.Top + depth - section.Depth } : null,
             Links = LinksAt(place.At),
             Joint = member.StandsBeforeSlab
                 ? new(section.TopWidth, InterfaceSurface.Of(member.TopSurface), Slab.Fck < Concrete.Fck ? Slab : Concrete)

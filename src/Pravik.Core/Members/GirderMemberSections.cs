@@ -80,6 +80,8 @@ public sealed class GirderMemberSections
             WebWidth = shape.Section.WebWidth,
             WebHeight = shape.Section.Depth,
             WebTorsion = WebTorsion(line, point.Span, shape),
+            // The slab closes a box from above.
+            Cells = shape.Section.Cells is { } cells ? cells with { Top = cells.Top + shape.Haunch + shape.Slab } : null,
             Links = atPier ? null : LinksOf(point),
             Joint =
                 atPier || bridge.Girders.CastInPlace
@@ -248,12 +250,13 @@ public sealed class GirderMemberSections
         return point.Fraction < 0.5 ? point.Span == unit.FirstSpan : point.Span == unit.LastSpan;
     }
 
-    /// <summary>J of the web over that of the girder with its part of the slab, as the model has it.</summary>
+    /// <summary>J of the web, or of all that is around voids, over that of the girder with its part of the slab, as the model has it.</summary>
     private double WebTorsion(GirderLine line, SpanIndex span, Shape shape)
     {
         var made = shape.Section;
         var inSlab = EffectiveSlab.SlabTorsion(geometry, line, span, shape.Slab) * slab.Ecm / shape.Girder.Ecm;
-        return Math.Min(1, Rectangle.TorsionConstant(made.WebWidth, made.Depth) / (made.Properties.J + inSlab));
+        var own = made.Cells is null ? Rectangle.TorsionConstant(made.WebWidth, made.Depth) : made.Properties.J;
+        return Math.Min(1, own / (made.Properties.J + inSlab));
     }
 
     private double Width(ModelPoint point, Calculation? calculation)
@@ -264,7 +267,8 @@ public sealed class GirderMemberSections
         var length = EffectiveWidth.IsNearPier(spans.Count, span, point.Fraction)
             ? EffectiveWidth.ZeroMomentLengthAtPier(spans, point.Fraction <= 0.5 ? span - 1 : span)
             : EffectiveWidth.ZeroMomentLength(spans, span);
-        return EffectiveWidth.Of(geometry.SectionOf(line, point.Span).WebWidth, left, right, length, calculation);
+        var between = EffectiveSlab.Between(geometry.SectionOf(line, point.Span), length);
+        return EffectiveWidth.Of(between, left, right, length, calculation);
     }
 
     private void Write(Calculation calculation, ModelPoint point, Shape shape)

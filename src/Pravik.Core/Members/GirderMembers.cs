@@ -95,17 +95,14 @@ public static class GirderMembers
         if (!strands)
             return [.. after];
         var release = bridge.Girders.Release.Age;
-        return
-        [
-            new("At release", release, effects.AtRelease, effects.PrestressIn(c => c.IsAtRelease)) { IsRelease = true },
-            .. after,
-        ];
+        return [new("At release", release, effects.AtRelease, effects.PrestressIn(c => c.IsAtRelease)) { IsRelease = true }, .. after];
     }
 
     /// <summary>How the girders of a bridge are made.</summary>
     public static MemberForm FormOf(BridgeGeometry geometry) =>
         geometry.SectionsInUse.Any(s => s.IsSteel) ? MemberForm.Steel
-        : geometry.Bridge.Girders.CastInPlace ? (geometry.Bridge.Girders.Tendons.IsEmpty ? MemberForm.CastInPlace : MemberForm.PostTensioned)
+        : geometry.Bridge.Girders.CastInPlace
+            ? (geometry.Bridge.Girders.Tendons.IsEmpty ? MemberForm.CastInPlace : MemberForm.PostTensioned)
         : geometry.RunsOn ? MemberForm.RunsOnOverPiers
         : MemberForm.PretensionedWithSlab;
 }

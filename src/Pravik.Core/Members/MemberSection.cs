@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Pravik.Core.Calculations;
 using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
+using Pravik.Core.Sections;
 using Pravik.Core.Stages;
 
 namespace Pravik.Core.Members;
@@ -108,6 +109,9 @@ public sealed record MemberSection(
 
     /// <summary>The web's part of the torsion of the member, by its stiffness; 0 where it has none.</summary>
     public double WebTorsion { get; init; }
+
+    /// <summary>The walls around voids, the slab over them among the top one; null without voids.</summary>
+    public CellWalls? Cells { get; init; }
 
     /// <summary>Upright links; null for none.</summary>
     public MemberLinks? Links { get; init; }

@@ -32,8 +32,22 @@ public static class EffectiveSlab
     {
         var (left, right) = ClearWidths(geometry, girder, span);
         var (spans, number) = Continuous(geometry, girder, span);
-        return EffectiveWidth.Of(section.WebWidth, left, right, EffectiveWidth.ZeroMomentLength(spans, number));
+        var length = EffectiveWidth.ZeroMomentLength(spans, number);
+        return EffectiveWidth.Of(Between(section, length), left, right, length);
     }
+
+    /// <summary>
+    /// b_w, what works between the outer faces of webs (m): the web; of a box its webs and what each has of the slab inside, half of the
+    /// clear width at most; all of a slab with several voids.
+    /// </summary>
+    public static double Between(MadeSection section, double zeroMomentLength) =>
+        section.Cells switch
+        {
+            null => section.WebWidth,
+            { Webs: 2 } box => section.WebWidth
+                + 2 * EffectiveWidth.OneSide(Math.Max(0, (box.Width - section.WebWidth) / 2), zeroMomentLength),
+            var voided => voided.Width,
+        };
 
     /// <summary>Lengths of the spans over which a girder is continuous with a span, and the number of that span among them.</summary>
     public static (IReadOnlyList<double> Spans, int Number) Continuous(BridgeGeometry geometry, GirderLine girder, SpanIndex span)
@@ -50,7 +64,8 @@ public static class EffectiveSlab
     /// <summary>b_1 and b_2: half the clear distance to the next web, or the clear width to the deck's edge.</summary>
     public static (double Left, double Right) ClearWidths(BridgeGeometry geometry, GirderLine girder, SpanIndex span)
     {
-        var web = geometry.SectionOf(girder, span).WebWidth / 2;
+        var section = geometry.SectionOf(girder, span);
+        var web = (section.Cells?.Width ?? section.WebWidth) / 2;
         var (left, right) = geometry.SlabShares(girder, span);
         return (Math.Max(0, left - web), Math.Max(0, right - web));
     }

@@ -159,6 +159,36 @@ public static class Bill
             strands.Sum(s => s.Count * s.Length) * PrestressingSteel.Of(bridge.Materials.Strand).Area * SteelDensity,
             QuantityKind.Mass
         );
+        var ducts = geometry
+            .Girders.SelectMany(g => bridge.Girders.Tendons.Select(t => (Tendon: t, Path: TendonPath.Of(geometry, t, g))))
+            .Where(t => t.Path is not null)
+            .Select(t => (t.Tendon.Ducts, t.Tendon.Strands, t.Path!.Length, Ends: t.Tendon.Jacked == Tendon.AtBoth ? 2 : 1))
+            .ToList();
+        Add(
+            "steel.tendons",
+            "Steel",
+            "Strands of tendons, without what is cut off at jacks",
+            ducts.Sum(d => d.Ducts * d.Strands * d.Length) * PrestressingSteel.Of(bridge.Materials.Strand).Area * SteelDensity,
+            QuantityKind.Mass
+        );
+        Add("tendons.ducts", "Tendons", "Ducts with grout, length", ducts.Sum(d => d.Ducts * d.Length), QuantityKind.Length);
+        Add("tendons.jacked", "Tendons", "Anchorages that are jacked", ducts.Sum(d => d.Ducts * d.Ends), QuantityKind.Count);
+        Add("tendons.fixed", "Tendons", "Anchorages that are not", ducts.Sum(d => d.Ducts * (2 - d.Ends)), QuantityKind.Count);
+        Add(
+            "steel.girderBars",
+            "Steel",
+            "Bars along girders, without laps",
+            cast.Sum(l => geometry.TypeOf(l.Girder, l.Span).Bars.Sum(r => r.Area * (r.To - r.From)) * l.Girder.SpanLength(l.Span))
+                * SteelDensity,
+            QuantityKind.Mass
+        );
+        Add(
+            "steel.links",
+            "Steel",
+            "Legs of links in girders, without hooks and what joins legs",
+            cast.Sum(l => Links(geometry, l.Girder, l.Span)) * SteelDensity,
+            QuantityKind.Mass
+        );
         Add(
             "steel.slabBars",
             "Steel",
@@ -210,5 +240,21 @@ public static class Bill
                 )
             );
         }
+    }
+
+    /// <summary>Volume of the legs of links in a girder, each as long as the girder is deep (m³).</summary>
+    private static double Links(BridgeGeometry geometry, GirderLine girder, SpanIndex span)
+    {
+        const int Pieces = 100;
+        var (zones, length) = (geometry.TypeOf(girder, span).Links, geometry.LengthOf(girder, span));
+        var (from, to) = geometry.EndsOf(girder, span);
+        return Enumerable
+            .Range(0, Pieces)
+            .Select(i => (i + 0.5) / Pieces)
+            .Sum(part =>
+                LinkZone.At(zones, Math.Min(part, 1 - part) * length) is { } zone
+                    ? zone.Area / zone.Spacing * geometry.SectionOf(girder, span, from + part * (to - from)).Depth * length / Pieces
+                    : 0
+            );
     }
 }

@@ -65,6 +65,7 @@ public sealed class MadeSection
 {
     private readonly Lazy<ShapeProperties> properties;
     private readonly Lazy<double> web;
+    private readonly Lazy<CellWalls?> cells;
     private readonly Lazy<ImmutableArray<ImmutableArray<(int Part, int Corner)>>> orders;
     private readonly Lazy<ImmutableArray<Polygon>> solids;
     private readonly System.Collections.Concurrent.ConcurrentDictionary<double, MadeSection> byDepth = [];
@@ -81,6 +82,7 @@ public sealed class MadeSection
         web = new(() =>
             Enumerable.Range(1, 99).Min(i => Parts.Sum(p => (p.IsVoid ? -1 : 1) * p.Outline.WidthAt(Bottom + i / 100.0 * Depth)))
         );
+        cells = new(() => IsSteel ? null : CellWalls.Of(Parts, Bottom, Top));
         orders = new(() => [.. Order(Parts)]);
         solids = new(() => SolidsLike(this));
         var solid = Parts.Where(p => !p.IsVoid).SelectMany(p => p.Outline.Points).ToList();
@@ -128,6 +130,9 @@ public sealed class MadeSection
 
     /// <summary>Width of the web, or of all webs together (m).</summary>
     public double WebWidth => web.Value;
+
+    /// <summary>The walls around its voids; null without voids.</summary>
+    public CellWalls? Cells => cells.Value;
 
     /// <summary>Area, centroid above the soffit and second moment, without the torsion constant.</summary>
     public SectionProperties Bending => new(Properties.Area, Properties.Centroid.Y - Bottom, Properties.Ix, Depth);

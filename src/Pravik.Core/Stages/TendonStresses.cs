@@ -73,9 +73,7 @@ public sealed class TendonStresses
 
     /// <summary>The steps of a tendon at a point: those that change its stress.</summary>
     public IEnumerable<(LossStep Step, double Change)> StepsAt(int point, int tendon) =>
-        Steps
-            .Where(s => s.Changes[point] is { } changes && changes[tendon] != 0)
-            .Select(s => (s, s.Changes[point]![tendon]));
+        Steps.Where(s => s.Changes[point] is { } changes && changes[tendon] != 0).Select(s => (s, s.Changes[point]![tendon]));
 
     /// <summary>The number of a tendon by its name; null for none.</summary>
     public int? Find(string name) => All.Select((t, k) => t.Name == name ? k : (int?)null).FirstOrDefault(k => k is not null);
@@ -152,7 +150,10 @@ public sealed class TendonStresses
                 {
                     // Those that were jacked before, on this day or another, feel the whole; its own ducts feel each other.
                     var ducts = All[row.Index].Ducts;
-                    var part = place == jacked.Count || j > place ? 1 : j == place ? (ducts - 1) / (2.0 * ducts) : 0;
+                    var part =
+                        place == jacked.Count || j > place ? 1
+                        : j == place ? (ducts - 1) / (2.0 * ducts)
+                        : 0;
                     if (part == 0)
                         continue;
                     var (bottom, top) = (jacked[j].Effects[p, GirderEffect.Bottom], jacked[j].Effects[p, GirderEffect.GirderTop]);

@@ -40,6 +40,13 @@ internal static class SectionMarks
         foreach (var row in section.Strands)
         {
             var count = row.Bonded + row.Debonded;
+            if (row.Duct is { } duct)
+            {
+                foreach (var x in Webs(section, duct.Count))
+                    canvas.Circle(at(x, row.Height), Math.Max(0.5, duct.Diameter / 2 * k), Pen.Load, Fill.Sheet);
+                notes.Add((row.Height, $"{duct.Count} × {count / duct.Count} strands at {Text(row.Height)}"));
+                continue;
+            }
             for (var i = 0; i < count; i++)
                 canvas.Circle(at((i - (count - 1) / 2.0) * 0.05, row.Height), Math.Max(0.35, 0.0078 * k), Pen.Edge, Fill.Sheet);
             notes.Add((row.Height, $"{count} strands at {Text(row.Height)}"));
@@ -94,17 +101,23 @@ internal static class SectionMarks
         }
     }
 
+    /// <summary>Places of ducts, shared among the webs as they are half way up.</summary>
+    private static IEnumerable<double> Webs(MemberSection section, int count)
+    {
+        var webs = Pieces(section.Concrete[^1].Outline, section.Concrete[^1].Outline.Top / 2).ToList();
+        for (var i = 0; i < webs.Count; i++)
+        {
+            // What cannot be shared evenly goes to the first webs.
+            var here = count / webs.Count + (i < count % webs.Count ? 1 : 0);
+            for (var n = 1; n <= here; n++)
+                yield return webs[i].From + (webs[i].To - webs[i].From) * n / (here + 1);
+        }
+    }
+
     /// <summary>From where to where an outline has material at a height.</summary>
     private static IEnumerable<(double From, double To)> Pieces(Polygon outline, double height)
     {
-        List<double> cuts = [];
-        for (var i = 0; i < outline.Points.Length; i++)
-        {
-            var (a, b) = (outline.Points[i], outline.Points[(i + 1) % outline.Points.Length]);
-            if (a.Y <= height != b.Y <= height)
-                cuts.Add(a.X + (height - a.Y) / (b.Y - a.Y) * (b.X - a.X));
-        }
-        cuts.Sort();
+        var cuts = outline.CutsAt(height);
         for (var i = 0; i + 1 < cuts.Count; i += 2)
             yield return (cuts[i], cuts[i + 1]);
     }

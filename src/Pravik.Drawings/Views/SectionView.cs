@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
+using Pravik.Core.Loads;
 using Pravik.Core.Places;
 using Pravik.Core.Units;
 
@@ -10,6 +11,7 @@ namespace Pravik.Drawings.Views;
 public sealed class SectionView
 {
     private readonly BridgeGeometry geometry;
+    private readonly TendonRows tendons;
     private readonly DeckSection section;
     private readonly ImmutableArray<DeckCut> cuts;
     private readonly double station;
@@ -22,7 +24,7 @@ public sealed class SectionView
 
     internal SectionView(BridgeGeometry geometry, UnitSystem units, ViewSize size, double station, double above = 0)
     {
-        this.geometry = geometry;
+        (this.geometry, tendons) = (geometry, new(geometry));
         this.units = units;
         this.station = station;
         canvas = new(size.Width, size.Height, size.TextHeight);
@@ -352,6 +354,18 @@ public sealed class SectionView
                     Math.Max(0.25, row.Diameter / 2 * perMetre),
                     Pen.None,
                     Fill.Ink
+                );
+        }
+        var (span, fraction) = (Cut(girder).Span, Cut(girder).Fraction);
+        foreach (var row in shape.IsSteel ? [] : tendons.At(girder, span, fraction))
+        {
+            var tendon = tendons.All[row.Index];
+            foreach (var x in DuctPlaces.Of(shape, tendon.Ducts))
+                canvas.Circle(
+                    At(offset + x, top - shape.Depth + row.Level),
+                    Math.Max(0.35, tendon.DuctDiameter / 2 * perMetre),
+                    Pen.Load,
+                    Fill.Sheet
                 );
         }
         canvas.Part = null;

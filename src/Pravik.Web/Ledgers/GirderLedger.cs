@@ -39,8 +39,8 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         groups.Add(Ranges());
         // What is picked comes first.
         groups.InsertRange(IsType(picked) ? 0 : groups.Count, new GirderTypeLedger(bridge, geometry, rows).Groups(shown));
-        if (geometry.SectionsInUse.Any(s => !s.IsSteel) && !girders.CastInPlace)
-            groups.AddRange(new TendonLedger(bridge, rows).Groups());
+        if (geometry.SectionsInUse.Any(s => !s.IsSteel))
+            groups.InsertRange(IsTendon(picked) ? 0 : groups.Count, new TendonLedger(bridge, rows).Groups(picked));
         foreach (var layer in new[] { "top", "bottom" })
             groups.Add(
                 new(
@@ -73,9 +73,12 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         groups.AddRange(new GirderPartsLedger(bridge, geometry, rows).Groups(picked));
         return one is { } only ? new($"{only.Line.Name}, span {only.Span + 1}", $"axes {only.Span + 1} to {only.Span + 2}", groups)
             : IsType(picked) ? new(girders.Types[shown].Name, "type of girder", groups)
+            : IsTendon(picked) ? new("Tendons", "stressed after casting", groups)
             : parts.Count > 1 ? new($"{parts.Count} girders", "picked together", groups)
             : new("Girders", geometry.IsComplete ? $"{girders.Count} in each span" : "as laid out span by span", groups);
     }
+
+    private static bool IsTendon(string? picked) => picked?.StartsWith("/girders/tendons/", StringComparison.Ordinal) == true;
 
     private static bool IsType(string? picked) => picked?.StartsWith("/girders/types/", StringComparison.Ordinal) == true;
 

@@ -1,4 +1,6 @@
+using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Places;
 using Pravik.Core.Units;
 using Pravik.Exchange;
 
@@ -23,9 +25,10 @@ internal sealed class TendonLedger(Bridge bridge, LedgerRows rows)
         "drawIn",
         "effectiveStress",
     ];
-    private readonly System.Collections.Immutable.ImmutableArray<Tendon> tendons = bridge.Girders.Tendons;
+    private readonly ImmutableArray<Tendon> tendons = bridge.Girders.Tendons;
 
-    public IEnumerable<LedgerGroup> Groups()
+    /// <param name="picked">What is picked: a tendon comes first then.</param>
+    public IEnumerable<LedgerGroup> Groups(string? picked)
     {
         if (tendons.IsEmpty)
             yield return new("Tendons", [])
@@ -33,7 +36,10 @@ internal sealed class TendonLedger(Bridge bridge, LedgerRows rows)
                 Actions = [Add],
                 Note = "Stressed in a stage, in ducts. The first one goes from end to end, low in the spans and high over the piers.",
             };
-        for (var i = 0; i < tendons.Length; i++)
+        var first = Enumerable
+            .Range(0, tendons.Length)
+            .Where(i => picked?.StartsWith($"/girders/tendons/{i}", StringComparison.Ordinal) == true);
+        foreach (var i in first.Concat(Enumerable.Range(0, tendons.Length)).Distinct())
         {
             var (tendon, path) = (tendons[i], $"/girders/tendons/{i}");
             yield return new(tendon.Name, [.. Values.Select(v => rows.Entry($"{path}/{v}"))])
@@ -60,7 +66,15 @@ internal sealed class TendonLedger(Bridge bridge, LedgerRows rows)
             $"Course of {tendon.Name}",
             [
                 .. all.SelectMany(
-                    (_, i) => new[] { "span", "at", "level", "kink", "turn" }.Select(v => rows.Entry($"{path}/points/{i}/{v}"))
+                    (_, i) =>
+                        new[]
+                        {
+                            rows.Entry($"{path}/points/{i}/span"),
+                            rows.Entry($"{path}/points/{i}/at"),
+                            rows.Entry($"{path}/points/{i}/level"),
+                            i == 0 || i == all.Length - 1 ? LedgerRows.Reading("", "an end") : rows.Entry($"{path}/points/{i}/kink"),
+                            TurnsAfter(all, i) ? rows.Entry($"{path}/points/{i}/turn") : LedgerRows.Reading("", ""),
+                        }
                 ),
             ]
         )
@@ -89,6 +103,10 @@ internal sealed class TendonLedger(Bridge bridge, LedgerRows rows)
         };
     }
 
+    /// <summary>Whether the curve turns over between a point and the next: both are level.</summary>
+    private static bool TurnsAfter(ImmutableArray<TendonPoint> all, int i) =>
+        i > 0 && i + 2 < all.Length && !all[i].Kink && !all[i + 1].Kink;
+
     /// <summary>A new point half way along the longest part of a span between two points, and its place; null where there is none.</summary>
     private static (int Before, TendonPoint Point)? Between(IReadOnlyList<TendonPoint> all)
     {
@@ -98,7 +116,15 @@ internal sealed class TendonLedger(Bridge bridge, LedgerRows rows)
         var span = (int)Math.Floor(middle);
         return middle <= from || middle >= to
             ? null
-            : (longest, new() { Span = span, At = Math.Round(middle - span, 3), Level = (all[longest - 1].Level + all[longest].Level) / 2 });
+            : (
+                longest,
+                new()
+                {
+                    Span = span,
+                    At = Math.Round(middle - span, 3),
+                    Level = (all[longest - 1].Level + all[longest].Level) / 2,
+                }
+            );
     }
 
     /// <summary>A tendon from end to end: in the middle of the depth at the ends, low in the spans, high over the piers.</summary>
@@ -107,12 +133,16 @@ internal sealed class TendonLedger(Bridge bridge, LedgerRows rows)
         get
         {
             var name = Enumerable.Range(1, tendons.Length + 1).Select(i => $"Tendon {i}").First(n => tendons.All(t => t.Name != n));
-            var depth = new Core.Places.BridgeGeometry(bridge, placeGirders: false).Section.Depth;
+            var depth = new BridgeGeometry(bridge, placeGirders: false).Section.Depth;
             var last = bridge.Axes.Spans.Length;
             List<TendonPoint> points = [new() { Level = Math.Round(depth / 2, 3) }];
             for (var span = 1; span <= last; span++)
             {
-                var at = last == 1 ? 0.5 : span == 1 ? 0.4 : span == last ? 0.6 : 0.5;
+                var at =
+                    last == 1 ? 0.5
+                    : span == 1 ? 0.4
+                    : span == last ? 0.6
+                    : 0.5;
                 points.Add(
                     new()
                     {

@@ -3,6 +3,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Checks;
 using Pravik.Core.Codes;
 using Pravik.Core.Findings;
+using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
@@ -137,6 +138,8 @@ internal sealed class BridgeReport(
                     ),
                 ]
             );
+        if (!bridge.Girders.Tendons.IsEmpty)
+            yield return Tendons();
         foreach (var type in bridge.Girders.Types.Where(t => t.Links.Length > 0))
             yield return new ReportTable(
                 $"Links of {type.Name}, from both ends of a girder; the last zone goes on to the middle",
@@ -144,6 +147,24 @@ internal sealed class BridgeReport(
                 [.. type.Links.Select(z => new ReportRow([Length(z.Length), $"{z.Legs}", Sized(z.Diameter), Sized(z.Spacing)]))]
             );
     }
+
+    private ReportTable Tendons() =>
+        new(
+            "Tendons in ducts; points as span, part of it, level above the soffit",
+            [new("Tendon"), new("Ducts", true), new("Strands", true), new("Stress at the jack", true), new("Jacked at"), new("Points")],
+            [
+                .. bridge.Girders.Tendons.Select(t => new ReportRow([
+                    t.Name,
+                    $"{t.Ducts}",
+                    $"{t.Strands}",
+                    t.EffectiveStress is { } entered
+                        ? $"{units.Format(entered, QuantityKind.Stress)} after losses"
+                        : units.Format(t.Jack(PrestressingSteel.Of(bridge.Materials.Strand)), QuantityKind.Stress),
+                    t.Jacked,
+                    string.Join("; ", t.Points.Select(p => FormattableString.Invariant($"{p.Span}, {p.At:0.###}, ") + Sized(p.Level))),
+                ])),
+            ]
+        );
 
     private string Jacked(Strands strands) =>
         strands.EffectiveStress is { } entered

@@ -15,6 +15,7 @@ internal sealed class GirdersStep : IStep
     [
         new("planSection", "Plan and section"),
         new("girder", "Girder"),
+        new("side", "From the side"),
         new("allGirders", "All girders"),
         new("levels", "Levels"),
         new("section", "Section"),
@@ -38,6 +39,7 @@ internal sealed class GirdersStep : IStep
                     ShapeView.Girder(screen.Geometry, screen.Units, screen.Whole, GirderTypeLedger.Shown(screen.Geometry, screen.Pick))
                 ),
             ]),
+            "side" => new TendonViews(screen).Sheet(),
             "allGirders" => new([screen.Plan(screen.Half)], GirderTables.All(screen.Geometry, screen.Units, screen.Pick)),
             "levels" => new([screen.Elevation(screen.Half)], GirderTables.Haunches(screen.Geometry, screen.Units, screen.Pick)),
             "section" => new([Section(screen.Whole)]),

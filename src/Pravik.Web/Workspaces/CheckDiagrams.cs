@@ -181,7 +181,8 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
     private Diagram StrandStresses(CheckOutcome outcome)
     {
         var (name, points) = (member.Name, member.Points);
-        var number = StrandStress.Governing(points.First(p => p.Number == outcome.Point).Section!, outcome.Check).Row;
+        var governing = StrandStress.Governing(points.First(p => p.Number == outcome.Point).Section!, outcome.Check);
+        var number = governing.Row;
         var rows = points
             .Where(p => p.Section is { IsInterrupted: false })
             .Select(p => (p.Station, Row: p.Section!.Strands.FirstOrDefault(s => s.Row == number)!))
@@ -193,7 +194,7 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
             done.ByPoint[p.Number].Where(o => o.Check == outcome.Check).Select(o => (p.Station, o.Resistance))
         );
         return new(
-            $"{name}, stress of strands in row {number}",
+            $"{name}, stress of {governing.Name}",
             QuantityKind.Stress,
             false,
             [

@@ -1,7 +1,9 @@
+using System.Collections.Immutable;
 using Pravik.Core.Checks;
 using Pravik.Core.Checks.En1992;
 using Pravik.Core.Models;
 using Pravik.Core.Runs;
+using Pravik.Core.Sections;
 
 namespace Pravik.Core.Tests.Design;
 
@@ -40,6 +42,51 @@ public sealed class TorsionTests
         var bending = beam.Of(new UltimateBending()).First(o => o.Check == "bending.sagging");
         Assert.Equal((100e3 + 51.975e3) / bending.Resistance, Of(beam, "torsion.chord").Utilisation, 1e-6);
         Assert.Equal(bending.Utilisation, Of(Beam(0, 100e3), "torsion.chord").Utilisation, 1e-12);
+    }
+
+    /// <summary>
+    /// Walls of 150 mm beside, 120 mm under and 180 mm over a void, 1.2 × 0.6 m over all: A_k = 1.05·0.45 = 0.4725 m²; T_Rd,max of webs =
+    /// 2·0.528·17·0.4725·0.15/(1.5 + 1/1.5) = 587.2 kNm, under the void 469.8: 200/587.2 + 100/615.2 = 0.5031, and 200/469.8 = 0.4257
+    /// without shear. Links of two webs: 100/(0.495·434.8·1.5) + 2·100/(2·0.4725·434.8·1.5) = 6.343 cm²/m of 7.854.
+    /// </summary>
+    [Fact]
+    public void Walls_around_a_void_by_hand()
+    {
+        HandMember Box(double torsion, double shear) =>
+            new HandMember(HandMember.Rectangle() with { Cells = new(1.2, 2, 0.15, 0.12, 0.18) })
+                .With(GirderEffect.T, torsion)
+                .With(GirderEffect.V, shear)
+                .With(GirderEffect.M, 100e3);
+        Assert.Equal(0.5031, Of(Box(200e3, 100e3), "torsion.webstruts").Utilisation, 1e-4);
+        Assert.Equal(0.4257, Of(Box(200e3, 0), "torsion.webstruts").Utilisation, 1e-4);
+        Assert.Equal(6.343 / 7.854, Of(Box(100e3, 100e3), "torsion.weblinks").Utilisation, 1e-4);
+    }
+
+    /// <summary>A box has its walls; of the slab inside each web has half the clear width as far as (5.7a) lets it.</summary>
+    [Fact]
+    public void The_walls_of_a_box_are_found()
+    {
+        var made = new MadeSection(
+            new()
+            {
+                Family = "box",
+                Sizes = new Dictionary<string, double>
+                {
+                    ["depth"] = 1.5,
+                    ["width"] = 4.4,
+                    ["web"] = 0.45,
+                    ["top"] = 0.1,
+                    ["bottom"] = 0.22,
+                    ["chamfer"] = 0.15,
+                }.ToImmutableSortedDictionary(),
+            }
+        );
+        var cells = made.Cells!;
+        Assert.Equal([4.4, 0.45, 0.22, 0.1], new[] { cells.Width, cells.Web, cells.Bottom, cells.Top }.Select(v => Math.Round(v, 9)));
+        Assert.Equal(2, cells.Webs);
+        Assert.Equal(4.4, EffectiveSlab.Between(made, 20), 1e-9);
+        Assert.Equal(0.9 + 2 * (0.2 * 1.75 + 0.96), EffectiveSlab.Between(made, 9.6), 1e-9);
+        Assert.Null(new MadeSection(new()).Cells);
     }
 
     /// <summary>Without torsion it is shear alone; more torsion never helps; its sign is all the same; what is left out is told.</summary>

@@ -89,8 +89,16 @@ internal readonly record struct ActingShear(double Shear, double Moment, double 
         var station = c.Text(At.Station, QuantityKind.Length);
         c.Line("V_E", $"Σ at station {station}", ultimate.Side(IsGreatest)[effect], QuantityKind.Force, combination.Clause);
         if (Tendons != 0)
-            c.Line("V_p", "Σ P tan α of tendons after all losses, rising ahead positive", Tendons, QuantityKind.Force, "EN 1992-1-1 6.2.1(1)");
-        var words = Towards is null ? (Tendons == 0 ? "as above" : "V_E + V_p") : $"{nearer}, straight between the end of the span and this place";
+            c.Line(
+                "V_p",
+                "Σ P tan α of tendons after all losses, rising ahead positive",
+                Tendons,
+                QuantityKind.Force,
+                "EN 1992-1-1 6.2.1(1)"
+            );
+        var words = Towards is null
+            ? (Tendons == 0 ? "as above" : "V_E + V_p")
+            : $"{nearer}, straight between the end of the span and this place";
         c.Line("V_Ed", words, Shear, QuantityKind.Force, "EN 1992-1-1 6.2.1(8)");
     }
 }

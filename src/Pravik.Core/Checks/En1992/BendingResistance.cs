@@ -93,16 +93,7 @@ public sealed class BendingResistance(NationalValues values)
         {
             var (steel, area) = (row.Steel, AnchoredArea(row, values));
             if (area > 0)
-                layers.Add(
-                    new(
-                        row.Name,
-                        row.Height,
-                        area,
-                        e => steel.Stress(e, gammaS),
-                        row.EffectiveStress / steel.Ep,
-                        steel.Limit
-                    )
-                );
+                layers.Add(new(row.Name, row.Height, area, e => steel.Stress(e, gammaS), row.EffectiveStress / steel.Ep, steel.Limit));
         }
         foreach (var bars in section.Bars)
         {

@@ -54,8 +54,7 @@ public sealed class CrackWidth : ICheck
         }
 
         /// <summary>Whether bars alone hold the soffit: cracks at strands are kept closed.</summary>
-        private static bool HasBarsAlone(Member member, MemberSection section) =>
-            section.IsInterrupted || member.IsCastInOne;
+        private static bool HasBarsAlone(Member member, MemberSection section) => section.IsInterrupted || member.IsCastInOne;
 
         /// <summary>
         /// The least steel at a face; null where none is asked for: nothing pulls there, or strands keep the face from cracking under the

@@ -121,10 +121,7 @@ public sealed class SectionStates
         var range = member.Effects(state);
         var parts = Uncracked(range, isSagging);
         ImmutableArray<ElasticSteel> bars = [.. LinearSection.Bars(section, parts)];
-        ImmutableArray<ElasticSteel> strands =
-        [
-            .. section.Strands.Select(s => new ElasticSteel(s.Height, s.Area, s.Steel.Ep, 0)),
-        ];
+        ImmutableArray<ElasticSteel> strands = [.. section.Strands.Select(s => new ElasticSteel(s.Height, s.Area, s.Steel.Ep, 0))];
         var face = isSagging ? parts[^1].StressAt(0) : parts[0].StressAt(section.Depth);
         var cracks = member.Form == MemberForm.CastInPlace || face > (isSagging ? section.Concrete[^1] : section.Concrete[0]).Concrete.Fctm;
         var cracked = cracks ? CrackedSection.Of(parts, [.. bars, .. strands]) : null;

@@ -155,7 +155,10 @@ public sealed class StrandStress : ICheck
             return step.Kind switch
             {
                 LossKind.Stressing => ("stressed to, or entered after all losses", "EN 1992-1-1 5.10.2.1"),
-                LossKind.Relaxation when step.From == 0 && row.Duct is null => ($"relaxation until release, {days}", "EN 1992-1-1 5.10.4, 3.3.2(7)"),
+                LossKind.Relaxation when step.From == 0 && row.Duct is null => (
+                    $"relaxation until release, {days}",
+                    "EN 1992-1-1 5.10.4, 3.3.2(7)"
+                ),
                 LossKind.Relaxation => ($"0.8 of the relaxation, {days}", "EN 1992-1-1 5.10.6"),
                 LossKind.Heat => ("0.5 E_p α_c ΔT, heat curing", "EN 1992-1-1 (10.8)"),
                 LossKind.Friction => ("σ_max (1 − e^(−μ(θ + k x))), friction", "EN 1992-1-1 (5.45)"),

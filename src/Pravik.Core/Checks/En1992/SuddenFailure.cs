@@ -86,7 +86,7 @@ public sealed class SuddenFailure : ICheck
     private static double Left(Member member, MemberPoint point, bool isSagging)
     {
         var (face, fctm) = (FaceOf(isSagging), ConcreteAt(point.Section!, isSagging).Concrete.Fctm);
-        var prestress = member.Prestress[point.Number, face];
+        var prestress = PrimaryAt(member, point, face);
         var others = member.Effects(LimitState.Frequent).Greatest[point.Number, face] - prestress;
         return others <= fctm || prestress >= 0 ? 0 : Math.Min(1, (others - fctm) / -prestress);
     }
@@ -99,11 +99,9 @@ public sealed class SuddenFailure : ICheck
     {
         var (section, left, range) = (point.Section!, Left(member, point, isSagging), member.Effects(LimitState.Frequent));
         var effect = range.Layout.At(point.Number, GirderEffect.M);
-        // What is not prestress: its primary part is the strands themselves.
-        var answer = Answer(member, point);
-        var worse = isSagging == answer > 0 ? answer : left * answer;
-        var moment = Math.Max(0, (isSagging ? 1 : -1) * (range.Side(isSagging)[effect] - member.Prestress[effect] + worse));
-        var axial = range.Together(effect, isSagging)[(int)GirderEffect.N] - member.Prestress[point.Number, GirderEffect.N];
+        var primary = Primary(member, point);
+        var moment = Math.Max(0, (isSagging ? 1 : -1) * (range.Side(isSagging)[effect] - primary.Moment));
+        var axial = range.Together(effect, isSagging)[(int)GirderEffect.N] - primary.Axial;
         var rest = section with
         {
             Strands = [.. section.Strands.Select(s => s with { Steel = s.Steel with { Area = left * s.Steel.Area } })],
@@ -124,7 +122,7 @@ public sealed class SuddenFailure : ICheck
         {
             c.Heading("Check");
             var name = range.Governing(effect, isSagging).Name;
-            c.Line("M_freq", $"{name}, of prestress only what supports answer, as it is worse", moment, QuantityKind.Moment, Clause);
+            c.Line("M_freq", $"{name}, without the force of strands", moment, QuantityKind.Moment, Clause);
             c.Ratio("η", CheckWords.Met("M_freq / M_Rd(λ A_p)", utilisation), utilisation, 3, Clause);
             c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
         }
@@ -132,19 +130,31 @@ public sealed class SuddenFailure : ICheck
     }
 
     /// <summary>
-    /// The moment by which supports answer to the prestress of a section cast in one; of girders that are joined later it is left out as
-    /// small.
+    /// What goes as steel goes: in a section cast in one the force of its steel about its axis, as supports go on answering to the rest of
+    /// the tendons; of girders that are joined later the whole of prestress, as that answer is small.
     /// </summary>
-    private static double Answer(Member member, MemberPoint point) =>
+    private static (double Axial, double Moment) Primary(Member member, MemberPoint point) =>
         member.IsCastInOne
-            ? member.Prestress[point.Number, GirderEffect.M]
-                + point.Section!.Strands.Sum(s => s.Area * s.EffectiveStress * (point.AxialHeight - s.Height))
-            : 0;
+            ? (
+                -point.Section!.Strands.Sum(s => s.Area * s.EffectiveStress),
+                -point.Section.Strands.Sum(s => s.Area * s.EffectiveStress * (point.AxialHeight - s.Height))
+            )
+            : (member.Prestress[point.Number, GirderEffect.N], member.Prestress[point.Number, GirderEffect.M]);
+
+    /// <summary>The stress of that at a face (Pa).</summary>
+    private static double PrimaryAt(Member member, MemberPoint point, GirderEffect face)
+    {
+        if (!member.IsCastInOne)
+            return member.Prestress[point.Number, face];
+        var (axial, moment) = Primary(member, point);
+        var parts = LinearSection.Stresses(point.Section!, axial, point.AxialHeight, moment);
+        return face == GirderEffect.Bottom ? parts[^1].StressAt(0) : parts[0].StressAt(point.Section!.Depth);
+    }
 
     private static void WriteLeft(Calculation c, Member member, MemberPoint point, bool isSagging, double left)
     {
         var (face, range) = (FaceOf(isSagging), member.Effects(LimitState.Frequent));
-        var prestress = member.Prestress[point.Number, face];
+        var prestress = PrimaryAt(member, point, face);
         var concrete = ConcreteAt(point.Section!, isSagging).Concrete;
         c.Line("σ", $"{FaceStress.NameOf(face)}, frequent", range.Greatest[point.Number, face], QuantityKind.Stress, Clause);
         c.Line("σ_P", "of it prestress", prestress, QuantityKind.Stress, Clause);

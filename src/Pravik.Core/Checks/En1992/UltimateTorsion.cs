@@ -196,7 +196,7 @@ public sealed class UltimateTorsion : ICheck
                 if (double.IsFinite(pair.Tube.LinksFor(pair.Torsion, pair.Shear)))
                     c.Line(
                         "A_sw/s",
-                        "of all legs, for V_Ed, and T_w / (2 A_k f_ywd cot θ) in each outer one; area per metre",
+                        "of all legs, for V_Ed, and T_w / (2 A_k f_ywd cot θ) in each outer one, or in each web; area per metre",
                         pair.Tube.LinksFor(pair.Torsion, pair.Shear),
                         QuantityKind.SmallArea,
                         "EN 1992-1-1 (6.8), 6.3.2(2)"
@@ -254,7 +254,8 @@ public sealed class UltimateTorsion : ICheck
         private static void Remark(Calculation c)
         {
             c.Remark(
-                "The web alone takes its part; flanges and slab take theirs, which is not checked. Links must be closed. The cover to bars "
+                "The web, or what is around voids, takes its part; flanges and slab take theirs, which is not checked, nor are bars across "
+                    + "under and over voids. Links must be closed. The cover to bars "
                     + "along the web is not entered: t_ef is A / u whatever it is. The torsion of the model is that of uncracked members.",
                 Clause
             );

@@ -1,8 +1,7 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
-using Pravik.Core.Places;
 
-namespace Pravik.Core.Loads;
+namespace Pravik.Core.Places;
 
 /// <summary>The course of a tendon along one girder: levels, slopes, and the angle through which it turns.</summary>
 /// <remarks>
@@ -21,8 +20,18 @@ public sealed class TendonPath
     private readonly double[] slopes;
     private readonly double[] angles;
 
-    /// <summary>The course of a tendon in a girder whose girders stand in every span of the tendon.</summary>
-    public TendonPath(BridgeGeometry geometry, Tendon tendon, GirderLine girder)
+    /// <summary>
+    /// The course of a tendon in a girder; null where it does not lie in it, or runs in spans that do not exist or have no such girder.
+    /// </summary>
+    public static TendonPath? Of(BridgeGeometry geometry, Tendon tendon, GirderLine girder) =>
+        tendon.IsIn(girder.Number)
+        && geometry.SpanIndices.All(girder.IsIn)
+        && tendon.Points.Length > 1
+        && tendon.Points.All(p => p.Span >= 1 && p.Span <= geometry.SpanCount)
+            ? new(geometry, tendon, girder)
+            : null;
+
+    private TendonPath(BridgeGeometry geometry, Tendon tendon, GirderLine girder)
     {
         (this.geometry, this.girder, points) = (geometry, girder, tendon.Points);
         starts = new double[geometry.SpanCount + 1];
@@ -70,8 +79,7 @@ public sealed class TendonPath
     public double DistanceOf(SpanIndex span, double t) => starts[span] + t * girder.SpanLength(span);
 
     /// <summary>Whether it passes a part of a span.</summary>
-    public bool Passes(SpanIndex span, double t) =>
-        DistanceOf(span, t) is var x && x >= places[0] - 1e-9 && x <= places[^1] + 1e-9;
+    public bool Passes(SpanIndex span, double t) => DistanceOf(span, t) is var x && x >= places[0] - 1e-9 && x <= places[^1] + 1e-9;
 
     /// <summary>Level above the soffit at a part of a span (m).</summary>
     public double LevelAt(SpanIndex span, double t) => Level(DistanceOf(span, t));
@@ -116,11 +124,7 @@ public sealed class TendonPath
             .Range(0, points.Length - 1)
             .Where(i => IsLevel(i) && IsLevel(i + 1))
             .Select(i => places[i] + (points[i].Turn ?? 0.5) * (places[i + 1] - places[i]));
-        var breaks = places
-            .Concat(turns)
-            .Concat(starts.Where(s => s > places[0] && s < places[^1]))
-            .Order()
-            .ToList();
+        var breaks = places.Concat(turns).Concat(starts.Where(s => s > places[0] && s < places[^1])).Order().ToList();
         for (var i = 0; i + 1 < breaks.Count; i++)
         {
             if (breaks[i + 1] - breaks[i] > 1e-6)

@@ -1,0 +1,42 @@
+using System.Collections.Immutable;
+using Pravik.Core.Sections;
+
+namespace Pravik.Drawings.Views;
+
+/// <summary>Where the ducts of a tendon are drawn across: shared among the webs as they are half way up.</summary>
+internal static class DuctPlaces
+{
+    private const int Looked = 400;
+
+    /// <summary>Places across (m from the middle), from left to right.</summary>
+    public static ImmutableArray<double> Of(MadeSection section, int count)
+    {
+        var y = section.Bottom + section.Depth / 2;
+        var (left, right) = (section.Properties.Left, section.Properties.Right);
+        List<(double From, double To)> webs = [];
+        var isIn = false;
+        for (var i = 0; i <= Looked; i++)
+        {
+            var x = left + (right - left) * i / Looked;
+            var now =
+                section.Parts.Any(p => !p.IsVoid && p.Outline.Contains(new(x, y)))
+                && !section.Parts.Any(p => p.IsVoid && p.Outline.Contains(new(x, y)));
+            if (now && !isIn)
+                webs.Add((x, x));
+            else if (now)
+                webs[^1] = (webs[^1].From, x);
+            isIn = now;
+        }
+        return
+        [
+            .. webs.SelectMany(
+                (web, i) =>
+                {
+                    // What cannot be shared evenly goes to the first webs.
+                    var here = count / webs.Count + (i < count % webs.Count ? 1 : 0);
+                    return Enumerable.Range(1, here).Select(n => web.From + (web.To - web.From) * n / (here + 1));
+                }
+            ),
+        ];
+    }
+}
