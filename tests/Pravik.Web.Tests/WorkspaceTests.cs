@@ -135,7 +135,7 @@ public class WorkspaceTests
     [InlineData("road", 4)]
     [InlineData("axes", 5)]
     [InlineData("deck", 4)]
-    [InlineData("girders", 6)]
+    [InlineData("girders", 7)]
     [InlineData("materials", 1)]
     [InlineData("substructure", 5)]
     [InlineData("sections", 2)]
@@ -202,6 +202,35 @@ public class WorkspaceTests
             var kept = side == "right" ? Offsets(more)[..5] : Offsets(more)[1..];
             Assert.All(Offsets(held).Zip(kept), p => Assert.Equal(p.First, p.Second, 1e-3));
         }
+    }
+
+    /// <summary>A tendon is added from end to end, drawn from the side with its force, and comes first where it is picked.</summary>
+    [Fact]
+    public void Tendons_are_added_drawn_and_picked()
+    {
+        Workspace Side(Bridge bridge, string? pick = null) =>
+            Show(
+                bridge,
+                false,
+                new()
+                {
+                    Step = "girders",
+                    Layout = "side",
+                    Pick = pick,
+                }
+            );
+        Assert.Single(Side(Demo).Views);
+        var add = Side(Demo).Ledger.Groups.Single(g => g.Title == "Tendons").Actions.Single();
+        var one = BridgeEditing.Apply(Demo, add.Patch).Bridge!;
+        Assert.DoesNotContain(BridgeValidation.Check(one), f => f.Severity is Severity.Error or Severity.Fault);
+        Assert.Equal(2, Side(one).Views.Count);
+        Assert.Contains("as it is jacked", Side(one).Views[1].Svg, StringComparison.Ordinal);
+        Assert.Contains(Side(one).Ledger.Groups, g => g.Note.Contains("No stage jacks it yet", StringComparison.Ordinal));
+        Assert.Equal("Tendon 1", Side(one, "/girders/tendons/0").Ledger.Groups[0].Title);
+        var course = Side(one).Ledger.Groups.Single(g => g.Title == "Course of Tendon 1");
+        var more = BridgeEditing.Apply(one, course.Actions.Single().Patch).Bridge!;
+        Assert.Equal(one.Girders.Tendons[0].Points.Length + 1, more.Girders.Tendons[0].Points.Length);
+        Assert.DoesNotContain(BridgeValidation.Check(more), f => f.Severity is Severity.Error or Severity.Fault);
     }
 
     [Fact]

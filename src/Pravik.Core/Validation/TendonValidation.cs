@@ -1,5 +1,4 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Loads;
 using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Units;
@@ -81,10 +80,10 @@ internal static class TendonValidation
     /// <summary>Whether tendons lie in girders that exist, in their concrete, and are jacked to what the standard allows.</summary>
     public static void Fit(BridgeGeometry geometry, UnitSystem units, Bounds bounds)
     {
-        var rows = new TendonRows(geometry);
-        for (var i = 0; i < rows.All.Length; i++)
+        var (all, steel) = (geometry.Bridge.Girders.Tendons, PrestressingSteel.Of(geometry.Bridge.Materials.Strand));
+        for (var i = 0; i < all.Length; i++)
         {
-            var (tendon, path) = (rows.All[i], $"/girders/tendons/{i}");
+            var (tendon, path) = (all[i], $"/girders/tendons/{i}");
             var named = (tendon.Girders ?? "").Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
             foreach (var name in tendon.Girders is null ? [] : named)
             {
@@ -93,16 +92,16 @@ internal static class TendonValidation
             }
             if (tendon.Girders is not null && named.Length == 0)
                 bounds.Error($"{path}/girders", $"“{tendon.Name}” lies in no girder.");
-            if (tendon.Jack(rows.Steel) > rows.Steel.MostAtJack)
+            if (tendon.Jack(steel) > steel.MostAtJack)
                 bounds.Fault(
                     $"{path}/jackStress",
                     $"Strands are stressed to at most min(0.8 f_pk, 0.9 f_p0.1k) = "
-                        + $"{units.FormatWithUnit(rows.Steel.MostAtJack, QuantityKind.Stress)} (EN 1992-1-1 5.10.2.1)."
+                        + $"{units.FormatWithUnit(steel.MostAtJack, QuantityKind.Stress)} (EN 1992-1-1 5.10.2.1)."
                 );
-            Duct(tendon, path, rows.Steel, bounds);
+            Duct(tendon, path, steel, bounds);
             foreach (var girder in geometry.Girders)
             {
-                if (rows.PathOf(girder, i) is { } course && Outside(geometry, girder, tendon, course) is var (span, t))
+                if (TendonPath.Of(geometry, tendon, girder) is { } course && Outside(geometry, girder, tendon, course) is var (span, t))
                 {
                     var at = units.FormatWithUnit(t * girder.SpanLength(span), QuantityKind.Length);
                     bounds.Fault(

@@ -25,6 +25,9 @@ internal sealed record HandMember(MemberSection Section)
     /// <summary>What of it is prestress.</summary>
     public ImmutableArray<(GirderEffect Effect, double Value)> Prestress { get; init; } = [];
 
+    /// <summary>What frequent traffic alone does, if it is there; it may be away.</summary>
+    public ImmutableArray<(GirderEffect Effect, double Value)> Traffic { get; init; } = [];
+
     public HandMember With(GirderEffect effect, double value) => this with { Acting = Acting.SetItem(effect, value) };
 
     /// <summary>300 × 600 in C30/37 with bars of 20 mm at 50 mm and two legs of 10 mm; its web takes all of the torsion.</summary>
@@ -54,9 +57,16 @@ internal sealed record HandMember(MemberSection Section)
         var ofPrestress = new double[layout.Count];
         foreach (var (effect, value) in Prestress)
             ofPrestress[layout.At(0, effect)] = value;
-        var range = EffectRange.Of("by hand", new EffectValues(layout, values));
+        var ofTraffic = new double[layout.Count];
+        foreach (var (effect, value) in Traffic)
+            ofTraffic[layout.At(0, effect)] = value;
+        var full = EffectRange.Of("traffic", new EffectValues(layout, ofTraffic));
+        var traffic = EffectRange.Envelope("traffic", [(1, full), (0, full)]);
+        var others = EffectRange.Of("by hand", new EffectValues(layout, [.. values.Zip(ofTraffic, (v, t) => v - t)]));
+        var range = Traffic.IsEmpty ? others : EffectRange.Sum("by hand", [(1, others), (1, traffic)], layout);
         var member = new Member("G1", Form, [new(0, 0, 10, 10, Section, 0)], _ => range, Values, 1.5)
         {
+            FrequentTraffic = Traffic.IsEmpty ? null : traffic,
             Prestress = new EffectValues(layout, ofPrestress),
             ToBearing = _ => 0.2,
             LeavesOutTorsion = LeavesOutTorsion ? Member.TorsionByCompatibility : null,
