@@ -13,6 +13,7 @@ public sealed class Polygon
         Points = [.. points];
         if (Points.Length < 3)
             throw new ArgumentException("A polygon has at least three points.", nameof(points));
+        (Bottom, Top) = (Points.Min(p => p.Y), Points.Max(p => p.Y));
     }
 
     /// <summary>Its corners, in order.</summary>
@@ -32,10 +33,10 @@ public sealed class Polygon
     public bool IsClockwise => Points.Select((p, i) => p.Cross(Points[(i + 1) % Points.Length])).Sum() < 0;
 
     /// <summary>Its highest level.</summary>
-    public double Top => Points.Max(p => p.Y);
+    public double Top { get; }
 
     /// <summary>Its lowest level.</summary>
-    public double Bottom => Points.Min(p => p.Y);
+    public double Bottom { get; }
 
     /// <summary>
     /// Area, first and second moments about the origin's axes, by Green's theorem on each edge:

@@ -137,11 +137,30 @@ public sealed class GirderMemberSections
     {
         var (line, depth) = (geometry.Girders[point.Girder], shape.Section.Depth + shape.Haunch + shape.Slab);
         var rows = bridge.Girders.Types[geometry.Sections.TypeIndex(line.Number, point.Span)].Bars;
+        return OfRows(rows, point.Fraction, line.SpanLength(point.Span), depth, girder, bars);
+    }
+
+    /// <summary>Bars of rows along a girder that reach a place.</summary>
+    /// <param name="rows">The rows.</param>
+    /// <param name="fraction">The place as a part of the span.</param>
+    /// <param name="length">Length of the span (m).</param>
+    /// <param name="depth">Depth of the section with its slab (m).</param>
+    /// <param name="girder">The concrete around them.</param>
+    /// <param name="steel">Their steel.</param>
+    public static IEnumerable<MemberBars> OfRows(
+        ImmutableArray<BarRow> rows,
+        double fraction,
+        double length,
+        double depth,
+        Concrete girder,
+        ReinforcingSteel steel
+    )
+    {
         for (var i = 0; i < rows.Length; i++)
         {
-            var fromEnd = rows[i].FromEnd(point.Fraction, line.SpanLength(point.Span));
+            var fromEnd = rows[i].FromEnd(fraction, length);
             if (rows[i].Count > 0 && fromEnd > 0)
-                yield return new($"bars, row {i + 1}", rows[i].Level, rows[i].Area, bars)
+                yield return new($"{RowName}{i + 1}", rows[i].Level, rows[i].Area, steel)
                 {
                     Diameter = rows[i].Diameter,
                     FromEnd = fromEnd,
@@ -150,6 +169,9 @@ public sealed class GirderMemberSections
                 };
         }
     }
+
+    /// <summary>How the names of bars of rows begin.</summary>
+    public const string RowName = "bars, row ";
 
     /// <summary>From the end of the bars over the nearer pier to a point (m); 0 or less where there are none.</summary>
     private double PierBarsFromEnd(ModelPoint point)

@@ -11,6 +11,9 @@ public sealed class GaussLegendre
     /// <summary>The rule with five points, for functions that are nearly polynomials.</summary>
     public static GaussLegendre Five { get; } = new(5);
 
+    /// <summary>The rule with two points, exact for cubics.</summary>
+    public static GaussLegendre Two { get; } = new(2);
+
     private GaussLegendre(int count)
     {
         (At, Weight) = (new double[count], new double[count]);

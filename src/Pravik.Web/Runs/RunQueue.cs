@@ -375,8 +375,18 @@ public sealed class RunQueue(
         }
         if (job.Kind == JobKind.Proposal)
         {
-            var found = StrandProposal.Of(job.Bridge, job.Type, ground, factors, traffic, Progress, cancel);
-            proposed[job.Project] = new(InputHash.Of(job.Bridge), job.Type, found);
+            var hash = InputHash.Of(job.Bridge);
+            var bars = job.Bridge.Girders.CastInPlace
+                ? BarProposal.Of(
+                    new(job.Bridge),
+                    kept.Find(hash) ?? BridgeRun.Run(job.Bridge, ground, factors, traffic, null, cancel),
+                    job.Type,
+                    Progress,
+                    cancel
+                )
+                : null;
+            var strands = bars is null ? StrandProposal.Of(job.Bridge, job.Type, ground, factors, traffic, Progress, cancel) : null;
+            proposed[job.Project] = new(hash, job.Type, strands, bars);
             KeepFew(proposed, job.Project);
             return;
         }

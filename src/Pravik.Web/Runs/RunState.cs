@@ -40,8 +40,8 @@ public sealed record RunState(string Hash, RunStatus Status, double Fraction, st
 /// <summary>Results of a bridge, the hash of their inputs, and the edit of which they are; out of date where the hash differs.</summary>
 public sealed record LatestResults(string Hash, int Revision, BridgeResults Results);
 
-/// <summary>Strands proposed for a type of girder of a bridge, with the hash of its inputs.</summary>
-public sealed record LatestProposal(string Hash, int Type, StrandProposal Proposal);
+/// <summary>Strands or bars proposed for a type of girder of a bridge, with the hash of its inputs.</summary>
+public sealed record LatestProposal(string Hash, int Type, StrandProposal? Strands, BarProposal? Bars);
 
 /// <summary>All three models of a bridge compared, with the hash of their inputs.</summary>
 public sealed record LatestComparison(string Hash, ModelComparison Comparison);

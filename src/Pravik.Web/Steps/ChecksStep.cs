@@ -22,7 +22,7 @@ internal sealed class ChecksStep : IStep
         new("camber", "Camber"),
         new("traffic", "Traffic on the deck"),
         new("rating", "Rating"),
-        new("strands", "Strands proposed"),
+        new("strands", "Steel proposed"),
     ];
 
     public IReadOnlyList<string> Paths { get; } = ["/parts/results"];
@@ -40,7 +40,7 @@ internal sealed class ChecksStep : IStep
                 ? new([Screen.Drawn("rating", RatingView.Draw(RatingTables.Bars(rated), screen.Half))], RatingTables.Of(rated, screen))
                 : new([screen.Waiting("Not yet rated", screen.IsCurrent ? "traffic is being rated" : "results are out of date")]);
         if (layout == "strands")
-            return StrandTables.Sheet(screen);
+            return IsCast(screen) ? BarTables.Sheet(screen) : StrandTables.Sheet(screen);
         if (layout == "section")
             return SectionAt(screen) is { } at
                 ? at.Sheet(screen.Half)
@@ -64,12 +64,16 @@ internal sealed class ChecksStep : IStep
 
     public Ledger Ledger(Screen screen) =>
         screen.Request.Layout == "rating" && screen.Results is not null ? RatingTables.Ledger(screen)
-        : screen.Request.Layout == "strands" && screen.Outcome is not null ? StrandTables.Ledger(screen)
+        : screen.Request.Layout == "strands" && screen.Outcome is not null
+            ? (IsCast(screen) ? BarTables.Ledger(screen) : StrandTables.Ledger(screen))
         : screen.Request.Layout == "camber" && screen.Latest is { } latest ? new CamberViews(screen, latest.Results).Ledger
         : screen.Request.Layout == "section" && SectionAt(screen) is { } at ? at.Ledger
         : screen.Outcome is not null ? screen.Results!.CheckLedger(screen.Snapshot.ProjectId, screen.Outcome)
         : screen.Results is not null ? new("Checks", "nothing is checked", [screen.Results.NotChecked])
         : new("Checks", screen.Seen.State?.Doing ?? "", []);
+
+    /// <summary>Whether bars are proposed instead of strands.</summary>
+    private static bool IsCast(Screen screen) => screen.Snapshot.Bridge.Girders.CastInPlace;
 
     public IReadOnlyList<SheetControl> Controls(Screen screen) =>
         (screen.Request.Layout ?? "check") switch

@@ -25,19 +25,18 @@ internal static class StrandTables
             : 0;
     }
 
-    private static int TypeOf(Screen screen) => TypeOf(screen.Geometry, screen.Latest?.Results, screen.Pick);
+    /// <summary>The type whose steel is proposed on a screen.</summary>
+    public static int TypeOf(Screen screen) => TypeOf(screen.Geometry, screen.Latest?.Results, screen.Pick);
 
     /// <summary>Both sections and the table of rows, or how far the search is.</summary>
     public static SheetContent Sheet(Screen screen)
     {
-        if (screen.Snapshot.Bridge.Girders.CastInPlace)
-            return new([screen.Waiting("No strands", "girders cast in place have bars alone")]);
-        if (screen.Seen.Proposed is not { } found)
+        if (screen.Seen.Proposed?.Strands is not { } found)
             return new([screen.Waiting("No strands proposed yet", screen.Seen.Proposing?.Doing ?? "the search waits for results")]);
         var type = TypeOf(screen);
-        var proposed = screen.Snapshot.Bridge with { Girders = With(screen.Snapshot.Bridge.Girders, type, found.Proposal) };
+        var proposed = screen.Snapshot.Bridge with { Girders = With(screen.Snapshot.Bridge.Girders, type, found) };
         var name = screen.Snapshot.Bridge.Girders.Types[type].Name;
-        var title = found.Proposal.Why.Length > 0 ? "the best that was tried" : "proposed";
+        var title = found.Why.Length > 0 ? "the best that was tried" : "proposed";
         return new(
             [
                 Screen.Drawn("proposed", ShapeView.Girder(new(proposed), screen.Units, screen.Half, type)) with
@@ -45,7 +44,7 @@ internal static class StrandTables
                     Title = $"Girders of {name}, {title}",
                 },
             ],
-            Table(screen.Snapshot.Bridge.Girders.Types[type], found.Proposal, screen.Units)
+            Table(screen.Snapshot.Bridge.Girders.Types[type], found, screen.Units)
         );
     }
 
@@ -103,7 +102,7 @@ internal static class StrandTables
     {
         var type = TypeOf(screen);
         var today = screen.Snapshot.Bridge.Girders.Types[type];
-        if (screen.Seen.Proposed?.Proposal is not { } proposal)
+        if (screen.Seen.Proposed?.Strands is not { } proposal)
             return new("Strands proposed", today.Name, [How]);
         var before = today.Strands.Rows.Sum(r => r.Count);
         List<LedgerRow> rows =

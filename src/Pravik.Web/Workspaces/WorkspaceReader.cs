@@ -82,13 +82,7 @@ public sealed class WorkspaceReader(
         var seen = new RunsSeen(runs.State(id), runs.Latest(id));
         if (request is { Step: "checks", Layout: "rating" })
             runs.RequestRating(id, kept.Revision, kept.Bridge);
-        var hasStrands = !kept.Bridge.Girders.CastInPlace;
-        if (
-            hasStrands
-            && request is { Step: "checks", Layout: "strands" }
-            && seen.Latest is { } latest
-            && latest.Hash == InputHash.Of(kept.Bridge)
-        )
+        if (request is { Step: "checks", Layout: "strands" } && seen.Latest is { } latest && latest.Hash == InputHash.Of(kept.Bridge))
         {
             var type = StrandTables.TypeOf(new(kept.Bridge), latest.Results, request.Pick);
             runs.RequestProposal(id, kept.Revision, kept.Bridge, type);

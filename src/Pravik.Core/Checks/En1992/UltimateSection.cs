@@ -65,7 +65,7 @@ public sealed class UltimateSection(ImmutableArray<ConcretePart> concrete, Immut
         (0.5 + Math.Sqrt(0.15), 5.0 / 18),
     ];
 
-    private readonly WidthStrips[] strips = [.. concrete.Select(p => new WidthStrips(p.Outline))];
+    private readonly WidthStrips[] strips = [.. concrete.Select(p => WidthStrips.Of(p.Outline))];
     private readonly double[][] corners = [.. concrete.Select(p => p.Concrete.Corners.Order().ToArray())];
     private readonly double top = concrete.Max(p => p.Outline.Top);
     private readonly double bottom = concrete.Min(p => p.Outline.Bottom);

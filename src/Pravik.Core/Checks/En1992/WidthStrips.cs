@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Pravik.Core.Geometry;
 
 namespace Pravik.Core.Checks.En1992;
@@ -8,12 +9,15 @@ namespace Pravik.Core.Checks.En1992;
 /// </summary>
 internal sealed class WidthStrips
 {
+    private static readonly ConditionalWeakTable<Polygon, WidthStrips> Known = [];
     private readonly double[] heights;
     private readonly double[] widths;
     private readonly double[] slopes;
 
-    /// <param name="outline">The outline.</param>
-    public WidthStrips(Polygon outline)
+    /// <summary>The strips of an outline, found once as long as the outline is there.</summary>
+    public static WidthStrips Of(Polygon outline) => Known.GetValue(outline, o => new(o));
+
+    private WidthStrips(Polygon outline)
     {
         heights = [.. outline.Points.Select(p => p.Y).Distinct().Order()];
         (widths, slopes) = (new double[Count], new double[Count]);
