@@ -272,7 +272,9 @@ public sealed class GirderMemberSections
         return point.Fraction < 0.5 ? point.Span == unit.FirstSpan : point.Span == unit.LastSpan;
     }
 
-    /// <summary>J of the web, or of all that is around voids, over that of the girder with its part of the slab, as the model has it.</summary>
+    /// <summary>
+    /// J of the web, or of all that is around voids, over that of the girder with its part of the slab, as the model has it.
+    /// </summary>
     private double WebTorsion(GirderLine line, SpanIndex span, Shape shape)
     {
         var made = shape.Section;

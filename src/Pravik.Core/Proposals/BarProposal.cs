@@ -15,9 +15,9 @@ namespace Pravik.Core.Proposals;
 /// </summary>
 /// <remarks>
 /// Bars of one diameter lie in one row, or in two where one has no room, with the cover of today’s lowest row, at least their diameter
-/// and 50 mm clear of each other. What none of them needs to carry near the ends of spans stops short; at least half run on (EN 1992-1-1 9.2.1.4 asks
-/// for a quarter). Bars do not change the analysis, so that each layout is judged by the checks alone. Rows higher than a third of the
-/// depth stay as they are, and so do bars of the slab.
+/// and 50 mm clear of each other. What none of them needs to carry near the ends of spans stops short; at least half run on (EN 1992-1-1
+/// 9.2.1.4 asks for a quarter). Bars do not change the analysis, so that each layout is judged by the checks alone. Rows higher than a
+/// third of the depth stay as they are, and so do bars of the slab.
 /// </remarks>
 public sealed record BarProposal
 {
@@ -194,7 +194,9 @@ public sealed record BarProposal
             }
         }
 
-        /// <summary>Those that stop short of the ends of spans, as far as everything still passes; all run on where that saves nothing.</summary>
+        /// <summary>
+        /// Those that stop short of the ends of spans, as far as everything still passes; all run on where that saves nothing.
+        /// </summary>
         private ImmutableArray<BarRow> Stopped(int count, double diameter)
         {
             var whole = (count + 1) / 2;
@@ -227,10 +229,11 @@ public sealed record BarProposal
             }
         }
 
-        private string BesideWords() =>
-            beside.Count == 0
-                ? ""
-                : $"However many bars lie at the soffit, these fail: {string.Join(", ", beside.Select(b => NameOf(b.Check)).Distinct().Order())}.";
+        private string BesideWords()
+        {
+            var names = beside.Select(b => NameOf(b.Check)).Distinct().Order();
+            return beside.Count == 0 ? "" : $"However many bars lie at the soffit, these fail: {string.Join(", ", names)}.";
+        }
 
         private string NameOf(string check) => results.Outcomes.FirstOrDefault(o => o.Check == check)?.Name.ToLowerInvariant() ?? check;
 

@@ -84,7 +84,9 @@ public sealed class TendonStresses
         /// <summary>At a point; null where there is none.</summary>
         public double[]? AtPoint(ModelPoint point) => values[of.index.Of(point)];
 
-        /// <summary>In the piece of a girder that begins on a row: the mean of both ends, or that of the one which a tendon passes.</summary>
+        /// <summary>
+        /// In the piece of a girder that begins on a row: the mean of both ends, or that of the one which a tendon passes.
+        /// </summary>
         public double[]? InPiece(GirderIndex girder, int row)
         {
             var (first, last) = of.index.Ends(girder, row);

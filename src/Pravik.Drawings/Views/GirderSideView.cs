@@ -115,7 +115,8 @@ public sealed class GirderSideView
             var (zones, length) = (geometry.TypeOf(girder, span).Links, geometry.LengthOf(girder, span));
             var (from, to) = geometry.EndsOf(girder, span);
             canvas.Part = $"/girders/types/{geometry.Sections.TypeIndex(girder.Number, span)}";
-            for (var x = 0.0; !zones.IsEmpty && x <= length; )
+            var x = 0.0;
+            while (!zones.IsEmpty && x <= length)
             {
                 var zone = LinkZone.At(zones, Math.Min(x, length - x))!;
                 var t = from + x / length * (to - from);

@@ -107,7 +107,7 @@ internal sealed class TendonLedger(Bridge bridge, LedgerRows rows)
     private static bool TurnsAfter(ImmutableArray<TendonPoint> all, int i) =>
         i > 0 && i + 2 < all.Length && !all[i].Kink && !all[i + 1].Kink;
 
-    /// <summary>A new point half way along the longest part of a span between two points, and its place; null where there is none.</summary>
+    /// <summary>A new point half way between the two that are farthest apart, and its place; null where there is none.</summary>
     private static (int Before, TendonPoint Point)? Between(IReadOnlyList<TendonPoint> all)
     {
         var longest = Enumerable.Range(1, all.Count - 1).MaxBy(i => all[i].Span + all[i].At - all[i - 1].Span - all[i - 1].At);

@@ -115,9 +115,9 @@ internal static class BarTables
         new("How", [])
         {
             Note =
-                "The least steel of one diameter at the soffit, in one row or two, with which sagging, stresses, cracks, least steel, sudden "
-                + "failure, anchorage and the tension chord of torsion pass at every place of the type. At least half of the bars run on; the "
-                + "others stop where they are not needed. Bars over piers and of the slab stay as they are; links are proposed beside shear. "
-                + "What fatigue asks for is not counted.",
+                "The least steel of one diameter at the soffit, in one row or two, with which sagging, stresses, cracks, least steel, "
+                + "sudden failure, anchorage and the tension chord of torsion pass at every place of the type. At least half of the bars "
+                + "run on; the others stop where they are not needed. Bars over piers and of the slab stay as they are; links are "
+                + "proposed beside shear. What fatigue asks for is not counted.",
         };
 }

@@ -28,7 +28,9 @@ public sealed class BarProposalTests
         Assert.InRange(proposal.OfToday, 0.1, 1);
         var run = BridgeRun.Run(With(bridge, proposal.Rows));
         Assert.DoesNotContain(run.Outcomes, o => !o.Passes);
-        var counted = run.Outcomes.Where(o => o.Check.Split('.')[0] is "bending" or "bars" or "cracks" or "sudden" or "torsion" or "anchorage");
+        var counted = run.Outcomes.Where(o =>
+            o.Check.Split('.')[0] is "bending" or "bars" or "cracks" or "sudden" or "torsion" or "anchorage"
+        );
         var worst = counted.Where(o => !OfTheTop.Contains(o.Check)).Max(o => o.Utilisation);
         Assert.InRange(worst, proposal.Worst!.Utilisation - 1e-9, proposal.Worst.Utilisation + 0.3);
         var fewer = proposal.Rows.Select(r => r with { Count = Math.Max(0, r.Count - (r == proposal.Rows[0] ? 2 : 0)) });

@@ -78,8 +78,11 @@ public sealed class Fatigue : ICheck
                 .Where(m => m.Use > 1)
                 .ToList();
             if (worst.Count > 0)
-                yield return $"fatigue of {what} along {string.Join(", ", worst.Select(w => w.Name))}, where the bound of every lorry is not "
-                    + $"met (up to {QuantityText.Fixed(Math.Min(NoResistance, worst.Max(w => w.Use)), 2)} times it)";
+            {
+                var names = string.Join(", ", worst.Select(w => w.Name));
+                var most = QuantityText.Fixed(Math.Min(NoResistance, worst.Max(w => w.Use)), 2);
+                yield return $"fatigue of {what} along {names}, where the bound of every lorry is not met (up to {most} times it)";
+            }
         }
 
         private static (Ranged, Pressed)? LookAt(Member member, MemberPoint point) =>
@@ -87,7 +90,9 @@ public sealed class Fatigue : ICheck
                 ? Look(member, point)
                 : null;
 
-        /// <summary>Outcomes where the bound is met everywhere along the member: else the greatest of those that meet it would tell nothing.</summary>
+        /// <summary>
+        /// Outcomes where the bound is met everywhere along the member: else the greatest of those that meet it would tell nothing.
+        /// </summary>
         public IEnumerable<CheckOutcome> At(Member member, int place)
         {
             if (along[member].Value[place] is not var (steel, concrete))
@@ -233,8 +238,8 @@ public sealed class Fatigue : ICheck
     private static void Remark(Calculation c)
     {
         c.Remark(
-            "A bound, on the safe side: every lorry is taken to be as heavy as frequent traffic, which is more than fatigue load model 1. Where "
-                + "it is not met nothing is shown, and the place stands among what is not checked. Links are not looked at."
+            "A bound, on the safe side: every lorry is taken to be as heavy as frequent traffic, which is more than fatigue load model "
+                + "1. Where it is not met nothing is shown, and the member stands among what is not checked. Links are not looked at."
         );
         c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
     }

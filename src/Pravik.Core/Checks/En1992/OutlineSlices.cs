@@ -3,7 +3,9 @@ using Pravik.Core.Numerics;
 
 namespace Pravik.Core.Checks.En1992;
 
-/// <summary>Heights and areas by which a quantity that is a parabola over the height, or straight, is summed exactly over an outline.</summary>
+/// <summary>
+/// Heights and areas by which a quantity that is a parabola over the height, or straight, is summed exactly over an outline.
+/// </summary>
 internal static class OutlineSlices
 {
     /// <summary>The slices between two heights, cut at the corners of the outline and at a height more where one is given.</summary>

@@ -73,10 +73,11 @@ public sealed class StrandStress : ICheck
             {
                 WriteSteps(c, row);
                 c.Heading("Check");
+                var face = FaceStress.NameOf(FaceOf(point, row));
                 if (check == InService)
                     c.Line(
                         "Δσ_p",
-                        $"E_p/E_cm times the greatest change of stress of the concrete at the {FaceStress.NameOf(FaceOf(point, row))}, characteristic",
+                        $"E_p/E_cm times the greatest change of stress of the concrete at the {face}, characteristic",
                         later,
                         QuantityKind.Stress,
                         clause

@@ -78,11 +78,11 @@ internal sealed class WebTorsion(MemberSection section, ShearResistance shear, d
     /// <summary>Writes how the resistance comes about.</summary>
     public void Write(Calculation c, double torsion)
     {
+        var size = $"{c.Text(width, QuantityKind.Size)} × {c.Text(height, QuantityKind.Size)}";
         c.Heading(cells is null ? "Web as a tube" : "Walls around voids as a tube");
         c.Ratio(
             "J_w/J",
-            $"{(cells is null ? "rectangle" : "walls")} {c.Text(width, QuantityKind.Size)} × {c.Text(height, QuantityKind.Size)} over girder "
-                + "and its part of the slab",
+            $"{(cells is null ? "rectangle" : "walls")} {size} over girder and its part of the slab",
             section.WebTorsion,
             3,
             "EN 1992-1-1 6.3.1(3)"
