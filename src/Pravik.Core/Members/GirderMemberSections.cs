@@ -22,7 +22,7 @@ public sealed class GirderMemberSections
     private readonly ReinforcingSteel bars;
     private readonly StrandStresses stresses;
     private readonly TendonStresses tendons;
-    private readonly double? firstJacked;
+    private readonly double? jackedAt;
     private readonly ImmutableArray<(Concrete Concrete, Strands Strands)> types;
     private readonly Dictionary<Shape, ImmutableArray<MemberConcrete>> shapes = [];
 
@@ -30,7 +30,7 @@ public sealed class GirderMemberSections
     public GirderMemberSections(BridgeGeometry geometry, StrandStresses stresses, TendonStresses tendons)
     {
         (this.stresses, this.tendons) = (stresses, tendons);
-        firstJacked = Enumerable.Range(0, tendons.All.Length).Min(tendons.Since);
+        jackedAt = tendons.First - GirderMembers.CastLast(Staging.Steps(geometry.Bridge));
         (this.geometry, bridge) = (geometry, geometry.Bridge);
         var materials = bridge.Materials;
         slab = Concrete.Of(materials.Slab);
@@ -233,9 +233,9 @@ public sealed class GirderMemberSections
     /// <summary>The concrete cast in place when the first tendon is jacked; null where no losses of tendons are worked out here.</summary>
     private EarlyConcrete? AsJacked(int number, Concrete girder) =>
         bridge.Girders.CastInPlace
-        && firstJacked is { } day
+        && jackedAt is { } age
         && tendons.At(number).Any(r => tendons.Since(r.Index) is not null && tendons.All[r.Index].EffectiveStress is null)
-            ? new(girder, bridge.Actions.Cement, Math.Max(1, day), null, 20, 0)
+            ? new(girder, bridge.Actions.Cement, Math.Max(1, age), null, 20, 0)
             : null;
 
     private IEnumerable<StrandStep> StepsOf(int number, int row) =>

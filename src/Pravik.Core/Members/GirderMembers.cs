@@ -25,7 +25,7 @@ public static class GirderMembers
                 .GroupBy(p => p.Point.Girder)
                 .Select(along => new Member(
                     geometry.Girders[along.Key].Name,
-                    form == MemberForm.PostTensioned && !along.Any(p => results.Tendons.At(p.Number).Any()) ? MemberForm.CastInPlace : form,
+                    form == MemberForm.PostTensioned && !along.Any(p => results.Tendons.AreAt(p.Number)) ? MemberForm.CastInPlace : form,
                     [.. along.Select(p => At(p.Point, p.Number))],
                     effects.Of,
                     values,
@@ -81,14 +81,16 @@ public static class GirderMembers
     private static ImmutableArray<MemberStage> StagesOf(Bridge bridge, BridgeEffects effects, ModelResults results)
     {
         var (strands, tendons) = (results.Strands.WorksOut, bridge.Girders.CastInPlace && results.Tendons.WorksOut);
-        var first = strands ? 0 : Enumerable.Range(0, results.Tendons.All.Length).Min(results.Tendons.Since);
+        var first = strands ? 0 : results.Tendons.First;
+        // Girders cast in place are as old as what was cast last.
+        var made = strands ? 0 : CastLast(results.Steps);
         if ((!strands && !tendons) || first is null)
             return [];
         var after = results
             .Steps.Where(s => s.Stage.Day >= first)
             .Select(s => new MemberStage(
                 CaseNames.After(s.Stage),
-                s.Stage.Day,
+                s.Stage.Day - made,
                 effects.After(s),
                 effects.PrestressIn(c => c.IsThereAfter(s))
             ));
@@ -97,6 +99,10 @@ public static class GirderMembers
         var release = bridge.Girders.Release.Age;
         return [new("At release", release, effects.AtRelease, effects.PrestressIn(c => c.IsAtRelease)) { IsRelease = true }, .. after];
     }
+
+    /// <summary>The last day on which girders are cast in place.</summary>
+    internal static double CastLast(IEnumerable<StageStep> steps) =>
+        steps.Where(s => s.NewGirders.Length > 0).Select(s => s.Stage.Day).DefaultIfEmpty(0).Max();
 
     /// <summary>How the girders of a bridge are made.</summary>
     public static MemberForm FormOf(BridgeGeometry geometry) =>

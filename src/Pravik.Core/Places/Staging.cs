@@ -145,6 +145,14 @@ public static class Staging
                             $"{at}/loads",
                             $"“{load}” is stressed in stage {step.Index.Number} before the girders of every span are set."
                         );
+                    else if (bridge.Girders.CastInPlace && step.State.Slab.Contains(false))
+                        yield return Finding.Error(
+                            $"{at}/loads",
+                            $"“{load}” is stressed in stage {step.Index.Number} before the concrete of every span is stiff: what is cast in a "
+                                + "stage carries from the next one."
+                        );
+                    if (steps.Take(step.Index).Any(s => s.Stage.LoadNames.Contains(load)))
+                        yield return Finding.Error($"{at}/loads", $"“{load}” is stressed a second time in stage {step.Index.Number}.");
                 }
                 else if (!Stage.KnownLoads.Contains(load) && !own.Contains(load))
                     yield return Finding.Error(

@@ -58,6 +58,12 @@ public sealed class TendonStresses
     /// <summary>The tendons that pass a point: number of the tendon, level and area.</summary>
     public ImmutableArray<PlacedRow> At(int point) => placed[point];
 
+    /// <summary>The day on which the first of them is jacked; null where none is.</summary>
+    public double? First => since.Min();
+
+    /// <summary>Whether a tendon that is jacked passes a point.</summary>
+    public bool AreAt(int point) => placed[point].Any(r => since[r.Index] is not null);
+
     /// <summary>Slope of a tendon at a point, rising ahead positive.</summary>
     public double SlopeAt(int point, int tendon) =>
         PathOf(points[point].Girder, tendon)!.SlopeAt(points[point].Span, points[point].Fraction);

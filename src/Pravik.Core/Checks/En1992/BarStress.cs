@@ -52,7 +52,7 @@ public sealed class BarStress : ICheck
         public IEnumerable<CheckOutcome> At(Member member, int place)
         {
             var point = member.Points[place];
-            return member.Form != MemberForm.CastInPlace || point.Section is null
+            return !member.IsCastInOne || point.Section is not { Strands.IsEmpty: true }
                 ? []
                 : Kinds.Select(k => Outcome(member, point, k.Id, null));
         }

@@ -50,10 +50,10 @@ public sealed class ServiceStress : ICheck
 
     /// <summary>All stresses of a kind at a place with their limits; none where nothing is limited.</summary>
     public static IEnumerable<FaceStress> Of(Member member, MemberPoint point, string kind) =>
-        // Members with bars alone crack in service: BarStress.
+        // Sections cast in one with bars alone crack in service: BarStress.
         point.Section
             is null
-        || member.Form == MemberForm.CastInPlace
+        || (member.IsCastInOne && point.Section.Strands.IsEmpty)
             ? []
             : kind switch
             {

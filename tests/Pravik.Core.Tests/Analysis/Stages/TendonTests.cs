@@ -8,6 +8,7 @@ using Pravik.Core.Loads;
 using Pravik.Core.Materials;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
+using Pravik.Core.Runs;
 using Pravik.Core.Stages;
 using Pravik.Core.Tests.Design;
 using Pravik.Core.Validation;
@@ -283,6 +284,40 @@ public sealed class TendonTests
         double Bending(MemberStrands row) => With(row).Of(new UltimateBending()).First(o => o.Check == "bending.sagging").Resistance;
         var bonded = Row(0) with { Duct = null, FromEnd = 100 };
         Assert.Equal(Bending(bonded), Bending(Row(0)), 1e-6 * Bending(bonded));
+    }
+
+    /// <summary>A tendon is stressed once, in concrete that is stiff; one that no stage stresses leaves a girder with bars alone.</summary>
+    [Fact]
+    public void Tendons_are_stressed_once_in_stiff_concrete()
+    {
+        var tendon = Of(At(1, 0, 0.6), At(1, 0.5, 0.15), At(1, 1, 0.6));
+        var bridge = Cast([tendon], Span);
+        Bridge With(string cast, string struck) =>
+            bridge with
+            {
+                Actions = bridge.Actions with
+                {
+                    Stages =
+                    [
+                        bridge.Actions.Stages!.Value[0] with
+                        {
+                            Loads = cast,
+                        },
+                        bridge.Actions.Stages.Value[1] with
+                        {
+                            Loads = struck,
+                        },
+                    ],
+                },
+            };
+        Assert.Contains(BridgeValidation.Check(With("Cable", "")), f => f.Message.Contains("before the concrete of every span is stiff"));
+        Assert.Contains(BridgeValidation.Check(With("Cable", "Cable")), f => f.Message.Contains("a second time"));
+        var (none, one) = (BridgeRun.Run(With("", "")), BridgeRun.Run(bridge));
+        Assert.Equal(MemberForm.CastInPlace, none.Members[0].Form);
+        Assert.Contains(none.Outcomes, o => o.Check.StartsWith("bars.", StringComparison.Ordinal));
+        Assert.Equal(MemberForm.PostTensioned, one.Members[0].Form);
+        Assert.Contains(one.Outcomes, o => o.Check == "stress.building");
+        Assert.Equal(14, one.Members[0].Stages[0].Day);
     }
 
     /// <summary>Wrong entries are told with place and reason.</summary>
