@@ -185,22 +185,26 @@ public sealed class LongTerm
         var (from, to) = (interval.From, interval.To);
         var casts = geometry.SpanIndices.Select(CastOn).OfType<double>().Where(c => c <= from).ToList();
         var cast = casts.Count > 0 ? casts.Max() : from;
+        var made = geometry.Bridge.Girders.CastInPlace && casts.Count > 0 ? cast : 0;
         var state = interval.State with
         {
-            GirderFactors = [.. girders.Select(g => g.Factor(to, from, values.Aging))],
+            GirderFactors = [.. girders.Select(g => g.Factor(to - made, from - made, values.Aging))],
             SlabFactor = slab.Factor(to - cast, from - cast, values.Aging),
         };
         var model = models.Of(state, $"day {from:0} to {to:0}, slow");
-        var made = models[model];
+        var standing = models[model];
         List<ActionResult> before = [.. models.Cases.Where(c => !c.IsPassing && c.Day < to)];
         var creep = Remembered(interval, (girder, row) => Crept(interval, girder, row, before));
-        var shrinkage = Remembered(interval, (girder, row) => Shrunk(interval, made.SpanOf(row), girder, loads.Made(girder, row).IsSteel));
+        var shrinkage = Remembered(
+            interval,
+            (girder, row) => Shrunk(interval, standing.SpanOf(row), girder, loads.Made(girder, row).IsSteel)
+        );
         SolvedModels.Wanted Case(CaseId id, string name, ActionKind kind, Func<GirderIndex, int, LayerStrain?> strain) =>
-            new(id, name, kind, loads.Strain(name, made, (g, row, _) => strain(g, row)))
+            new(id, name, kind, loads.Strain(name, standing, (g, row, _) => strain(g, row)))
             {
                 Day = (from + to) / 2,
                 Until = to,
-                Strain = (p, section) => strain(p.Girder, made.RowOf(p)) is { } of ? models.Free(of, p, section) : null,
+                Strain = (p, section) => strain(p.Girder, standing.RowOf(p)) is { } of ? models.Free(of, p, section) : null,
             };
         models.Solve(
             model,
@@ -211,7 +215,7 @@ public sealed class LongTerm
         );
         if (strands.WorksOut || tendons.WorksOut)
             Lose(interval, model, creep, shrinkage);
-        Tell(interval, state, cast);
+        Tell(interval, state, cast, made);
     }
 
     /// <summary>What strands lose as the concrete at their height creeps and shrinks in the structure of the interval.</summary>
@@ -265,16 +269,21 @@ public sealed class LongTerm
         };
     }
 
-    private void Tell(Interval interval, StageState state, double cast)
+    private void Tell(Interval interval, StageState state, double cast, double made)
     {
         var (from, to) = (interval.From, interval.To);
         var days = $"day {from:0} to {to:0}";
         foreach (var making in Concretes)
         {
             var (creep, shrinkage) = (girders[making].Creep, girders[making].Shrinkage);
-            told.Add(new(Name("φ", making), days, creep.At(to, from), "EN 1992-1-1 (B.1)"));
+            told.Add(new(Name("φ", making), days, creep.At(to - made, from - made), "EN 1992-1-1 (B.1)"));
             told.Add(new(Name("E/E_cm", making), $"age-adjusted modulus over E_cm, {days}", state.GirderFactor(making), "1/(1 + χφ)"));
-            told.Add(new(Name("ε_cs", making), days, 1000 * (shrinkage.At(to) - shrinkage.At(from)), "EN 1992-1-1 (3.8)") { Unit = "‰" });
+            told.Add(
+                new(Name("ε_cs", making), days, 1000 * (shrinkage.At(to - made) - shrinkage.At(from - made)), "EN 1992-1-1 (3.8)")
+                {
+                    Unit = "‰",
+                }
+            );
         }
         if (!interval.State.Slab.Contains(true))
             return;
@@ -290,12 +299,15 @@ public sealed class LongTerm
 
     private double? CastOn(SpanIndex span) => Staging.CastOn(steps, span);
 
+    /// <summary>Day on which the girders of a span were made: precast ones on day 0, others with their slab.</summary>
+    private double MadeOn(SpanIndex span) => geometry.Bridge.Girders.CastInPlace ? CastOn(span) ?? 0 : 0;
+
     /// <summary>Shrinkage in an interval, shortening negative; girders of steel do not shrink.</summary>
     private LayerStrain Shrunk(Interval interval, SpanIndex span, GirderIndex girder, bool steel)
     {
         var (from, to) = (interval.From, interval.To);
-        var ofGirder = At(girder, span).Shrinkage;
-        var (below, above) = (steel ? 0 : ofGirder.At(to) - ofGirder.At(from), 0.0);
+        var (ofGirder, made) = (At(girder, span).Shrinkage, MadeOn(span));
+        var (below, above) = (steel ? 0 : ofGirder.At(to - made) - ofGirder.At(Math.Max(0, from - made)), 0.0);
         if (CastOn(span) is { } cast && cast < to)
             above = slab.Shrinkage.At(to - cast) - slab.Shrinkage.At(Math.Max(0, from - cast));
         return new(_ => -below, _ => -above, []);
@@ -320,7 +332,7 @@ public sealed class LongTerm
             var axial = forces.N / (section.Modulus * section.Composite.Area);
             var curvature = forces.M / (section.Modulus * section.Composite.SecondMoment);
             var soffit = axial + curvature * section.Composite.Centroid;
-            var creep = steel ? 0 : Grown(girderCreep, interval, c.Day, 0);
+            var creep = steel ? 0 : Grown(girderCreep, interval, c.Day, MadeOn(span));
             (onGirder, girderCurvature) = (onGirder + creep * soffit, girderCurvature + creep * curvature);
             if (!section.HasSlab)
                 continue;

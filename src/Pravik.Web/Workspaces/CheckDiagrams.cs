@@ -3,6 +3,7 @@ using Pravik.Core.Checks;
 using Pravik.Core.Checks.En1992;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
+using Pravik.Core.Stages;
 using Pravik.Core.Units;
 using Pravik.Drawings;
 using Pravik.Drawings.Views;
@@ -176,7 +177,8 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
     }
 
     /// <summary>
-    /// Stress of the row of strands that governs along a girder: at the jack, after release, after all losses, and the limit.
+    /// Stress of the row of strands, or the tendon, that governs along a girder: at the jack, after release, at the ends of the intervals
+    /// of creep, after all losses, and the limit.
     /// </summary>
     private Diagram StrandStresses(CheckOutcome outcome)
     {
@@ -190,23 +192,36 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
             .ToList();
         Series Line(string words, Pen pen, Func<MemberStrands, double> value) =>
             new(words, [.. rows.Select(r => (r.Station, value(r.Row)))], pen);
+        // Ends of the intervals between release, or anchoring, and the last day.
+        var days = governing
+            .Steps.Where(s => s.From < s.To && s.Kind == LossKind.Creep)
+            .Select(s => s.To)
+            .Distinct()
+            .Order()
+            .SkipLast(1)
+            .ToList();
         var limits = points.SelectMany(p =>
             done.ByPoint[p.Number].Where(o => o.Check == outcome.Check).Select(o => (p.Station, o.Resistance))
         );
-        return new(
-            $"{name}, stress of {governing.Name}",
-            QuantityKind.Stress,
-            false,
-            [
-                Line("stressed to", Pen.Former, r => r.Steps.First().Change),
-                Line("after release", Pen.Load, r => r.StressAtRelease),
-                Line("after all losses", Pen.Active, r => r.EffectiveStress) with
-                {
-                    Peaks = true,
-                },
-                new("limit", [.. limits], Pen.Resistance),
-            ],
-            axes
-        );
+        ImmutableArray<Series> lines =
+        [
+            Line("stressed to", Pen.Former, r => r.Steps.First().Change),
+            Line(governing.Duct is null ? "after release" : "anchored", Pen.Load, r => r.StressAtRelease),
+            .. days.Select(d =>
+                Line(FormattableString.Invariant($"day {d:0}"), Pen.Light, r => r.Steps.Where(s => s.To <= d).Sum(s => s.Change))
+            ),
+            Line("after all losses", Pen.Active, r => r.EffectiveStress) with
+            {
+                Peaks = true,
+            },
+            new("limit", [.. limits], Pen.Resistance),
+        ];
+        var values = lines.SelectMany(l => l.Values.Select(v => v.Value)).ToList();
+        var (least, greatest) = (values.Min(), values.Max());
+        return new($"{name}, stress of {governing.Name}", QuantityKind.Stress, false, lines, axes)
+        {
+            // What is lost is small beside the whole: the scale does not begin at nothing.
+            Range = (Math.Max(0, least - 0.3 * (greatest - least)), greatest),
+        };
     }
 }
