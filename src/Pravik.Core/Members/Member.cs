@@ -54,9 +54,9 @@ public sealed record Member(
     /// <summary>Whether girder and slab are cast in one, so that all acts on one section.</summary>
     public bool IsCastInOne => Form is MemberForm.CastInPlace or MemberForm.PostTensioned;
 
-    /// <summary>r_sup and r_inf (EN 1992-1-1 5.10.9): by the wider of both where any tendon lies in it.</summary>
-    public (double More, double Less) PrestressFactors =>
-        Points.Any(p => p.Section?.Strands.Any(s => s.Duct is not null) ?? false)
+    /// <summary>r_sup and r_inf at a section (EN 1992-1-1 5.10.9): the wider ones with tendons.</summary>
+    public (double More, double Less) PrestressFactors(MemberSection section) =>
+        Form == MemberForm.PostTensioned || section.Strands.Any(s => s.Duct is not null)
             ? (Values["tendonsMore"], Values["tendonsLess"])
             : (Values["prestressMore"], Values["prestressLess"]);
 

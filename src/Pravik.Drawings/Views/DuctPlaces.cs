@@ -27,16 +27,18 @@ internal static class DuctPlaces
                 webs[^1] = (webs[^1].From, x);
             isIn = now;
         }
-        return
+        return Among(webs, count);
+    }
+
+    /// <summary>Places within webs, each with its share; what cannot be shared evenly goes to the first webs.</summary>
+    public static ImmutableArray<double> Among(IReadOnlyList<(double From, double To)> webs, int count) =>
         [
             .. webs.SelectMany(
                 (web, i) =>
                 {
-                    // What cannot be shared evenly goes to the first webs.
                     var here = count / webs.Count + (i < count % webs.Count ? 1 : 0);
                     return Enumerable.Range(1, here).Select(n => web.From + (web.To - web.From) * n / (here + 1));
                 }
             ),
         ];
-    }
 }

@@ -102,17 +102,8 @@ internal static class SectionMarks
     }
 
     /// <summary>Places of ducts, shared among the webs as they are half way up.</summary>
-    private static IEnumerable<double> Webs(MemberSection section, int count)
-    {
-        var webs = Pieces(section.Concrete[^1].Outline, section.Concrete[^1].Outline.Top / 2).ToList();
-        for (var i = 0; i < webs.Count; i++)
-        {
-            // What cannot be shared evenly goes to the first webs.
-            var here = count / webs.Count + (i < count % webs.Count ? 1 : 0);
-            for (var n = 1; n <= here; n++)
-                yield return webs[i].From + (webs[i].To - webs[i].From) * n / (here + 1);
-        }
-    }
+    private static IEnumerable<double> Webs(MemberSection section, int count) =>
+        DuctPlaces.Among([.. Pieces(section.Concrete[^1].Outline, section.Concrete[^1].Outline.Top / 2)], count);
 
     /// <summary>From where to where an outline has material at a height.</summary>
     private static IEnumerable<(double From, double To)> Pieces(Polygon outline, double height)

@@ -190,7 +190,7 @@ internal sealed class CrackFace
         }
         var whole = range.Layout.At(point.Number, face);
         var part = member.Prestress[point.Number, face];
-        var factor = part > 0 ? member.PrestressFactors.More : member.PrestressFactors.Less;
+        var factor = part > 0 ? member.PrestressFactors(section).More : member.PrestressFactors(section).Less;
         // What acts together with the greatest stress at the face, at another one.
         var sum = where == face ? range.Greatest[whole] : range.Beside(whole, true, range.Layout.At(point.Number, where));
         return sum + (factor - 1) * member.Prestress[point.Number, where];
@@ -206,7 +206,7 @@ internal sealed class CrackFace
         if (axial == 0 && moment == 0)
             return LinearSection.Stresses(point, range, !IsTop);
         var part = At(LinearSection.Stresses(section, axial, point.AxialHeight, moment));
-        var factor = (part > 0 ? member.PrestressFactors.More : member.PrestressFactors.Less) - 1;
+        var factor = (part > 0 ? member.PrestressFactors(section).More : member.PrestressFactors(section).Less) - 1;
         var leads = range.Layout.At(point.Number, GirderEffect.M);
         return LinearSection.Stresses(
             section,

@@ -157,34 +157,13 @@ public sealed class Fatigue : ICheck
     private static double Lorries(NationalValues values) => values["lorriesPerYear"] * values["designLife"];
 
     private static CheckOutcome Of(MemberPoint point, Ranged steel) =>
-        new(
-            OfSteel,
-            "Fatigue of steel along",
-            point.Number,
-            point.Number,
-            steel.Range,
-            steel.Limit,
-            Math.Min(NoResistance, steel.Range / steel.Limit),
-            "EN 1992-1-1 6.8.4"
-        )
-        {
-            Kind = QuantityKind.Stress,
-            Leads = GirderEffect.M,
-            IsGreatest = true,
-            State = null,
-        };
+        Of(point, OfSteel, "Fatigue of steel along", steel.Range, steel.Limit, "EN 1992-1-1 6.8.4");
 
     private static CheckOutcome Of(MemberPoint point, Pressed concrete) =>
-        new(
-            OfConcrete,
-            "Fatigue of concrete along",
-            point.Number,
-            point.Number,
-            concrete.Most,
-            concrete.Limit,
-            Math.Min(NoResistance, concrete.Most / concrete.Limit),
-            "EN 1992-1-1 (6.77)"
-        )
+        Of(point, OfConcrete, "Fatigue of concrete along", concrete.Most, concrete.Limit, "EN 1992-1-1 (6.77)");
+
+    private static CheckOutcome Of(MemberPoint point, string id, string name, double stress, double limit, string clause) =>
+        new(id, name, point.Number, point.Number, stress, limit, Math.Min(NoResistance, stress / limit), clause)
         {
             Kind = QuantityKind.Stress,
             Leads = GirderEffect.M,

@@ -85,7 +85,7 @@ public sealed class ServiceStress : ICheck
         {
             var (point, all) = (member.Points[place], Of(member, member.Points[place], check).ToList());
             var worst = all.MaxBy(f => f.Utilisation)!;
-            WriteFace(calculation, worst, member);
+            WriteFace(calculation, worst, member.PrestressFactors(point.Section!));
             calculation.Heading("All limits here");
             foreach (var face in all.OrderByDescending(f => f.Utilisation).DistinctBy(f => (f.Moment, f.Face, f.LimitWords)).Take(12))
                 calculation.Line(
@@ -109,7 +109,7 @@ public sealed class ServiceStress : ICheck
                 State = null,
             };
 
-        private static void WriteFace(Calculation c, FaceStress face, Member member)
+        private static void WriteFace(Calculation c, FaceStress face, (double More, double Less) factors)
         {
             c.Heading("Stress");
             var governing = face.Range.Governing(face.Effect, face.IsGreatest);
@@ -119,7 +119,7 @@ public sealed class ServiceStress : ICheck
             c.Line("σ_P", "of it prestress, losses off", face.Prestress, QuantityKind.Stress, "EN 1992-1-1 5.10.9");
             c.Line(
                 "Δσ",
-                $"prestress as it is worse, r_sup = {member.PrestressFactors.More:0.##}, r_inf = {member.PrestressFactors.Less:0.##}",
+                $"prestress as it is worse, r_sup = {factors.More:0.##}, r_inf = {factors.Less:0.##}",
                 face.Variation,
                 QuantityKind.Stress,
                 "EN 1992-1-1 (5.47), (5.48)"
@@ -147,7 +147,7 @@ public sealed class ServiceStress : ICheck
     private sealed class OfPlace(Member member, MemberPoint point)
     {
         private readonly MemberSection section = point.Section!;
-        private readonly (double More, double Less) factors = member.PrestressFactors;
+        private readonly (double More, double Less) factors = member.PrestressFactors(point.Section!);
 
         private Concrete Girder => section.Concrete[^1].Concrete;
 
