@@ -148,8 +148,8 @@ public static class Staging
                     else if (bridge.Girders.CastInPlace && step.State.Slab.Contains(false))
                         yield return Finding.Error(
                             $"{at}/loads",
-                            $"“{load}” is stressed in stage {step.Index.Number} before the concrete of every span is stiff: what is cast in a "
-                                + "stage carries from the next one."
+                            $"“{load}” is stressed in stage {step.Index.Number} before the concrete of every span is stiff: what is cast "
+                                + "in a stage carries from the next one."
                         );
                     if (steps.Take(step.Index).Any(s => s.Stage.LoadNames.Contains(load)))
                         yield return Finding.Error($"{at}/loads", $"“{load}” is stressed a second time in stage {step.Index.Number}.");
