@@ -69,7 +69,7 @@ internal static class TendonEntries
                 Subject = "Place",
             },
             Value("level", "Level", QuantityKind.Size, -2, 10, "Above the girder's soffit there."),
-            Flag("kink", "It is", "level", "a kink", "Level: the curve runs along the soffit there. Kink: its direction is free.") with
+            Flag("kink", "Goes", "level", "kink", "Level: the curve runs along the soffit there. Kink: its direction is free.") with
             {
                 Subject = "Direction",
             },

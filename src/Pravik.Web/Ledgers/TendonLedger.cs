@@ -72,14 +72,14 @@ internal sealed class TendonLedger(Bridge bridge, LedgerRows rows)
                             rows.Entry($"{path}/points/{i}/span"),
                             rows.Entry($"{path}/points/{i}/at"),
                             rows.Entry($"{path}/points/{i}/level"),
-                            i == 0 || i == all.Length - 1 ? LedgerRows.Reading("", "an end") : rows.Entry($"{path}/points/{i}/kink"),
+                            i == 0 || i == all.Length - 1 ? LedgerRows.Reading("", "end") : rows.Entry($"{path}/points/{i}/kink"),
                             TurnsAfter(all, i) ? rows.Entry($"{path}/points/{i}/turn") : LedgerRows.Reading("", ""),
                         }
                 ),
             ]
         )
         {
-            Columns = ["Span", "At", $"Level, {rows.Units[QuantityKind.Size].Symbol}", "It is", "Turns over"],
+            Columns = ["Span", "At", $"Level, {rows.Units[QuantityKind.Size].Symbol}", "Goes", "Turns"],
             RowActions =
             [
                 .. all.Length < 3
