@@ -56,7 +56,7 @@ public sealed record Member(
 
     /// <summary>r_sup and r_inf at a section (EN 1992-1-1 5.10.9): the wider ones with tendons.</summary>
     public (double More, double Less) PrestressFactors(MemberSection section) =>
-        Form == MemberForm.PostTensioned || section.Strands.Any(s => s.Duct is not null)
+        Form == MemberForm.PostTensioned || section.HasTendons
             ? (Values["tendonsMore"], Values["tendonsLess"])
             : (Values["prestressMore"], Values["prestressLess"]);
 

@@ -122,6 +122,12 @@ public sealed record MemberSection(
     /// <summary>Writes how the section came about: effective widths and thicknesses.</summary>
     public Action<Calculation>? Origin { get; init; }
 
+    /// <summary>Whether tendons pass it.</summary>
+    public bool HasTendons => Strands.Any(s => s.Duct is not null);
+
+    /// <summary>Whether it has strands that bond alone anchors.</summary>
+    public bool HasPretensioned => Strands.Any(s => s.Duct is null);
+
     /// <summary>Height of the whole (m).</summary>
     public double Depth => Concrete.Max(c => c.Outline.Top);
 }

@@ -33,7 +33,7 @@ public sealed class CrackWidth : ICheck
     {
         public IEnumerable<string> LeftOut =>
             [
-                .. members.Any(m => m.Points.Any(p => p.Section?.Strands.Any(s => s.Duct is null) ?? false))
+                .. members.Any(m => m.Points.Any(p => p.Section is { HasPretensioned: true }))
                     ? ["cracks of soffits where the force of strands is not yet transmitted"]
                     : Array.Empty<string>(),
             ];

@@ -39,7 +39,7 @@ public sealed class StrandStress : ICheck
     private sealed class Ready(ImmutableArray<Member> members) : IMemberCheck
     {
         public IEnumerable<string> LeftOut =>
-            members.Any(m => m.Points.Any(p => p.Section?.Strands.Any(s => s.Duct is not null) ?? false))
+            members.Any(m => m.Points.Any(p => p.Section is { HasTendons: true }))
                 ? ["end zones behind the anchorages of tendons (EN 1992-1-1 8.10.3)"]
                 : [];
 

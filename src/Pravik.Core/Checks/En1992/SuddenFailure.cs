@@ -41,7 +41,7 @@ public sealed class SuddenFailure : ICheck
     private sealed class Ready(ImmutableArray<Member> members) : IMemberCheck
     {
         public IEnumerable<string> LeftOut =>
-            members.Any(m => m.Points.Any(p => p.Section?.Strands.Any(s => s.Duct is null) ?? false))
+            members.Any(m => m.Points.Any(p => p.Section is { HasPretensioned: true }))
                 ? ["steel against sudden failure where strands are not yet anchored"]
                 : [];
 
