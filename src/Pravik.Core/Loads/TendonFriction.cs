@@ -14,6 +14,7 @@ namespace Pravik.Core.Loads;
 /// </remarks>
 public sealed class TendonFriction
 {
+    private readonly TendonPath path;
     private readonly ImmutableArray<double> along;
     private readonly double[] jacked;
     private readonly double[] anchored;
@@ -23,7 +24,7 @@ public sealed class TendonFriction
     /// <param name="steel">Its strand.</param>
     public TendonFriction(TendonPath path, Tendon tendon, PrestressingSteel steel)
     {
-        along = path.Distances;
+        (this.path, along) = (path, path.Distances);
         var stress = tendon.Jack(steel);
         var friction = along.Select((x, i) => tendon.Friction * (path.Angles[i] + tendon.Wobble * (x - along[0]))).ToArray();
         var (fromStart, fromEnd) = (tendon.Jacked != Tendon.AtEnd, tendon.Jacked != Tendon.AtStart);
@@ -45,10 +46,10 @@ public sealed class TendonFriction
     public double Extension { get; }
 
     /// <summary>Stress as it is jacked, at a distance from the first axis (Pa).</summary>
-    public double Jacked(double distance) => Between(jacked, distance);
+    public double Jacked(double distance) => path.Between(jacked, distance);
 
     /// <summary>Stress after wedges have drawn in (Pa).</summary>
-    public double Anchored(double distance) => Between(anchored, distance);
+    public double Anchored(double distance) => path.Between(anchored, distance);
 
     /// <summary>Draws in at the first of some places, which go away from the jack.</summary>
     private void DrawIn(ImmutableArray<int> places, double slip)
@@ -96,16 +97,5 @@ public sealed class TendonFriction
     {
         foreach (var i in places)
             anchored[i] = Math.Min(jacked[i], product / jacked[i]);
-    }
-
-    private double Between(double[] stress, double distance)
-    {
-        var i = along.BinarySearch(distance);
-        if (i >= 0)
-            return stress[i];
-        var next = Math.Clamp(~i, 1, along.Length - 1);
-        var length = along[next] - along[next - 1];
-        var part = length > 0 ? Math.Clamp((distance - along[next - 1]) / length, 0, 1) : 0;
-        return stress[next - 1] + part * (stress[next] - stress[next - 1]);
     }
 }

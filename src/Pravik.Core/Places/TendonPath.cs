@@ -85,16 +85,18 @@ public sealed class TendonPath
     public double LevelAt(SpanIndex span, double t) => Level(DistanceOf(span, t));
 
     /// <summary>Slope against the top of the girder at a part of a span, rising ahead positive.</summary>
-    public double SlopeAt(SpanIndex span, double t)
+    public double SlopeAt(SpanIndex span, double t) => Between(slopes, DistanceOf(span, t));
+
+    /// <summary>A value at a distance, straight between those at <see cref="Distances"/>; beyond them that of the nearer end.</summary>
+    public double Between(double[] values, double distance)
     {
-        var x = DistanceOf(span, t);
-        var i = Distances.BinarySearch(x);
+        var i = Distances.BinarySearch(distance);
         if (i >= 0)
-            return slopes[i];
+            return values[i];
         var next = Math.Clamp(~i, 1, Distances.Length - 1);
         var length = Distances[next] - Distances[next - 1];
-        var part = length > 0 ? Math.Clamp((x - Distances[next - 1]) / length, 0, 1) : 0;
-        return slopes[next - 1] + part * (slopes[next] - slopes[next - 1]);
+        var part = length > 0 ? Math.Clamp((distance - Distances[next - 1]) / length, 0, 1) : 0;
+        return values[next - 1] + part * (values[next] - values[next - 1]);
     }
 
     /// <summary>Level at a distance: lines and parabolas from point to point.</summary>
