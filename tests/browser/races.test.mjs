@@ -180,3 +180,26 @@ test("what is typed while a button is pointed at is saved and shown, and the pre
   assert.deepEqual(page.faults, []);
   await page.close();
 });
+
+test("a row that is pressed stays under the pointer until it is let go, and is the one that opens", async () => {
+  const page = await openPage(used.browser, `${used.app.url}/bridges/tansy-lane/checks`);
+  await analysed(page);
+  const rows = page.locator(".tablebox tbody tr");
+  const last = rows.last();
+  const told = await last.textContent();
+  await last.scrollIntoViewIfNeeded();
+  const box = await restingBox(last);
+  await page.mouse.move(box.x + 40, box.y + box.height / 2);
+  await page.mouse.down();
+  // Others edit: results come in that would draw the table anew.
+  await others("tansy-lane", 2);
+  await page.waitForTimeout(1500);
+  assert.equal(await last.textContent(), told);
+  const name = await last.locator("td").first().textContent();
+  await page.mouse.up();
+  await page.locator(".tablebox tbody tr.on", { hasText: name }).waitFor();
+  await analysed(page);
+  assert.notEqual(await last.textContent(), told);
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});

@@ -65,6 +65,21 @@ public sealed record WorkPart(
         return column >= 0 && column < row.Sort.Count && row.Sort[column] is { } s ? Number(s) : null;
     }
 
+    /// <summary>The rows of the table with a key each, so that a row stays the same element where others come and go.</summary>
+    public IEnumerable<(string Key, TableRow Row)> KeyedRows
+    {
+        get
+        {
+            var seen = new Dictionary<string, int>();
+            foreach (var row in Work.Table!.Rows)
+            {
+                var name = row.Pick ?? "";
+                var times = seen[name] = seen.GetValueOrDefault(name) + 1;
+                yield return ($"{name} {times}", row);
+            }
+        }
+    }
+
     /// <summary>Station of a finding; null where it has none.</summary>
     public string? StationOf(Finding finding) => finding.Station is { } s ? Number(s) : null;
 

@@ -15,6 +15,7 @@ import { noticeBox } from "./workspace/notice.js";
 import { Page } from "./workspace/page.js";
 import { Saved } from "./workspace/saved.js";
 import { listenToPreviews } from "./workspace/preview.js";
+import { Press } from "./workspace/press.js";
 import { listenToRuns } from "./workspace/runs.js";
 
 Alpine.plugin(morph);
@@ -22,6 +23,7 @@ const root = document.getElementById("work");
 const { root: address } = root.dataset;
 const work = { root, project: address.split("/").at(-1), api: documentApi(address) };
 work.saved = new Saved(work);
+work.press = new Press(root);
 work.choices = new Choices(work);
 work.page = new Page(work, Alpine.morph);
 work.entries = new Entries(work);

@@ -81,6 +81,7 @@ export class Page {
         continue;
       }
       work.saved.reached();
+      await work.press.released();
       // What was chosen meanwhile is asked for before this is shown.
       if (step === work.choices.step) this.takeWhole(answer.data, trial);
     }
