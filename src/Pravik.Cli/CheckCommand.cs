@@ -88,16 +88,33 @@ internal static class CheckCommand
                     $"{row.Span}",
                     units.Format(row.Station, QuantityKind.Length),
                     row.Check,
-                    Value(row.Effect, row),
-                    Value(row.Resistance, row),
+                    Value(row.Effect, row.Kind),
+                    Value(row.Resistance, row.Kind),
                     QuantityText.Fixed(row.Utilisation, 3),
                     row.Utilisation <= 1 ? "" : "FAILS",
                 }
             ),
         ];
-        string Value(double value, CheckRow of) =>
-            of.Kind == QuantityKind.Number ? QuantityText.Significant(value, 3) : units.FormatWithUnit(value, of.Kind);
-        return $"{bridge.Name}\n\n{TextTable.Of(rows, 0, 3, 7)}\n{CheckText.Verdict(summary.Checked, summary.Fails, summary.Utilisation)}"
+        string[][] slabs =
+        [
+            ["Slab across, span", "Offset", "Check, per metre", "Effect", "Resistance", "Utilisation", ""],
+            .. summary.Slabs.Select(row =>
+                new[]
+                {
+                    $"{row.Span}",
+                    units.Format(row.Offset, QuantityKind.Length),
+                    row.Check,
+                    Value(row.Effect, row.Kind),
+                    Value(row.Resistance, row.Kind),
+                    QuantityText.Fixed(row.Utilisation, 3),
+                    row.Utilisation <= 1 ? "" : "FAILS",
+                }
+            ),
+        ];
+        string Value(double value, QuantityKind kind) =>
+            kind == QuantityKind.Number ? QuantityText.Significant(value, 3) : units.FormatWithUnit(value, kind);
+        var ofSlabs = summary.Slabs.IsEmpty ? "" : $"\n{TextTable.Of(slabs, 2, 6)}";
+        return $"{bridge.Name}\n\n{TextTable.Of(rows, 0, 3, 7)}{ofSlabs}\n{CheckText.Verdict(summary.Checked, summary.Fails, summary.Utilisation)}"
             + $"\n{CheckWords.Missing(summary.NotChecked)}";
     }
 
@@ -115,6 +132,13 @@ internal static class CheckCommand
                 units
             );
             results.Write(outcome, calculation);
+            text.Append(CheckText.Of(calculation));
+        }
+        foreach (var (slab, outcome) in results.GoverningOfSlabs())
+        {
+            var at = units.Format(slab.OffsetOf(outcome), QuantityKind.Length);
+            var calculation = new Calculation($"{outcome.Name}, slab across, span {slab.Span.Number}, offset {at}, per metre", units);
+            slab.Write(outcome, calculation);
             text.Append(CheckText.Of(calculation));
         }
         return text.ToString();

@@ -26,6 +26,21 @@ public sealed record CheckRow(
     public double Axial { get; init; }
 }
 
+/// <summary>A governing check of the slab across, per metre: its span from 1, and the offset from the road line (m).</summary>
+public sealed record SlabCheckRow(
+    int Span,
+    double Offset,
+    string Check,
+    double Effect,
+    double Resistance,
+    double Utilisation,
+    string Clause
+)
+{
+    /// <summary>What effect and resistance are.</summary>
+    public QuantityKind Kind { get; init; } = QuantityKind.Moment;
+}
+
 /// <summary>How a case balances: load down and reaction up (N).</summary>
 public sealed record BalanceRow(string Load, double Applied, double Reacted);
 
@@ -56,11 +71,17 @@ public sealed record CheckSummary
     /// <summary>What applies and was not checked.</summary>
     public required ImmutableArray<string> NotChecked { get; init; }
 
+    /// <summary>Name of the check with the worst utilisation; null where nothing was checked.</summary>
+    public string? Worst { get; init; }
+
     /// <summary>The worst utilisation; null where nothing was checked.</summary>
     public double? Utilisation { get; init; }
 
     /// <summary>The worst of each girder, span and check, worst first.</summary>
     public required ImmutableArray<CheckRow> Checks { get; init; }
+
+    /// <summary>The worst of each check of the slab across, span by span, worst first.</summary>
+    public ImmutableArray<SlabCheckRow> Slabs { get; init; } = [];
 
     /// <summary>Load and reaction, case by case.</summary>
     public required ImmutableArray<BalanceRow> Balance { get; init; }
@@ -74,7 +95,8 @@ public sealed record CheckSummary
             Fails = results.Fails,
             Checked = [.. results.Checked],
             NotChecked = [.. results.NotChecked],
-            Utilisation = results.Governing?.Utilisation,
+            Worst = results.Worst?.Name,
+            Utilisation = results.Worst?.Utilisation,
             Checks =
             [
                 .. results
@@ -98,12 +120,28 @@ public sealed record CheckSummary
                         };
                     }),
             ],
+            Slabs =
+            [
+                .. results
+                    .GoverningOfSlabs()
+                    .Select(s => new SlabCheckRow(
+                        s.Slab.Span.Number,
+                        s.Slab.OffsetOf(s.Outcome),
+                        s.Outcome.Name,
+                        s.Outcome.Effect,
+                        s.Outcome.Resistance,
+                        s.Outcome.Utilisation,
+                        s.Outcome.Clause
+                    )
+                    {
+                        Kind = s.Outcome.Kind,
+                    }),
+            ],
             Balance = [.. results.Model.Cases.Select(c => new BalanceRow(c.Name, c.Account.Load, c.Account.Reaction))],
         };
 
     /// <summary>What passes, or what fails worst, in words, and what is not checked yet.</summary>
-    public string Words =>
-        CheckWords.Verdict(Checked, NotChecked, Utilisation is { } u ? (Checks.IsEmpty ? Checked[0] : Checks[0].Check, u) : null);
+    public string Words => CheckWords.Verdict(Checked, NotChecked, Utilisation is { } u ? (Worst ?? Checked[0], u) : null);
 
     /// <summary>The summary as JSON.</summary>
     public string Write() => JsonSerializer.Serialize(this, Options);

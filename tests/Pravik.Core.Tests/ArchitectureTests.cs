@@ -14,6 +14,7 @@ public class ArchitectureTests
         "Numerics",
         "Geometry",
         "Frames",
+        "Plates",
         "Roads",
         "Materials",
         "Sections",
@@ -33,6 +34,7 @@ public class ArchitectureTests
         "Members",
         "Checks",
         "LoneMembers",
+        "Slabs",
         "Runs",
         "Proposals",
     ];

@@ -2,7 +2,7 @@ using System.Text.Json.Serialization;
 
 namespace Pravik.Core.Bridges;
 
-/// <summary>Longitudinal reinforcement of the slab, which carries hogging at the piers.</summary>
+/// <summary>Reinforcement of the slab in one direction: along it carries hogging at the piers.</summary>
 public sealed record SlabBars
 {
     /// <summary>Bars near the slab's top.</summary>
@@ -21,6 +21,24 @@ public sealed record SlabBars
             Diameter = 0.016,
             Spacing = 0.125,
             AxisDistance = 0.055,
+        };
+
+    /// <summary>Usual bars across the girders, outside of usual ones along them.</summary>
+    public static SlabBars Across { get; } =
+        new()
+        {
+            Top = new()
+            {
+                Diameter = 0.016,
+                Spacing = 0.125,
+                AxisDistance = 0.042,
+            },
+            Bottom = new()
+            {
+                Diameter = 0.016,
+                Spacing = 0.125,
+                AxisDistance = 0.039,
+            },
         };
 }
 

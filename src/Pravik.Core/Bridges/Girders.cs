@@ -74,6 +74,9 @@ public sealed record Girders
     /// <summary>Bars of the slab along the bridge.</summary>
     public SlabBars SlabBars { get; init; } = new();
 
+    /// <summary>Bars of the slab across the girders, outside of those along them.</summary>
+    public SlabBars BarsAcross { get; init; } = SlabBars.Across;
+
     /// <summary>Bars that join the girders at their bottom over a pier, in the pour there.</summary>
     public PierBars PierBars { get; init; } = new();
 

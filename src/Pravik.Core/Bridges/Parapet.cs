@@ -38,6 +38,9 @@ public sealed record Parapet
     /// <summary>Station where it ends (m); null for the end of the deck.</summary>
     public double? To { get; init; }
 
+    /// <summary>Force of a vehicle that hits it, across (N), EN 1991-2 4.7.3.3; null for none.</summary>
+    public double? Impact { get; init; }
+
     /// <summary>Own weight per metre (N/m); null for that of the profile.</summary>
     public double? Weight { get; init; }
 }

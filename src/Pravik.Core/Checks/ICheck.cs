@@ -53,6 +53,7 @@ public static class CheckCatalog
         new En1992.StrandStress(),
         new En1992.CrackWidth(),
         new En1992.SuddenFailure(),
+        new En1992.Punching(),
         new En1992.TrafficDeflection(),
         new En1992.Fatigue(),
         new En1992.InAccident(new En1992.UltimateBending()),
@@ -65,5 +66,5 @@ public static class CheckCatalog
     public static IReadOnlyList<string> NotYetOfMembers { get; } = ["fatigue of links"];
 
     /// <summary>The same of a bridge.</summary>
-    public static IReadOnlyList<string> NotYet { get; } = [.. NotYetOfMembers, "slab across", "bearings and substructure"];
+    public static IReadOnlyList<string> NotYet { get; } = [.. NotYetOfMembers, "bearings and substructure"];
 }

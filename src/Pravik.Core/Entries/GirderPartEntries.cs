@@ -27,6 +27,8 @@ internal static class GirderPartEntries
             .. Part("/girders/stiffeners/*", s => $"of stiffener {s.Number(0)}", Stiffener),
             .. Part("/girders/slabBars/top", _ => "of the top slab bars", SlabBars),
             .. Part("/girders/slabBars/bottom", _ => "of the bottom slab bars", SlabBars),
+            .. Part("/girders/barsAcross/top", _ => "of the top bars across", SlabBars),
+            .. Part("/girders/barsAcross/bottom", _ => "of the bottom bars across", SlabBars),
             .. Part("/girders/pierBars", _ => "of bars over piers", PierBars),
             .. Part("/girders/release", _ => "of strands", Release),
             .. TendonEntries.All,

@@ -79,5 +79,16 @@ internal static class ParapetEntries
                 Subject = "Last station",
             },
             Own("weight", "Weight", QuantityKind.LineLoad, 0, 50e3, "Per metre. Empty: that of the profile."),
+            Own(
+                "impact",
+                "Vehicle impact",
+                QuantityKind.Force,
+                0,
+                2e6,
+                "Force across of a vehicle that hits it: 100, 200, 400 or 600 kN by EN 1991-2 4.7.3.3, class A to D. Empty: none."
+            ) with
+            {
+                Blank = "none",
+            },
         ];
 }

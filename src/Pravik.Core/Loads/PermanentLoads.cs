@@ -25,7 +25,8 @@ public sealed class PermanentLoads
         }
     }
 
-    private static bool IsSuperimposed(StripPlace strip) => strip.Kind is not (StripKind.Carriageway or StripKind.HardStrip);
+    /// <summary>Whether what lies on a strip is no surfacing of the carriageway.</summary>
+    public static bool IsSuperimposed(StripPlace strip) => strip.Kind is not (StripKind.Carriageway or StripKind.HardStrip);
 
     private static double Weight(ParapetLine parapet, double station) => parapet.Loads(station) ? parapet.Weight : 0;
 

@@ -8,7 +8,7 @@ public sealed record EffectTables
 {
     /// <summary>The limit states of which there can be tables.</summary>
     public static ImmutableArray<LimitState> States { get; } =
-    [LimitState.Ultimate, LimitState.Characteristic, LimitState.Frequent, LimitState.QuasiPermanent];
+    [LimitState.Ultimate, LimitState.Accidental, LimitState.Characteristic, LimitState.Frequent, LimitState.QuasiPermanent];
 
     /// <summary>Places, from the beginning of the member (m), rising; a place may stand twice where an effect jumps.</summary>
     public ImmutableArray<double> At { get; init; } = [];

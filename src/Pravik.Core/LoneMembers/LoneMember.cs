@@ -141,6 +141,9 @@ public sealed record LoneMember
     /// <summary>By how much the top is cooler than the soffit (K).</summary>
     public double Cooling { get; init; } = 8;
 
+    /// <summary>Wheels that may punch through it, where it is a strip of slab; null for none.</summary>
+    public LoneWheels? Wheels { get; init; }
+
     /// <summary>Effects that were worked out elsewhere, in place of all loads; null for none.</summary>
     public EffectTables? Effects { get; init; }
 }

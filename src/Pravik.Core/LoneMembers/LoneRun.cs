@@ -46,6 +46,7 @@ public sealed class LoneRun
                 : member.Effects is null ? "torsion, as no load on a member alone lies beside its axis"
                 : null,
             ToBearing = _ => member.Overhang >= 0 ? member.Overhang : null,
+            Wheels = WheelsOf(member),
             Exposure = member.Materials.Exposure,
         };
         Checks = new([checkedMember], form, member.Basis.Standard, [.. NotCovered(member)], cancel);
@@ -83,6 +84,23 @@ public sealed class LoneRun
     /// <summary>How a member is made, as far as checks differ by it.</summary>
     public static MemberForm FormOf(LoneMember member) => member.HasStrands ? MemberForm.PretensionedWithSlab : MemberForm.CastInPlace;
 
+    /// <summary>Its wheels with the partial factor of road traffic.</summary>
+    private static MemberWheels? WheelsOf(LoneMember member) =>
+        member.Wheels is not { Wheels.IsEmpty: false } w
+            ? null
+            : new()
+            {
+                Wheels =
+                [
+                    .. w.Wheels.Select(l => new MemberWheel(l.Name, member.Basis.Values["gammaQtraffic"] * l.Force, l.Along, l.Across)),
+                ],
+                Stand = [.. w.Stand.Select(s => (s.From, s.To))],
+                Bottom = w.Bottom,
+                BottomAxis = w.BottomAxis,
+                Top = w.Top,
+                TopAxis = w.TopAxis,
+            };
+
     /// <summary>What of a member no check covers, and what was not counted, in words.</summary>
     private static IEnumerable<string> NotCovered(LoneMember member)
     {
@@ -90,7 +108,8 @@ public sealed class LoneRun
             yield return subject;
         if (member.Effects is { } tables)
         {
-            foreach (var state in EffectTables.States)
+            // Most members have no accidental actions.
+            foreach (var state in EffectTables.States.Where(s => s != LimitState.Accidental))
             {
                 if (!tables.Combinations.Any(t => t.State == state))
                     yield return $"the {state.Words().ToLowerInvariant()} state, for which no effects are given";

@@ -33,6 +33,7 @@ public static class LoneValidation
         var length = member.Spans.Sum(s => s.Length);
         Stretches(member, length, bounds);
         LoneLoadValidation.Check(member, length, bounds);
+        LoneWheelValidation.Check(member, length, bounds);
         if (!bounds.HasErrors && new LonePlaces(member) is { Joints.Length: > LonePlaces.Most } places)
             bounds.Error("/spans", $"The member has {places.Joints.Length} places; at most {LonePlaces.Most} are taken.");
         if (!bounds.HasErrors)

@@ -87,6 +87,9 @@ public sealed record Member(
     /// </summary>
     public Func<MemberPoint, double?> ToBearing { get; init; } = _ => null;
 
+    /// <summary>Wheels that may punch through it, where it is a strip of slab; null for none.</summary>
+    public MemberWheels? Wheels { get; init; }
+
     /// <summary>Class of exposure.</summary>
     public string Exposure { get; init; } = "";
 }

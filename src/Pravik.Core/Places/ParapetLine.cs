@@ -52,6 +52,9 @@ public sealed class ParapetLine
     /// <summary>Weight per metre (N/m).</summary>
     public double Weight { get; }
 
+    /// <summary>Force of a vehicle that hits it, across (N); 0 for none.</summary>
+    public double Impact => parapet.Impact ?? 0;
+
     /// <summary>Path of the parapet in the document.</summary>
     public string Path => $"/parapets/{Index}";
 

@@ -196,6 +196,13 @@ public static class Bill
             (bridge.Girders.SlabBars.Top.AreaPerMetre + bridge.Girders.SlabBars.Bottom.AreaPerMetre) * geometry.DeckArea * SteelDensity,
             QuantityKind.Mass
         );
+        Add(
+            "steel.barsAcross",
+            "Steel",
+            "Slab bars across the bridge, without laps and ends",
+            (bridge.Girders.BarsAcross.Top.AreaPerMetre + bridge.Girders.BarsAcross.Bottom.AreaPerMetre) * geometry.DeckArea * SteelDensity,
+            QuantityKind.Mass
+        );
 
         foreach (var type in supports.SelectMany(s => s.Bearings).GroupBy(b => b.Type.Name))
             Add($"bearings.{type.Key}", "Bearings", type.Key, type.Count(), QuantityKind.Count);

@@ -4,6 +4,7 @@ using Pravik.Core.Checks;
 using Pravik.Core.Effects;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
+using Pravik.Core.Slabs;
 using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Runs;
@@ -16,6 +17,15 @@ public sealed class BridgeResults
 
     internal BridgeResults(ModelResults model, BridgeEffects effects, CheckedMembers done, IEnumerable<RatingBasis> bases) =>
         (Model, Effects, this.done, this.bases) = (model, effects, done, bases);
+
+    /// <summary>The slabs across of spans that are checked.</summary>
+    public ImmutableArray<SlabAcross> Slabs { get; internal init; } = [];
+
+    /// <summary>Why the slab across is not checked in some spans, in words.</summary>
+    public ImmutableArray<string> SlabRefusals { get; internal init; } = [];
+
+    /// <summary>The slab with the greatest utilisation; null where none is checked.</summary>
+    public SlabAcross? WorstSlab => Slabs.MaxBy(s => s.Governing?.Utilisation ?? 0);
 
     /// <summary>The girders with all outcomes.</summary>
     public CheckedMembers Done => done;
@@ -48,22 +58,35 @@ public sealed class BridgeResults
     public ImmutableArray<string> Refusals => done.Refusals;
 
     /// <summary>What was checked, in words.</summary>
-    public IEnumerable<string> Checked => done.Checked;
+    public IEnumerable<string> Checked => [.. done.Checked, .. Slabs.IsEmpty ? [] : new[] { "slab across" }];
 
     /// <summary>What was not: what this bridge has and no check covers yet.</summary>
-    public ImmutableArray<string> NotChecked => done.NotChecked;
+    public ImmutableArray<string> NotChecked =>
+        [
+            .. done.NotChecked,
+            .. SlabRefusals,
+            .. Slabs.IsEmpty ? [] : SlabAcross.LeftOut,
+            .. Slabs.SelectMany(s => s.LeftOutHere).Distinct(),
+        ];
 
     /// <summary>What passes or fails, in words (<see cref="CheckWords"/>).</summary>
-    public string Words => done.Words;
+    public string Words => CheckWords.Verdict([.. Checked], NotChecked, Worst is { } worst ? (worst.Name, worst.Utilisation) : null);
 
-    /// <summary>The outcome with the greatest utilisation; null where nothing was checked.</summary>
+    /// <summary>The greatest utilisation of girders and slabs and its name; null where nothing was checked.</summary>
+    public (string Name, double Utilisation)? Worst =>
+        WorstSlab is { Governing: { } slab } of && slab.Utilisation > (Governing?.Utilisation ?? 0)
+            ? ($"Slab across in span {of.Span.Number}: {slab.Name.ToLowerInvariant()}", slab.Utilisation)
+        : Governing is { } girder ? (girder.Name, girder.Utilisation)
+        : null;
+
+    /// <summary>The outcome of a girder with the greatest utilisation; null where none was checked.</summary>
     public CheckOutcome? Governing => done.Governing;
 
     /// <summary>Whether anything that was checked fails.</summary>
-    public bool Fails => done.Fails;
+    public bool Fails => done.Fails || Slabs.Any(s => s.Run.Checks.Fails);
 
     /// <summary>Whether all that applies was checked and passes.</summary>
-    public bool Passes => done.Passes;
+    public bool Passes => !Fails && !Outcomes.IsEmpty && NotChecked.IsEmpty;
 
     /// <summary>The greatest utilisation at a point; 0 where nothing was checked.</summary>
     public double UtilisationAt(int point) => done.UtilisationAt(point);
@@ -76,6 +99,14 @@ public sealed class BridgeResults
                 .GroupBy(o => (Points[o.Point].Girder, Points[o.Point].Span, o.Check))
                 .Select(group => group.MaxBy(o => o.Utilisation)!)
                 .OrderByDescending(o => o.Utilisation),
+        ];
+
+    /// <summary>For each slab across and check, the outcome with the greatest utilisation: the worst first.</summary>
+    public IReadOnlyList<(SlabAcross Slab, CheckOutcome Outcome)> GoverningOfSlabs() =>
+        [
+            .. Slabs
+                .SelectMany(s => s.Run.GoverningBySpan().Select(o => (Slab: s, Outcome: o)))
+                .OrderByDescending(s => s.Outcome.Utilisation),
         ];
 
     /// <summary>

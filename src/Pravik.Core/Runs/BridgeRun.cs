@@ -5,6 +5,7 @@ using Pravik.Core.Findings;
 using Pravik.Core.Members;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
+using Pravik.Core.Slabs;
 using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
 using Pravik.Core.Validation;
@@ -61,6 +62,7 @@ public static class BridgeRun
     {
         var (members, standard) = (GirderMembers.Of(geometry, effects, model), geometry.Bridge.Basis.Standard);
         var done = new CheckedMembers(members, GirderMembers.FormOf(geometry), standard, CheckCatalog.NotYet, cancel);
-        return new(model, effects, done, RatingBases.Of(geometry.Bridge, effects, model));
+        var (slabs, refusals) = SlabAcross.All(geometry, cancel);
+        return new(model, effects, done, RatingBases.Of(geometry.Bridge, effects, model)) { Slabs = slabs, SlabRefusals = refusals };
     }
 }

@@ -85,6 +85,9 @@ public static class BridgeValidation
             ("/girders/pierBars", bridge.Girders?.PierBars),
             ("/girders/slabBars/top", bridge.Girders?.SlabBars?.Top),
             ("/girders/slabBars/bottom", bridge.Girders?.SlabBars?.Bottom),
+            ("/girders/barsAcross", bridge.Girders?.BarsAcross),
+            ("/girders/barsAcross/top", bridge.Girders?.BarsAcross?.Top),
+            ("/girders/barsAcross/bottom", bridge.Girders?.BarsAcross?.Bottom),
             ("/girders/release", bridge.Girders?.Release),
             ("/girders/diaphragm", bridge.Girders?.Diaphragm),
             ("/girders/own", bridge.Girders?.Own),
@@ -286,9 +289,17 @@ public static class BridgeValidation
         bounds.Check("/girders/release/strength", girders.Release.Strength);
         bounds.Check("/girders/release/heatTemperature", girders.Release.HeatTemperature);
         bounds.Check("/girders/release/heatHours", girders.Release.HeatHours);
-        foreach (var (name, layer) in new[] { ("top", girders.SlabBars.Top), ("bottom", girders.SlabBars.Bottom) })
+        var (along, across) = (girders.SlabBars, girders.BarsAcross);
+        foreach (
+            var (path, layer) in new[]
+            {
+                ("/girders/slabBars/top", along.Top),
+                ("/girders/slabBars/bottom", along.Bottom),
+                ("/girders/barsAcross/top", across.Top),
+                ("/girders/barsAcross/bottom", across.Bottom),
+            }
+        )
         {
-            var path = $"/girders/slabBars/{name}";
             bounds.Check($"{path}/diameter", layer.Diameter);
             bounds.Check($"{path}/spacing", layer.Spacing);
             bounds.Check($"{path}/axisDistance", layer.AxisDistance);

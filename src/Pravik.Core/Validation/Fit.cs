@@ -51,8 +51,9 @@ internal static class Fit
             if (!bounds.HasErrors)
                 Girders(bridge, span, Narrowest(geometry, span), section, units, bounds);
             if (!bounds.HasErrors)
-                Bars(section, bridge.Girders.SlabBars, bounds);
+                Bars(section, bridge.Girders, bounds);
         }
+        Layers(bridge.Girders, bounds);
         Joints(geometry, units, bounds);
         if (bounds.HasErrors)
             return;
@@ -360,14 +361,34 @@ internal static class Fit
         }
     }
 
-    private static void Bars(DeckSection section, SlabBars bars, Bounds bounds)
+    private static void Bars(DeckSection section, Girders girders, Bounds bounds)
     {
-        foreach (var (name, layer) in new[] { ("top", bars.Top), ("bottom", bars.Bottom) })
+        var (along, across) = (girders.SlabBars, girders.BarsAcross);
+        foreach (
+            var (path, name, layer) in new[]
+            {
+                ("slabBars/top", "top slab bars", along.Top),
+                ("slabBars/bottom", "bottom slab bars", along.Bottom),
+                ("barsAcross/top", "top bars across", across.Top),
+                ("barsAcross/bottom", "bottom bars across", across.Bottom),
+            }
+        )
         {
             if (layer.AxisDistance + layer.Diameter / 2 > section.LeastThickness || layer.AxisDistance < layer.Diameter / 2)
-                bounds.Fault($"/girders/slabBars/{name}/axisDistance", $"The {name} slab bars lie outside the slab.");
+                bounds.Fault($"/girders/{path}/axisDistance", $"The {name} lie outside the slab.");
             if (layer.Spacing <= layer.Diameter)
-                bounds.Fault($"/girders/slabBars/{name}/spacing", $"The {name} slab bars touch each other.");
+                bounds.Fault($"/girders/{path}/spacing", $"The {name} touch each other.");
+        }
+    }
+
+    /// <summary>Bars along and across the slab lie in layers of their own.</summary>
+    private static void Layers(Girders girders, Bounds bounds)
+    {
+        var (along, across) = (girders.SlabBars, girders.BarsAcross);
+        foreach (var (name, a, b) in new[] { ("top", along.Top, across.Top), ("bottom", along.Bottom, across.Bottom) })
+        {
+            if (Math.Abs(a.AxisDistance - b.AxisDistance) < (a.Diameter + b.Diameter) / 2 - 1e-4)
+                bounds.Warning($"/girders/barsAcross/{name}/axisDistance", $"The {name} bars along and across the slab lie in each other.");
         }
     }
 

@@ -62,6 +62,7 @@ internal static class ParapetValidation
             if (parapet.From >= parapet.To)
                 bounds.Error($"{path}/to", "The parapet ends before it begins.");
             bounds.Check($"{path}/weight", parapet.Weight);
+            bounds.Check($"{path}/impact", parapet.Impact);
         }
     }
 }

@@ -449,6 +449,7 @@ internal sealed class DeckLedger(Bridge bridge, BridgeGeometry geometry, LedgerR
                     rows.Entry($"{path}/from", mine.FirstOrDefault()?.From),
                     rows.Entry($"{path}/to", mine.LastOrDefault()?.To),
                     rows.Entry($"{path}/weight", mine.FirstOrDefault()?.Weight),
+                    rows.Entry($"{path}/impact"),
                 ]);
             }
             var own = bridge.Profiles.FirstOrDefault(p => p.Name == bridge.Parapets[i].Profile);

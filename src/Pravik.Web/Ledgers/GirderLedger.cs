@@ -41,17 +41,20 @@ internal sealed class GirderLedger(Bridge bridge, BridgeGeometry geometry, Ledge
         groups.InsertRange(IsType(picked) ? 0 : groups.Count, new GirderTypeLedger(bridge, geometry, rows).Groups(shown));
         if (geometry.SectionsInUse.Any(s => !s.IsSteel))
             groups.InsertRange(IsTendon(picked) ? 0 : groups.Count, new TendonLedger(bridge, rows).Groups(picked));
-        foreach (var layer in new[] { "top", "bottom" })
-            groups.Add(
-                new(
-                    $"Slab bars, {layer}",
-                    [
-                        rows.Entry($"/girders/slabBars/{layer}/diameter"),
-                        rows.Entry($"/girders/slabBars/{layer}/spacing"),
-                        rows.Entry($"/girders/slabBars/{layer}/axisDistance"),
-                    ]
-                )
-            );
+        foreach (var (way, words) in new[] { ("slabBars", "along"), ("barsAcross", "across") })
+        {
+            foreach (var layer in new[] { "top", "bottom" })
+                groups.Add(
+                    new(
+                        $"Slab bars {words}, {layer}",
+                        [
+                            rows.Entry($"/girders/{way}/{layer}/diameter"),
+                            rows.Entry($"/girders/{way}/{layer}/spacing"),
+                            rows.Entry($"/girders/{way}/{layer}/axisDistance"),
+                        ]
+                    )
+                );
+        }
         groups.Add(
             new(
                 "Over the piers, and webs",

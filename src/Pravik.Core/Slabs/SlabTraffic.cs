@@ -1,0 +1,205 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
+using Pravik.Core.LoneMembers;
+using Pravik.Core.Places;
+using Pravik.Core.Plates;
+using Pravik.Core.Vehicles;
+
+namespace Pravik.Core.Slabs;
+
+/// <summary>An axle, or a wheel alone, on the slab: the offset of its middle, the force of each wheel, and how many stand across.</summary>
+/// <param name="Model">LM1 or LM2.</param>
+/// <param name="At">Offset of its middle (m).</param>
+/// <param name="Wheel">Force of each wheel (N).</param>
+/// <param name="Wheels">Wheels side by side.</param>
+/// <param name="Beside">From the place along the road to the nearest of its axles (m).</param>
+/// <param name="Axles">Axles one behind the other.</param>
+public sealed record SlabAxle(string Model, double At, double Wheel, int Wheels, double Beside, int Axles);
+
+/// <summary>What road traffic does at a place of the slab at its worst: characteristic values of its parts.</summary>
+/// <param name="Tandems">Tandems of load model 1.</param>
+/// <param name="Lanes">Its distributed load.</param>
+/// <param name="Axle">Load model 2.</param>
+/// <param name="Footways">A load of 1 N/m² on footways.</param>
+public readonly record struct SlabTrafficParts(double Tandems, double Lanes, double Axle, double Footways);
+
+/// <summary>
+/// Load models 1 and 2 where they are worst for a moment or shear of the slab across (EN 1991-2 4.3): a local verification.
+/// </summary>
+/// <remarks>
+/// Tandems stand anywhere in the carriageways, wheels of two side by side not closer than 0.5 m (4.3.2(5)), as many as there are lanes and
+/// three at most; each with an axle at the place, or both beside it. Wheels spread at 1:1 through the surfacing and down to the middle of
+/// the slab (4.3.6). Distributed loads stand all along the span on adverse parts across, the greater one of lane 1 where it is worst by
+/// itself, which is on the safe side. Load model 2 is an axle or one of its wheels.
+/// </remarks>
+public sealed class SlabTraffic
+{
+    private const double Gauge = 2;
+    private const double TandemAxles = 1.2;
+    private const double TandemWheel = 0.4;
+    private const double AxleWheelAlong = 0.35;
+    private const double AxleWheelAcross = 0.6;
+    private const double Closest = 0.5;
+    private const double Step = 0.1;
+    private const double SingleAxle = 400e3;
+    private const int MostTandems = 3;
+
+    /// <summary>From the place to the first of two axles (m): one at the place, both beside it, and between.</summary>
+    private static readonly ImmutableArray<double> Along = [0, -0.3, -0.6];
+
+    private readonly NationalValues values;
+    private readonly ImmutableArray<Carriageway> carriageways;
+    private readonly ImmutableArray<StripPlace> footways;
+    private readonly double onSlab;
+
+    /// <param name="cut">The slab.</param>
+    public SlabTraffic(SlabCut cut)
+    {
+        (values, carriageways) = (cut.Bridge.Basis.Values, cut.Carriageways);
+        footways = [.. cut.Section.Strips.Where(s => s.Kind == StripKind.Footway)];
+        var fill = cut.Section.Strips.Where(s => s.Kind == StripKind.Carriageway).Select(s => s.LeastFill).DefaultIfEmpty(0).Min();
+        onSlab = 2 * Math.Max(0, fill);
+        Spread = onSlab + cut.Section.LeastThickness;
+    }
+
+    /// <summary>By how much a wheel is wider at the middle of the slab than on the surface (m).</summary>
+    public double Spread { get; }
+
+    /// <summary>The shortest length along the road over which a wheel is spread (m).</summary>
+    public double Least => AxleWheelAlong + Spread;
+
+    /// <summary>Single wheels, as they press on the top of the slab, spread through the surfacing alone.</summary>
+    public IEnumerable<LoneWheel> Wheels =>
+        [
+            new()
+            {
+                Name = "wheel of a tandem of LM1",
+                Force = values["alphaQ1"] * values["tandem1"] / 2,
+                Along = TandemWheel + onSlab,
+                Across = TandemWheel + onSlab,
+            },
+            new()
+            {
+                Name = "wheel of LM2",
+                Force = values["alphaQ1"] * SingleAxle / 2,
+                Along = AxleWheelAcross + onSlab,
+                Across = AxleWheelAlong + onSlab,
+            },
+        ];
+
+    /// <summary>The greatest of each part at a place, or the least.</summary>
+    public (SlabTrafficParts Parts, ImmutableArray<SlabAxle> Axles) Worst(PlateSurface surface, bool isGreatest)
+    {
+        var sign = isGreatest ? 1 : -1;
+        var line = surface.OfLine();
+        double Adverse(double from, double to) => AdversePart(line, sign, from, to);
+        var (tandems, placed) = Tandems(surface, sign);
+        var (axle, single) = Single(surface, sign);
+        var rest = Math.Max(values["alphaqr"] * values["remaining"], values["alphaq3"] * values["lane3"]);
+        var lanes = rest * carriageways.Sum(c => Adverse(c.From, c.To)) + Extra(Adverse, rest);
+        var parts = new SlabTrafficParts(sign * tandems, sign * lanes, sign * axle, sign * footways.Sum(f => Adverse(f.From, f.To)));
+        return (parts, [.. placed, .. single]);
+    }
+
+    /// <summary>Where a carriageway lets the middle of an axle stand.</summary>
+    private IEnumerable<double> Middles(Carriageway way, double wheel)
+    {
+        var (from, to) = (way.From + (Gauge + wheel) / 2, way.To - (Gauge + wheel) / 2);
+        var pieces = Math.Max(1, (int)Math.Ceiling((to - from) / Step));
+        return to < from ? [] : Enumerable.Range(0, pieces + 1).Select(i => from + (to - from) * i / pieces);
+    }
+
+    private (double Value, IEnumerable<SlabAxle> Axles) Tandems(PlateSurface surface, int sign)
+    {
+        var over = TandemWheel + Spread;
+        Dictionary<double, PlateOrdinates> beside = [];
+        foreach (var first in Along)
+        {
+            foreach (var axle in new[] { first, first + TandemAxles })
+                beside.TryAdd(Math.Abs(axle), surface.OfLoad(Math.Abs(axle), over));
+        }
+        (double Value, double First) At(double middle)
+        {
+            double Axle(double along) => OnWheels(beside[Math.Abs(along)], middle, over) * sign;
+            return Along.Select(first => (Axle(first) + Axle(first + TandemAxles), first)).Max();
+        }
+        ImmutableArray<double> wheels =
+        [
+            .. Enumerable.Range(1, MostTandems).Select(lane => values[$"alphaQ{lane}"] * values[$"tandem{lane}"] / 2).Where(w => w > 0),
+        ];
+        var ways = carriageways.Select(c =>
+            (
+                Most: NotionalLanes.On(c.Width, values["laneWidth"]).Count,
+                Places: Middles(c, TandemWheel).Select(m => (Middle: m, Worst: At(m))).ToList()
+            )
+        );
+        var best = SideBySide.Of(
+            [.. ways.Select(w => (w.Most, (IReadOnlyList<(double, double)>)[.. w.Places.Select(p => (p.Middle, p.Worst.Value))]))],
+            wheels,
+            Gauge + Closest
+        );
+        return (
+            best.Value,
+            best.Places.Select(p => new SlabAxle("LM1", p.At, wheels[p.Weight], 2, Math.Abs(At(p.At).First), 2)).OrderBy(a => a.At)
+        );
+    }
+
+    private (double Value, IEnumerable<SlabAxle> Axles) Single(PlateSurface surface, int sign)
+    {
+        var (wheel, across) = (values["alphaQ1"] * SingleAxle / 2, AxleWheelAcross + Spread);
+        var ordinates = surface.OfLoad(0, AxleWheelAlong + Spread);
+        double Wheel(double at) => sign * wheel * ordinates.Mean(at - across / 2, at + across / 2);
+        var best = (Value: 0.0, Axle: default(SlabAxle));
+        foreach (var middle in carriageways.SelectMany(c => Middles(c, AxleWheelAcross)))
+        {
+            var (left, right) = (Wheel(middle - Gauge / 2), Wheel(middle + Gauge / 2));
+            foreach (var (value, at, count) in new[] { (left + right, middle, 2), (left, middle - 1, 1), (right, middle + 1, 1) })
+            {
+                if (value > best.Value)
+                    best = (value, new("LM2", at, wheel, count, 0, 1));
+            }
+        }
+        return (best.Value, best.Axle is { } axle ? [axle] : []);
+    }
+
+    /// <summary>What the lanes have beyond the load of the remaining area, where it is worst.</summary>
+    private double Extra(Func<double, double, double> adverse, double rest)
+    {
+        var width = values["laneWidth"];
+        ImmutableArray<double> more =
+        [
+            .. Enumerable.Range(1, MostTandems).Select(lane => values[$"alphaq{lane}"] * values[$"lane{lane}"] - rest).Where(q => q > 0),
+        ];
+        IReadOnlyList<(double, double)> Windows(Carriageway way)
+        {
+            var lane = Math.Min(width, way.Width);
+            var pieces = Math.Max(1, (int)Math.Ceiling((way.Width - lane) / Step));
+            return
+            [
+                .. Enumerable
+                    .Range(0, pieces + 1)
+                    .Select(i => way.From + lane / 2 + (way.Width - lane) * i / pieces)
+                    .Select(m => (m, adverse(m - lane / 2, m + lane / 2))),
+            ];
+        }
+        return SideBySide.Of([.. carriageways.Select(c => (NotionalLanes.On(c.Width, width).Count, Windows(c)))], more, width).Value;
+    }
+
+    private static double OnWheels(PlateOrdinates ordinates, double middle, double over)
+    {
+        double Wheel(double at) => ordinates.Mean(at - over / 2, at + over / 2);
+        return Wheel(middle - Gauge / 2) + Wheel(middle + Gauge / 2);
+    }
+
+    /// <summary>∫ of what an ordinate has of a sign between two offsets, by the middles of short pieces.</summary>
+    private static double AdversePart(PlateOrdinates ordinates, int sign, double from, double to)
+    {
+        var pieces = Math.Max(1, (int)Math.Ceiling((to - from) / Step));
+        var width = (to - from) / pieces;
+        double sum = 0;
+        for (var i = 0; i < pieces; i++)
+            sum += width * Math.Max(0, sign * ordinates.At(from + (i + 0.5) * width));
+        return sum;
+    }
+}
