@@ -211,7 +211,7 @@ public class BridgeJsonTests
             summary.Checked.AsEnumerable()
         );
         Assert.Contains(summary.NotChecked, n => n.Contains("fatigue", StringComparison.OrdinalIgnoreCase));
-        Assert.StartsWith("8 checks pass, 0.9", summary.Words);
+        Assert.StartsWith("10 checks pass, 0.9", summary.Words);
         Assert.EndsWith($"{summary.NotChecked.Length} not checked yet", summary.Words);
         Assert.Equal(summary.Checks.Max(c => c.Utilisation), summary.Utilisation);
 

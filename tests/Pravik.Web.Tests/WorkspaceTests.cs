@@ -76,7 +76,7 @@ public class WorkspaceTests
         Assert.Equal("good", State(workspace, "checks"));
         Assert.Equal("done", workspace.Run.Status);
         Assert.Equal(("passes", true), (workspace.Checks.Status, workspace.Checks.IsCurrent));
-        Assert.StartsWith("8 checks pass, 0.9", workspace.Checks.Words);
+        Assert.StartsWith("10 checks pass, 0.9", workspace.Checks.Words);
         Assert.EndsWith("not checked yet", workspace.Checks.Words);
         var picked = Assert.Single(workspace.Table!.Rows, r => r.IsPicked);
         Assert.Same(workspace.Table.Rows[0], picked);
@@ -142,7 +142,7 @@ public class WorkspaceTests
     [InlineData("sheets", 2)]
     [InlineData("analysis", 9)]
     [InlineData("loads", 5)]
-    [InlineData("checks", 6)]
+    [InlineData("checks", 7)]
     public void Every_layout_of_every_step_shows_something(string step, int count)
     {
         var layouts = Show(Demo, true, new() { Step = step }).Layouts;

@@ -322,6 +322,9 @@ public sealed class LoneEffects
         {
             List<EffectRange> given = [.. tables.Combinations.Where(t => t.State == state).Select(reading.Of)];
             combinations.AddRange(given);
+            // Most members have no accidental actions.
+            if (given.Count == 0 && state == LimitState.Accidental)
+                continue;
             if (given.Count == 0)
                 given.Add(EffectRange.Of($"{state.Words()}: none is given", EffectValues.None(layout)));
             states[state] = EffectRange.Envelope($"{state.Words()}, all tables", given.ConvertAll(g => (1.0, g)));

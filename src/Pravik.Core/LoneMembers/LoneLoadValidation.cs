@@ -90,8 +90,8 @@ internal static class LoneLoadValidation
     {
         var (table, path) = (tables.Combinations[i], $"/effects/combinations/{i}");
         bounds.Text($"{path}/name", "The name of a table", table.Name, 120);
-        if (!Enum.IsDefined(table.State) || table.State is Codes.LimitState.Fatigue or Codes.LimitState.Accidental)
-            bounds.Error($"{path}/state", "Tables are of the ultimate, characteristic, frequent or quasiPermanent state.");
+        if (!Enum.IsDefined(table.State) || table.State is Codes.LimitState.Fatigue)
+            bounds.Error($"{path}/state", "Tables are of the ultimate, accidental, characteristic, frequent or quasiPermanent state.");
         var columns = new[]
         {
             ("n", table.N),

@@ -104,8 +104,6 @@ public sealed class LoneRun
     /// <summary>What of a member no check covers, and what was not counted, in words.</summary>
     private static IEnumerable<string> NotCovered(LoneMember member)
     {
-        foreach (var subject in CheckCatalog.NotYetOfMembers)
-            yield return subject;
         if (member.Effects is { } tables)
         {
             // Most members have no accidental actions.

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Models;
+using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Members;
 
@@ -65,6 +66,12 @@ public sealed record Member(
 
     /// <summary>Frequent traffic by itself; null for none.</summary>
     public EffectRange? FrequentTraffic { get; init; }
+
+    /// <summary>
+    /// Cycles of the moment or the shear at a place (by its number) as each lorry of fatigue load model 4 passes alone; null where they are
+    /// not known.
+    /// </summary>
+    public Func<int, GirderEffect, IReadOnlyList<PassageCycles>>? Lorries { get; init; }
 
     /// <summary>How many times a span must be longer than frequent traffic deflects it; null for no limit.</summary>
     public double? DeflectionLimit { get; init; }

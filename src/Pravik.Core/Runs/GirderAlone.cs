@@ -178,7 +178,8 @@ public sealed class GirderAlone
 
     private IEnumerable<EffectTable> Tables(LimitState state)
     {
-        var range = results.Effects.Of(state);
+        if ((state == LimitState.Accidental ? results.Members[0].Accidental : results.Effects.Of(state)) is not { } range)
+            yield break;
         foreach (var lead in Leads)
         {
             foreach (var greatest in new[] { true, false })
@@ -193,7 +194,7 @@ public sealed class GirderAlone
         var forces = points.Select(p => range.Together(layout.At(p.Number, lead), greatest)).ToList();
         ImmutableArray<double> Force(GirderEffect effect) => [.. forces.Select(f => f[(int)effect])];
         ImmutableArray<double> Stress(GirderEffect face) =>
-            state == LimitState.Ultimate ? [] : [.. points.Select(p => StressAt(range, p.Number, lead, face, greatest))];
+            state.IsUltimate() ? [] : [.. points.Select(p => StressAt(range, p.Number, lead, face, greatest))];
         return new()
         {
             Name = $"{state}, {(greatest ? "greatest" : "least")} {lead}",

@@ -7,10 +7,10 @@ namespace Pravik.Core.Slabs;
 /// Best of a place: that of the place before, or with one more weight here, that of the last place far enough back. What is kept is the
 /// best for each set of weights and number of them in the way: exact on the places given.
 /// </remarks>
-internal static class SideBySide
+public static class SideBySide
 {
     /// <summary>A weight (by its number) at a place.</summary>
-    internal readonly record struct Put(double At, int Weight);
+    public readonly record struct Put(double At, int Weight);
 
     private sealed record Best(double Value, Put Last, Best? Before);
 

@@ -108,9 +108,22 @@ public sealed class SlabEffects
             ],
         };
 
-    /// <summary>What stands behind an ultimate extreme at a spot: the parts, and on which girders.</summary>
-    public (SlabParts Parts, string Girders) Behind(SlabForce force, bool greatest, int spot)
+    /// <summary>The traffic model that is worst at the ultimate state: LM1 with its footways, or LM2; null where footways alone are.</summary>
+    public string? Leading(SlabParts parts)
     {
+        var groups = Groups(LimitState.Ultimate, parts.Traffic).Select(Math.Abs).ToList();
+        return groups.Max() == 0 ? null
+            : groups[0] >= groups.Max() ? "LM1"
+            : groups[1] >= groups.Max() ? "LM2"
+            : null;
+    }
+
+    /// <summary>What stands behind an ultimate extreme at an offset: the parts, and on which girders.</summary>
+    public (SlabParts Parts, string Girders) Behind(SlabForce force, bool greatest, double offset)
+    {
+        var spot = Enumerable.Range(0, cut.Spots.Length).MinBy(s => Math.Abs(cut.Spots[s].At - offset));
+        if (force == SlabForce.V)
+            spot = Control(spot);
         var worst = Enumerable
             .Range(0, plates.Length)
             .MaxBy(p => (greatest ? 1 : -1) * Combined(LimitState.Ultimate, this[p, force, greatest, spot], greatest));

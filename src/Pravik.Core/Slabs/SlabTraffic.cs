@@ -69,6 +69,12 @@ public sealed class SlabTraffic
     /// <summary>The shortest length along the road over which a wheel is spread (m).</summary>
     public double Least => AxleWheelAlong + Spread;
 
+    /// <summary>Offsets of the middles of the wheels of an axle (m).</summary>
+    public static IEnumerable<double> WheelsOf(SlabAxle axle) => axle.Wheels == 1 ? [axle.At] : [axle.At - Gauge / 2, axle.At + Gauge / 2];
+
+    /// <summary>How wide a wheel of an axle is across the deck (m).</summary>
+    public static double Across(SlabAxle axle) => axle.Model == "LM2" ? AxleWheelAcross : TandemWheel;
+
     /// <summary>Single wheels, as they press on the top of the slab, spread through the surfacing alone.</summary>
     public IEnumerable<LoneWheel> Wheels =>
         [

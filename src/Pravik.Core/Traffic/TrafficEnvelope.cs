@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Models;
@@ -76,9 +77,21 @@ public sealed class TrafficEnvelope
 public sealed class TrafficResults
 {
     private readonly TrafficDetails details;
+    private readonly Lazy<TrafficDetails> lorries;
+    private readonly ConcurrentDictionary<int, IReadOnlyList<PassageCycles>> passages = new();
 
-    internal TrafficResults(ImmutableArray<TrafficEnvelope> models, TrafficEnvelope footways, TrafficDetails details) =>
-        (Models, Footways, this.details) = (models, footways, details);
+    internal TrafficResults(
+        ImmutableArray<TrafficEnvelope> models,
+        TrafficEnvelope footways,
+        TrafficDetails details,
+        Func<TrafficDetails> lorries
+    ) => (Models, Footways, this.details, this.lorries) = (models, footways, details, new(lorries));
+
+    /// <summary>
+    /// The cycles of an effect as each lorry of fatigue load model 4 passes alone, in the lane in which the effect ranges most. Found when
+    /// asked for.
+    /// </summary>
+    public IReadOnlyList<PassageCycles> Lorries(int effect) => passages.GetOrAdd(effect, e => lorries.Value.Cycles(0, e));
 
     /// <summary>Each model that was asked for.</summary>
     public ImmutableArray<TrafficEnvelope> Models { get; }

@@ -79,8 +79,17 @@ public sealed class TrafficRun
             _ => { }
         );
         solver.Release(MostKept);
-        return new(run.envelopes, run.footways, details);
+        return new(
+            run.envelopes,
+            run.footways,
+            details,
+            () => new(places, solver, new(target.Geometry, target.Model.Mesh, [Lorries(target)]))
+        );
     }
+
+    /// <summary>Fatigue load model 4, on this deck.</summary>
+    private static TrafficModel Lorries(TrafficTarget target) =>
+        TrafficPlan.On(target.Geometry, EnRoadTraffic.All(target.Geometry.Bridge.Basis.Values).First(m => m.Name == "FLM4"));
 
     private static List<List<EffectPlace>> Chunks(List<EffectPlace> places)
     {

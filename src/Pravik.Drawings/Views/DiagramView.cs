@@ -39,6 +39,12 @@ public sealed record Diagram(
 /// <summary>Draws a <see cref="Diagram"/> with round grid values, labelled peaks and the value at the cursor.</summary>
 public static class DiagramView
 {
+    /// <summary>Room left and right of the curves (mm).</summary>
+    public const double Left = 19;
+
+    /// <summary>Room right of them.</summary>
+    public const double Right = 8;
+
     /// <summary>Draws curves along the bridge, with a station and a picked value where given.</summary>
     public static Drawing Draw(
         Diagram diagram,
@@ -50,8 +56,8 @@ public static class DiagramView
     {
         var canvas = new Canvas(size.Width, size.Height, size.TextHeight);
         var factor = units[diagram.Kind].Factor;
-        double left = 19,
-            right = 8,
+        double left = Left,
+            right = Right,
             top = 5.4 * size.TextHeight,
             bottom = 2.2 * size.TextHeight;
         var values = diagram.Series.SelectMany(s => s.Values.Select(v => v.Value / factor)).Append(0).ToList();

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Pravik.Core.Bridges;
+using Pravik.Core.LoneMembers;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
 using Pravik.Core.Units;
@@ -20,6 +21,8 @@ public sealed record KeptGirder(string Which, string Girder, int Span, string Ut
 /// <summary>Keeps girders of a bridge as members alone.</summary>
 public sealed class AsMembersModel(ProjectStore store, MemberStore members, RunQueue runs) : PageModel
 {
+    private const string OfSlab = "slab-";
+
     /// <summary>The bridge.</summary>
     public string ProjectId { get; private set; } = "";
 
@@ -46,6 +49,11 @@ public sealed class AsMembersModel(ProjectStore store, MemberStore members, RunQ
         if (await store.FindAsync(id) is not { } snapshot)
             return NotFound();
         var geometry = new BridgeGeometry(snapshot.Bridge);
+        if (which?.StartsWith(OfSlab, StringComparison.Ordinal) == true)
+        {
+            var slab = runs.Kept(snapshot.Bridge)?.Slabs.FirstOrDefault(x => $"{OfSlab}{x.Span.Number}" == which);
+            return slab is null ? RedirectToPage(new { id }) : await KeepAsync(slab.Run.Member, snapshot);
+        }
         if (
             which?.Split('-') is not [var g, var s]
             || !int.TryParse(g, out var girder)
@@ -58,8 +66,17 @@ public sealed class AsMembersModel(ProjectStore store, MemberStore members, RunQ
             || GirderAlone.Refusal(geometry, girder - 1, span - 1) is not null
         )
             return RedirectToPage(new { id });
-        var member = GirderAlone.Of(geometry, results, girder - 1, span - 1);
-        var made = await members.CreateAsync(member, $"Kept from {Name}, edit {snapshot.Revision}", null, Author.Of(Request));
+        return await KeepAsync(GirderAlone.Of(geometry, results, girder - 1, span - 1), snapshot);
+    }
+
+    private async Task<IActionResult> KeepAsync(LoneMember member, Snapshot snapshot)
+    {
+        var made = await members.CreateAsync(
+            member,
+            $"Kept from {snapshot.Bridge.Name}, edit {snapshot.Revision}",
+            null,
+            Author.Of(Request)
+        );
         return Redirect($"/members/{made.MemberId}/checks");
     }
 
@@ -82,5 +99,13 @@ public sealed class AsMembersModel(ProjectStore store, MemberStore members, RunQ
                 );
             }
         }
+        foreach (var slab in results.Slabs)
+            yield return new(
+                $"{OfSlab}{slab.Span.Number}",
+                "Slab across",
+                slab.Span.Number,
+                QuantityText.Fixed(slab.Governing?.Utilisation ?? 0, 2),
+                null
+            );
     }
 }

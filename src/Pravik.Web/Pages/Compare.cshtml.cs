@@ -173,6 +173,9 @@ public sealed class CompareModel(ProjectStore store, BridgeHistory edits, Ground
     private IReadOnlyList<BillItem> BillOf(Bridge bridge, BridgeGeometry geometry) =>
         Bill.Of(geometry, bridge.Ground is { } g ? grounds.Find(g.Hash) : null);
 
+    /// <summary>Stands for the slab across where girders are numbered: after all of them.</summary>
+    private const int OfSlab = int.MaxValue;
+
     private static IReadOnlyList<ComparedFigure> Compare(BridgeResults? before, BridgeResults? after)
     {
         if (before is null && after is null)
@@ -180,7 +183,9 @@ public sealed class CompareModel(ProjectStore store, BridgeHistory edits, Ground
         static Dictionary<(int Girder, string Check), double> Worst(BridgeResults? results) =>
             results
                 ?.GoverningByGirder()
-                .GroupBy(o => (results.Points[o.Point].Girder.Number, o.Name))
+                .Select(o => (Part: results.Points[o.Point].Girder.Number, Outcome: o))
+                .Concat(results.GoverningOfSlabs().Select(s => (Part: OfSlab, s.Outcome)))
+                .GroupBy(o => (o.Part, o.Outcome.Name), o => o.Outcome)
                 .ToDictionary(g => g.Key, g => g.Max(o => o.Utilisation))
             ?? [];
         static string Show(double? use) => use is { } u ? QuantityText.Fixed(u, 3) : "–";
@@ -196,7 +201,7 @@ public sealed class CompareModel(ProjectStore store, BridgeHistory edits, Ground
                     double? a = was.TryGetValue(key, out var w) ? w : null;
                     double? b = now.TryGetValue(key, out var n) ? n : null;
                     return new ComparedFigure(
-                        $"G{key.Girder}, {key.Check.ToLowerInvariant()}",
+                        $"{(key.Girder == OfSlab ? "Slab across" : $"G{key.Girder}")}, {key.Check.ToLowerInvariant()}",
                         Show(a),
                         Show(b),
                         a is null || b is null ? "" : Signed(b.Value - a.Value, 3)

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
+using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
 using Pravik.Core.Codes;
 using Pravik.Core.Findings;
@@ -42,7 +43,7 @@ internal sealed class BridgeReport(
 
     /// <summary>All parts in order.</summary>
     public ImmutableArray<ReportBlock> Blocks =>
-        [.. Summary(), .. Basis(), .. Layout(), .. Actions(), .. Model(), .. InFull(), .. InTables()];
+        [.. Summary(), .. Basis(), .. Layout(), .. Actions(), .. Model(), .. InFull(), .. InTables(), .. Slabs()];
 
     private IEnumerable<ReportBlock> Summary()
     {
@@ -227,6 +228,57 @@ internal sealed class BridgeReport(
                     [new("Span", true), new("Station", true), .. governing.Select((_, i) => new ReportColumn($"{i + 1}", true))],
                     rows
                 );
+        }
+    }
+
+    /// <summary>From this ratio on checks of the slab are written in full.</summary>
+    private const double WorthWriting = 0.5;
+
+    private IEnumerable<ReportBlock> Slabs()
+    {
+        if (results.Slabs.IsEmpty)
+            yield break;
+        yield return new ReportHeading("8 Slab across");
+        yield return new ReportText(SlabViews.Method);
+        yield return new ReportTable(
+            "Governing checks of each span, per metre",
+            [
+                new("Span", true),
+                new("From the road line", true),
+                new("Check"),
+                new("Effect", true),
+                new("Resistance", true),
+                new("Ratio", true),
+                new("Clause"),
+            ],
+            [
+                .. results
+                    .GoverningOfSlabs()
+                    .Select(s => new ReportRow([
+                        $"{s.Slab.Span.Number}",
+                        Length(s.Slab.OffsetOf(s.Outcome)),
+                        s.Outcome.Name,
+                        ResultViews.Value(s.Outcome.Effect, s.Outcome, units),
+                        ResultViews.Value(s.Outcome.Resistance, s.Outcome, units),
+                        QuantityText.Fixed(s.Outcome.Utilisation, 2),
+                        s.Outcome.Clause,
+                    ])
+                    {
+                        StandsOut = !s.Outcome.Passes,
+                    }),
+            ]
+        );
+        yield return new ReportText($"The worst of each check with a ratio of {QuantityText.Fixed(WorthWriting, 1)} or more, in full:");
+        foreach (var (slab, outcome) in results.GoverningOfSlabs().DistinctBy(s => s.Outcome.Check))
+        {
+            if (outcome.Utilisation < WorthWriting)
+                continue;
+            var title = $"Slab across, span {slab.Span.Number}: {outcome.Name.ToLowerInvariant()}";
+            var calculation = new Calculation($"{title}, {Length(slab.OffsetOf(outcome))} from the road line", units);
+            slab.Write(outcome, calculation);
+            yield return new ReportHeading($"{title}, {QuantityText.Fixed(outcome.Utilisation, 2)}", 2);
+            yield return new ReportFigure(DiagramView.Draw(SlabViews.Diagram(slab, outcome), units, Size(58)));
+            yield return ReportTable.Of(calculation);
         }
     }
 

@@ -19,6 +19,7 @@ internal sealed class ChecksStep : IStep
     [
         new("check", "Diagram"),
         new("section", "Section"),
+        new("slab", "Slab across"),
         new("camber", "Camber"),
         new("traffic", "Traffic on the deck"),
         new("rating", "Rating"),
@@ -33,6 +34,9 @@ internal sealed class ChecksStep : IStep
             return new([screen.Waiting("No results yet")]);
         if (layout == "camber")
             return new CamberViews(screen, screen.Latest!.Results).Sheet();
+        if (layout == "slab")
+            return SlabViews.Of(screen)?.Sheet()
+                ?? new([screen.Waiting("The slab across is not checked", SlabViews.Refusal(screen.Latest!.Results))]);
         if (screen.Latest!.Results.Outcomes.IsEmpty)
             return new([screen.Waiting("Nothing is checked", string.Join(". ", screen.Latest.Results.Refusals))]);
         if (layout == "rating")
@@ -64,6 +68,7 @@ internal sealed class ChecksStep : IStep
 
     public Ledger Ledger(Screen screen) =>
         screen.Request.Layout == "rating" && screen.Results is not null ? RatingTables.Ledger(screen)
+        : screen.Request.Layout == "slab" && SlabViews.Of(screen) is { } slab ? slab.Ledger()
         : screen.Request.Layout == "strands" && screen.Outcome is not null
             ? (IsCast(screen) ? BarTables.Ledger(screen) : StrandTables.Ledger(screen))
         : screen.Request.Layout == "camber" && screen.Latest is { } latest ? new CamberViews(screen, latest.Results).Ledger

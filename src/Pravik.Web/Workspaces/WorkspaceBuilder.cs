@@ -105,7 +105,12 @@ public sealed class WorkspaceBuilder
     {
         List<Finding> all = [.. screen.Snapshot.Findings];
         if (screen.IsCurrent)
+        {
             all.AddRange(screen.Latest!.Results.GoverningByGirder().Where(o => !o.Passes).Select(Failing));
+            all.AddRange(
+                screen.Latest.Results.GoverningOfSlabs().Where(s => !s.Outcome.Passes).Select(s => SlabViews.Failing(s.Slab, s.Outcome))
+            );
+        }
         all.AddRange(GroundFindings());
         all.AddRange(screen.SupportFindings);
         if (screen.IsCurrent)

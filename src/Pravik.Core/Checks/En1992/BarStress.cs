@@ -121,7 +121,6 @@ public sealed class BarStress : ICheck
             c.Line("σ_lim", $"{factor:0.##} of the strength", found.Limit, QuantityKind.Stress, clause);
             c.Ratio("η", CheckWords.Met("σ / σ_lim", found.Utilisation), found.Utilisation, 3, clause);
             c.Remark("What balances within the section under temperature and shrinkage is not counted in a cracked section.");
-            c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
         }
     }
 }

@@ -83,11 +83,9 @@ public sealed class CrackWidth : ICheck
                 calculation.Heading("Whether it may crack");
                 calculation.Line("σ", "characteristic, uncracked", face.First, QuantityKind.Stress, "EN 1992-1-1 7.3.2(4)");
                 least.Write(calculation, member.Values["crackWidth"]);
-                calculation.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
                 return Outcome(member, point, where, least);
             }
             face.Write(calculation);
-            calculation.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
             return Outcome(point, where, face);
         }
 

@@ -30,49 +30,94 @@ internal sealed class FatigueRange
         CrackedSection? Cracked
     );
 
+    private FatigueRange(
+        MemberSection section,
+        bool isSagging,
+        ImmutableArray<ElasticConcrete> first,
+        ImmutableArray<ElasticConcrete> second
+    )
+    {
+        (this.section, this.isSagging) = (section, isSagging);
+        states = [Load(first), Load(second)];
+    }
+
+    /// <summary>The whole range of frequent traffic.</summary>
     /// <param name="member">A member with frequent traffic.</param>
     /// <param name="point">A place of it with a section.</param>
     /// <param name="isSagging">Whether the most sagging state is one of both; else the most hogging.</param>
-    public FatigueRange(Member member, MemberPoint point, bool isSagging)
+    public static FatigueRange OfFrequent(Member member, MemberPoint point, bool isSagging)
     {
-        (section, this.isSagging) = (point.Section!, isSagging);
+        var (most, other, _) = States(member, point, isSagging);
+        return new(point.Section!, isSagging, most, other);
+    }
+
+    /// <summary>Ranges between moments of traffic, all else as in the frequent combination without it.</summary>
+    /// <param name="member">A member with frequent traffic.</param>
+    /// <param name="point">A place of it with a section.</param>
+    /// <param name="isSagging">Whether all else is at its most sagging; else at its most hogging.</param>
+    public static Func<double, double, FatigueRange> Between(Member member, MemberPoint point, bool isSagging)
+    {
+        var (section, traffic) = (point.Section!, member.FrequentTraffic!);
+        var (_, _, rest) = States(member, point, isSagging);
+        var effect = traffic.Layout.At(point.Number, GirderEffect.M);
+        // The axial force that goes with the greater moment of frequent traffic goes with every moment of a lorry.
+        var side = Math.Abs(traffic.Greatest[effect]) >= Math.Abs(traffic.Least[effect]);
+        var moment = traffic.Side(side)[effect];
+        var axial = moment == 0 ? 0 : traffic.Together(effect, side)[(int)GirderEffect.N] / moment;
+        var unit = LinearSection.Stresses(section, axial, point.AxialHeight, 1);
+        ImmutableArray<ElasticConcrete> With(double m) =>
+            [.. rest.Zip(unit, (r, u) => r with { AtSoffit = r.AtSoffit + m * u.AtSoffit, Slope = r.Slope + m * u.Slope })];
+        return (first, second) => new(section, isSagging, With(first), With(second));
+    }
+
+    /// <summary>Stresses with frequent traffic at one end of its range, at the other, and without it.</summary>
+    private static (
+        ImmutableArray<ElasticConcrete> Most,
+        ImmutableArray<ElasticConcrete> Other,
+        ImmutableArray<ElasticConcrete> Without
+    ) States(Member member, MemberPoint point, bool isSagging)
+    {
         var (range, traffic) = (member.Effects(LimitState.Frequent), member.FrequentTraffic!);
-        ImmutableArray<ImmutableArray<ElasticConcrete>> both = member.IsCastInOne
-            ? InOne(point, range, traffic)
-            : ByFaces(point, range, traffic);
-        states = [.. both.Select(Load)];
+        return member.IsCastInOne ? InOne(point, range, traffic, isSagging) : ByFaces(point, range, traffic, isSagging);
     }
 
     /// <summary>Whether the cracked section balances what acts.</summary>
     public bool IsBalanced => states.All(s => s is not { Cracked: null } || !IsPulled(s.Parts));
 
-    private ImmutableArray<ImmutableArray<ElasticConcrete>> InOne(MemberPoint point, EffectRange range, EffectRange traffic)
+    private static (ImmutableArray<ElasticConcrete>, ImmutableArray<ElasticConcrete>, ImmutableArray<ElasticConcrete>) InOne(
+        MemberPoint point,
+        EffectRange range,
+        EffectRange traffic,
+        bool isSagging
+    )
     {
         var effect = range.Layout.At(point.Number, GirderEffect.M);
-        double Axial(EffectRange of, bool greatest) => of.Together(effect, greatest)[(int)GirderEffect.N];
-        double Swing(Func<bool, double> of) => of(!isSagging) - of(isSagging);
-        var (n, m) = (Axial(range, isSagging), range.Side(isSagging)[effect]);
-        var (dn, dm) = (Swing(g => Axial(traffic, g)), Swing(g => traffic.Side(g)[effect]));
-        return
-        [
-            LinearSection.Stresses(section, n, point.AxialHeight, m),
-            LinearSection.Stresses(section, n + dn, point.AxialHeight, m + dm),
-        ];
+        (double N, double M) Of(EffectRange of, bool greatest) =>
+            (of.Together(effect, greatest)[(int)GirderEffect.N], of.Side(greatest)[effect]);
+        var (most, own, other) = (Of(range, isSagging), Of(traffic, isSagging), Of(traffic, !isSagging));
+        ImmutableArray<ElasticConcrete> At(double n, double m) => LinearSection.Stresses(point.Section!, n, point.AxialHeight, m);
+        var (n, m) = (most.N - own.N, most.M - own.M);
+        return (At(most.N, most.M), At(n + other.N, m + other.M), At(n, m));
     }
 
-    private ImmutableArray<ImmutableArray<ElasticConcrete>> ByFaces(MemberPoint point, EffectRange range, EffectRange traffic)
+    private static (ImmutableArray<ElasticConcrete>, ImmutableArray<ElasticConcrete>, ImmutableArray<ElasticConcrete>) ByFaces(
+        MemberPoint point,
+        EffectRange range,
+        EffectRange traffic,
+        bool isSagging
+    )
     {
         var leads = range.Layout.At(point.Number, isSagging ? GirderEffect.Bottom : GirderEffect.SlabTop);
-        double Most(GirderEffect face) => Of(range, true, face);
-        double Other(GirderEffect face) => Most(face) - Of(traffic, true, face) + Of(traffic, false, face);
         double Of(EffectRange of, bool greatest, GirderEffect face)
         {
             var at = of.Layout.At(point.Number, face);
             return at == leads ? of.Side(greatest)[at] : of.Beside(leads, greatest, at);
         }
+        double Most(GirderEffect face) => Of(range, true, face);
+        double Rest(GirderEffect face) => Most(face) - Of(traffic, true, face);
         ImmutableArray<ElasticConcrete> Straight(Func<GirderEffect, double> at) =>
-            LinearSection.Straight(section, at(GirderEffect.Bottom), at(GirderEffect.GirderTop), at(GirderEffect.SlabTop));
-        return [Straight(Most), Straight(Other)];
+            LinearSection.Straight(point.Section!, at(GirderEffect.Bottom), at(GirderEffect.GirderTop), at(GirderEffect.SlabTop));
+        return (Straight(Most), Straight(face => Rest(face) + Of(traffic, false, face)), Straight(Rest));
     }
 
     private Loaded Load(ImmutableArray<ElasticConcrete> parts)

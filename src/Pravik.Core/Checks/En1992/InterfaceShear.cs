@@ -160,7 +160,6 @@ public sealed class InterfaceShear : ICheck
                     + "the face, and the part of the flange’s force that is in the girder. Links must be anchored in the slab.",
                 Clause
             );
-            c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
         }
     }
 }

@@ -96,7 +96,6 @@ public sealed class ServiceStress : ICheck
                     face.Clause,
                     $"η = {QuantityText.Fixed(face.Utilisation, 2)}"
                 );
-            calculation.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
             return Outcome(check, Kinds.First(k => k.Id == check).Name, point, worst);
         }
 

@@ -85,7 +85,6 @@ public sealed class StrandStress : ICheck
                 c.Line("σ_p", check == AtRelease ? "just after release" : "σ_pm∞ + Δσ_p", stress, QuantityKind.Stress, clause);
                 c.Line("σ_lim", words, limit, QuantityKind.Stress, clause);
                 c.Ratio("η", CheckWords.Met("σ_p / σ_lim", utilisation), utilisation, 3, clause);
-                c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
             }
             return new(
                 check,

@@ -124,7 +124,6 @@ public sealed class SuddenFailure : ICheck
             var name = range.Governing(effect, isSagging).Name;
             c.Line("M_freq", $"{name}, without the force of strands", moment, QuantityKind.Moment, Clause);
             c.Ratio("η", CheckWords.Met("M_freq / M_Rd(λ A_p)", utilisation), utilisation, 3, Clause);
-            c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
         }
         return Outcome(point, isSagging, moment, carried, utilisation) with { Kind = QuantityKind.Moment };
     }
@@ -192,7 +191,6 @@ public sealed class SuddenFailure : ICheck
             foreach (var b in bars)
                 c.Line("F", $"{b.Name}: A_s f_yk, as far as it is anchored", ForceOf(b), QuantityKind.Force, "EN 1992-2 (6.101a)");
             c.Ratio("η", CheckWords.Met("F_needed / Σ F", utilisation), utilisation, 3, $"{Clause}(b)");
-            c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
         }
         return Outcome(point, isSagging, most, force, utilisation) with { Kind = QuantityKind.Force };
     }

@@ -87,7 +87,6 @@ public sealed class SupportAnchorage : ICheck
             c.Line("F_Rd", "Σ F", held, QuantityKind.Force, Clause);
             c.Ratio("η", CheckWords.Met("F_Ed / F_Rd", utilisation), utilisation, 3, Clause);
             c.Remark("Bars without an end of their own are taken to be anchored by bends beyond the bearing.", "EN 1992-1-1 8.4");
-            c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
         }
         return new("anchorage.end", "Anchorage at the end support", point.Number, acting.At.Number, needed, held, utilisation, Clause)
         {

@@ -77,7 +77,6 @@ public sealed class TrafficDeflection : ICheck
                 c.Line("L", "span", length, QuantityKind.Length, "entered");
                 c.Line("δ_lim", $"L / {limit:0.#}", most, QuantityKind.Size, "entered");
                 c.Ratio("η", CheckWords.Met("|δ| / δ_lim", utilisation), utilisation, 3, Clause);
-                c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
             }
             return new("deflection.traffic", "Deflection under traffic", point.Number, point.Number, deflection, most, utilisation, Clause)
             {

@@ -224,7 +224,6 @@ public sealed class UltimateBending : ICheck
                     + "is left out, as is usual. Bending across the girder is left out.",
                 Clause
             );
-            c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
         }
     }
 }

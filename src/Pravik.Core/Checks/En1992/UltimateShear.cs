@@ -216,7 +216,6 @@ public sealed class UltimateShear : ICheck
                     + "of moments of ultimate bending (9.2.1.3). Torsion is checked with it apart.",
                 Clause
             );
-            c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
         }
     }
 }

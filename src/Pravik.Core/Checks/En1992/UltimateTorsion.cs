@@ -259,7 +259,6 @@ public sealed class UltimateTorsion : ICheck
                     + "along the web is not entered: t_ef is A / u whatever it is. The torsion of the model is that of uncracked members.",
                 Clause
             );
-            c.Remark(CheckWords.Missing(CheckCatalog.NotYetOfMembers));
         }
     }
 }

@@ -66,6 +66,9 @@ export function listenToActions(work) {
         const { go, at, station } = e.dataset;
         const isResult = at?.startsWith("/parts/results/");
         const values = { ...(station ? { station } : {}), ...(isResult ? { pick: at } : {}) };
+        // Results of the slab across have a layout of their own.
+        const ofSlab = isResult && at.startsWith("/parts/results/slab/");
+        if (ofSlab || (isResult && choices.get("layout") === "slab")) values.layout = ofSlab ? "slab" : null;
         if (at) values.drawer = null;
         work.go(go, values, isResult ? null : at);
       },
