@@ -96,7 +96,7 @@ public sealed record Bridge
                     {
                         Concrete = new() { Class = "C50/60" },
                         Strands = new() { Rows = [Row(0.06, 12) with { Debonded = 4, DebondedLength = 2 }, Row(0.11, 4)] },
-                        Links = [Links(0.1), Links(0.15), Links(0.25)],
+                        Links = [Links(0.075), Links(0.125), Links(0.15)],
                     },
                 ],
             },

@@ -90,7 +90,7 @@ public static class ModelRun
             if (!withTraffic || !Staging.TakesTraffic(step) || TrafficPlan.InStage(geometry, step.Stage) is not { IsEmpty: false } driving)
                 return;
             var target = TargetOf(model, models.AnalysisOf(model));
-            inStages.Add(new(step.Index, TrafficRun.Run(target, driving, null, null, cancel)));
+            inStages.Add(new(step.Index, TrafficRun.Run(target, driving, cancel: cancel)));
         }
 
         TrafficTarget TargetOf(int model, FrameAnalysis analysis) =>
@@ -105,7 +105,14 @@ public static class ModelRun
             void Tell(double f) => Say(0.5 + 0.5 * f, "Traffic on every effect");
             return () =>
             {
-                var found = TrafficRun.Run(target, TrafficPlan.Of(geometry), null, Tell, stop.Token);
+                var found = TrafficRun.Run(
+                    target,
+                    TrafficPlan.Of(geometry),
+                    null,
+                    Tell,
+                    TrafficPlan.HasLorries(geometry.Bridge),
+                    stop.Token
+                );
                 if (geometry.Bridge.Basis.Standard == Standard.Lrfd)
                     found.Shares = GirderShares.Of(target, stop.Token);
                 known?.Keep(key, found);

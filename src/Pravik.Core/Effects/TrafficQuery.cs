@@ -62,6 +62,6 @@ public static class TrafficQuery
             if (girder is null || layout.Seats[s].Girder == girder)
                 effects.Add(layout.AtSeat(s) + 2);
         }
-        return TrafficRun.Run(target, [traffic], effects.Contains, null, cancel).Models[0];
+        return TrafficRun.Run(target, [traffic], effects.Contains, cancel: cancel).Models[0];
     }
 }

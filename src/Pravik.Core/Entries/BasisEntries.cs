@@ -57,6 +57,7 @@ internal static class BasisEntries
             _ when value.Name.StartsWith("gamma", StringComparison.Ordinal) => (QuantityKind.Number, 0.5, 3.0),
             _ when value.Name.StartsWith("psi", StringComparison.Ordinal) => (QuantityKind.Number, 0.0, 1.0),
             _ when value.Name.StartsWith("alpha", StringComparison.Ordinal) => (QuantityKind.Number, 0.0, 3.0),
+            "lorriesPerYear" => (QuantityKind.Number, 1.0, 1e8),
             _ => (QuantityKind.Number, 0.0, 1e6),
         };
         return Own($"/basis/ownValues/{value.Name}", value.Name, kind, least, greatest, value.Meaning) with { IsItem = true };

@@ -35,7 +35,7 @@ public static class GirderMembers
                 {
                     Stages = stages,
                     FrequentTraffic = effects.FrequentTraffic,
-                    Lorries = LorriesOf(geometry.Bridge, results),
+                    Lorries = LorriesOf(results),
                     DeflectionLimit = geometry.Bridge.Girders.DeflectionLimit,
                     Accidental = effects.Find(BridgeEffects.IdOf(LimitState.Accidental)),
                     Prestress = effects.PrestressIn(_ => true),
@@ -56,11 +56,9 @@ public static class GirderMembers
             );
     }
 
-    /// <summary>Passages of lorries where road traffic by EN 1991-2 drives; null elsewhere.</summary>
-    private static Func<int, GirderEffect, IReadOnlyList<PassageCycles>>? LorriesOf(Bridge bridge, ModelResults results) =>
-        results.Traffic is { } traffic && bridge.Basis.Standard == Standard.Eurocode && !TrafficPlan.Has(bridge, TrafficGroup.Rail)
-            ? (point, effect) => traffic.Lorries(results.Layout.At(point, effect))
-            : null;
+    /// <summary>Passages of lorries, where they were followed; null elsewhere.</summary>
+    private static Func<int, GirderEffect, IReadOnlyList<PassageCycles>>? LorriesOf(ModelResults results) =>
+        results.Traffic is { HasLorries: true } traffic ? (point, effect) => traffic.Lorries(results.Layout.At(point, effect)) : null;
 
     /// <summary>
     /// From the nearer end of a girder to the front of its bearing at the axis there (m); null without a bearing of its own, or where the

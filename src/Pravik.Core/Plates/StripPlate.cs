@@ -143,18 +143,26 @@ public sealed class StripPlate
 
     private static void Solve(double[] lower, double[] values)
     {
-        double At(int i, int j) => lower[i * (Band + 1) + j - i + Band];
-        for (var i = 0; i < values.Length; i++)
+        const int Width = Band + 1;
+        double a = 0,
+            b = 0,
+            c = 0;
+        // Left of the first entries of a row stand zeros.
+        for (int i = 0, row = 0; i < values.Length; i++, row += Width)
         {
-            for (var m = Math.Max(0, i - Band); m < i; m++)
-                values[i] -= At(i, m) * values[m];
-            values[i] /= At(i, i);
+            var here = (values[i] - lower[row] * a - lower[row + 1] * b - lower[row + 2] * c) / lower[row + Band];
+            values[i] = here;
+            (a, b, c) = (b, c, here);
         }
+        (a, b, c) = (0, 0, 0);
+        var size = lower.Length;
         for (var i = values.Length - 1; i >= 0; i--)
         {
-            for (var m = i + 1; m < Math.Min(values.Length, i + Band + 1); m++)
-                values[i] -= At(m, i) * values[m];
-            values[i] /= At(i, i);
+            var row = i * Width;
+            double Below(int by) => row + by * Width < size ? lower[row + by * Width + Band - by] : 0;
+            var here = (values[i] - Below(1) * a - Below(2) * b - Below(3) * c) / lower[row + Band];
+            values[i] = here;
+            (a, b, c) = (here, a, b);
         }
     }
 }

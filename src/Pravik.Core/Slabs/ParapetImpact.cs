@@ -1,5 +1,3 @@
-using Pravik.Core.Codes;
-using Pravik.Core.LoneMembers;
 using Pravik.Core.Places;
 using Pravik.Core.Plates;
 
@@ -28,33 +26,26 @@ internal sealed class ParapetImpact(SlabCut cut, ParapetLine parapet, SlabTraffi
     /// <summary>From the slab's middle up to the force (m).</summary>
     public double Arm => Math.Min(parapet.Profile.Height - BelowTop, Highest) + Below;
 
-    /// <summary>Moment and axial force at every place, with permanent loads.</summary>
-    /// <param name="plate">The slab.</param>
-    /// <param name="name">Name of the combination.</param>
-    /// <param name="permanent">Moment of permanent loads at a spot.</param>
-    public EffectTable On(StripPlate plate, string name, Func<int, double> permanent)
+    /// <summary>Name of the parapet, as its combination begins.</summary>
+    public string Name => $"{(parapet.Side < 0 ? "Left" : "Right")} parapet hit";
+
+    /// <summary>Whether the slab is looked at at an offset: inside of the traffic face.</summary>
+    public bool IsInside(double at) => parapet.Side * (Face - at) >= 0;
+
+    /// <summary>What pulls the slab at an offset (N/m).</summary>
+    public double Pull(double at) => IsInside(at) ? parapet.Impact / (Length + 2 * Math.Abs(Face - at)) : 0;
+
+    /// <summary>What the couple and the wheels do to a moment (Nm/m).</summary>
+    public double Moment(PlateSurface surface)
     {
         var (spread, values) = (traffic.Spread, cut.Bridge.Basis.Values);
         var wheel = values["impactAxle"] * values["alphaQ1"] * values["tandem1"] / 2;
         // The outer wheel stands against the parapet.
         var outer = Face - parapet.Side * Wheel / 2;
         var back = Face + parapet.Side * parapet.Profile.Width;
-        double Moment(int spot)
-        {
-            var surface = plate.Moment(cut.Spots[spot].Line);
-            var force = surface.OfCouple(0, Length + 2 * Below).Mean(Math.Min(Face, back), Math.Max(Face, back));
-            var wheels = surface.OfLoad(0, Wheel + spread);
-            double Of(double at) => wheel * wheels.Mean(at - (Wheel + spread) / 2, at + (Wheel + spread) / 2);
-            return permanent(spot) + parapet.Side * parapet.Impact * Arm * force + Of(outer) + Of(outer - parapet.Side * Gauge);
-        }
-        bool IsInside(double at) => parapet.Side * (Face - at) >= 0;
-        double Pull(double at) => !IsInside(at) ? 0 : parapet.Impact / (Length + 2 * Math.Abs(Face - at));
-        return new()
-        {
-            Name = name,
-            State = LimitState.Accidental,
-            M = [.. cut.Spots.Select((s, spot) => IsInside(s.At) ? Moment(spot) : 0)],
-            N = [.. cut.Spots.Select(s => Pull(s.At))],
-        };
+        var force = surface.OfCouple(0, Length + 2 * Below).Mean(Math.Min(Face, back), Math.Max(Face, back));
+        var wheels = surface.OfLoad(0, Wheel + spread);
+        double Of(double at) => wheel * wheels.Mean(at - (Wheel + spread) / 2, at + (Wheel + spread) / 2);
+        return parapet.Side * parapet.Impact * Arm * force + Of(outer) + Of(outer - parapet.Side * Gauge);
     }
 }

@@ -41,6 +41,8 @@ public sealed class SlabEffects
     private readonly NationalValues values;
     private readonly (StripPlate Plate, string Words)[] plates;
     private readonly SlabParts[,,,] parts;
+    private readonly ImmutableArray<ParapetImpact> impacts;
+    private readonly double[,,] hits;
 
     /// <param name="cut">The slab.</param>
     /// <param name="cancel">Stops it.</param>
@@ -53,6 +55,8 @@ public sealed class SlabEffects
             (cut.Plate(false, Traffic.Least), "girders that do not give way"),
         ];
         parts = new SlabParts[2, 2, 2, cut.Spots.Length];
+        impacts = [.. cut.Parapets.Where(p => p.Impact > 0).Select(p => new ParapetImpact(cut, p, Traffic))];
+        hits = new double[impacts.Length, plates.Length, cut.Spots.Length];
         var firm = plates[1].Plate;
         Parallel.For(
             0,
@@ -68,6 +72,8 @@ public sealed class SlabEffects
                         var surface = Surface(plates[plate].Plate, force, spot);
                         var line = surface.OfLine();
                         var (later, surfacing) = (Later(line), Strips(line, s => !PermanentLoads.IsSuperimposed(s)));
+                        for (var hit = 0; force == SlabForce.M && hit < impacts.Length; hit++)
+                            hits[hit, plate, spot] = impacts[hit].Moment(surface);
                         foreach (var greatest in Senses)
                         {
                             var (driving, axles) = Traffic.Worst(surface, greatest);
@@ -243,14 +249,24 @@ public sealed class SlabEffects
     /// <summary>Vehicles that hit a parapet, each by itself, on either way in which girders hold the slab.</summary>
     private IEnumerable<EffectTable> Impacts()
     {
-        foreach (var parapet in cut.Parapets.Where(p => p.Impact > 0))
+        for (var hit = 0; hit < impacts.Length; hit++)
         {
             for (var plate = 0; plate < plates.Length; plate++)
-                yield return new ParapetImpact(cut, parapet, Traffic).On(
-                    plates[plate].Plate,
-                    $"{(parapet.Side < 0 ? "Left" : "Right")} parapet hit, {plates[plate].Words}",
-                    spot => this[plate, SlabForce.M, true, spot] is var p ? p.Weight + p.Later + p.Surfacing : 0
-                );
+            {
+                var (impact, on, at) = (impacts[hit], plate, hit);
+                double Moment(SlabSpot spot, int number)
+                {
+                    var p = this[on, SlabForce.M, true, number];
+                    return impact.IsInside(spot.At) ? p.Weight + p.Later + p.Surfacing + hits[at, on, number] : 0;
+                }
+                yield return new()
+                {
+                    Name = $"{impact.Name}, {plates[plate].Words}",
+                    State = LimitState.Accidental,
+                    M = [.. cut.Spots.Select(Moment)],
+                    N = [.. cut.Spots.Select(s => impact.Pull(s.At))],
+                };
+            }
         }
     }
 }

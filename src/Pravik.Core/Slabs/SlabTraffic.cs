@@ -41,7 +41,7 @@ public sealed class SlabTraffic
     private const double AxleWheelAlong = 0.35;
     private const double AxleWheelAcross = 0.6;
     private const double Closest = 0.5;
-    private const double Step = 0.1;
+    private const double Step = 0.2;
     private const double SingleAxle = 400e3;
     private const int MostTandems = 3;
 

@@ -151,10 +151,26 @@ internal sealed class ModelLoading
                 continue;
             var (greatest, least) = (surface.Worst(lane.Shape!, true), surface.Worst(lane.Shape!, false));
             var run = lane.Shape!.Runs.MaxBy(r => greatest[r].Value - least[r].Value);
-            var ways = lane.Shape.Ways(run).Select(w => Rainflow.Ranges([.. Passage(w, deck.Runs[run], surface.Surface)]));
-            var worst = ways.MaxBy(w => w.DefaultIfEmpty(0).First())!;
-            yield return new(vehicle.Name, deck.Runs[run].Middle, [.. worst.Select(r => OnVehicle(lane) * r)]);
+            var ways = lane.Shape.Ways(run).Select(w => Passage(w, deck.Runs[run], surface.Surface).ToList());
+            var (passage, ranges) = ways.Select(p => (p, Rainflow.Ranges(p))).MaxBy(w => w.Item2.DefaultIfEmpty(0).First());
+            yield return new(vehicle.Name, deck.Runs[run].Middle, [.. ranges.Select(r => OnVehicle(lane) * r)])
+            {
+                Greatest = OnVehicle(lane) * passage.Append(0).Max(),
+                Least = OnVehicle(lane) * passage.Append(0).Min(),
+            };
         }
+    }
+
+    /// <summary>
+    /// The cycles of each vehicle as it passes in that lane along which the surface ranges most: of models whose vehicles pass alone.
+    /// </summary>
+    public IReadOnlyList<PassageCycles> Follow(LoadedSurface surface)
+    {
+        var lanes = kinds[0];
+        // Lines lie a quarter of a metre apart: every other one is near enough.
+        var run = lanes[0].Shape!.Runs.Where((_, i) => i % 2 == 0).MaxBy(r => surface.Profile(r).Range);
+        var passage = new LorryPassage(surface.Profile(run));
+        return [.. lanes.Select(lane => passage.Of(lane.Load.Vehicle!, lane.Load.Factor * lane.Load.Dynamic, deck.Runs[run].Middle))];
     }
 
     /// <summary>What a vehicle does per load as it passes, just behind and just ahead of each place at which a wheel meets a row.</summary>

@@ -93,6 +93,25 @@ internal sealed class PlaceLoading(DeckLoading deck, Workspace workspace)
     public IReadOnlyList<PassageCycles> Cycles(int model, SoughtEffect sought) =>
         [.. deck.Models[model].Cycles(Load(sought.Surface(true)))];
 
+    /// <summary>
+    /// The cycles of vehicles that are followed, on the line along which the surface ranges most; of shear on that side of its place where
+    /// they are greater.
+    /// </summary>
+    public IReadOnlyList<PassageCycles> Follow(int model, SoughtEffect sought)
+    {
+        var (one, other) = (sought.Surface(true), sought.Surface(false));
+        var cycles = deck.Models[model].Follow(Load(one));
+        return ReferenceEquals(one, other)
+            ? cycles
+            :
+            [
+                .. cycles.Zip(
+                    deck.Models[model].Follow(Load(other)),
+                    (a, b) => b.Ranges.FirstOrDefault() > a.Ranges.FirstOrDefault() ? b : a
+                ),
+            ];
+    }
+
     /// <summary>The load of 1 N/m² on footways as loads of a case.</summary>
     public IEnumerable<OwnLoad> LoadsOnFootways(SoughtEffect sought, bool isGreatest)
     {

@@ -54,6 +54,12 @@ public static class Rainflow
 /// <param name="Ranges">Ranges of the cycles, falling.</param>
 public sealed record PassageCycles(string Vehicle, double Offset, double[] Ranges)
 {
+    /// <summary>The greatest value in the passage, 0 or more.</summary>
+    public double Greatest { get; init; }
+
+    /// <summary>The least value, 0 or less.</summary>
+    public double Least { get; init; }
+
     /// <summary>The range of one cycle that does the damage of all, (Σ Δᵐ)^(1/m).</summary>
     public double Equivalent(double exponent) => Math.Pow(Ranges.Sum(r => Math.Pow(r, exponent)), 1 / exponent);
 }

@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Models;
@@ -77,21 +76,23 @@ public sealed class TrafficEnvelope
 public sealed class TrafficResults
 {
     private readonly TrafficDetails details;
-    private readonly Lazy<TrafficDetails> lorries;
-    private readonly ConcurrentDictionary<int, IReadOnlyList<PassageCycles>> passages = new();
+    private readonly IReadOnlyDictionary<int, IReadOnlyList<PassageCycles>> passages;
 
     internal TrafficResults(
         ImmutableArray<TrafficEnvelope> models,
         TrafficEnvelope footways,
         TrafficDetails details,
-        Func<TrafficDetails> lorries
-    ) => (Models, Footways, this.details, this.lorries) = (models, footways, details, new(lorries));
+        IReadOnlyDictionary<int, IReadOnlyList<PassageCycles>> passages
+    ) => (Models, Footways, this.details, this.passages) = (models, footways, details, passages);
+
+    /// <summary>Whether the lorries of fatigue load model 4 were followed.</summary>
+    public bool HasLorries => passages.Count > 0;
 
     /// <summary>
-    /// The cycles of an effect as each lorry of fatigue load model 4 passes alone, in the lane in which the effect ranges most. Found when
-    /// asked for.
+    /// The cycles of a moment or a shear of a girder as each lorry of fatigue load model 4 passes alone, in the lane in which it ranges most;
+    /// none of other effects.
     /// </summary>
-    public IReadOnlyList<PassageCycles> Lorries(int effect) => passages.GetOrAdd(effect, e => lorries.Value.Cycles(0, e));
+    public IReadOnlyList<PassageCycles> Lorries(int effect) => passages.GetValueOrDefault(effect, []);
 
     /// <summary>Each model that was asked for.</summary>
     public ImmutableArray<TrafficEnvelope> Models { get; }

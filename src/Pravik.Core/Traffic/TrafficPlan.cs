@@ -103,6 +103,9 @@ public static class TrafficPlan
             .OfType<TrafficModel>()
             .Where(m => m.Name != Usual(bridge).Name);
 
+    /// <summary>Whether lorries of EN 1991-2 drive, so that they tire what they pass.</summary>
+    public static bool HasLorries(Bridge bridge) => bridge.Basis.Standard == Standard.Eurocode && !Has(bridge, TrafficGroup.Rail);
+
     /// <summary>Whether a group of traffic actions has loads: groups 1b, 4 and 5 have where a model of theirs is named.</summary>
     public static bool Has(Bridge bridge, TrafficGroup group)
     {

@@ -1,6 +1,8 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Pravik.Core.Frames;
 using Pravik.Core.Models;
+using Pravik.Core.Places;
 using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
@@ -22,6 +24,7 @@ public sealed class TrafficRun
     private readonly TrafficDetails details;
     private readonly ImmutableArray<TrafficEnvelope> envelopes;
     private readonly TrafficEnvelope footways;
+    private readonly ConcurrentDictionary<int, IReadOnlyList<PassageCycles>> passages = new();
 
     private TrafficRun(
         TrafficTarget target,
@@ -43,19 +46,23 @@ public sealed class TrafficRun
     /// <param name="models">The traffic models.</param>
     /// <param name="wanted">Whether the extremes of an effect of the layout are wanted; null for all.</param>
     /// <param name="report">Told how far it is (0 to 1).</param>
+    /// <param name="withLorries">Whether moments and shears of girders are followed as the lorries of fatigue load model 4 pass.</param>
     /// <param name="cancel">Stops it.</param>
     public static TrafficResults Run(
         TrafficTarget target,
         ImmutableArray<TrafficModel> models,
         Func<int, bool>? wanted = null,
         Action<double>? report = null,
+        bool withLorries = false,
         CancellationToken cancel = default
     )
     {
         var places = new EffectPlaces(target);
         var all = places.Wanted(wanted).ToList();
         var solver = new InfluenceSolver(target.Analysis, target.Shares.UnitLoads(), all.Sum(p => p.Effects.Length), cancel);
-        var deck = new DeckLoading(target.Geometry, target.Model.Mesh, models);
+        // The lorries of fatigue come last: their passages alone are wanted.
+        ImmutableArray<TrafficModel> driving = withLorries ? [.. models, LorriesOn(target.Geometry)] : models;
+        var deck = new DeckLoading(target.Geometry, target.Model.Mesh, driving);
         var details = new TrafficDetails(places, solver, deck);
         var run = new TrafficRun(target, deck, models, details, wanted);
         var done = 0;
@@ -79,17 +86,12 @@ public sealed class TrafficRun
             _ => { }
         );
         solver.Release(MostKept);
-        return new(
-            run.envelopes,
-            run.footways,
-            details,
-            () => new(places, solver, new(target.Geometry, target.Model.Mesh, [Lorries(target)]))
-        );
+        return new(run.envelopes, run.footways, details, run.passages);
     }
 
     /// <summary>Fatigue load model 4, on this deck.</summary>
-    private static TrafficModel Lorries(TrafficTarget target) =>
-        TrafficPlan.On(target.Geometry, EnRoadTraffic.All(target.Geometry.Bridge.Basis.Values).First(m => m.Name == "FLM4"));
+    private static TrafficModel LorriesOn(BridgeGeometry geometry) =>
+        TrafficPlan.On(geometry, EnRoadTraffic.All(geometry.Bridge.Basis.Values).First(m => m.Name == "FLM4"));
 
     private static List<List<EffectPlace>> Chunks(List<EffectPlace> places)
     {
@@ -122,6 +124,8 @@ public sealed class TrafficRun
             {
                 Set(place, block, sought, true);
                 Set(place, block, sought, false);
+                if (deck.Models.Length > envelopes.Length && IsFollowed(sought.Effect))
+                    passages[sought.Effect] = place.Follow(envelopes.Length, sought);
             }
         }
     }
@@ -155,6 +159,9 @@ public sealed class TrafficRun
         if (IsOfMember(sought.Effect))
             details.Keep(TrafficDetails.Footways, sought.Effect, isGreatest, place.OnFootways(block, sought, isGreatest));
     }
+
+    /// <summary>Whether an effect is a shear or a bending moment of a girder.</summary>
+    private bool IsFollowed(int effect) => IsOfMember(effect) && (GirderEffect)(effect % EffectLayout.OfPoint) is not GirderEffect.N;
 
     /// <summary>Whether an effect is an axial force, a shear or a bending moment of a girder.</summary>
     private bool IsOfMember(int effect) =>

@@ -3,6 +3,7 @@ using Pravik.Core.Checks.En1992;
 using Pravik.Core.Materials;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
+using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Tests.Design;
 
@@ -58,6 +59,55 @@ public sealed class FatigueTests
         Assert.DoesNotContain(Of(Beam(120e3, 100e3)), o => o.Check == "fatigue.steel");
         Assert.Empty(Of(Beam(60e3, 0) with { Traffic = [] }));
         Assert.Equal(0, Of(Beam(60e3, 0)).Single(o => o.Check == "fatigue.steel").Effect, 1);
+    }
+
+    private static IReadOnlyList<PassageCycles> Passages(params double[][] ranges) =>
+        [.. ranges.Select((r, i) => new PassageCycles($"lorry {i + 1}", 0, r) { Greatest = r.FirstOrDefault() })];
+
+    /// <summary>
+    /// Lorries 1 and 3, a fifth and a half of 2.2·10⁸, at an end (1.3): Δσ = 1.3·ΔM/(A_s·z), D = Σ n·(Δσ·1.15/162.5)^k/10⁶ with k 5 above the
+    /// knee and 9 below it; the range told is that of D in all of them.
+    /// </summary>
+    [Fact]
+    public void Damage_of_lorries_by_hand()
+    {
+        const double All = 2.2e8;
+        var (_, z) = Cracked;
+        double[][] ranges =
+        [
+            [30e3],
+            [],
+            [45e3, 25e3],
+            [],
+            [],
+        ];
+        var member = Beam(120e3, 100e3) with { Lorries = Passages(ranges) };
+        var steel = Of(member).Single(o => o.Check == "fatigue.steel");
+        double OfCycle(double moment)
+        {
+            var ratio = 1.3 * moment / (Area * z) * 1.15 / 162.5e6;
+            return Math.Pow(ratio, ratio > 1 ? 5 : 9) / 1e6;
+        }
+        var damage = All * (0.2 * OfCycle(30e3) + 0.5 * (OfCycle(45e3) + OfCycle(25e3)));
+        var limit = 162.5e6 / 1.15 * Math.Pow(1e6 / All, 1.0 / 9);
+        Assert.Equal(limit, steel.Resistance, 1e-9 * limit);
+        Assert.Equal(limit * Math.Pow(damage, 1.0 / 9), steel.Effect, 2e-3 * steel.Effect);
+    }
+
+    /// <summary>
+    /// Two legs of 10 mm every 200 mm: Δσ_w = 1.3·ΔV·s/(A_sw·0.9·d·√1.5), against ζ·162.5 MPa with ζ = 0.35 + 0.026·4; one lorry alone does
+    /// D = 0.2·N·(Δσ_w/Δσ_Rd)⁹/10⁶.
+    /// </summary>
+    [Fact]
+    public void Damage_of_links_by_hand()
+    {
+        var member = Beam(120e3, 100e3) with { Lorries = Passages([20e3], [], [], [], []) };
+        var links = Of(member).Single(o => o.Check == "fatigue.links");
+        var range = 1.3 * 20e3 * 0.2 / (2 * Math.PI * 25e-6 * 0.9 * 0.54 * Math.Sqrt(1.5));
+        var strength = (0.35 + 0.104) * 162.5e6 / 1.15;
+        var (knee, damage) = (Math.Pow(1e6 / 2.2e8, 1.0 / 9), 0.2 * 2.2e8 / 1e6 * Math.Pow(range / strength, range > strength ? 5 : 9));
+        Assert.Equal(strength * knee, links.Resistance, 1e-9 * links.Resistance);
+        Assert.Equal(strength * knee * Math.Pow(damage, 1.0 / 9), links.Effect, 1e-6 * links.Effect);
     }
 
     /// <summary>

@@ -5,6 +5,7 @@ using Pravik.Core.Effects;
 using Pravik.Core.Materials;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
+using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Tests.Design;
 
@@ -27,6 +28,9 @@ internal sealed record HandMember(MemberSection Section)
 
     /// <summary>What frequent traffic alone does, if it is there; it may be away.</summary>
     public ImmutableArray<(GirderEffect Effect, double Value)> Traffic { get; init; } = [];
+
+    /// <summary>Passages of the five lorries of fatigue load model 4, of moments and shears alike; null for unknown.</summary>
+    public IReadOnlyList<PassageCycles>? Lorries { get; init; }
 
     public HandMember With(GirderEffect effect, double value) => this with { Acting = Acting.SetItem(effect, value) };
 
@@ -67,6 +71,7 @@ internal sealed record HandMember(MemberSection Section)
         var member = new Member("G1", Form, [new(0, 0, 10, 10, Section, 0)], _ => range, Values, 1.5)
         {
             FrequentTraffic = Traffic.IsEmpty ? null : traffic,
+            Lorries = Lorries is null ? null : (_, _) => Lorries,
             Prestress = new EffectValues(layout, ofPrestress),
             ToBearing = _ => 0.2,
             LeavesOutTorsion = LeavesOutTorsion ? Member.TorsionByCompatibility : null,

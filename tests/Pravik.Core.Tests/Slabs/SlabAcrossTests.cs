@@ -172,7 +172,10 @@ public class SlabAcrossTests
         var (slabs, refusals) = SlabAcross.All(new(TestBridges.Read("plover-gate.json")));
         Assert.Empty(slabs);
         Assert.Equal("slab across on a single girder", Assert.Single(refusals));
-        Assert.Equal("slab across under railway traffic", Assert.Single(SlabAcross.All(new(TestBridges.Read("teasel-marsh.json"))).Refusals));
+        Assert.Equal(
+            "slab across under railway traffic",
+            Assert.Single(SlabAcross.All(new(TestBridges.Read("teasel-marsh.json"))).Refusals)
+        );
         var lrfd = TestBridges.Demo with { Basis = TestBridges.Demo.Basis with { Standard = Standard.Lrfd } };
         Assert.Equal("slab across under AASHTO LRFD", Assert.Single(SlabAcross.All(new(lrfd)).Refusals));
     }

@@ -241,7 +241,7 @@ public sealed class Fatigue : ICheck
             return outcome;
         }
         c.Remark(
-            "Five lorries pass alone, in the lane in which the moment ranges most; each cycle at the top of its lorry’s range, all else as in "
+            "Five lorries pass alone, in the lane in which the moment ranges most; each cycle from the end of its lorry’s passage, all else as in "
                 + "the frequent combination without traffic; concrete in tension left out.",
             "EN 1991-2 4.6.5, EN 1992-1-1 6.8.3"
         );

@@ -115,6 +115,7 @@ public sealed class CastInPlaceTests
                 "stresses of concrete and bars in service",
                 "crack widths and least steel along",
                 "steel against sudden failure",
+                "fatigue along",
             ],
             results.Checked
         );
