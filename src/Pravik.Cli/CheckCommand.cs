@@ -114,7 +114,8 @@ internal static class CheckCommand
         string Value(double value, QuantityKind kind) =>
             kind == QuantityKind.Number ? QuantityText.Significant(value, 3) : units.FormatWithUnit(value, kind);
         var ofSlabs = summary.Slabs.IsEmpty ? "" : $"\n{TextTable.Of(slabs, 2, 6)}";
-        return $"{bridge.Name}\n\n{TextTable.Of(rows, 0, 3, 7)}{ofSlabs}\n{CheckText.Verdict(summary.Checked, summary.Fails, summary.Utilisation)}"
+        var tables = $"{TextTable.Of(rows, 0, 3, 7)}{ofSlabs}";
+        return $"{bridge.Name}\n\n{tables}\n{CheckText.Verdict(summary.Checked, summary.Fails, summary.Utilisation)}"
             + $"\n{CheckWords.Missing(summary.NotChecked)}";
     }
 

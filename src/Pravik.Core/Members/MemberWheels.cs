@@ -2,7 +2,9 @@ using System.Collections.Immutable;
 
 namespace Pravik.Core.Members;
 
-/// <summary>A wheel that stands on a slab: what it weighs at the ultimate state, and the rectangle over which it presses on the slab.</summary>
+/// <summary>
+/// A wheel that stands on a slab: what it weighs at the ultimate state, and the rectangle over which it presses on the slab.
+/// </summary>
 /// <param name="Name">It in words.</param>
 /// <param name="Force">Design value of its force (N).</param>
 /// <param name="Along">Length of the rectangle along the member (m).</param>

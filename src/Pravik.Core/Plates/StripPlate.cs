@@ -14,9 +14,9 @@ public readonly record struct PlateLine(double At, double Bending = 0, double To
 /// </summary>
 /// <remarks>
 /// M. Lévy’s single series with cubic strips between the lines (Timoshenko and Woinowsky-Krieger, Theory of Plates and Shells, chapter 6;
-/// Cheung, Finite Strip Method). With w = Σ f_n(y)·sin(nπx/L) each n stands alone: D·∫(k⁴f² + f″² − 2νk²·f·f″ + 2(1 − ν)k²·f′²)dy, k = nπ/L,
-/// beams add EI·k⁴·f² and GJ·k²·f′². Half way along even n do nothing. Shear deformation is left out, as is what acts in the plate’s own
-/// plane. Shear is that by which a strip across is held, twisting moments with it (Kirchhoff’s edge force).
+/// Cheung, Finite Strip Method). With w = Σ f_n(y)·sin(nπx/L) each n stands alone: D·∫(k⁴f² + f″² − 2νk²·f·f″ + 2(1 − ν)k²·f′²)dy, k =
+/// nπ/L, beams add EI·k⁴·f² and GJ·k²·f′². Half way along even n do nothing. Shear deformation is left out, as is what acts in the plate’s
+/// own plane. Shear is that by which a strip across is held, twisting moments with it (Kirchhoff’s edge force).
 /// </remarks>
 public sealed class StripPlate
 {

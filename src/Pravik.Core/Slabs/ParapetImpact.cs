@@ -5,10 +5,10 @@ namespace Pravik.Core.Slabs;
 
 /// <summary>A vehicle that hits a parapet, half way along a span (EN 1991-2 4.7.3.3): an accidental action on the slab.</summary>
 /// <remarks>
-/// The force acts outward 0.1 m below the parapet’s top or 1.0 m above the surface, whichever is lower, on 0.5 m; beside it the wheels of an
-/// axle of 0.75·α_Q1·Q_1k next to the parapet. The couple about the slab’s middle enters over the width of the parapet, spread at 45° down
-/// to it along the bridge, and bends the slab with the wheels; the force itself pulls it, spread at 45° from the parapet. The slab is looked
-/// at inside of the traffic face, not under the parapet. No other variable action goes with it (6.11b).
+/// The force acts outward 0.1 m below the parapet’s top or 1.0 m above the surface, whichever is lower, on 0.5 m; beside it the wheels of
+/// an axle of 0.75·α_Q1·Q_1k next to the parapet. The couple about the slab’s middle enters over the width of the parapet, spread at 45°
+/// down to it along the bridge, and bends the slab with the wheels; the force itself pulls it, spread at 45° from the parapet. The slab is
+/// looked at inside of the traffic face, not under the parapet. No other variable action goes with it (6.11b).
 /// </remarks>
 internal sealed class ParapetImpact(SlabCut cut, ParapetLine parapet, SlabTraffic traffic)
 {

@@ -55,7 +55,9 @@ public sealed class SlabAcross
         "the slab under parapets that are hit",
     ];
 
-    /// <summary>The slabs of all spans, and why some are not checked. Throws <see cref="OperationCanceledException"/> when cancelled.</summary>
+    /// <summary>
+    /// The slabs of all spans, and why some are not checked. Throws <see cref="OperationCanceledException"/> when cancelled.
+    /// </summary>
     public static (ImmutableArray<SlabAcross> Slabs, ImmutableArray<string> Refusals) All(
         BridgeGeometry geometry,
         CancellationToken cancel = default

@@ -30,10 +30,10 @@ public sealed record SlabParts(double Weight, double Later, double Surfacing, Sl
 /// combinations.
 /// </summary>
 /// <remarks>
-/// Combinations of EN 1990 6.4.3, 6.5.3 and Tables A2.1, A2.4(B) with traffic leading: group 1a (load model 1 with its footway load), group 1b
-/// (load model 2) or footways alone. The slab’s own weight acts on firm girders, which its formwork stood on. Temperature, shrinkage, wind
-/// and settlement are left out. Shear is the mean over a few depths along the span, and within the depth of a girder’s face that at the
-/// depth from it.
+/// Combinations of EN 1990 6.4.3, 6.5.3 and Tables A2.1, A2.4(B) with traffic leading: group 1a (load model 1 with its footway load), group
+/// 1b (load model 2) or footways alone. The slab’s own weight acts on firm girders, which its formwork stood on. Temperature, shrinkage,
+/// wind and settlement are left out. Shear is the mean over a few depths along the span, and within the depth of a girder’s face that at
+/// the depth from it.
 /// </remarks>
 public sealed class SlabEffects
 {
@@ -114,7 +114,9 @@ public sealed class SlabEffects
             ],
         };
 
-    /// <summary>The traffic model that is worst at the ultimate state: LM1 with its footways, or LM2; null where footways alone are.</summary>
+    /// <summary>
+    /// The traffic model that is worst at the ultimate state: LM1 with its footways, or LM2; null where footways alone are.
+    /// </summary>
     public string? Leading(SlabParts parts)
     {
         var groups = Groups(LimitState.Ultimate, parts.Traffic).Select(Math.Abs).ToList();
@@ -228,7 +230,9 @@ public sealed class SlabEffects
         };
     }
 
-    /// <summary>Of the slab's own weight: per metre all along, by its thickness (without thickenings over girders, which the girders hold).</summary>
+    /// <summary>
+    /// Of the slab's own weight: per metre all along, by its thickness (without thickenings over girders, which the girders hold).
+    /// </summary>
     private double Weight(PlateOrdinates line)
     {
         double sum = 0;

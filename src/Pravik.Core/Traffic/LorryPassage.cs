@@ -4,8 +4,8 @@ namespace Pravik.Core.Traffic;
 
 /// <summary>What a vehicle does as it passes alone along a line: the history of an effect, and its cycles.</summary>
 /// <remarks>
-/// The line is read in steps, straight between them; where it jumps, as that of shear does, each axle is also put just behind and just ahead
-/// of the jump, all axles then read exactly. Both ways are tried, and that with the greater range is told.
+/// The line is read in steps, straight between them; where it jumps, as that of shear does, each axle is also put just behind and just
+/// ahead of the jump, all axles then read exactly. Both ways are tried, and that with the greater range is told.
 /// </remarks>
 internal sealed class LorryPassage
 {

@@ -167,8 +167,10 @@ internal sealed class ModelLoading
     public IReadOnlyList<PassageCycles> Follow(LoadedSurface surface)
     {
         var lanes = kinds[0];
+        if (lanes.FirstOrDefault()?.Shape is not { Runs: { Count: > 0 } runs })
+            return [];
         // Lines lie a quarter of a metre apart: every other one is near enough.
-        var run = lanes[0].Shape!.Runs.Where((_, i) => i % 2 == 0).MaxBy(r => surface.Profile(r).Range);
+        var run = runs.Where((_, i) => i % 2 == 0).MaxBy(r => surface.Profile(r).Range);
         var passage = new LorryPassage(surface.Profile(run));
         return [.. lanes.Select(lane => passage.Of(lane.Load.Vehicle!, lane.Load.Factor * lane.Load.Dynamic, deck.Runs[run].Middle))];
     }

@@ -89,8 +89,8 @@ public sealed class TrafficResults
     public bool HasLorries => passages.Count > 0;
 
     /// <summary>
-    /// The cycles of a moment or a shear of a girder as each lorry of fatigue load model 4 passes alone, in the lane in which it ranges most;
-    /// none of other effects.
+    /// The cycles of a moment or a shear of a girder as each lorry of fatigue load model 4 passes alone, in the lane in which it ranges
+    /// most; none of other effects.
     /// </summary>
     public IReadOnlyList<PassageCycles> Lorries(int effect) => passages.GetValueOrDefault(effect, []);
 

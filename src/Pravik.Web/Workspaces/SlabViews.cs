@@ -11,7 +11,9 @@ using Pravik.Web.Steps;
 
 namespace Pravik.Web.Workspaces;
 
-/// <summary>The slab across: the wheels behind a value, effect against resistance from edge to edge, the table and the calculation.</summary>
+/// <summary>
+/// The slab across: the wheels behind a value, effect against resistance from edge to edge, the table and the calculation.
+/// </summary>
 internal sealed class SlabViews
 {
     /// <summary>How paths of its outcomes begin.</summary>
@@ -211,7 +213,8 @@ internal sealed class SlabViews
                         LedgerRows.Reading(
                             $"{a.Model} at {units.FormatWithUnit(a.At, QuantityKind.Length)}",
                             $"{a.Axles * a.Wheels} × {units.FormatWithUnit(a.Wheel, QuantityKind.Force)}",
-                            $"The middle of its axles across; the first of them {units.FormatWithUnit(a.Beside, QuantityKind.Length)} beside the place."
+                            "The middle of its axles across; the first of them "
+                                + $"{units.FormatWithUnit(a.Beside, QuantityKind.Length)} beside the place."
                         )
                     ),
                 ]

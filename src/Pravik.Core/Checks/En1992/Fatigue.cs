@@ -15,10 +15,10 @@ namespace Pravik.Core.Checks.En1992;
 /// <remarks>
 /// Frequent load model 1 (0.75 and 0.4) is more than fatigue load model 1 (0.7 and 0.3; EN 1991-2 4.6.2), so that no lorry causes more.
 /// With N lorries Δσ ≤ Δσ_Rsk/γ_S,fat·(N*/N)^(1/k₂): bars 162.5 MPa and k₂ = 9 (Table 6.3N), pretensioned strands 185 MPa and 9,
-/// tendons 120 MPa and 7, as curved ones in ducts of steel (Table 6.4N). A damage D is told as the range that does it in N lorries, D^(1/k₂)
-/// times what may be (<see cref="FatigueDamage"/>). Concrete σ_c,max/f_cd,fat ≤ 0.5 + 0.45·σ_c,min/f_cd,fat ≤ 0.9, or 0.8 above C50 (6.77),
-/// f_cd,fat = 0.85·f_cd·(1 − f_ck/250 MPa) (6.76) as at 28 days: where it is not met nothing is shown, and that is told; as it is of steel
-/// and links where no lorries are known. Ducts of plastic are not looked at.
+/// tendons 120 MPa and 7, as curved ones in ducts of steel (Table 6.4N). A damage D is told as the range that does it in N lorries,
+/// D^(1/k₂) times what may be (<see cref="FatigueDamage"/>). Concrete σ_c,max/f_cd,fat ≤ 0.5 + 0.45·σ_c,min/f_cd,fat ≤ 0.9, or 0.8 above
+/// C50 (6.77), f_cd,fat = 0.85·f_cd·(1 − f_ck/250 MPa) (6.76) as at 28 days: where it is not met nothing is shown, and that is told; as it
+/// is of steel and links where no lorries are known. Ducts of plastic are not looked at.
 /// </remarks>
 public sealed class Fatigue : ICheck
 {
@@ -241,8 +241,8 @@ public sealed class Fatigue : ICheck
             return outcome;
         }
         c.Remark(
-            "Five lorries pass alone, in the lane in which the moment ranges most; each cycle from the end of its lorry’s passage, all else as in "
-                + "the frequent combination without traffic; concrete in tension left out.",
+            "Five lorries pass alone, in the lane in which the moment ranges most; each cycle from the end of its lorry’s "
+                + "passage, all else as in the frequent combination without traffic; concrete in tension left out.",
             "EN 1991-2 4.6.5, EN 1992-1-1 6.8.3"
         );
         WriteLorries(c, member, point, GirderEffect.M, QuantityKind.Moment);

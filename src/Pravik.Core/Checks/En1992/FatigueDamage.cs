@@ -46,9 +46,9 @@ public readonly record struct SteelLine(double Characteristic, double Slope)
 /// 6.8.4(2)).
 /// </summary>
 /// <remarks>
-/// The five lorries pass alone with the shares of long distance traffic (Table 4.7), in the lane in which the effect ranges most; a tenth more
-/// for another lane (4.6.1(3)). Their cycles come by rainflow; each is taken from the end of its lorry’s passage where the section is the
-/// most cracked, with all else as in the frequent combination without traffic (EN 1992-1-1 6.8.3). Within 6 m of an end ranges grow by
+/// The five lorries pass alone with the shares of long distance traffic (Table 4.7), in the lane in which the effect ranges most; a tenth
+/// more for another lane (4.6.1(3)). Their cycles come by rainflow; each is taken from the end of its lorry’s passage where the section is
+/// the most cracked, with all else as in the frequent combination without traffic (EN 1992-1-1 6.8.3). Within 6 m of an end ranges grow by
 /// Δφ_fat = 1 + 0.3·(1 − D/6) (EN 1991-2 Figure 4.7).
 /// </remarks>
 internal sealed class FatigueDamage(Member member, MemberPoint point)

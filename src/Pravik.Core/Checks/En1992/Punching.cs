@@ -8,10 +8,10 @@ namespace Pravik.Core.Checks.En1992;
 
 /// <summary>A wheel that punches through a strip of slab without links (EN 1992-1-1 6.4).</summary>
 /// <remarks>
-/// On the perimeter 2·d around the wheel (6.4.2): v_Ed = V_Ed/(u₁·d) against v_Rd,c = max(C_Rd,c·k·(100·ρ_l·f_ck)^⅓, v_min), ρ_l = √(ρ_y·ρ_z) ≤
-/// 0.02 (6.47), d the mean of both directions. At the wheel itself v_Ed = V_Ed/(u₀·d) against 0.4·ν·f_cd (6.4.5(3)). β is 1, axial forces
-/// are left out, and so is the shear of all else. Near an edge of the slab the perimeter ends there (Figure 6.15). The bars of that face
-/// count which give less.
+/// On the perimeter 2·d around the wheel (6.4.2): v_Ed = V_Ed/(u₁·d) against v_Rd,c = max(C_Rd,c·k·(100·ρ_l·f_ck)^⅓, v_min), ρ_l =
+/// √(ρ_y·ρ_z) ≤ 0.02 (6.47), d the mean of both directions. At the wheel itself v_Ed = V_Ed/(u₀·d) against 0.4·ν·f_cd (6.4.5(3)). β is 1,
+/// axial forces are left out, and so is the shear of all else. Near an edge of the slab the perimeter ends there (Figure 6.15). The bars of
+/// that face count which give less.
 /// </remarks>
 public sealed class Punching : ICheck
 {
