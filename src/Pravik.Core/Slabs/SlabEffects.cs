@@ -74,11 +74,9 @@ public sealed class SlabEffects
                         var (later, surfacing) = (Later(line), Strips(line, s => !PermanentLoads.IsSuperimposed(s)));
                         for (var hit = 0; force == SlabForce.M && hit < impacts.Length; hit++)
                             hits[hit, plate, spot] = impacts[hit].Moment(surface);
-                        foreach (var greatest in Senses)
-                        {
-                            var (driving, axles) = Traffic.Worst(surface, greatest);
-                            this[plate, force, greatest, spot] = new(weight, later, surfacing, driving, axles);
-                        }
+                        var (greatest, least) = Traffic.Worst(surface);
+                        this[plate, force, true, spot] = new(weight, later, surfacing, greatest.Parts, greatest.Axles);
+                        this[plate, force, false, spot] = new(weight, later, surfacing, least.Parts, least.Axles);
                     }
                 }
             }

@@ -24,6 +24,9 @@ public sealed record SlabAxle(string Model, double At, double Wheel, int Wheels,
 /// <param name="Footways">A load of 1 N/m² on footways.</param>
 public readonly record struct SlabTrafficParts(double Tandems, double Lanes, double Axle, double Footways);
 
+/// <summary>Traffic at its worst for a value, and where its axles stand.</summary>
+public sealed record SlabWorst(SlabTrafficParts Parts, ImmutableArray<SlabAxle> Axles);
+
 /// <summary>
 /// Load models 1 and 2 where they are worst for a moment or shear of the slab across (EN 1991-2 4.3): a local verification.
 /// </summary>
@@ -41,7 +44,9 @@ public sealed class SlabTraffic
     private const double AxleWheelAlong = 0.35;
     private const double AxleWheelAcross = 0.6;
     private const double Closest = 0.5;
-    private const double Step = 0.2;
+
+    /// <summary>Steps across (m): a part of the least distance of two tandems and of the width of a lane, so that they meet both.</summary>
+    private const double Step = 0.125;
     private const double SingleAxle = 400e3;
     private const int MostTandems = 3;
 
@@ -94,67 +99,93 @@ public sealed class SlabTraffic
             },
         ];
 
-    /// <summary>The greatest of each part at a place, or the least.</summary>
-    public (SlabTrafficParts Parts, ImmutableArray<SlabAxle> Axles) Worst(PlateSurface surface, bool isGreatest)
+    /// <summary>What a surface says of axles, for both senses: ordinates of a line, of the single axle, and tandems where they may stand.</summary>
+    /// <param name="Line">Of 1 N/m all along.</param>
+    /// <param name="Axle">Of a wheel of load model 2.</param>
+    /// <param name="Ways">
+    /// For each carriageway the most tandems, and at each middle what a tandem of unit wheels does for each place along.
+    /// </param>
+    private sealed record Read(
+        PlateOrdinates Line,
+        PlateOrdinates Axle,
+        ImmutableArray<(int Most, ImmutableArray<(double Middle, ImmutableArray<double> Does)> Places)> Ways
+    );
+
+    /// <summary>The greatest and the least of each part at a place.</summary>
+    public (SlabWorst Greatest, SlabWorst Least) Worst(PlateSurface surface)
     {
-        var sign = isGreatest ? 1 : -1;
-        var line = surface.OfLine();
-        double Adverse(double from, double to) => AdversePart(line, sign, from, to);
-        var (tandems, placed) = Tandems(surface, sign);
-        var (axle, single) = Single(surface, sign);
+        var over = TandemWheel + Spread;
+        var beside = Along
+            .SelectMany(first => new[] { first, first + TandemAxles })
+            .Select(Math.Abs)
+            .Distinct()
+            .ToDictionary(a => a, a => surface.OfLoad(a, over));
+        double Wheels(double along, double middle)
+        {
+            double Wheel(double at) => beside[Math.Abs(along)].Mean(at - over / 2, at + over / 2);
+            return Wheel(middle - Gauge / 2) + Wheel(middle + Gauge / 2);
+        }
+        ImmutableArray<double> Does(double middle) =>
+            [.. Along.Select(first => Wheels(first, middle) + Wheels(first + TandemAxles, middle))];
+        var read = new Read(
+            surface.OfLine(),
+            surface.OfLoad(0, AxleWheelAlong + Spread),
+            [
+                .. carriageways.Select(c =>
+                    (
+                        NotionalLanes.On(c.Width, values["laneWidth"]).Count,
+                        Middles(c, TandemWheel).Select(m => (m, Does(m))).ToImmutableArray()
+                    )
+                ),
+            ]
+        );
+        return (Worst(read, 1), Worst(read, -1));
+    }
+
+    private SlabWorst Worst(Read read, int sign)
+    {
+        double Adverse(double from, double to) => AdversePart(read.Line, sign, from, to);
+        var (tandems, placed) = Tandems(read, sign);
+        var (axle, single) = Single(read.Axle, sign);
         var rest = Math.Max(values["alphaqr"] * values["remaining"], values["alphaq3"] * values["lane3"]);
         var lanes = rest * carriageways.Sum(c => Adverse(c.From, c.To)) + Extra(Adverse, rest);
         var parts = new SlabTrafficParts(sign * tandems, sign * lanes, sign * axle, sign * footways.Sum(f => Adverse(f.From, f.To)));
-        return (parts, [.. placed, .. single]);
+        return new(parts, [.. placed, .. single]);
     }
 
     /// <summary>Where a carriageway lets the middle of an axle stand.</summary>
     private IEnumerable<double> Middles(Carriageway way, double wheel)
     {
         var (from, to) = (way.From + (Gauge + wheel) / 2, way.To - (Gauge + wheel) / 2);
-        var pieces = Math.Max(1, (int)Math.Ceiling((to - from) / Step));
-        return to < from ? [] : Enumerable.Range(0, pieces + 1).Select(i => from + (to - from) * i / pieces);
+        return to < from ? [] : Steps(from, to);
     }
 
-    private (double Value, IEnumerable<SlabAxle> Axles) Tandems(PlateSurface surface, int sign)
+    private (double Value, IEnumerable<SlabAxle> Axles) Tandems(Read read, int sign)
     {
-        var over = TandemWheel + Spread;
-        Dictionary<double, PlateOrdinates> beside = [];
-        foreach (var first in Along)
-        {
-            foreach (var axle in new[] { first, first + TandemAxles })
-                beside.TryAdd(Math.Abs(axle), surface.OfLoad(Math.Abs(axle), over));
-        }
-        (double Value, double First) At(double middle)
-        {
-            double Axle(double along) => OnWheels(beside[Math.Abs(along)], middle, over) * sign;
-            return Along.Select(first => (Axle(first) + Axle(first + TandemAxles), first)).Max();
-        }
         ImmutableArray<double> wheels =
         [
             .. Enumerable.Range(1, MostTandems).Select(lane => values[$"alphaQ{lane}"] * values[$"tandem{lane}"] / 2).Where(w => w > 0),
         ];
-        var ways = carriageways.Select(c =>
-            (
-                Most: NotionalLanes.On(c.Width, values["laneWidth"]).Count,
-                Places: Middles(c, TandemWheel).Select(m => (Middle: m, Worst: At(m))).ToList()
-            )
-        );
         var best = SideBySide.Of(
-            [.. ways.Select(w => (w.Most, (IReadOnlyList<(double, double)>)[.. w.Places.Select(p => (p.Middle, p.Worst.Value))]))],
+            [
+                .. read.Ways.Select(w =>
+                    (w.Most, (IReadOnlyList<(double, double)>)[.. w.Places.Select(p => (p.Middle, p.Does.Max(d => sign * d)))])
+                ),
+            ],
             wheels,
             Gauge + Closest
         );
-        return (
-            best.Value,
-            best.Places.Select(p => new SlabAxle("LM1", p.At, wheels[p.Weight], 2, Math.Abs(At(p.At).First), 2)).OrderBy(a => a.At)
-        );
+        double Beside(double middle)
+        {
+            var does = read.Ways.SelectMany(w => w.Places).First(p => p.Middle == middle).Does;
+            return Math.Abs(Along[Enumerable.Range(0, does.Length).MaxBy(i => sign * does[i])]);
+        }
+        return (best.Value, best.Places.Select(p => new SlabAxle("LM1", p.At, wheels[p.Weight], 2, Beside(p.At), 2)).OrderBy(a => a.At));
     }
 
-    private (double Value, IEnumerable<SlabAxle> Axles) Single(PlateSurface surface, int sign)
+    private (double Value, IEnumerable<SlabAxle> Axles) Single(PlateOrdinates ordinates, int sign)
     {
         var (wheel, across) = (values["alphaQ1"] * SingleAxle / 2, AxleWheelAcross + Spread);
-        var ordinates = surface.OfLoad(0, AxleWheelAlong + Spread);
         double Wheel(double at) => sign * wheel * ordinates.Mean(at - across / 2, at + across / 2);
         var best = (Value: 0.0, Axle: default(SlabAxle));
         foreach (var middle in carriageways.SelectMany(c => Middles(c, AxleWheelAcross)))
@@ -169,6 +200,20 @@ public sealed class SlabTraffic
         return (best.Value, best.Axle is { } axle ? [axle] : []);
     }
 
+    /// <summary>Places in steps from one to another and back, in order, so that left and right are alike.</summary>
+    private static IEnumerable<double> Steps(double from, double to)
+    {
+        var count = (int)Math.Floor((to - from) / Step + 1e-6) + 1;
+        var all = Enumerable.Range(0, count).SelectMany(i => new[] { from + i * Step, to - i * Step });
+        List<double> kept = [];
+        foreach (var at in all.Order())
+        {
+            if (kept.Count == 0 || at - kept[^1] > 1e-6)
+                kept.Add(at);
+        }
+        return kept;
+    }
+
     /// <summary>What the lanes have beyond the load of the remaining area, where it is worst.</summary>
     private double Extra(Func<double, double, double> adverse, double rest)
     {
@@ -180,22 +225,9 @@ public sealed class SlabTraffic
         IReadOnlyList<(double, double)> Windows(Carriageway way)
         {
             var lane = Math.Min(width, way.Width);
-            var pieces = Math.Max(1, (int)Math.Ceiling((way.Width - lane) / Step));
-            return
-            [
-                .. Enumerable
-                    .Range(0, pieces + 1)
-                    .Select(i => way.From + lane / 2 + (way.Width - lane) * i / pieces)
-                    .Select(m => (m, adverse(m - lane / 2, m + lane / 2))),
-            ];
+            return [.. Steps(way.From + lane / 2, way.To - lane / 2).Select(m => (m, adverse(m - lane / 2, m + lane / 2)))];
         }
         return SideBySide.Of([.. carriageways.Select(c => (NotionalLanes.On(c.Width, width).Count, Windows(c)))], more, width).Value;
-    }
-
-    private static double OnWheels(PlateOrdinates ordinates, double middle, double over)
-    {
-        double Wheel(double at) => ordinates.Mean(at - over / 2, at + over / 2);
-        return Wheel(middle - Gauge / 2) + Wheel(middle + Gauge / 2);
     }
 
     /// <summary>∫ of what an ordinate has of a sign between two offsets, by the middles of short pieces.</summary>

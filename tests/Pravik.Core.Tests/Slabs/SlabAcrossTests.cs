@@ -75,7 +75,7 @@ public class SlabAcrossTests
         var cut = Middle.Cut;
         var traffic = new SlabTraffic(cut);
         var surface = cut.Plate(true, traffic.Least).Moment(cut.Spots[20].Line);
-        var (parts, axles) = traffic.Worst(surface, true);
+        var (parts, axles) = traffic.Worst(surface).Greatest;
         var over = 0.4 + 2 * 0.1 + 0.22;
         double sum = 0;
         foreach (var axle in axles.Where(a => a.Model == "LM1"))
