@@ -207,6 +207,8 @@ public class BridgeJsonTests
                 "stress of strands with all losses",
                 "crack widths and least steel along",
                 "steel against sudden failure",
+                "fatigue along",
+                "slab across",
             ],
             summary.Checked.AsEnumerable()
         );

@@ -46,7 +46,7 @@ test("the demo shows its worst value, its calculation and the traffic behind it"
   await page.locator(".ledger h1", { hasText: "struts at the end" }).waitFor();
   await page.locator(".calc .line").first().waitFor();
   const calculation = await page.locator("#calc").textContent();
-  for (const part of ["VRd,max", "bw", "EN 1992-1-1 (6.9)", "fatigue"])
+  for (const part of ["VRd,max", "bw", "EN 1992-1-1 (6.9)"])
     assert.ok(calculation.includes(part), `${part} is missing`);
   await page.locator("figure svg text", { hasText: "VRd" }).first().waitFor();
   await page.getByRole("button", { name: "Show the traffic on the deck" }).click();
