@@ -14,11 +14,11 @@ public static class SlabLoadView
     private const double Tyre = 0.8;
     private const double Below = 0.35;
 
-    /// <summary>Draws wheels on the slab; none where permanent loads alone are worst.</summary>
+    /// <summary>Draws wheels on the slab.</summary>
     /// <param name="slab">The slab.</param>
     /// <param name="units">Units of what is written.</param>
     /// <param name="size">Room.</param>
-    /// <param name="axles">Where axles stand, of one traffic model.</param>
+    /// <param name="axles">Where axles stand, of one traffic model; none where footways govern, or no ultimate state of traffic does.</param>
     /// <param name="offset">The place (m from the road line).</param>
     public static Drawing Draw(SlabAcross slab, UnitSystem units, ViewSize size, IReadOnlyList<SlabAxle> axles, double offset)
     {
@@ -58,6 +58,6 @@ public static class SlabLoadView
         }
         var (above, below) = (At(offset, 0), At(offset, -section.Thickness(offset)));
         canvas.Line(new(above.X, above.Y - 1), new(below.X, below.Y + 1.5), Pen.Active);
-        return canvas.Finish("Wheels behind it", axles.Count == 0 ? "none: permanent loads alone are worst" : $"{axles[0].Model}, level");
+        return canvas.Finish("Wheels behind it", axles.Count == 0 ? "none behind this" : $"{axles[0].Model}, level");
     }
 }
