@@ -99,7 +99,7 @@ public sealed class SlabTraffic
             },
         ];
 
-    /// <summary>What a surface says of axles, for both senses: ordinates of a line, of the single axle, and tandems where they may stand.</summary>
+    /// <summary>What a surface says for both senses: of a line, of the single axle, of tandems where they may stand.</summary>
     /// <param name="Line">Of 1 N/m all along.</param>
     /// <param name="Axle">Of a wheel of load model 2.</param>
     /// <param name="Ways">

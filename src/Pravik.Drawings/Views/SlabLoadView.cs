@@ -18,7 +18,7 @@ public static class SlabLoadView
     /// <param name="slab">The slab.</param>
     /// <param name="units">Units of what is written.</param>
     /// <param name="size">Room.</param>
-    /// <param name="axles">Where axles stand, of one traffic model; none where footways govern, or no ultimate state of traffic does.</param>
+    /// <param name="axles">Where axles stand, of one traffic model; none where others govern.</param>
     /// <param name="offset">The place (m from the road line).</param>
     public static Drawing Draw(SlabAcross slab, UnitSystem units, ViewSize size, IReadOnlyList<SlabAxle> axles, double offset)
     {
