@@ -120,9 +120,6 @@ public sealed class SlabCut
     /// <summary>The parapets there.</summary>
     public IEnumerable<ParapetLine> Parapets => ParapetLine.All(geometry).Where(p => p.Unit == geometry.UnitOf(span) && p.Covers(Station));
 
-    /// <summary>Whether an offset lies where the slab is clear of girders.</summary>
-    public bool IsClear(double offset) => !Girders.Any(g => offset > g.Left + 1e-9 && offset < g.Right - 1e-9);
-
     /// <summary>The plate: on girders that give way as they do half way along, or not at all, as near their ends.</summary>
     /// <param name="givesWay">Whether they do.</param>
     /// <param name="over">The shortest length over which loads are spread (m).</param>

@@ -1,3 +1,4 @@
+using Pravik.Core.Calculations;
 using Pravik.Core.Entries;
 
 namespace Pravik.Web.Ledgers;
@@ -78,7 +79,23 @@ public sealed record LedgerLine(
     string Clause,
     bool IsHeading,
     bool IsRemark
-);
+)
+{
+    /// <summary>The lines of a calculation.</summary>
+    public static IReadOnlyList<LedgerLine> Of(Calculation calculation) =>
+        [
+            .. calculation.Lines.Select(l => new LedgerLine(
+                l.Symbol,
+                l.Formula,
+                l.Numbers,
+                l.Value,
+                l.Unit,
+                l.Clause,
+                l.IsHeading,
+                l.IsRemark
+            )),
+        ];
+}
 
 /// <summary>The ledger of a step or of a picked part.</summary>
 public sealed record Ledger(string Title, string Subtitle, IReadOnlyList<LedgerGroup> Groups)

@@ -246,19 +246,7 @@ internal static class MemberViews
         return new(outcome.Name, $"at {at}", [.. TrafficBehind(screen, outcome), NotChecked(run.Checks)])
         {
             PrintAt = $"/members/{screen.Snapshot.MemberId}/report",
-            Lines =
-            [
-                .. calculation.Lines.Select(l => new LedgerLine(
-                    l.Symbol,
-                    l.Formula,
-                    l.Numbers,
-                    l.Value,
-                    l.Unit,
-                    l.Clause,
-                    l.IsHeading,
-                    l.IsRemark
-                )),
-            ],
+            Lines = LedgerLine.Of(calculation),
         };
     }
 

@@ -124,11 +124,7 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
             [.. TrafficBehind(outcome), .. ProposedLinks(outcome), NotChecked]
         )
         {
-            Lines =
-            [
-                .. Calculate(outcome)
-                    .Lines.Select(l => new LedgerLine(l.Symbol, l.Formula, l.Numbers, l.Value, l.Unit, l.Clause, l.IsHeading, l.IsRemark)),
-            ],
+            Lines = LedgerLine.Of(Calculate(outcome)),
             PrintAt = $"/bridges/{project}/calculation?girder={point.Girder + 1}&span={point.Span + 1}&point={point.Line}&check={path[^1]}",
         };
     }

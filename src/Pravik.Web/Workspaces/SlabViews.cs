@@ -165,19 +165,7 @@ internal sealed class SlabViews
             [.. BehindIt(), new("Not checked yet", []) { Note = $"{string.Join(", ", results.NotChecked)}." }, How]
         )
         {
-            Lines =
-            [
-                .. calculation.Lines.Select(l => new LedgerLine(
-                    l.Symbol,
-                    l.Formula,
-                    l.Numbers,
-                    l.Value,
-                    l.Unit,
-                    l.Clause,
-                    l.IsHeading,
-                    l.IsRemark
-                )),
-            ],
+            Lines = LedgerLine.Of(calculation),
         };
     }
 

@@ -135,7 +135,7 @@ public sealed class Fatigue : ICheck
     /// <summary>The links of a place with the range that does the damage of all lorries.</summary>
     private static Ranged Links(Member member, MemberPoint point, MemberLinks links)
     {
-        var line = SteelLine.Links(Math.Sqrt(4 * links.Area / (Math.PI * links.Legs)));
+        var line = SteelLine.Of(links);
         return Damaged(member, links.Words, line, new FatigueDamage(member, point).OfLinks(links)) with { IsLinks = true };
     }
 
@@ -151,7 +151,7 @@ public sealed class Fatigue : ICheck
         var (section, damage) = (point.Section!, new FatigueDamage(member, point));
         var lines = section
             .Bars.Select(b => (b.Name, Line: SteelLine.Bars))
-            .Concat(section.Strands.Select(s => (s.Name, Line: s.Duct is null ? SteelLine.Strands : SteelLine.Tendons)))
+            .Concat(section.Strands.Select(s => (s.Name, Line: SteelLine.Of(s))))
             .ToList();
         return new[] { true, false }
             .SelectMany(isSagging => lines.Zip(damage.Along(isSagging), (l, d) => Damaged(member, l.Name, l.Line, d)))
@@ -175,12 +175,7 @@ public sealed class Fatigue : ICheck
             if (!range.IsBalanced)
                 return (new("cracked section, which does not balance", double.PositiveInfinity, 1, SteelLine.Bars), new("", 0, 0, 1, 1));
             steel.AddRange(section.Bars.Zip(range.OfBars, (b, r) => Steel(values, b.Name, r, SteelLine.Bars)));
-            steel.AddRange(
-                section.Strands.Zip(
-                    range.OfStrands,
-                    (s, r) => Steel(values, s.Name, r, s.Duct is null ? SteelLine.Strands : SteelLine.Tendons)
-                )
-            );
+            steel.AddRange(section.Strands.Zip(range.OfStrands, (s, r) => Steel(values, s.Name, r, SteelLine.Of(s))));
             concrete.Add(At(0, section.Depth));
             concrete.Add(At(section.Concrete.Length - 1, 0));
 

@@ -27,8 +27,15 @@ public readonly record struct SteelLine(double Characteristic, double Slope)
     /// <summary>Curved tendons in ducts of steel.</summary>
     public static SteelLine Tendons { get; } = new(120e6, 7);
 
+    /// <summary>The line of strands, or of the tendon that they are.</summary>
+    public static SteelLine Of(MemberStrands strands) => strands.Duct is null ? Strands : Tendons;
+
     /// <summary>Links bent about a mandrel of 4 diameters, 7 above 16 mm (Table 8.1N): ζ = 0.35 + 0.026·D/φ (Table 6.3N, note).</summary>
-    public static SteelLine Links(double diameter) => Bars with { Characteristic = (0.35 + 0.026 * (diameter <= 0.016 ? 4 : 7)) * 162.5e6 };
+    public static SteelLine Of(MemberLinks links)
+    {
+        var diameter = Math.Sqrt(4 * links.Area / (Math.PI * links.Legs));
+        return Bars with { Characteristic = (0.35 + 0.026 * (diameter <= 0.016 ? 4 : 7)) * Bars.Characteristic };
+    }
 
     /// <summary>The range that so many cycles may have (Pa), beyond N*.</summary>
     public double Limit(double gamma, double cycles) => Characteristic / gamma * Math.Pow(Knee / cycles, 1 / Slope);
@@ -80,11 +87,7 @@ internal sealed class FatigueDamage(Member member, MemberPoint point)
     {
         var section = point.Section!;
         var between = FatigueRange.Between(member, point, isSagging);
-        ImmutableArray<SteelLine> lines =
-        [
-            .. section.Bars.Select(_ => SteelLine.Bars),
-            .. section.Strands.Select(s => s.Duct is null ? SteelLine.Strands : SteelLine.Tendons),
-        ];
+        ImmutableArray<SteelLine> lines = [.. section.Bars.Select(_ => SteelLine.Bars), .. section.Strands.Select(SteelLine.Of)];
         var damage = new double[lines.Length];
         foreach (var (share, passage) in Shared(GirderEffect.M))
         {
@@ -107,7 +110,7 @@ internal sealed class FatigueDamage(Member member, MemberPoint point)
     /// </summary>
     public double OfLinks(MemberLinks links)
     {
-        var line = SteelLine.Links(Math.Sqrt(4 * links.Area / (Math.PI * links.Legs)));
+        var line = SteelLine.Of(links);
         return Shared(GirderEffect.V)
             .Sum(p => p.Share * Lorries(member.Values) * p.Passage.Ranges.Sum(r => line.OfCycle(Joint * r * PerShear(links), Gamma)));
     }
