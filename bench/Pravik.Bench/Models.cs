@@ -3,7 +3,6 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Effects;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
-using Pravik.Core.Stages;
 
 namespace Pravik.Bench;
 
@@ -27,9 +26,9 @@ internal static class Models
             Say($"{name}, {unknowns} unknowns, all stages and actions", () => ModelRun.Run(geometry, withTraffic: false));
             Say("  with traffic", () => ModelRun.Run(geometry));
             Say("  with combinations and checks", () => BridgeRun.Run(modelled));
-            var kept = new FactorStore();
-            BridgeRun.Run(modelled, factors: kept);
-            Say("  after an edit of a load", () => BridgeRun.Run(modelled, factors: kept));
+            var kept = new RunStores();
+            BridgeRun.Run(modelled, stores: kept);
+            Say("  after an edit of strands", () => BridgeRun.Run(modelled, stores: kept));
         }
 
         void Say(string what, Action work) => Console.WriteLine(Reference.Line(what, Median(work), reference));

@@ -24,6 +24,7 @@ internal static class ServerEdits
         List<double> drawings = [],
             results = [],
             models = [],
+            strands = [],
             references = [];
         for (var i = 0; i < Warm + Counted; i++)
         {
@@ -42,6 +43,11 @@ internal static class ServerEdits
             if (i >= Warm)
                 models.Add(clock.Elapsed.TotalMilliseconds);
             bridge = await DoneAsync(http, await WorkspaceAsync(http), heard);
+            clock.Restart();
+            await EditAsync(http, bridge, "/girders/types/0/strands/rows/0/level", 0.06 + (i + 1) * 1e-5);
+            bridge = await DoneAsync(http, await WorkspaceAsync(http), heard);
+            if (i >= Warm)
+                strands.Add(clock.Elapsed.TotalMilliseconds);
         }
         await listening.CancelAsync();
         await listener;
@@ -52,7 +58,8 @@ internal static class ServerEdits
         );
         Print("reference: dense product 300 × 300", references[Warm..], reference);
         Print("edit to new drawings", drawings, reference);
-        Print("edit to new utilisations", results, reference);
+        Print("edit of slab to new utilisations", results, reference);
+        Print("edit of strands to utilisations", strands, reference);
         Print("edit to new model in space", models, reference);
     }
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Numerics;
 
 namespace Pravik.Core.Plates;
 
@@ -8,9 +9,9 @@ namespace Pravik.Core.Plates;
 /// </summary>
 /// <param name="lines">The lines of the plate.</param>
 /// <param name="length">Its span L (m).</param>
-/// <param name="terms">For each term of the series what w and dw/dy of every line would do.</param>
+/// <param name="terms">For each few terms of the series, side by side, what w and dw/dy of every line would do.</param>
 /// <param name="mean">Length along the span over which the effect is averaged (m); 0 for none.</param>
-public sealed class PlateSurface(ImmutableArray<PlateLine> lines, double length, double[][] terms, double mean = 0)
+public sealed class PlateSurface(ImmutableArray<PlateLine> lines, double length, Vector<double>[][] terms, double mean = 0)
 {
     /// <summary>
     /// Ordinates of a unit load, down, spread evenly along the span: Σ 2/L·sin(k·L/2)·sin(k·x)·sin(k·a/2)/(k·a/2)·a_n.
@@ -18,6 +19,9 @@ public sealed class PlateSurface(ImmutableArray<PlateLine> lines, double length,
     /// <param name="beside">From half way along to the middle of the load (m).</param>
     /// <param name="over">Length a over which it is spread (m).</param>
     public PlateOrdinates OfLoad(double beside, double over) => Sum(0, k => Spread(k, beside, over));
+
+    /// <summary>The same of a unit load at each of two places along.</summary>
+    public PlateOrdinates OfTwo(double first, double second, double over) => Sum(0, k => Spread(k, first, over) + Spread(k, second, over));
 
     /// <summary>The same of a unit couple that turns about the line, its right side down.</summary>
     public PlateOrdinates OfCouple(double beside, double over) => Sum(1, k => Spread(k, beside, over));
@@ -35,13 +39,16 @@ public sealed class PlateSurface(ImmutableArray<PlateLine> lines, double length,
 
     private PlateOrdinates Sum(int of, Func<double, double> factor)
     {
-        var sum = new double[lines.Length];
+        var sums = new Vector<double>[lines.Length];
+        Span<double> own = stackalloc double[Vector<double>.Count];
         for (var i = 0; i < terms.Length; i++)
         {
-            var own = factor((2 * i + 1) * Math.PI / length);
-            for (var l = 0; l < sum.Length; l++)
-                sum[l] += own * terms[i][2 * l + of];
+            for (var lane = 0; lane < own.Length; lane++)
+                own[lane] = factor((2 * (i * own.Length + lane) + 1) * Math.PI / length);
+            var (factors, term) = (new Vector<double>(own), terms[i]);
+            for (var l = 0; l < sums.Length; l++)
+                sums[l] += factors * term[2 * l + of];
         }
-        return new(lines, sum);
+        return new(lines, [.. sums.Select(Vector.Sum)]);
     }
 }

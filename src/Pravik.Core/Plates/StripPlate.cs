@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Numerics;
 
 namespace Pravik.Core.Plates;
 
@@ -28,7 +29,7 @@ public sealed class StripPlate
     private readonly double length;
     private readonly ImmutableArray<PlateLine> lines;
     private readonly ImmutableArray<double> stiffness;
-    private readonly double[][] factors;
+    private readonly Vector<double>[][] factors;
 
     /// <param name="lines">Lines from the left edge to the right one, at least two.</param>
     /// <param name="stiffness">D = E·h³/(12·(1 − ν²)) of the strip after each line but the last (N·m).</param>
@@ -40,7 +41,8 @@ public sealed class StripPlate
         (this.lines, this.stiffness, this.poisson, this.length) = (lines, stiffness, poisson, length);
         // Beyond the fourth zero of the load's own spectrum terms are below a thousandth.
         var count = (int)Math.Ceiling(4 * length / least);
-        factors = new double[(count + 1) / 2][];
+        var terms = (count + 1) / 2;
+        factors = new Vector<double>[(terms + Vector<double>.Count - 1) / Vector<double>.Count][];
         Parallel.For(0, factors.Length, i => factors[i] = Factor(Wave(i)));
     }
 
@@ -55,14 +57,21 @@ public sealed class StripPlate
     /// </summary>
     public PlateSurface Shear(int line, double mean = 0) => Surface(line, false, mean);
 
-    private double Wave(int term) => (2 * term + 1) * Math.PI / length;
+    /// <summary>Wave numbers of a few terms, which are worked out side by side.</summary>
+    private Vector<double> Wave(int group)
+    {
+        Span<double> waves = stackalloc double[Vector<double>.Count];
+        for (var lane = 0; lane < waves.Length; lane++)
+            waves[lane] = (2 * (group * waves.Length + lane) + 1) * Math.PI / length;
+        return new(waves);
+    }
 
     private PlateSurface Surface(int line, bool isMoment, double mean = 0)
     {
-        var terms = new double[factors.Length][];
+        var terms = new Vector<double>[factors.Length][];
         for (var i = 0; i < terms.Length; i++)
         {
-            var values = new double[2 * lines.Length];
+            var values = new Vector<double>[2 * lines.Length];
             // The mean of what both neighbouring strips say: m = D·w″ at their ends, turned so that sagging is positive; V the same.
             foreach (var (strip, end) in new[] { (line - 1, 1), (line, 0) })
             {
@@ -82,7 +91,7 @@ public sealed class StripPlate
     /// <summary>
     /// Stiffness of a strip for a wave number (4 by 4: w and dw/dy on its left line, then on its right one), per half length L/2.
     /// </summary>
-    private double[] Element(int strip, double k)
+    private Vector<double>[] Element(int strip, Vector<double> k)
     {
         var (b, d, k2) = (lines[strip + 1].At - lines[strip].At, stiffness[strip], k * k);
         // Integrals of cubic shape functions over the strip: N·N, N′·N′, N″·N″ and N·N″ with its transpose.
@@ -90,28 +99,28 @@ public sealed class StripPlate
         ReadOnlySpan<double> first = [36, 3 * b, -36, 3 * b, 4 * b * b, -3 * b, -b * b, 36, -3 * b, 4 * b * b];
         ReadOnlySpan<double> second = [12, 6 * b, -12, 6 * b, 4 * b * b, -6 * b, 2 * b * b, 12, -6 * b, 4 * b * b];
         ReadOnlySpan<double> mixed = [-72, -36 * b, 72, -6 * b, -8 * b * b, 6 * b, 2 * b * b, -72, 36 * b, -8 * b * b];
-        var all = new double[16];
+        var all = new Vector<double>[16];
         for (int i = 0, at = 0; i < 4; i++)
         {
             for (var j = i; j < 4; j++, at++)
             {
                 var value =
-                    k2 * k2 * b / 420 * nn[at]
-                    + second[at] / (b * b * b)
-                    - poisson * k2 / (30 * b) * mixed[at]
-                    + 2 * (1 - poisson) * k2 / (30 * b) * first[at];
+                    k2 * k2 * (b / 420 * nn[at])
+                    + new Vector<double>(second[at] / (b * b * b))
+                    + k2 * ((2 * (1 - poisson) * first[at] - poisson * mixed[at]) / (30 * b));
                 all[4 * i + j] = all[4 * j + i] = d * value;
             }
         }
         return all;
     }
 
-    /// <summary>L of the banded stiffness L·Lᵀ for a wave number, row by row: three entries left of the diagonal, and it.</summary>
-    private double[] Factor(double k)
+    /// <summary>L of the banded stiffness L·Lᵀ for a wave number, row by row: three entries left of the diagonal, and 1 by it.</summary>
+    private Vector<double>[] Factor(Vector<double> k)
     {
         var size = 2 * lines.Length;
-        var lower = new double[size * (Band + 1)];
-        ref double At(int i, int j) => ref lower[i * (Band + 1) + j - i + Band];
+        // Rows of zeros behind the last one.
+        var lower = new Vector<double>[(size + Band) * (Band + 1)];
+        ref Vector<double> At(int i, int j) => ref lower[i * (Band + 1) + j - i + Band];
         for (var s = 0; s < stiffness.Length; s++)
         {
             var element = Element(s, k);
@@ -135,32 +144,31 @@ public sealed class StripPlate
                 var sum = At(i, j);
                 for (var m = Math.Max(0, i - Band); m < j; m++)
                     sum -= At(i, m) * At(j, m);
-                At(i, j) = i == j ? Math.Sqrt(sum) : sum / At(j, j);
+                At(i, j) = i == j ? Vector<double>.One / Vector.SquareRoot(sum) : sum * At(j, j);
             }
         }
         return lower;
     }
 
-    private static void Solve(double[] lower, double[] values)
+    private static void Solve(Vector<double>[] lower, Vector<double>[] values)
     {
         const int Width = Band + 1;
-        double a = 0,
-            b = 0,
-            c = 0;
+        Vector<double> a = default,
+            b = default,
+            c = default;
         // Left of the first entries of a row stand zeros.
         for (int i = 0, row = 0; i < values.Length; i++, row += Width)
         {
-            var here = (values[i] - lower[row] * a - lower[row + 1] * b - lower[row + 2] * c) / lower[row + Band];
+            var here = (values[i] - lower[row] * a - lower[row + 1] * b - lower[row + 2] * c) * lower[row + Band];
             values[i] = here;
             (a, b, c) = (b, c, here);
         }
-        (a, b, c) = (0, 0, 0);
-        var size = lower.Length;
+        (a, b, c) = (default, default, default);
         for (var i = values.Length - 1; i >= 0; i--)
         {
             var row = i * Width;
-            double Below(int by) => row + by * Width < size ? lower[row + by * Width + Band - by] : 0;
-            var here = (values[i] - Below(1) * a - Below(2) * b - Below(3) * c) / lower[row + Band];
+            var below = lower[row + Width + Band - 1] * a + lower[row + 2 * Width + Band - 2] * b + lower[row + 3 * Width + Band - 3] * c;
+            var here = (values[i] - below) * lower[row + Band];
             values[i] = here;
             (a, b, c) = (here, a, b);
         }

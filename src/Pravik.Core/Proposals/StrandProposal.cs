@@ -5,8 +5,6 @@ using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Sections;
-using Pravik.Core.Stages;
-using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Proposals;
 
@@ -52,26 +50,23 @@ public sealed record StrandProposal
     /// <param name="bridge">The bridge; the stress of its type after losses is worked out, not taken as entered.</param>
     /// <param name="type">The type, from 0.</param>
     /// <param name="ground">The ground below it.</param>
-    /// <param name="factors">Where factors are kept.</param>
-    /// <param name="traffic">Where traffic is kept.</param>
+    /// <param name="stores">What is kept from run to run.</param>
     /// <param name="report">Told how far it is (0 to 1), and what it is doing.</param>
     /// <param name="cancel">Stops it.</param>
     public static StrandProposal Of(
         Bridge bridge,
         int type,
         Ground? ground,
-        FactorStore factors,
-        TrafficStore traffic,
+        RunStores stores,
         Action<double, string>? report = null,
         CancellationToken cancel = default
-    ) => new Search(bridge, type, ground, factors, traffic, report, cancel).Find();
+    ) => new Search(bridge, type, ground, stores, report, cancel).Find();
 
     private sealed class Search(
         Bridge bridge,
         int type,
         Ground? ground,
-        FactorStore factors,
-        TrafficStore traffic,
+        RunStores stores,
         Action<double, string>? report,
         CancellationToken cancel
     )
@@ -172,7 +167,7 @@ public sealed record StrandProposal
             {
                 Girders = bridge.Girders with { Types = types.SetItem(type, types[type] with { Strands = strands }) },
             };
-            var results = BridgeRun.Run(changed, ground, factors, traffic, null, cancel);
+            var results = BridgeRun.Run(changed, ground, stores, null, cancel);
             var own = results
                 .Outcomes.Where(o => Subjects.Any(s => o.Check.StartsWith(s, StringComparison.Ordinal)))
                 .Where(o => TypeAt(results.Points[o.Point]) == type)

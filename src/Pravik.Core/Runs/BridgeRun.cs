@@ -7,7 +7,6 @@ using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Slabs;
 using Pravik.Core.Stages;
-using Pravik.Core.Traffic;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Runs;
@@ -35,15 +34,13 @@ public static class BridgeRun
     /// </summary>
     /// <param name="bridge">A valid bridge.</param>
     /// <param name="ground">The ground below it; null where none is given.</param>
-    /// <param name="factors">Where factors are kept from run to run.</param>
-    /// <param name="traffic">Where traffic is kept from run to run.</param>
+    /// <param name="stores">What is kept from run to run.</param>
     /// <param name="progress">Told how far it is.</param>
     /// <param name="cancel">Stops it.</param>
     public static BridgeResults Run(
         Bridge bridge,
         Ground? ground = null,
-        FactorStore? factors = null,
-        TrafficStore? traffic = null,
+        RunStores? stores = null,
         Action<RunProgress>? progress = null,
         CancellationToken cancel = default
     )
@@ -53,16 +50,22 @@ public static class BridgeRun
             throw new NotSupportedException(reason);
         var geometry = new BridgeGeometry(bridge);
         void Report(double fraction, string doing) => progress?.Invoke(new(ModelShare * fraction, doing));
-        var model = ModelRun.Run(geometry, null, ground, factors, Report, known: traffic, cancel: cancel);
+        var model = ModelRun.Run(geometry, null, ground, stores?.Factors, Report, known: stores?.Traffic, cancel: cancel);
         progress?.Invoke(new(ModelShare, "Combinations and checks"));
-        return Check(geometry, model, new(bridge, model), cancel);
+        return Check(geometry, model, new(bridge, model), stores?.Slabs, cancel);
     }
 
-    private static BridgeResults Check(BridgeGeometry geometry, ModelResults model, BridgeEffects effects, CancellationToken cancel)
+    private static BridgeResults Check(
+        BridgeGeometry geometry,
+        ModelResults model,
+        BridgeEffects effects,
+        SlabStore? known,
+        CancellationToken cancel
+    )
     {
         var (members, standard) = (GirderMembers.Of(geometry, effects, model), geometry.Bridge.Basis.Standard);
         var done = new CheckedMembers(members, GirderMembers.FormOf(geometry), standard, CheckCatalog.NotYet, cancel);
-        var (slabs, refusals) = SlabAcross.All(geometry, cancel);
+        var (slabs, refusals) = SlabAcross.All(geometry, known, cancel);
         return new(model, effects, done, RatingBases.Of(geometry.Bridge, effects, model)) { Slabs = slabs, SlabRefusals = refusals };
     }
 }

@@ -9,10 +9,10 @@ namespace Pravik.Core.Slabs;
 /// </remarks>
 public static class SideBySide
 {
+    private const int None = -1;
+
     /// <summary>A weight (by its number) at a place.</summary>
     public readonly record struct Put(double At, int Weight);
-
-    private sealed record Best(double Value, Put Last, Best? Before);
 
     /// <summary>The greatest sum of weight times value, and where the weights are.</summary>
     /// <param name="ways">Ways from left to right: the most weights on each, its places in order and what a unit does there.</param>
@@ -24,51 +24,88 @@ public static class SideBySide
         double apart
     )
     {
-        // Sets of weights by their bits.
-        var start = new Best?[1 << weights.Length];
-        start[0] = new(0, default, null);
+        var best = Enumerable.Repeat(double.NegativeInfinity, 1 << weights.Length).ToArray();
+        best[0] = 0;
+        List<Way> gone = [];
         foreach (var (most, places) in ways)
-            start = Through(start, Math.Min(most, weights.Length), places, weights, apart);
-        var best = start.OfType<Best>().MaxBy(b => b.Value)!;
+        {
+            gone.Add(new(best, Math.Min(most, weights.Length), places, weights, apart));
+            best = gone[^1].Best();
+        }
+        var set = Array.IndexOf(best, best.Max());
         List<Put> all = [];
-        for (var at = best; at.Before is not null; at = at.Before)
-            all.Add(at.Last);
-        return (best.Value, all);
+        foreach (var way in Enumerable.Reverse(gone))
+            set = way.Trace(set, all);
+        return (best.Max(), all);
     }
 
-    /// <summary>The best of each set once a way has been gone through.</summary>
-    private static Best?[] Through(
-        Best?[] start,
-        int most,
-        IReadOnlyList<(double At, double Value)> places,
-        ImmutableArray<double> weights,
-        double apart
-    )
+    /// <summary>The best of each set of weights, by their bits, along one way.</summary>
+    private sealed class Way
     {
-        // After each place, for each number of weights on this way and each set.
-        var after = new List<Best?[][]> { Enumerable.Range(0, most + 1).Select(n => n == 0 ? start : new Best?[start.Length]).ToArray() };
-        for (int i = 0, back = 0; i < places.Count; i++)
+        private readonly IReadOnlyList<(double At, double Value)> places;
+        private readonly int sets;
+
+        /// <summary>After so many places, for each number of weights on this way and each set: the sum, and the weight put last there.</summary>
+        private readonly double[][] sums;
+        private readonly int[][] put;
+        private readonly int[] back;
+
+        public Way(double[] start, int most, IReadOnlyList<(double At, double Value)> places, ImmutableArray<double> weights, double apart)
         {
-            while (back < i && places[i].At - places[back].At >= apart - 1e-9)
-                back++;
-            // Places before "back" are far enough: what is best after them goes with a weight here.
-            var (before, here) = (after[back], after[i].Select(sets => sets.ToArray()).ToArray());
-            for (var number = 1; number <= most; number++)
+            (this.places, sets) = (places, start.Length);
+            (sums, put, back) = (new double[places.Count + 1][], new int[places.Count + 1][], new int[places.Count + 1]);
+            sums[0] = Enumerable.Repeat(double.NegativeInfinity, (most + 1) * sets).ToArray();
+            start.CopyTo(sums[0], 0);
+            for (var i = 0; i < places.Count; i++)
             {
-                for (var set = 0; set < start.Length; set++)
+                // Places before "back" are far enough: what is best after them goes with a weight here.
+                back[i + 1] = back[i];
+                while (back[i + 1] < i && places[i].At - places[back[i + 1]].At >= apart - 1e-9)
+                    back[i + 1]++;
+                sums[i + 1] = (double[])sums[i].Clone();
+                put[i + 1] = Enumerable.Repeat(None, sums[i].Length).ToArray();
+                if (places[i].Value > 0)
+                    PutAt(i, weights);
+            }
+        }
+
+        private void PutAt(int place, ImmutableArray<double> weights)
+        {
+            var (before, here, by) = (sums[back[place + 1]], sums[place + 1], put[place + 1]);
+            for (var at = sets; at < here.Length; at++)
+            {
+                for (var w = 0; w < weights.Length; w++)
                 {
-                    for (var w = 0; w < weights.Length; w++)
-                    {
-                        if ((set & (1 << w)) == 0 || before[number - 1][set & ~(1 << w)] is not { } last)
-                            continue;
-                        var value = last.Value + weights[w] * places[i].Value;
-                        if (here[number][set] is not { } known || value > known.Value)
-                            here[number][set] = new(value, new(places[i].At, w), last);
-                    }
+                    if ((at % sets & 1 << w) == 0)
+                        continue;
+                    var sum = before[at - sets - (1 << w)] + weights[w] * places[place].Value;
+                    if (sum > here[at])
+                        (here[at], by[at]) = (sum, w);
                 }
             }
-            after.Add(here);
         }
-        return [.. Enumerable.Range(0, start.Length).Select(set => after[^1].Select(sets => sets[set]).OfType<Best>().MaxBy(b => b.Value))];
+
+        /// <summary>The best sum of each set once the way has been gone through.</summary>
+        public double[] Best() => [.. Enumerable.Range(0, sets).Select(set => sums[^1][Fullest(set)])];
+
+        /// <summary>Where the best sum of a set stands, whatever its number on this way.</summary>
+        private int Fullest(int set) => Enumerable.Range(0, sums[^1].Length / sets).Select(n => n * sets + set).MaxBy(at => sums[^1][at]);
+
+        /// <summary>Tells what lies on this way where a set is there after it; returns the set before it.</summary>
+        public int Trace(int set, List<Put> all)
+        {
+            var at = Fullest(set);
+            for (var i = places.Count; i > 0; )
+            {
+                if (put[i][at] is var weight && weight == None)
+                {
+                    i--;
+                    continue;
+                }
+                all.Add(new(places[i - 1].At, weight));
+                (at, i) = (at - sets - (1 << weight), back[i]);
+            }
+            return at % sets;
+        }
     }
 }

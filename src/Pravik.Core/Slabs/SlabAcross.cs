@@ -14,17 +14,17 @@ public sealed class SlabAcross
     /// <summary>Thicknesses are taken down to a multiple of this (m).</summary>
     private const double Fineness = 0.005;
 
-    private SlabAcross(BridgeGeometry geometry, SpanIndex span, SlabCut cut, CancellationToken cancel)
+    private SlabAcross(Bridge bridge, SpanIndex span, SlabEffects effects, CancellationToken cancel)
     {
-        (Span, Cut, Effects) = (span, cut, new(cut, cancel));
-        Run = new(Document(geometry.Bridge), cancel);
+        (Span, Effects) = (span, effects);
+        Run = new(Document(bridge), cancel);
     }
 
     /// <summary>The span.</summary>
     public SpanIndex Span { get; }
 
     /// <summary>The slab where it is cut.</summary>
-    public SlabCut Cut { get; }
+    public SlabCut Cut => Effects.Cut;
 
     /// <summary>What acts.</summary>
     public SlabEffects Effects { get; }
@@ -58,25 +58,25 @@ public sealed class SlabAcross
     /// <summary>
     /// The slabs of all spans, and why some are not checked. Throws <see cref="OperationCanceledException"/> when cancelled.
     /// </summary>
+    /// <param name="geometry">The bridge.</param>
+    /// <param name="known">Where what acts on them is kept from run to run.</param>
+    /// <param name="cancel">Stops it.</param>
     public static (ImmutableArray<SlabAcross> Slabs, ImmutableArray<string> Refusals) All(
         BridgeGeometry geometry,
+        SlabStore? known = null,
         CancellationToken cancel = default
     )
     {
         var spans = geometry.SpanIndices.ToList();
+        var acting = (known ?? new()).Of(geometry, cancel);
         var slabs = new SlabAcross?[spans.Count];
-        var refusals = new string?[spans.Count];
         Parallel.For(
             0,
             spans.Count,
             new ParallelOptions { CancellationToken = cancel },
-            i =>
-            {
-                (var cut, refusals[i]) = SlabCut.Of(geometry, spans[i]);
-                slabs[i] = cut is null ? null : new(geometry, spans[i], cut, cancel);
-            }
+            i => slabs[i] = acting[i].Effects is { } effects ? new(geometry.Bridge, spans[i], effects, cancel) : null
         );
-        var told = refusals.Select((r, i) => (Reason: r, Span: i + 1)).Where(r => r.Reason is not null).GroupBy(r => r.Reason!);
+        var told = acting.Select((a, i) => (a.Refusal, Span: i + 1)).Where(r => r.Refusal is not null).GroupBy(r => r.Refusal!);
         return (
             [.. slabs.OfType<SlabAcross>()],
             [

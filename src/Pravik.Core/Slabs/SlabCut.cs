@@ -49,16 +49,16 @@ public sealed class SlabCut
     private const int PlacesOfBay = 10;
     private const int PlacesOfOverhang = 4;
 
-    private readonly BridgeGeometry geometry;
-    private readonly SpanIndex span;
-
     private SlabCut(BridgeGeometry geometry, SpanIndex span, double station, ImmutableArray<SlabHold> girders)
     {
-        (this.geometry, this.span, Station, Girders) = (geometry, span, station, girders);
+        (Bridge, Station, Girders) = (geometry.Bridge, station, girders);
         Section = geometry.UnitOf(span).Shape.At(station);
+        Carriageways = geometry.CarriagewaysAt(geometry.UnitOf(span), station);
+        Parapets = [.. ParapetLine.All(geometry).Where(p => p.Unit == geometry.UnitOf(span) && p.Covers(station))];
         Length = geometry.GirdersIn(span).Average(g => g.SpanLength(span));
         var wanted = Wanted().Where(o => o >= Section.LeftEdge && o <= Section.RightEdge).ToList();
         Lines = [.. Filled([Section.LeftEdge, .. wanted, .. girders.Select(g => g.At), Section.RightEdge])];
+        Thicknesses = [.. Lines.Zip(Lines.Skip(1), (a, b) => Section.Thickness((a + b) / 2))];
         Spots = [.. wanted.Distinct().Order().Select(o => new SlabSpot(LineAt(o), o, Section.Thickness(o)))];
     }
 
@@ -108,17 +108,20 @@ public sealed class SlabCut
     /// <summary>Offsets of the lines of the plate (m).</summary>
     public ImmutableArray<double> Lines { get; }
 
+    /// <summary>Thickness of the slab between each line and the next (m).</summary>
+    public ImmutableArray<double> Thicknesses { get; }
+
     /// <summary>The places that are checked, from left to right.</summary>
     public ImmutableArray<SlabSpot> Spots { get; }
 
     /// <summary>The bridge.</summary>
-    public Bridge Bridge => geometry.Bridge;
+    public Bridge Bridge { get; }
 
     /// <summary>Where traffic may drive.</summary>
-    public ImmutableArray<Carriageway> Carriageways => geometry.CarriagewaysAt(geometry.UnitOf(span), Station);
+    public ImmutableArray<Carriageway> Carriageways { get; }
 
     /// <summary>The parapets there.</summary>
-    public IEnumerable<ParapetLine> Parapets => ParapetLine.All(geometry).Where(p => p.Unit == geometry.UnitOf(span) && p.Covers(Station));
+    public ImmutableArray<ParapetLine> Parapets { get; }
 
     /// <summary>The plate: on girders that give way as they do half way along, or not at all, as near their ends.</summary>
     /// <param name="givesWay">Whether they do.</param>
@@ -131,13 +134,7 @@ public sealed class SlabCut
             Girders.FirstOrDefault(g => Math.Abs(g.At - at) < 1e-9) is { } g
                 ? new(at, givesWay ? g.Bending : double.PositiveInfinity, g.Torsion)
                 : new(at);
-        return new(
-            [.. Lines.Select(Line)],
-            [.. Lines.Zip(Lines.Skip(1), (a, b) => Stiffness(Section.Thickness((a + b) / 2)))],
-            Poisson,
-            Length,
-            over
-        );
+        return new([.. Lines.Select(Line)], [.. Thicknesses.Select(Stiffness)], Poisson, Length, over);
     }
 
     private int LineAt(double offset) => Enumerable.Range(0, Lines.Length).MinBy(l => Math.Abs(Lines[l] - offset));

@@ -37,7 +37,8 @@ public sealed record SlabParts(double Weight, double Later, double Surfacing, Sl
 /// </remarks>
 public sealed class SlabEffects
 {
-    private readonly SlabCut cut;
+    private const int Firm = 1;
+
     private readonly NationalValues values;
     private readonly (StripPlate Plate, string Words)[] plates;
     private readonly SlabParts[,,,] parts;
@@ -48,7 +49,7 @@ public sealed class SlabEffects
     /// <param name="cancel">Stops it.</param>
     public SlabEffects(SlabCut cut, CancellationToken cancel = default)
     {
-        (this.cut, values, Traffic) = (cut, cut.Bridge.Basis.Values, new(cut));
+        (Cut, values, Traffic) = (cut, cut.Bridge.Basis.Values, new(cut));
         plates =
         [
             (cut.Plate(true, Traffic.Least), "girders as half way along"),
@@ -57,7 +58,6 @@ public sealed class SlabEffects
         parts = new SlabParts[2, 2, 2, cut.Spots.Length];
         impacts = [.. cut.Parapets.Where(p => p.Impact > 0).Select(p => new ParapetImpact(cut, p, Traffic))];
         hits = new double[impacts.Length, plates.Length, cut.Spots.Length];
-        var firm = plates[1].Plate;
         Parallel.For(
             0,
             cut.Spots.Length,
@@ -66,10 +66,11 @@ public sealed class SlabEffects
             {
                 foreach (var force in Forces)
                 {
-                    var weight = Weight(Surface(firm, force, spot).OfLine());
+                    var surfaces = plates.Select(p => Surface(p.Plate, force, spot)).ToArray();
+                    var weight = Weight(surfaces[Firm].OfLine());
                     for (var plate = 0; plate < plates.Length; plate++)
                     {
-                        var surface = Surface(plates[plate].Plate, force, spot);
+                        var surface = surfaces[plate];
                         var line = surface.OfLine();
                         var (later, surfacing) = (Later(line), Strips(line, s => !PermanentLoads.IsSuperimposed(s)));
                         for (var hit = 0; force == SlabForce.M && hit < impacts.Length; hit++)
@@ -82,6 +83,9 @@ public sealed class SlabEffects
             }
         );
     }
+
+    /// <summary>The slab.</summary>
+    public SlabCut Cut { get; }
 
     /// <summary>The traffic.</summary>
     public SlabTraffic Traffic { get; }
@@ -100,7 +104,7 @@ public sealed class SlabEffects
     public EffectTables Tables() =>
         new()
         {
-            At = [.. cut.Spots.Select(s => s.At - cut.Section.LeftEdge)],
+            At = [.. Cut.Spots.Select(s => s.At - Cut.Section.LeftEdge)],
             Combinations =
             [
                 .. from state in EffectTables.States.Where(s => s != LimitState.Accidental)
@@ -127,7 +131,7 @@ public sealed class SlabEffects
     /// <summary>What stands behind an ultimate extreme at an offset: the parts, and on which girders.</summary>
     public (SlabParts Parts, string Girders) Behind(SlabForce force, bool greatest, double offset)
     {
-        var spot = Enumerable.Range(0, cut.Spots.Length).MinBy(s => Math.Abs(cut.Spots[s].At - offset));
+        var spot = Enumerable.Range(0, Cut.Spots.Length).MinBy(s => Math.Abs(Cut.Spots[s].At - offset));
         if (force == SlabForce.V)
             spot = Control(spot);
         var worst = Enumerable
@@ -138,18 +142,18 @@ public sealed class SlabEffects
 
     private PlateSurface Surface(StripPlate plate, SlabForce force, int spot) =>
         force == SlabForce.M
-            ? plate.Moment(cut.Spots[spot].Line)
-            : plate.Shear(cut.Spots[spot].Line, values["slabShearMean"] * Depth(cut.Spots[spot]));
+            ? plate.Moment(Cut.Spots[spot].Line)
+            : plate.Shear(Cut.Spots[spot].Line, values["slabShearMean"] * Depth(Cut.Spots[spot]));
 
     /// <summary>d, to the bars at the soffit (m).</summary>
-    private double Depth(SlabSpot spot) => spot.Thickness - cut.Bridge.Girders.BarsAcross.Bottom.AxisDistance;
+    private double Depth(SlabSpot spot) => spot.Thickness - Cut.Bridge.Girders.BarsAcross.Bottom.AxisDistance;
 
     private EffectTable Table(LimitState state, int plate, SlabForce force, bool greatest)
     {
         ImmutableArray<double> column =
         [
             .. Enumerable
-                .Range(0, cut.Spots.Length)
+                .Range(0, Cut.Spots.Length)
                 .Select(spot => Combined(state, this[plate, force, greatest, force == SlabForce.V ? Control(spot) : spot], greatest)),
         ];
         var name = $"{state.Words()}, {(greatest ? "greatest" : "least")} {force}, {plates[plate].Words}";
@@ -171,8 +175,8 @@ public sealed class SlabEffects
     /// <summary>The spot whose shear counts: within d of a girder's face the nearest one beyond it, if there is one.</summary>
     private int Control(int spot)
     {
-        var (at, d) = (cut.Spots[spot].At, Depth(cut.Spots[spot]));
-        foreach (var girder in cut.Girders)
+        var (at, d) = (Cut.Spots[spot].At, Depth(Cut.Spots[spot]));
+        foreach (var girder in Cut.Girders)
         {
             foreach (var (face, side) in new[] { (girder.Left, -1), (girder.Right, 1) })
             {
@@ -180,16 +184,16 @@ public sealed class SlabEffects
                 if (from < -1e-6 || from > d)
                     continue;
                 var beyond = Enumerable
-                    .Range(0, cut.Spots.Length)
-                    .Where(s => side * (cut.Spots[s].At - face) >= d && IsSameBay(at, cut.Spots[s].At))
+                    .Range(0, Cut.Spots.Length)
+                    .Where(s => side * (Cut.Spots[s].At - face) >= d && IsSameBay(at, Cut.Spots[s].At))
                     .ToList();
-                return beyond.Count == 0 ? spot : beyond.MinBy(s => Math.Abs(cut.Spots[s].At - face));
+                return beyond.Count == 0 ? spot : beyond.MinBy(s => Math.Abs(Cut.Spots[s].At - face));
             }
         }
         return spot;
     }
 
-    private bool IsSameBay(double a, double b) => !cut.Girders.Any(g => (a - g.At) * (b - g.At) < 0);
+    private bool IsSameBay(double a, double b) => !Cut.Girders.Any(g => (a - g.At) * (b - g.At) < 0);
 
     /// <summary>The value of a combination of a limit state with traffic leading (EN 1990 (6.10), (6.14b), (6.15b), (6.16b)).</summary>
     private double Combined(LimitState state, SlabParts p, bool greatest)
@@ -234,19 +238,16 @@ public sealed class SlabEffects
     private double Weight(PlateOrdinates line)
     {
         double sum = 0;
-        for (var i = 0; i + 1 < cut.Lines.Length; i++)
-        {
-            var (from, to) = (cut.Lines[i], cut.Lines[i + 1]);
-            sum += (to - from) * cut.Section.Thickness((from + to) / 2) * line.Mean(from, to);
-        }
-        return cut.Bridge.Loads.ConcreteWeight * sum;
+        for (var i = 0; i + 1 < Cut.Lines.Length; i++)
+            sum += (Cut.Lines[i + 1] - Cut.Lines[i]) * Cut.Thicknesses[i] * (line[i] + line[i + 1]) / 2;
+        return Cut.Bridge.Loads.ConcreteWeight * sum;
     }
 
     private double Later(PlateOrdinates line) =>
-        Strips(line, PermanentLoads.IsSuperimposed) + cut.Parapets.Sum(p => p.Weight * line.At(p.Centre(cut.Station)));
+        Strips(line, PermanentLoads.IsSuperimposed) + Cut.Parapets.Sum(p => p.Weight * line.At(p.Centre(Cut.Station)));
 
     private double Strips(PlateOrdinates line, Func<StripPlace, bool> wanted) =>
-        cut.Section.Strips.Where(wanted).Sum(s => PermanentLoads.StripLoad(s, cut.Bridge.Loads) * s.Width * line.Mean(s.From, s.To));
+        Cut.Section.Strips.Where(wanted).Sum(s => PermanentLoads.StripLoad(s, Cut.Bridge.Loads) * s.Width * line.Mean(s.From, s.To));
 
     /// <summary>Vehicles that hit a parapet, each by itself, on either way in which girders hold the slab.</summary>
     private IEnumerable<EffectTable> Impacts()
@@ -265,8 +266,8 @@ public sealed class SlabEffects
                 {
                     Name = $"{impact.Name}, {plates[plate].Words}",
                     State = LimitState.Accidental,
-                    M = [.. cut.Spots.Select(Moment)],
-                    N = [.. cut.Spots.Select(s => impact.Pull(s.At))],
+                    M = [.. Cut.Spots.Select(Moment)],
+                    N = [.. Cut.Spots.Select(s => impact.Pull(s.At))],
                 };
             }
         }

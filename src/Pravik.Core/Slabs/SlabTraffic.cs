@@ -115,18 +115,9 @@ public sealed class SlabTraffic
     public (SlabWorst Greatest, SlabWorst Least) Worst(PlateSurface surface)
     {
         var over = TandemWheel + Spread;
-        var beside = Along
-            .SelectMany(first => new[] { first, first + TandemAxles })
-            .Select(Math.Abs)
-            .Distinct()
-            .ToDictionary(a => a, a => surface.OfLoad(a, over));
-        double Wheels(double along, double middle)
-        {
-            double Wheel(double at) => beside[Math.Abs(along)].Mean(at - over / 2, at + over / 2);
-            return Wheel(middle - Gauge / 2) + Wheel(middle + Gauge / 2);
-        }
-        ImmutableArray<double> Does(double middle) =>
-            [.. Along.Select(first => Wheels(first, middle) + Wheels(first + TandemAxles, middle))];
+        var tandems = Along.Select(first => surface.OfTwo(first, first + TandemAxles, over)).ToArray();
+        double Wheel(PlateOrdinates tandem, double at) => tandem.Mean(at - over / 2, at + over / 2);
+        ImmutableArray<double> Does(double middle) => [.. tandems.Select(t => Wheel(t, middle - Gauge / 2) + Wheel(t, middle + Gauge / 2))];
         var read = new Read(
             surface.OfLine(),
             surface.OfLoad(0, AxleWheelAlong + Spread),
@@ -144,7 +135,7 @@ public sealed class SlabTraffic
 
     private SlabWorst Worst(Read read, int sign)
     {
-        double Adverse(double from, double to) => AdversePart(read.Line, sign, from, to);
+        double Adverse(double from, double to) => sign > 0 ? read.Line.Above(from, to) : -read.Line.Below(from, to);
         var (tandems, placed) = Tandems(read, sign);
         var (axle, single) = Single(read.Axle, sign);
         var rest = Math.Max(values["alphaqr"] * values["remaining"], values["alphaq3"] * values["lane3"]);
@@ -228,16 +219,5 @@ public sealed class SlabTraffic
             return [.. Steps(way.From + lane / 2, way.To - lane / 2).Select(m => (m, adverse(m - lane / 2, m + lane / 2)))];
         }
         return SideBySide.Of([.. carriageways.Select(c => (NotionalLanes.On(c.Width, width).Count, Windows(c)))], more, width).Value;
-    }
-
-    /// <summary>∫ of what an ordinate has of a sign between two offsets, by the middles of short pieces.</summary>
-    private static double AdversePart(PlateOrdinates ordinates, int sign, double from, double to)
-    {
-        var pieces = Math.Max(1, (int)Math.Ceiling((to - from) / Step));
-        var width = (to - from) / pieces;
-        double sum = 0;
-        for (var i = 0; i < pieces; i++)
-            sum += width * Math.Max(0, sign * ordinates.At(from + (i + 0.5) * width));
-        return sum;
     }
 }

@@ -11,32 +11,19 @@ namespace Pravik.Core.Stages;
 /// <param name="most">Bytes of factors that are kept, as far as a fifth of the memory there is allows; the latest one always is.</param>
 public sealed class FactorStore(double most = 1.5e9)
 {
-    private readonly double most = Math.Min(most, GC.GetGCMemoryInfo().TotalAvailableMemoryBytes / 5.0);
-    private readonly LinkedList<(string Key, FrameAnalysis Analysis)> kept = [];
-    private readonly Lock guard = new();
+    private readonly LatestStore<FrameAnalysis> kept = new(
+        a => 8.0 * a.Effort.Entries,
+        Math.Min(most, GC.GetGCMemoryInfo().TotalAvailableMemoryBytes / 5.0)
+    );
 
     /// <summary>The analysis of a model, and whether it was there already. Throws as <see cref="FrameAnalysis"/> does.</summary>
     public (FrameAnalysis Analysis, bool Reused) Of(FrameModel model, CancellationToken cancel)
     {
         var key = KeyOf(model);
-        lock (guard)
-        {
-            for (var node = kept.First; node is not null; node = node.Next)
-            {
-                if (node.Value.Key != key)
-                    continue;
-                kept.Remove(node);
-                kept.AddFirst(node);
-                return (node.Value.Analysis, true);
-            }
-        }
+        if (kept.Find(key) is { } known)
+            return (known, true);
         var analysis = new FrameAnalysis(model, null, cancel);
-        lock (guard)
-        {
-            kept.AddFirst((key, analysis));
-            while (kept.Count > 1 && kept.Sum(k => 8.0 * k.Analysis.Effort.Entries) > most)
-                kept.RemoveLast();
-        }
+        kept.Keep(key, analysis);
         return (analysis, false);
     }
 

@@ -48,9 +48,6 @@ public sealed class LineProfile
     /// <summary>Values just ahead of its stations.</summary>
     public double[] Ahead => ahead;
 
-    /// <summary>From its least value, or 0, to its greatest.</summary>
-    public double Range => Math.Max(0, Math.Max(behind.Max(), ahead.Max())) - Math.Min(0, Math.Min(behind.Min(), ahead.Min()));
-
     /// <summary>Its value at a station; on a jump either side may be told.</summary>
     public double At(double station)
     {

@@ -182,6 +182,19 @@ internal sealed class LoadedSurface
     /// <summary>The surface along a run, as one that is asked for many things.</summary>
     public LineProfile Profile(int run) => profiles[run] ??= deck.Runs[run].Profile(Wheels);
 
+    /// <summary>From the least value along a run, or 0, to the greatest.</summary>
+    public double RangeAlong(int run)
+    {
+        var (behind, ahead) = Along(run);
+        var (least, greatest) = (0.0, 0.0);
+        var count = deck.Runs[run].Stations.Length;
+        foreach (var value in behind.AsSpan(0, count))
+            (least, greatest) = (Math.Min(least, value), Math.Max(greatest, value));
+        foreach (var value in ahead.AsSpan(0, count))
+            (least, greatest) = (Math.Min(least, value), Math.Max(greatest, value));
+        return greatest - least;
+    }
+
     /// <summary>The surface along the middle of a cell or a line of a footway.</summary>
     public LineProfile AlongCell(int line)
     {

@@ -49,30 +49,52 @@ internal sealed class LorryPassage
         };
     }
 
-    private (List<double> History, double[] Ranges) Cycles(Vehicle vehicle, int way)
+    private (double[] History, double[] Ranges) Cycles(Vehicle vehicle, int way)
     {
         var axles = new (double Behind, double Load)[vehicle.Axles.Length];
         var behind = 0.0;
         for (var i = 0; i < axles.Length; i++)
             axles[i] = (way * (behind += vehicle.Axles[i].Gap), vehicle.Axles[i].Load);
         var (first, last) = (from + Math.Min(0, axles[^1].Behind), from + Step * (values.Length - 1) + Math.Max(0, axles[^1].Behind));
-        List<(double Place, double Value)> history = [];
-        for (var place = first; place <= last; place += Step)
-            history.Add((place, axles.Sum(a => a.Load * Read(place - a.Behind))));
-        foreach (var place in jumps.SelectMany(j => axles.SelectMany(a => new[] { j + a.Behind - Nudge, j + a.Behind + Nudge })))
-            history.Add((place, axles.Sum(a => a.Load * profile.At(place - a.Behind))));
+        var history = new double[(int)Math.Floor((last - first) / Step + 1e-9) + 1];
+        foreach (var axle in axles)
+            Add(axle.Load, (first - axle.Behind - from) / Step, history);
         if (jumps.Length > 0)
-            history.Sort((a, b) => a.Place.CompareTo(b.Place));
-        var all = history.ConvertAll(h => h.Value);
-        return (all, Rainflow.Ranges(all));
+            history = WithJumps(history, first, axles);
+        return (history, Rainflow.Ranges(history));
     }
 
-    private double Read(double at)
+    /// <summary>Adds what an axle does that stands at a place, in steps from the beginning of the line, and a step further each time.</summary>
+    private void Add(double load, double place, double[] history)
     {
-        var place = (at - from) / Step;
-        var i = (int)Math.Floor(place);
-        if (i < 0 || i >= values.Length - 1)
-            return i == values.Length - 1 && place == i ? values[i] : 0;
-        return values[i] + (place - i) * (values[i + 1] - values[i]);
+        var begin = (int)Math.Floor(place + 1e-9);
+        var part = Math.Max(0, place - begin);
+        for (var i = Math.Max(0, -begin); i < history.Length && begin + i < values.Length; i++)
+        {
+            var (here, at) = (values[begin + i], begin + i + 1);
+            // Beyond the last value nothing stands, and short of the first nothing stood.
+            history[i] +=
+                at < values.Length ? load * (here + part * (values[at] - here))
+                : part < 1e-9 ? load * here
+                : 0;
+        }
+    }
+
+    /// <summary>A history in steps with the places in it at which an axle is just behind or just ahead of a jump.</summary>
+    private double[] WithJumps(double[] history, double first, (double Behind, double Load)[] axles)
+    {
+        var places = jumps.SelectMany(j => axles.SelectMany(a => new[] { j + a.Behind - Nudge, j + a.Behind + Nudge })).Order().ToList();
+        var (all, next) = (new double[history.Length + places.Count], 0);
+        for (var i = 0; i <= history.Length; i++)
+        {
+            for (; next < places.Count && (i == history.Length || places[next] < first + i * Step); next++)
+            {
+                foreach (var axle in axles)
+                    all[i + next] += axle.Load * profile.At(places[next] - axle.Behind);
+            }
+            if (i < history.Length)
+                all[i + next] = history[i];
+        }
+        return all;
     }
 }

@@ -170,7 +170,7 @@ internal sealed class ModelLoading
         if (lanes.FirstOrDefault()?.Shape is not { Runs: { Count: > 0 } runs })
             return [];
         // Lines lie a quarter of a metre apart: every other one is near enough.
-        var run = runs.Where((_, i) => i % 2 == 0).MaxBy(r => surface.Profile(r).Range);
+        var run = runs.Where((_, i) => i % 2 == 0).MaxBy(surface.RangeAlong);
         var passage = new LorryPassage(surface.Profile(run));
         return [.. lanes.Select(lane => passage.Of(lane.Load.Vehicle!, lane.Load.Factor * lane.Load.Dynamic, deck.Runs[run].Middle))];
     }

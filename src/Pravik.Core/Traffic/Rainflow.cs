@@ -12,12 +12,15 @@ public static class Rainflow
     {
         if (history.Count == 0)
             return [];
-        var top = Enumerable.Range(0, history.Count).MaxBy(i => history[i]);
+        var top = 0;
+        for (var i = 1; i < history.Count; i++)
+            top = history[i] > history[top] ? i : top;
         List<double> open = [];
         List<double> ranges = [];
         for (var i = 0; i <= history.Count; i++)
         {
-            Turn(open, history[(top + i) % history.Count]);
+            if (!Turn(open, history[top + i < history.Count ? top + i : top + i - history.Count]))
+                continue;
             while (open.Count >= 4)
             {
                 var (before, inner, after) = (Range(open, 4), Range(open, 3), Range(open, 2));
@@ -36,15 +39,16 @@ public static class Rainflow
     /// <summary>The range from a value, counted from the end, to the next.</summary>
     private static double Range(List<double> of, int fromEnd) => Math.Abs(of[^fromEnd] - of[^(fromEnd - 1)]);
 
-    /// <summary>Adds a value, in place of the last where that is no turning point.</summary>
-    private static void Turn(List<double> to, double value)
+    /// <summary>Adds a value, in place of the last where that is no turning point; returns whether anything changed.</summary>
+    private static bool Turn(List<double> to, double value)
     {
         if (to.Count > 0 && to[^1] == value)
-            return;
+            return false;
         if (to.Count > 1 && (value - to[^1]) * (to[^1] - to[^2]) > 0)
             to[^1] = value;
         else
             to.Add(value);
+        return true;
     }
 }
 

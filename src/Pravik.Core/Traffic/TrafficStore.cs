@@ -11,16 +11,32 @@ namespace Pravik.Core.Traffic;
 /// </summary>
 public sealed class TrafficStore
 {
-    private const int Most = 2;
-    private readonly LinkedList<(string Key, TrafficResults Results)> kept = [];
-    private readonly Lock guard = new();
+    private readonly LatestStore<TrafficResults> kept = new(_ => 1, 2);
+
+    /// <summary>Traffic that is known; null where it is not.</summary>
+    public TrafficResults? Find(string key) => kept.Find(key);
+
+    /// <summary>Keeps traffic that was found.</summary>
+    public void Keep(string key, TrafficResults results) => kept.Keep(key, results);
 
     /// <summary>
     /// What traffic depends on: the bridge without its strands, links, bars, titles, rates and stages, and the model as it stands finished.
     /// </summary>
     public static string KeyOf(Bridge bridge, ModelChoices choices, FrameModel finished)
     {
-        var bare = bridge with
+        var bare = BareOf(bridge);
+        var own = bare with
+        {
+            Girders = bare.Girders with { BarsAcross = new() },
+            Parapets = [.. bare.Parapets.Select(p => p with { Impact = null })],
+            Model = choices,
+        };
+        return $"{FactorStore.KeyOf(finished)} {JsonSerializer.Serialize(own)}";
+    }
+
+    /// <summary>A bridge without its strands, links, bars along, titles, costs, actions and choices of the model.</summary>
+    public static Bridge BareOf(Bridge bridge) =>
+        bridge with
         {
             Name = "",
             Basis = bridge.Basis with { Titles = new() },
@@ -38,7 +54,6 @@ public sealed class TrafficStore
                     ),
                 ],
                 SlabBars = new(),
-                BarsAcross = new(),
                 PierBars = new(),
                 Release = new(),
                 StrutSlope = 1,
@@ -47,40 +62,9 @@ public sealed class TrafficStore
                 DeflectionLimit = null,
                 Tendons = [],
             },
-            Parapets = [.. bridge.Parapets.Select(p => p with { Impact = null })],
             Materials = bridge.Materials with { Strand = new(), Reinforcement = new(), Exposure = "" },
             Costs = new(),
             Actions = new(),
-            Model = choices,
+            Model = new(),
         };
-        return $"{FactorStore.KeyOf(finished)} {JsonSerializer.Serialize(bare)}";
-    }
-
-    /// <summary>Traffic that is known; null where it is not.</summary>
-    public TrafficResults? Find(string key)
-    {
-        lock (guard)
-        {
-            for (var node = kept.First; node is not null; node = node.Next)
-            {
-                if (node.Value.Key != key)
-                    continue;
-                kept.Remove(node);
-                kept.AddFirst(node);
-                return node.Value.Results;
-            }
-        }
-        return null;
-    }
-
-    /// <summary>Keeps traffic that was found.</summary>
-    public void Keep(string key, TrafficResults results)
-    {
-        lock (guard)
-        {
-            kept.AddFirst((key, results));
-            if (kept.Count > Most)
-                kept.RemoveLast();
-        }
-    }
 }

@@ -9,7 +9,6 @@ using Pravik.Core.Proposals;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Stages;
-using Pravik.Core.Traffic;
 using Pravik.Data;
 using Pravik.Exchange;
 
@@ -58,8 +57,7 @@ public sealed class RunQueue(
     private readonly ConcurrentDictionary<string, LatestComparison> compared = new();
     private readonly ConcurrentDictionary<string, LatestProposal> proposed = new();
     private readonly ResultCache kept = new();
-    private readonly FactorStore factors = new();
-    private readonly TrafficStore traffic = new();
+    private readonly RunStores stores = new();
 
     private enum JobKind
     {
@@ -369,7 +367,7 @@ public sealed class RunQueue(
         Ground? ground = job.Bridge.Ground is { } named ? grounds.Find(named.Hash) : null;
         if (job.Kind == JobKind.Comparison)
         {
-            compared[job.Project] = new(job.Hash, ModelComparison.Of(new(job.Bridge), ground, factors, Progress, cancel));
+            compared[job.Project] = new(job.Hash, ModelComparison.Of(new(job.Bridge), ground, stores.Factors, Progress, cancel));
             KeepFew(compared, job.Project);
             return;
         }
@@ -379,13 +377,13 @@ public sealed class RunQueue(
             var bars = job.Bridge.Girders.CastInPlace
                 ? BarProposal.Of(
                     new(job.Bridge),
-                    kept.Find(hash) ?? BridgeRun.Run(job.Bridge, ground, factors, traffic, null, cancel),
+                    kept.Find(hash) ?? BridgeRun.Run(job.Bridge, ground, stores, null, cancel),
                     job.Type,
                     Progress,
                     cancel
                 )
                 : null;
-            var strands = bars is null ? StrandProposal.Of(job.Bridge, job.Type, ground, factors, traffic, Progress, cancel) : null;
+            var strands = bars is null ? StrandProposal.Of(job.Bridge, job.Type, ground, stores, Progress, cancel) : null;
             proposed[job.Project] = new(hash, job.Type, strands, bars);
             KeepFew(proposed, job.Project);
             return;
@@ -395,7 +393,7 @@ public sealed class RunQueue(
             kept.Find(job.Hash)?.Rate(cancel);
             return;
         }
-        var results = BridgeRun.Run(job.Bridge, ground, factors, traffic, p => Progress(p.Fraction, p.Doing), cancel);
+        var results = BridgeRun.Run(job.Bridge, ground, stores, p => Progress(p.Fraction, p.Doing), cancel);
         kept.Keep(job.Hash, results);
         if (job.Kind == JobKind.Bridge && !job.Cancel.IsCancellationRequested)
             Take(job.Project, job.Hash, job.Revision);

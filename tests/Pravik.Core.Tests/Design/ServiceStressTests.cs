@@ -115,7 +115,7 @@ public sealed class ServiceStressTests
     {
         var bare = With(t => t with { Strands = t.Strands with { Rows = [new() { Level = 0.06, Count = 4 }] } });
         Assert.False(BridgeRun.Run(bare).Governing!.Passes);
-        var proposal = StrandProposal.Of(bare, 0, null, new(), new());
+        var proposal = StrandProposal.Of(bare, 0, null, new());
         Assert.Equal("", proposal.Why);
         var results = BridgeRun.Run(With(t => t with { Strands = t.Strands with { Rows = proposal.Rows } }));
         Assert.True(results.Outcomes.Where(o => o.Check.Split('.')[0] is not ("shear" or "fatigue")).All(o => o.Passes));
@@ -133,7 +133,7 @@ public sealed class ServiceStressTests
                 Release = new() { Age = 2, Strength = 10e6 },
             },
         };
-        var proposal = StrandProposal.Of(weak, 0, null, new(), new());
+        var proposal = StrandProposal.Of(weak, 0, null, new());
         Assert.StartsWith("Stress at release cannot be met: stronger concrete", proposal.Why);
         Assert.NotEmpty(proposal.Rows);
     }
