@@ -1,5 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Roads;
+using Pravik.Core.Runs;
 using Pravik.Exchange;
 
 namespace Pravik.Core.Tests;
@@ -40,6 +41,11 @@ internal static class TestBridges
                 PierBars = Demo.Girders.PierBars with { Count = 8 },
             },
         };
+
+    /// <summary>What runs of the tests keep for one another.</summary>
+    public static RunStores Stores { get; } = new(6);
+
+    public static BridgeResults Run(Bridge bridge) => BridgeRun.Run(bridge, stores: Stores);
 
     public static Bridge Read(string name)
     {

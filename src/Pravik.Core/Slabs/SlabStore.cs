@@ -13,11 +13,12 @@ public sealed record SlabOfSpan(SlabEffects? Effects, string? Refusal);
 /// Keeps what acts on the latest slabs across, so that an edit on which it does not depend, as of strands, links or bars along, does not
 /// ask for it again. Safe for use by several runs at once.
 /// </summary>
-public sealed class SlabStore
+/// <param name="bridges">Of how many bridges it is kept.</param>
+public sealed class SlabStore(int bridges = 2)
 {
     private sealed record Kept(ImmutableArray<SlabOfSpan> Spans);
 
-    private readonly LatestStore<Kept> kept = new(_ => 1, 4);
+    private readonly LatestStore<Kept> kept = new(_ => 1, bridges);
 
     /// <summary>Of every span; throws <see cref="OperationCanceledException"/> when cancelled.</summary>
     public ImmutableArray<SlabOfSpan> Of(BridgeGeometry geometry, CancellationToken cancel = default)

@@ -9,9 +9,10 @@ namespace Pravik.Core.Traffic;
 /// Keeps the latest traffic on finished bridges, so that an edit on which traffic does not depend, as of strands, bars or links, does not
 /// ask for it again. Safe for use by several runs at once.
 /// </summary>
-public sealed class TrafficStore
+/// <param name="bridges">Of how many bridges it is kept.</param>
+public sealed class TrafficStore(int bridges = 2)
 {
-    private readonly LatestStore<TrafficResults> kept = new(_ => 1, 2);
+    private readonly LatestStore<TrafficResults> kept = new(_ => 1, bridges);
 
     /// <summary>Traffic that is known; null where it is not.</summary>
     public TrafficResults? Find(string key) => kept.Find(key);

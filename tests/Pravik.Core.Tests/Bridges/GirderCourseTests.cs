@@ -4,7 +4,6 @@ using Pravik.Core.Geometry;
 using Pravik.Core.Loads;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
-using Pravik.Core.Runs;
 using Pravik.Core.Solids;
 using Pravik.Core.Validation;
 
@@ -64,7 +63,7 @@ public class GirderCourseTests
     [Fact]
     public void Concentric_girders_are_analysed_and_carry_their_load()
     {
-        var run = BridgeRun.Run(Curved(Girders.WithRoad));
+        var run = TestBridges.Run(Curved(Girders.WithRoad));
         Assert.All(run.Model.Cases, c => Assert.True(c.Account.Imbalance < 1e-8, $"{c.Name}: {c.Account.Imbalance}"));
         Assert.All(run.Model.Cases.Where(c => c.Stage is not null), c => Assert.Equal(c.Account.Load, c.Account.Reaction, 1.0));
     }
@@ -126,7 +125,7 @@ public class GirderCourseTests
                 geometry.GirdersIn(span).Sum(g => geometry.WetSlabWidth(g, span)),
                 1e-9
             );
-        Assert.Throws<NotSupportedException>(() => BridgeRun.Run(bridge));
+        Assert.Throws<NotSupportedException>(() => TestBridges.Run(bridge));
         // Over the pier, girders of both spans that do not meet have bearings of their own.
         var pier = SupportPlace.All(geometry, null)[1];
         Assert.Equal(4 + 5 - 2, pier.Bearings.Length); // the outer ones meet
@@ -173,7 +172,7 @@ public class GirderCourseTests
             Enumerable.Range(0, 3).Select(s => (geometry.LayoutOf(s).StartGap, geometry.LayoutOf(s).EndGap))
         );
         // Girder and wet slab are simple spans in the analysis; these are not.
-        Assert.NotEmpty(BridgeRun.Run(bridge).Refusals);
+        Assert.NotEmpty(TestBridges.Run(bridge).Refusals);
         var joint = bridge with { Axes = bridge.Axes with { Own = bridge.Axes.Own.Add("2", new() { Kind = AxisKind.Joint }) } };
         Assert.Contains(BridgeValidation.Check(joint), f => f.Path == "/girders/spans/1/runsOn" && f.Severity == Severity.Error);
     }

@@ -167,13 +167,13 @@ public class GirderLayoutTests
         };
         string[] keys = [.. Enumerable.Range(1, 5).SelectMany(g => Enumerable.Range(1, 3).Select(s => $"{g}-{s}"))];
         var (each, all) = (
-            BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, keys)),
-            BridgeRun.Run(demo with { Girders = demo.Girders.Typed(t => t with { Section = "Deeper" }) })
+            TestBridges.Run(Owned(demo, new() { Section = "Deeper" }, keys)),
+            TestBridges.Run(demo with { Girders = demo.Girders.Typed(t => t with { Section = "Deeper" }) })
         );
         Assert.Equal(all.Governing!.Utilisation, each.Governing!.Utilisation, 1e-12);
         // One deeper girder draws load to itself, and has a resistance of its own.
-        var one = BridgeRun.Run(Owned(demo, new() { Section = "Deeper" }, "2-1", "2-2", "2-3"));
-        var usual = BridgeRun.Run(demo);
+        var one = TestBridges.Run(Owned(demo, new() { Section = "Deeper" }, "2-1", "2-2", "2-3"));
+        var usual = TestBridges.Run(demo);
         double Live(BridgeResults run, int girder) =>
             Enumerable
                 .Range(0, run.Points.Length)

@@ -65,7 +65,10 @@ public sealed class GirderTypeTests
     [Fact]
     public void Two_types_that_are_alike_give_the_results_of_one()
     {
-        var (one, two) = (BridgeRun.Run(Demo), BridgeRun.Run(With(g => Outer(g) with { Types = [Usual, Usual with { Name = "Type B" }] })));
+        var (one, two) = (
+            TestBridges.Run(Demo),
+            TestBridges.Run(With(g => Outer(g) with { Types = [Usual, Usual with { Name = "Type B" }] }))
+        );
         foreach (var kind in new[] { ActionKind.Prestress, ActionKind.Creep, ActionKind.Shrinkage })
         {
             double Moment(BridgeResults run, int p) => run.Model.Cases.Where(c => c.Kind == kind).Sum(c => c.Effects.Forces(p).M);
@@ -93,9 +96,9 @@ public sealed class GirderTypeTests
     public void Resistance_is_that_of_the_girders_own_type()
     {
         var (mixed, usual, strong) = (
-            BridgeRun.Run(With(Outer)),
-            BridgeRun.Run(Demo),
-            BridgeRun.Run(With(g => g with { Type = "Type B" }))
+            TestBridges.Run(With(Outer)),
+            TestBridges.Run(Demo),
+            TestBridges.Run(With(g => g with { Type = "Type B" }))
         );
         double Resistance(Bridge bridge, int girder) =>
             new GirderResistance(bridge).At(new ModelPoint(girder, 1, 0, 0.5, 0, 0), Bending.Sagging)!.Moment;

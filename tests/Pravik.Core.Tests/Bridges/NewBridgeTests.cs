@@ -1,5 +1,4 @@
 using Pravik.Core.Bridges;
-using Pravik.Core.Runs;
 using Pravik.Core.Validation;
 
 namespace Pravik.Core.Tests.Bridges;
@@ -11,6 +10,6 @@ public sealed class NewBridgeTests
     public void A_new_bridge_is_sound()
     {
         Assert.Empty(BridgeValidation.Check(Bridge.New("New")));
-        Assert.InRange(BridgeRun.Run(Bridge.New("New")).Governing!.Utilisation, 0.5, 1);
+        Assert.InRange(TestBridges.Run(Bridge.New("New")).Governing!.Utilisation, 0.5, 1);
     }
 }

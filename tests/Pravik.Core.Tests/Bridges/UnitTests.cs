@@ -76,7 +76,7 @@ public class UnitTests
     public void Units_carry_as_separate_bridges_do(double degrees)
     {
         var skew = degrees * Math.PI / 180;
-        var whole = BridgeRun.Run(Parted(TestBridges.Symmetric(skew, 18, 16, 20), 3));
+        var whole = TestBridges.Run(Parted(TestBridges.Symmetric(skew, 18, 16, 20), 3));
         Assert.All(
             whole.Model.Cases.Where(c => c.Kind != ActionKind.Settlement),
             c => Assert.True(c.Account.Imbalance < 1e-8, $"{c.Name}: {c.Account.Imbalance}")
@@ -84,7 +84,7 @@ public class UnitTests
         foreach (var (spans, first, at) in new[] { (new[] { 18.0, 16 }, 0, 30.0), ([20.0], 2, 64.0) })
         {
             var alone = TestBridges.Symmetric(skew, spans);
-            var results = BridgeRun.Run(alone with { Road = TestBridges.Straight(200), Axes = alone.Axes with { FirstStation = at } });
+            var results = TestBridges.Run(alone with { Road = TestBridges.Straight(200), Axes = alone.Axes with { FirstStation = at } });
             List<int> mine =
             [
                 .. Enumerable

@@ -166,11 +166,11 @@ public class ValidationTests
         var findings = BridgeValidation.Check(steel);
         Assert.DoesNotContain(findings, f => f.Severity == Severity.Error);
         Assert.Contains(findings, f => f.Path == "/girders/types/0/section" && f.Message.Contains("not checked"));
-        var run = BridgeRun.Run(steel);
+        var run = TestBridges.Run(steel);
         Assert.Empty(run.Outcomes);
         Assert.False(run.Passes);
         Assert.Contains(run.NotChecked, n => n.Contains("steel", StringComparison.Ordinal));
-        Assert.Empty(BridgeRun.Run(TestBridges.Demo).Refusals);
+        Assert.Empty(TestBridges.Run(TestBridges.Demo).Refusals);
         var bill = Core.Quantities.Bill.Of(new(steel), null);
         Assert.DoesNotContain(bill, i => i.Key is "concrete.girders" or "steel.strands");
         Assert.True(bill.Single(i => i.Key == "steel.girders").Amount > 1e4);

@@ -1,7 +1,6 @@
 using Pravik.Core.Checks.En1992;
 using Pravik.Core.Codes;
 using Pravik.Core.Materials;
-using Pravik.Core.Runs;
 
 namespace Pravik.Core.Tests.Design;
 
@@ -45,7 +44,7 @@ public sealed class AnchorageTests
     public void Near_an_abutment_the_moment_of_a_place_further_on_is_checked()
     {
         var demo = TestBridges.Demo;
-        var run = BridgeRun.Run(demo);
+        var run = TestBridges.Run(demo);
         var moments = run.Effects.Of(LimitState.Ultimate).Greatest;
         var h = 1.2 + demo.Deck.Haunch + demo.Deck.Patterns[0].Slab.Thickness;
         var shift = 0.9 * h * demo.Girders.StrutSlope / 2;
@@ -71,7 +70,7 @@ public sealed class AnchorageTests
     public void Resistance_grows_with_what_is_anchored()
     {
         var demo = TestBridges.Demo;
-        var (run, bending) = (BridgeRun.Run(demo), new GirderResistance(demo));
+        var (run, bending) = (TestBridges.Run(demo), new GirderResistance(demo));
         var sagging = run
             .Points.Where(p => p is { Girder.Value: 2, Span.Value: 0, Fraction: < 0.5 } && bending.Applies(p))
             .Select(p => bending.At(p, Bending.Sagging)!.Moment)

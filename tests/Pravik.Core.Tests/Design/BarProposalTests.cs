@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Proposals;
-using Pravik.Core.Runs;
 
 namespace Pravik.Core.Tests.Design;
 
@@ -22,11 +21,11 @@ public sealed class BarProposalTests
     public void Proposed_bars_pass_in_the_ordinary_run_and_one_fewer_does_not(string name)
     {
         var bridge = TestBridges.Read(name);
-        var proposal = BarProposal.Of(new(bridge), BridgeRun.Run(bridge), 0);
+        var proposal = BarProposal.Of(new(bridge), TestBridges.Run(bridge), 0);
         Assert.Equal("", proposal.Why);
         Assert.Equal("", proposal.Beside);
         Assert.InRange(proposal.OfToday, 0.1, 1);
-        var run = BridgeRun.Run(With(bridge, proposal.Rows));
+        var run = TestBridges.Run(With(bridge, proposal.Rows));
         Assert.DoesNotContain(run.Outcomes, o => !o.Passes);
         var counted = run.Outcomes.Where(o =>
             o.Check.Split('.')[0] is "bending" or "bars" or "cracks" or "sudden" or "torsion" or "anchorage"
@@ -34,7 +33,7 @@ public sealed class BarProposalTests
         var worst = counted.Where(o => !OfTheTop.Contains(o.Check)).Max(o => o.Utilisation);
         Assert.InRange(worst, proposal.Worst!.Utilisation - 1e-9, proposal.Worst.Utilisation + 0.3);
         var fewer = proposal.Rows.Select(r => r with { Count = Math.Max(0, r.Count - (r == proposal.Rows[0] ? 2 : 0)) });
-        Assert.Contains(BridgeRun.Run(With(bridge, [.. fewer])).Outcomes, o => !o.Passes);
+        Assert.Contains(TestBridges.Run(With(bridge, [.. fewer])).Outcomes, o => !o.Passes);
     }
 
     [Fact]
@@ -46,7 +45,7 @@ public sealed class BarProposalTests
             Axes = bridge.Axes with { Spans = [24, 32, 24] },
             Road = bridge.Road with { Elements = [bridge.Road.Elements[0] with { Length = 220 }] },
         };
-        var proposal = BarProposal.Of(new(slender), BridgeRun.Run(slender), 0);
+        var proposal = BarProposal.Of(new(slender), TestBridges.Run(slender), 0);
         Assert.NotEqual("", proposal.Why + proposal.Beside);
     }
 }

@@ -1,7 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.Checks;
 using Pravik.Core.Models;
-using Pravik.Core.Runs;
 using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Tests.Design;
@@ -26,7 +25,7 @@ public class RatingTests
 
     private static IReadOnlyList<RatedCheck> Rated(Bridge bridge)
     {
-        var results = BridgeRun.Run(bridge);
+        var results = TestBridges.Run(bridge);
         results.Rate();
         return results.Ratings!;
     }
@@ -39,7 +38,7 @@ public class RatingTests
     [Fact]
     public void A_factor_is_what_the_resistance_leaves_over_the_traffic()
     {
-        var results = BridgeRun.Run(Loaded());
+        var results = TestBridges.Run(Loaded());
         results.Rate();
         var least = Least(results.Ratings!.Where(r => r.Outcome.Check == "bending.sagging"), "Permit");
         var effect = results.Model.Layout.At(least.Outcome.Source, GirderEffect.M);
@@ -58,7 +57,7 @@ public class RatingTests
     [Fact]
     public void Struts_at_the_end_are_rated_by_the_shear_there()
     {
-        var results = BridgeRun.Run(Loaded());
+        var results = TestBridges.Run(Loaded());
         results.Rate();
         var least = Least(results.Ratings!.Where(r => r.Outcome.Check == "shear.struts"), "Permit");
         var (outcome, to) = (least.Outcome, least.Outcome.Towards!.Value);

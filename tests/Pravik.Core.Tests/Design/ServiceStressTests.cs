@@ -28,7 +28,7 @@ public sealed class ServiceStressTests
     [Fact]
     public void Release_by_hand()
     {
-        var results = BridgeRun.Run(Line);
+        var results = TestBridges.Run(Line);
         var point = results.Members[2].Points.First(p => p.Section is { } && Math.Abs(results.Points[p.Number].Fraction - 0.5) < 1e-6);
         var faces = ServiceStress.Of(results.Members[2], point, "stress.release").ToList();
         var soffit = faces.Single(f => f.Face == GirderEffect.Bottom && !f.IsGreatest);
@@ -47,7 +47,7 @@ public sealed class ServiceStressTests
     [Fact]
     public void Exposure_decides_when_cracks_stay_closed()
     {
-        var results = BridgeRun.Run(Line);
+        var results = TestBridges.Run(Line);
         var (mild, salt) = (results.Members[2], results.Members[2] with { Exposure = "XD1" });
         var point = mild.Points.First(p => Math.Abs(results.Points[p.Number].Fraction - 0.5) < 1e-6);
         var frequent = ServiceStress.Of(salt, point, "stress.closed").Single();
@@ -65,7 +65,7 @@ public sealed class ServiceStressTests
     [Fact]
     public void Weak_concrete_at_release_fails_and_says_so()
     {
-        var results = BridgeRun.Run(
+        var results = TestBridges.Run(
             Line with
             {
                 Girders = Line.Girders with
@@ -86,7 +86,7 @@ public sealed class ServiceStressTests
     [Fact]
     public void An_entered_stress_leaves_release_out()
     {
-        var results = BridgeRun.Run(With(t => t with { Strands = t.Strands with { EffectiveStress = 1050e6 } }));
+        var results = TestBridges.Run(With(t => t with { Strands = t.Strands with { EffectiveStress = 1050e6 } }));
         Assert.DoesNotContain(results.Outcomes, o => o.Check is "stress.release" or "stress.building" or "strands.released");
         Assert.Contains(results.NotChecked, n => n.Contains("release", StringComparison.Ordinal));
         Assert.Contains(results.Outcomes, o => o.Check == "stress.sustained");
@@ -96,7 +96,7 @@ public sealed class ServiceStressTests
     [Fact]
     public void Every_loss_stands_in_the_calculation_of_strands()
     {
-        var results = BridgeRun.Run(Line);
+        var results = TestBridges.Run(Line);
         var outcome = Worst(results, "strands.service");
         var row = StrandStress.Governing(
             results.Members.SelectMany(m => m.Points).Single(p => p.Number == outcome.Point).Section!,
@@ -114,13 +114,13 @@ public sealed class ServiceStressTests
     public void Proposed_strands_pass_when_the_bridge_is_run_with_them()
     {
         var bare = With(t => t with { Strands = t.Strands with { Rows = [new() { Level = 0.06, Count = 4 }] } });
-        Assert.False(BridgeRun.Run(bare).Governing!.Passes);
-        var proposal = StrandProposal.Of(bare, 0, null, new());
+        Assert.False(TestBridges.Run(bare).Governing!.Passes);
+        var proposal = StrandProposal.Of(bare, 0, null, TestBridges.Stores);
         Assert.Equal("", proposal.Why);
-        var results = BridgeRun.Run(With(t => t with { Strands = t.Strands with { Rows = proposal.Rows } }));
+        var results = TestBridges.Run(With(t => t with { Strands = t.Strands with { Rows = proposal.Rows } }));
         Assert.True(results.Outcomes.Where(o => o.Check.Split('.')[0] is not ("shear" or "fatigue")).All(o => o.Passes));
         var fewer = proposal.Rows.SetItem(proposal.Rows.Length - 1, proposal.Rows[^1] with { Count = proposal.Rows[^1].Count - 2 });
-        Assert.False(BridgeRun.Run(With(t => t with { Strands = t.Strands with { Rows = fewer } })).Governing!.Passes);
+        Assert.False(TestBridges.Run(With(t => t with { Strands = t.Strands with { Rows = fewer } })).Governing!.Passes);
     }
 
     [Fact]
@@ -133,7 +133,7 @@ public sealed class ServiceStressTests
                 Release = new() { Age = 2, Strength = 10e6 },
             },
         };
-        var proposal = StrandProposal.Of(weak, 0, null, new());
+        var proposal = StrandProposal.Of(weak, 0, null, TestBridges.Stores);
         Assert.StartsWith("Stress at release cannot be met: stronger concrete", proposal.Why);
         Assert.NotEmpty(proposal.Rows);
     }

@@ -123,7 +123,7 @@ public sealed class ShearTests
     [Fact]
     public void Girders_are_checked_at_every_place()
     {
-        var results = BridgeRun.Run(TestBridges.OneType);
+        var results = TestBridges.Run(TestBridges.OneType);
         var ultimate = results.Effects.Of(LimitState.Ultimate);
         var places = 0;
         foreach (var outcome in results.Outcomes.Where(o => o.Check == "shear.links"))
@@ -168,18 +168,18 @@ public sealed class ShearTests
             {
                 Girders = TestBridges.OneType.Girders.Typed(t => t with { Links = [.. zones] }),
             };
-        LinkProposal Proposed(Bridge bridge) => LinkProposal.Of(new(bridge), BridgeRun.Run(bridge), 0);
+        LinkProposal Proposed(Bridge bridge) => LinkProposal.Of(new(bridge), TestBridges.Run(bridge), 0);
         var dense = Proposed(With(new LinkZone { Diameter = 0.016, Spacing = 0.05 }));
         Assert.Equal("", dense.Why);
         Assert.InRange(dense.OfToday, 0.1, 0.6);
         Assert.Equal(dense.Zones.AsEnumerable(), Proposed(With()).Zones);
-        var run = BridgeRun.Run(With([.. dense.Zones]));
+        var run = TestBridges.Run(With([.. dense.Zones]));
         var worst = run.Outcomes.Where(o => OfLinks.Contains(o.Check)).MaxBy(o => o.Utilisation)!;
         Assert.True(worst.Passes);
         Assert.Equal(dense.Worst!.Utilisation, worst.Utilisation, 1e-9);
         // Every zone is used: with a step of 25 mm more the first fails.
         var wider = dense.Zones.SetItem(0, dense.Zones[0] with { Spacing = dense.Zones[0].Spacing + 0.025 });
-        Assert.Contains(BridgeRun.Run(With([.. wider])).Outcomes, o => OfLinks.Contains(o.Check) && !o.Passes);
+        Assert.Contains(TestBridges.Run(With([.. wider])).Outcomes, o => OfLinks.Contains(o.Check) && !o.Passes);
 
         var flat = With() with { Girders = With().Girders with { StrutSlope = 2.5 } };
         Assert.Contains("struts", Proposed(flat).Why, StringComparison.Ordinal);

@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using Pravik.Core.Checks;
 using Pravik.Core.Checks.En1992;
 using Pravik.Core.Models;
-using Pravik.Core.Runs;
 using Pravik.Core.Sections;
 
 namespace Pravik.Core.Tests.Design;
@@ -111,9 +110,9 @@ public sealed class TorsionTests
     public void What_is_left_out_is_told_and_every_outcome_has_a_path_of_its_own()
     {
         var demo = TestBridges.OneType;
-        var with = BridgeRun.Run(demo);
+        var with = TestBridges.Run(demo);
         Assert.All(with.Outcomes, o => Assert.Same(o, with.Find(with.PathOf(o))));
-        var without = BridgeRun.Run(demo with { Girders = demo.Girders with { LeavesOutTorsion = true } });
+        var without = TestBridges.Run(demo with { Girders = demo.Girders with { LeavesOutTorsion = true } });
         Assert.Contains("torsion with shear", with.Checked);
         Assert.DoesNotContain("torsion with shear", without.Checked);
         Assert.Contains(without.NotChecked, n => n.StartsWith("torsion", StringComparison.Ordinal));

@@ -4,7 +4,6 @@ using Pravik.Core.Codes;
 using Pravik.Core.Materials;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
-using Pravik.Core.Runs;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.Tests.Design;
@@ -87,7 +86,7 @@ public class UltimateSectionTests
     public void Outcomes_take_the_axial_force_that_acts_with_the_moment()
     {
         var demo = TestBridges.OneType;
-        var run = BridgeRun.Run(demo);
+        var run = TestBridges.Run(demo);
         var (ultimate, bending) = (run.Effects.Of(LimitState.Ultimate), new GirderResistance(demo));
         foreach (var outcome in run.Outcomes.Where(o => o.Utilisation > 0.3 && o.Check.StartsWith("bending.", StringComparison.Ordinal)))
         {
@@ -142,7 +141,7 @@ public class UltimateSectionTests
     [Fact]
     public void Forces_balance_and_the_strain_runs_straight_through_the_demo_section()
     {
-        var results = BridgeRun.Run(TestBridges.OneType);
+        var results = TestBridges.Run(TestBridges.OneType);
         var geometry = new BridgeGeometry(TestBridges.OneType);
         var bending = new GirderResistance(TestBridges.OneType);
         foreach (var side in new[] { Bending.Sagging, Bending.Hogging })
@@ -207,7 +206,7 @@ public class UltimateSectionTests
     [Fact]
     public void The_calculation_carries_the_numbers_that_were_used()
     {
-        var results = BridgeRun.Run(TestBridges.OneType);
+        var results = TestBridges.Run(TestBridges.OneType);
         var calculation = new Calculation("", UnitSystem.Metric);
         var outcome = results.GoverningByGirder().First(o => o.Check == "bending.sagging");
         results.Write(outcome, calculation);

@@ -9,7 +9,7 @@ namespace Pravik.Core.Tests.Effects;
 /// <summary>Generated combinations against hand sums with the factors of EN 1990 Tables A2.1 and A2.4(B) written out.</summary>
 public sealed class CombinationTests
 {
-    private static readonly BridgeResults Demo = BridgeRun.Run(TestBridges.OneType);
+    private static readonly BridgeResults Demo = TestBridges.Run(TestBridges.OneType);
     private static readonly int Middle = Demo.Points.IndexOf(
         Demo.Points.First(p => p is { Girder.Value: 2, Span.Value: 1 } && Math.Abs(p.Fraction - 0.5) < 1e-9)
     );

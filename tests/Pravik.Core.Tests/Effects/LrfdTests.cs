@@ -20,7 +20,7 @@ public class LrfdTests
         Traffic = new() { Models = [new() { Name = "Permit" }], Vehicles = [new("Permit", Vehicle.Alike(5, 180e3, 1.5))] },
     };
 
-    private static readonly Lazy<BridgeResults> Results = new(() => BridgeRun.Run(Line));
+    private static readonly Lazy<BridgeResults> Results = new(() => TestBridges.Run(Line));
 
     private static (int Effect, BridgeEffects Effects) Midspan()
     {
@@ -89,7 +89,7 @@ public class LrfdTests
                 Stages = stages.SetItem(0, stages[0] with { Loads = $"{stages[0].Loads}, Stack".TrimStart(',', ' ') }),
             },
         };
-        var effects = BridgeRun.Run(bridge).Effects;
+        var effects = TestBridges.Run(bridge).Effects;
         var effect = Midspan().Effect;
         var parts = effects.Find(new("stage1Ultimate"))!.Parts(effect, true).ToList();
         Assert.Equal(1.25, parts.Single(p => p.Of.Name == Stages.CaseNames.Girders).Factor);
@@ -184,7 +184,7 @@ public class LrfdTests
         Finding[] Told(OwnAction action) => [.. BridgeValidation.Check(With(action)).Where(f => f.Path == "/actions/cases/0/action")];
         Assert.Contains("50.0 kN", Assert.Single(Told(OwnAction.Aside)).Message, StringComparison.Ordinal);
         Assert.Empty(Told(OwnAction.Surfacing));
-        var results = BridgeRun.Run(With(OwnAction.Surfacing));
+        var results = TestBridges.Run(With(OwnAction.Surfacing));
         var point = Array.FindIndex([.. results.Model.Points], p => Math.Abs(p.Fraction - 0.5) < 1e-9);
         var effect = results.Effects.All[0].Layout.At(point, GirderEffect.M);
         Assert.Equal(1.5, results.Effects.Find(new("strength.I"))!.Parts(effect, true).Single(p => p.Of.Name == "Pipe").Factor);

@@ -2,7 +2,6 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Models;
-using Pravik.Core.Runs;
 using Pravik.Core.Stages;
 using Pravik.Core.Units;
 
@@ -60,7 +59,7 @@ public sealed class OwnActionTests
                 Loads = [new() { Station = 20, Value = force }],
             };
         var bridge = Beam with { Actions = Beam.Actions with { Cases = [Impact("Light", 400e3), Impact("Heavy", 900e3)] } };
-        var results = BridgeRun.Run(bridge);
+        var results = TestBridges.Run(bridge);
         var middle = results.Model.Points.IndexOf(results.Model.Points.First(p => Math.Abs(p.Fraction - 0.5) < 1e-9));
         var effect = results.Effects.All[0].Layout.At(middle, GirderEffect.M);
         var parts = results.Effects.Of(LimitState.Accidental).Parts(effect, true).ToList();

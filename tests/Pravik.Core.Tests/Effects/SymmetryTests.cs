@@ -16,7 +16,7 @@ public class SymmetryTests
     [InlineData(40)]
     public void Half_a_turn_changes_nothing(double skew)
     {
-        var results = BridgeRun.Run(TestBridges.Symmetric(skew * Math.PI / 180, 16, 20, 16));
+        var results = TestBridges.Run(TestBridges.Symmetric(skew * Math.PI / 180, 16, 20, 16));
         var (points, traffic) = (results.Points, results.Model.Traffic!["LM1"]);
         var edges = results.Model.Cases.Single(c => c.Name == CaseNames.Edges).Effects;
         var place = Enumerable
@@ -40,8 +40,8 @@ public class SymmetryTests
     public void Turning_the_road_on_the_map_changes_nothing()
     {
         var demo = TestBridges.Demo;
-        var turned = BridgeRun.Run(demo with { Road = demo.Road with { Azimuth = -2.2, StartEast = 0 } });
-        Assert.Equal(BridgeRun.Run(demo).Governing!.Utilisation, turned.Governing!.Utilisation, 1e-6);
+        var turned = TestBridges.Run(demo with { Road = demo.Road with { Azimuth = -2.2, StartEast = 0 } });
+        Assert.Equal(TestBridges.Run(demo).Governing!.Utilisation, turned.Governing!.Utilisation, 1e-6);
     }
 
     [Fact]

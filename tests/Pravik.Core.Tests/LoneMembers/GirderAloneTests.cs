@@ -10,7 +10,7 @@ namespace Pravik.Core.Tests.LoneMembers;
 public class GirderAloneTests
 {
     private static readonly Bridge Bridge = TestBridges.OneType;
-    private static readonly BridgeResults Results = BridgeRun.Run(Bridge);
+    private static readonly BridgeResults Results = TestBridges.Run(Bridge);
 
     [Theory]
     [InlineData(0, 0)]

@@ -73,8 +73,8 @@ public class DiaphragmTests
     public void They_spread_load_between_girders()
     {
         var (loose, tied) = (
-            BridgeRun.Run(TestBridges.Symmetric(0, 20)),
-            BridgeRun.Run(With(TestBridges.Symmetric(0, 20), new PlacedDiaphragm { Width = 0.5, Depth = 1.1 }))
+            TestBridges.Run(TestBridges.Symmetric(0, 20)),
+            TestBridges.Run(With(TestBridges.Symmetric(0, 20), new PlacedDiaphragm { Width = 0.5, Depth = 1.1 }))
         );
         var points = Enumerable.Range(0, loose.Points.Length).ToList();
         double Worst(BridgeResults run) => points.Max(p => run.Model.Traffic!["LM1"].Greatest[p, GirderEffect.M]);

@@ -51,7 +51,7 @@ public sealed class CastInPlaceTests
     [InlineData("Slab, falsework struck")]
     public void A_simple_span_carries_its_weight_when_it_is_struck(string name)
     {
-        var results = BridgeRun.Run(Cast(Span));
+        var results = TestBridges.Run(Cast(Span));
         var (middle, _, weight) = Moments(results, name);
         Assert.True(weight > 50e3);
         Assert.Equal(weight * Span / 8, middle, 2e-3 * middle);
@@ -62,7 +62,7 @@ public sealed class CastInPlaceTests
     [Fact]
     public void Two_spans_in_one_are_continuous_from_the_start()
     {
-        var (middle, pier, weight) = Moments(BridgeRun.Run(Cast(Span, Span)), "Girders");
+        var (middle, pier, weight) = Moments(TestBridges.Run(Cast(Span, Span)), "Girders");
         var w = weight / (2 * Span);
         Assert.Equal(-w * Span * Span / 8, pier, 4e-3 * -pier);
         Assert.Equal(w * Span * Span / 16, middle, 8e-3 * middle);
@@ -72,7 +72,7 @@ public sealed class CastInPlaceTests
     [Fact]
     public void The_bridge_over_the_canal_passes_and_is_alike_about_its_middle()
     {
-        var results = BridgeRun.Run(TestBridges.Read("osier-cut.json"));
+        var results = TestBridges.Run(TestBridges.Read("osier-cut.json"));
         Assert.False(results.Fails);
         Assert.NotEmpty(results.Outcomes);
         foreach (var check in results.Outcomes.Where(o => o.Utilisation > 0.1).GroupBy(o => o.Check))
@@ -95,7 +95,7 @@ public sealed class CastInPlaceTests
                 LastDay = bridge.Actions.LastDay + 30,
             },
         };
-        var (one, other) = (BridgeRun.Run(bridge).Outcomes, BridgeRun.Run(later).Outcomes);
+        var (one, other) = (TestBridges.Run(bridge).Outcomes, TestBridges.Run(later).Outcomes);
         Assert.Equal(one.Length, other.Length);
         Assert.All(one.Zip(other), o => Assert.Equal(o.First.Utilisation, o.Second.Utilisation, 1e-9));
     }
@@ -104,7 +104,7 @@ public sealed class CastInPlaceTests
     [Fact]
     public void The_voided_slab_is_checked_and_passes()
     {
-        var results = BridgeRun.Run(TestBridges.Read("clover-drove.json"));
+        var results = TestBridges.Run(TestBridges.Read("clover-drove.json"));
         Assert.False(results.Fails);
         Assert.Equal(
             [

@@ -8,7 +8,6 @@ using Pravik.Core.Loads;
 using Pravik.Core.Materials;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
-using Pravik.Core.Runs;
 using Pravik.Core.Stages;
 using Pravik.Core.Tests.Design;
 using Pravik.Core.Validation;
@@ -312,7 +311,7 @@ public sealed class TendonTests
             };
         Assert.Contains(BridgeValidation.Check(With("Cable", "")), f => f.Message.Contains("before the concrete of every span is stiff"));
         Assert.Contains(BridgeValidation.Check(With("Cable", "Cable")), f => f.Message.Contains("a second time"));
-        var (none, one) = (BridgeRun.Run(With("", "")), BridgeRun.Run(bridge));
+        var (none, one) = (TestBridges.Run(With("", "")), TestBridges.Run(bridge));
         Assert.Equal(MemberForm.CastInPlace, none.Members[0].Form);
         Assert.Contains(none.Outcomes, o => o.Check.StartsWith("bars.", StringComparison.Ordinal));
         Assert.Equal(MemberForm.PostTensioned, one.Members[0].Form);
