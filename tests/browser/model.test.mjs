@@ -167,6 +167,7 @@ test("a factor of a combination gets an own value, lanes are made a model's own,
   await page.getByRole("button", { name: "Influence" }).click();
   await page.locator(".ledger", { hasText: "reaction, up at" }).waitFor();
   await page.getByRole("button", { name: "Along girders" }).click();
+  await analysed(page);
   await choose(page, "show", "stage1traffic");
   await page.locator("caption", { hasText: "with its traffic" }).waitFor();
   assert.deepEqual(page.faults, []);

@@ -104,11 +104,11 @@ export async function choose(page, name, value) {
   const list = page.locator(`select[name=${name}]`);
   try {
     await list.selectOption(value);
-  } catch {
+  } catch (problem) {
     const offered = await list.locator("option").evaluateAll((all) => all.map((o) => o.value));
     const said = await page.locator(".saved, .verdict, #running").allTextContents();
     throw new Error(
-      `“${value}” is none of ${offered.join(" ")} (${said.join("; ")}; ${page.faults.join("; ")})`,
+      `“${value}” is none of ${offered.join(" ")} (${said.join("; ")}; ${page.faults.join("; ")}): ${problem.message}`,
     );
   }
 }

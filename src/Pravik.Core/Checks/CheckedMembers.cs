@@ -16,24 +16,28 @@ public sealed class CheckedMembers
     /// <param name="form">How they are made.</param>
     /// <param name="standard">The family of standards.</param>
     /// <param name="notYet">What no check covers yet.</param>
+    /// <param name="wanted">Which checks are run; null for all.</param>
     /// <param name="cancel">Stops it.</param>
     public CheckedMembers(
         ImmutableArray<Member> members,
         MemberForm form,
         Standard standard,
         IReadOnlyList<string> notYet,
+        Func<ICheck, bool>? wanted = null,
         CancellationToken cancel = default
     )
     {
         (Members, this.notYet) = (members, notYet);
-        Refusals = [.. CheckCatalog.All.Select(c => c.Refusal(form, standard)).OfType<string>().Distinct()];
-        checks = [.. CheckCatalog.All.Where(c => c.Refusal(form, standard) is null).Select(c => (c, c.Of(members)))];
-        var places = members.SelectMany(m => m.Points.Select((point, place) => (Member: m, Place: place, point.Number))).ToArray();
+        var all = CheckCatalog.All.Where(wanted ?? (_ => true)).ToList();
+        Refusals = [.. all.Select(c => c.Refusal(form, standard)).OfType<string>().Distinct()];
+        checks = [.. all.Where(c => c.Refusal(form, standard) is null).Select(c => (c, c.Of(members)))];
+        var places = members.SelectMany(m => m.Points.Select((_, place) => (Member: m, Place: place))).ToArray();
         var outcomes = new CheckOutcome[places.Length][];
-        Parallel.ForEach(
-            places,
+        Parallel.For(
+            0,
+            places.Length,
             new ParallelOptions { CancellationToken = cancel },
-            p => outcomes[p.Number] = [.. checks.SelectMany(c => c.Ready.At(p.Member, p.Place))]
+            p => outcomes[p] = [.. checks.SelectMany(c => c.Ready.At(places[p].Member, places[p].Place))]
         );
         Outcomes = [.. outcomes.SelectMany(o => o)];
         ByPoint = Outcomes.ToLookup(o => o.Point);

@@ -49,7 +49,7 @@ public sealed class LoneRun
             Wheels = WheelsOf(member),
             Exposure = member.Materials.Exposure,
         };
-        Checks = new([checkedMember], form, member.Basis.Standard, [.. NotCovered(member)], cancel);
+        Checks = new([checkedMember], form, member.Basis.Standard, [.. NotCovered(member)], cancel: cancel);
     }
 
     /// <summary>Effects that are told of a member.</summary>

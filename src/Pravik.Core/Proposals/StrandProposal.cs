@@ -15,7 +15,8 @@ namespace Pravik.Core.Proposals;
 /// <remarks>
 /// Rows are filled from the soffit up, evenly about the middle. Fewest strands that carry the moments and keep cracks closed are sought
 /// first; then layouts with as many or more are tried in order: all bonded, some debonded near the ends, two or four at the top. Each is
-/// judged by the ordinary run of the whole bridge, so that what is proposed passes there. Shear is left to links.
+/// judged by the ordinary analysis of the whole bridge and the ordinary checks of bending, stresses and strands; what is proposed by all
+/// checks, and what fails of the others, as shear, which links are for, is told.
 /// </remarks>
 public sealed record StrandProposal
 {
@@ -39,6 +40,9 @@ public sealed record StrandProposal
 
     /// <summary>The worst check of girders of the type with them.</summary>
     public CheckOutcome? Governing { get; private init; }
+
+    /// <summary>The worst outcome of each other check of the type that fails with them, the greatest first.</summary>
+    public ImmutableArray<CheckOutcome> Others { get; private init; } = [];
 
     /// <summary>How many layouts were tried.</summary>
     public int Tried { get; private init; }
@@ -98,12 +102,7 @@ public sealed record StrandProposal
                         report?.Invoke(Math.Min(0.95, 0.2 + 0.03 * tried), $"Layout {tried + 1}: {total} strands");
                         var candidate = Try(Layout(places.Bottom, total - top, places.Top, top, part, over, length));
                         if (candidate.Worst.Passes)
-                            return new()
-                            {
-                                Rows = candidate.Rows,
-                                Governing = candidate.Worst,
-                                Tried = tried,
-                            };
+                            return Found(candidate);
                         // Debonding more never gives what asks for more strands.
                         if (candidate.AsksForMore > 1)
                             break;
@@ -111,6 +110,26 @@ public sealed record StrandProposal
                 }
             }
             return Refused(best!);
+        }
+
+        private StrandProposal Found(Candidate candidate)
+        {
+            report?.Invoke(0.97, "All checks with these strands");
+            var all = Own(BridgeRun.Run(With(candidate.Rows), ground, stores, null, null, cancel)).ToLookup(o => IsSubject(o.Check));
+            return new()
+            {
+                Rows = candidate.Rows,
+                Governing = all[true].MaxBy(o => o.Utilisation),
+                Others =
+                [
+                    .. all[false]
+                        .Where(o => !o.Passes)
+                        .GroupBy(o => o.Check)
+                        .Select(g => g.MaxBy(o => o.Utilisation)!)
+                        .OrderByDescending(o => o.Utilisation),
+                ],
+                Tried = tried,
+            };
         }
 
         private StrandProposal Refused(Candidate best) =>
@@ -158,20 +177,24 @@ public sealed record StrandProposal
             return count;
         }
 
+        private static bool IsSubject(string check) => Subjects.Any(s => check.StartsWith(s, StringComparison.Ordinal));
+
+        private Bridge With(ImmutableArray<StrandRow> rows)
+        {
+            var types = bridge.Girders.Types;
+            var strands = types[type].Strands with { Rows = rows, EffectiveStress = null };
+            return bridge with { Girders = bridge.Girders with { Types = types.SetItem(type, types[type] with { Strands = strands }) } };
+        }
+
+        private IEnumerable<CheckOutcome> Own(BridgeResults results) =>
+            results.Outcomes.Where(o => TypeAt(results.Points[o.Point]) == type);
+
         private Candidate Try(ImmutableArray<StrandRow> rows)
         {
             tried++;
-            var types = bridge.Girders.Types;
-            var strands = types[type].Strands with { Rows = rows, EffectiveStress = null };
-            var changed = bridge with
-            {
-                Girders = bridge.Girders with { Types = types.SetItem(type, types[type] with { Strands = strands }) },
-            };
-            var results = BridgeRun.Run(changed, ground, stores, null, cancel);
-            var own = results
-                .Outcomes.Where(o => Subjects.Any(s => o.Check.StartsWith(s, StringComparison.Ordinal)))
-                .Where(o => TypeAt(results.Points[o.Point]) == type)
-                .ToList();
+            var scope = new CheckScope(p => TypeAt(p) == type, c => IsSubject($"{c.Id}."));
+            var results = BridgeRun.Run(With(rows), ground, stores, null, scope, cancel);
+            var own = Own(results).Where(o => IsSubject(o.Check)).ToList();
             var candidate = new Candidate(
                 rows,
                 own.MaxBy(o => o.Utilisation)!,

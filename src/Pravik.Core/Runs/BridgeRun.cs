@@ -3,6 +3,7 @@ using Pravik.Core.Checks;
 using Pravik.Core.Effects;
 using Pravik.Core.Findings;
 using Pravik.Core.Members;
+using Pravik.Core.Models;
 using Pravik.Core.Places;
 using Pravik.Core.Roads;
 using Pravik.Core.Slabs;
@@ -13,6 +14,11 @@ namespace Pravik.Core.Runs;
 
 /// <summary>How far a run is (0 to 1) and what it is doing.</summary>
 public readonly record struct RunProgress(double Fraction, string Doing);
+
+/// <summary>A part of all checks of a run: some girders and checks, and no slab.</summary>
+/// <param name="Members">Which girders, by a point of theirs.</param>
+/// <param name="Checks">Which checks.</param>
+public sealed record CheckScope(Func<ModelPoint, bool> Members, Func<ICheck, bool> Checks);
 
 /// <summary>From a valid bridge to checked girders: model, stages, actions, traffic, combinations, checks.</summary>
 public static class BridgeRun
@@ -36,12 +42,14 @@ public static class BridgeRun
     /// <param name="ground">The ground below it; null where none is given.</param>
     /// <param name="stores">What is kept from run to run.</param>
     /// <param name="progress">Told how far it is.</param>
+    /// <param name="only">What is checked; null for all.</param>
     /// <param name="cancel">Stops it.</param>
     public static BridgeResults Run(
         Bridge bridge,
         Ground? ground = null,
         RunStores? stores = null,
         Action<RunProgress>? progress = null,
+        CheckScope? only = null,
         CancellationToken cancel = default
     )
     {
@@ -52,7 +60,7 @@ public static class BridgeRun
         void Report(double fraction, string doing) => progress?.Invoke(new(ModelShare * fraction, doing));
         var model = ModelRun.Run(geometry, null, ground, stores?.Factors, Report, known: stores?.Traffic, cancel: cancel);
         progress?.Invoke(new(ModelShare, "Combinations and checks"));
-        return Check(geometry, model, new(bridge, model), stores?.Slabs, cancel);
+        return Check(geometry, model, new(bridge, model), stores?.Slabs, only, cancel);
     }
 
     private static BridgeResults Check(
@@ -60,12 +68,15 @@ public static class BridgeRun
         ModelResults model,
         BridgeEffects effects,
         SlabStore? known,
+        CheckScope? only,
         CancellationToken cancel
     )
     {
         var (members, standard) = (GirderMembers.Of(geometry, effects, model), geometry.Bridge.Basis.Standard);
-        var done = new CheckedMembers(members, GirderMembers.FormOf(geometry), standard, CheckCatalog.NotYet, cancel);
-        var (slabs, refusals) = SlabAcross.All(geometry, known, cancel);
+        if (only is not null)
+            members = [.. members.Where(m => m.Points.Any(p => only.Members(model.Points[p.Number])))];
+        var done = new CheckedMembers(members, GirderMembers.FormOf(geometry), standard, CheckCatalog.NotYet, only?.Checks, cancel);
+        var (slabs, refusals) = only is null ? SlabAcross.All(geometry, known, cancel) : ([], []);
         return new(model, effects, done, RatingBases.Of(geometry.Bridge, effects, model)) { Slabs = slabs, SlabRefusals = refusals };
     }
 }

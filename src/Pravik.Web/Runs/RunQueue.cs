@@ -377,7 +377,7 @@ public sealed class RunQueue(
             var bars = job.Bridge.Girders.CastInPlace
                 ? BarProposal.Of(
                     new(job.Bridge),
-                    kept.Find(hash) ?? BridgeRun.Run(job.Bridge, ground, stores, null, cancel),
+                    kept.Find(hash) ?? BridgeRun.Run(job.Bridge, ground, stores, cancel: cancel),
                     job.Type,
                     Progress,
                     cancel
@@ -393,7 +393,7 @@ public sealed class RunQueue(
             kept.Find(job.Hash)?.Rate(cancel);
             return;
         }
-        var results = BridgeRun.Run(job.Bridge, ground, stores, p => Progress(p.Fraction, p.Doing), cancel);
+        var results = BridgeRun.Run(job.Bridge, ground, stores, p => Progress(p.Fraction, p.Doing), cancel: cancel);
         kept.Keep(job.Hash, results);
         if (job.Kind == JobKind.Bridge && !job.Cancel.IsCancellationRequested)
             Take(job.Project, job.Hash, job.Revision);

@@ -109,10 +109,19 @@ internal static class StrandTables
         [
             LedgerRows.Reading("Strands today", $"{before}"),
             LedgerRows.Reading("Proposed", $"{proposal.Count}"),
-            LedgerRows.Reading("Layouts tried", $"{proposal.Tried}", "Each by the ordinary run of the whole bridge."),
+            LedgerRows.Reading("Layouts tried", $"{proposal.Tried}", "Each by the ordinary analysis of the whole bridge."),
         ];
         if (proposal.Governing is { } worst)
             rows.Add(LedgerRows.Reading("Governs", $"{QuantityText.Fixed(worst.Utilisation, 2)}", worst.Name));
+        rows.AddRange(
+            proposal.Others.Select(o =>
+                LedgerRows.Reading(
+                    "Fails with them",
+                    $"{QuantityText.Fixed(o.Utilisation, 2)}",
+                    $"{o.Name}: strands are not sought for it."
+                )
+            )
+        );
         var isTaken = today.Strands.EffectiveStress is null && proposal.Rows.SequenceEqual(today.Strands.Rows);
         var path = $"/girders/types/{type}/strands";
         List<PatchOperation> patch = [new("add", $"{path}/rows", new JsonArray([.. proposal.Rows.Select(BridgeJson.Node)]))];
