@@ -124,8 +124,9 @@ public sealed partial class ModelLoads
                 continue;
             for (var line = first; line <= last; line++)
             {
-                var part = Length(span) / (last - first) * (line == first || line == last ? 0.5 : 1) / count;
-                var force = part * load * direction(line);
+                var behind = line == first ? 0 : mesh.PartOf(span, line - 1);
+                var ahead = line == last ? 0 : mesh.PartOf(span, line);
+                var force = Length(span) * (behind + ahead) / 2 / count * load * direction(line);
                 for (var g = 0; g < count; g++)
                     nodal.Add(At(model, g, line, force, level));
             }

@@ -225,7 +225,7 @@ public sealed partial class ModelLoads
     }
 
     /// <summary>Fraction of its span at which the piece that begins on a row has its middle.</summary>
-    public double Middle(int row) => mesh.Spans[mesh.SpanOf(row)] is var s ? (row + 0.5 - s.First) / (s.Last - s.First) : 0;
+    public double Middle(int row) => mesh.MiddleOf(mesh.SpanOf(row), row);
 
     /// <summary>The outline of a girder in a piece.</summary>
     public MadeSection Made(GirderIndex girder, int row)

@@ -126,11 +126,10 @@ public sealed partial class ModelLoads
                 var (index, span) = (model.GirderBeams[girder.Number - 1][row], mesh.SpanOf(row));
                 if (index < 0 || !spans.Contains(span))
                     continue;
-                var (first, last) = mesh.Spans[span];
-                double At(int line) => perMetre(girder, span, (double)(line - first) / (last - first));
+                double At(int line) => perMetre(girder, span, mesh.FractionOf(span, line));
                 // The piece is measured along its chord, the girder along itself.
                 var (beam, chord) = (model.Frame.Beams[index], Chord(model, index));
-                var factor = girder.SpanLength(span) / (last - first) / chord;
+                var factor = girder.SpanLength(span) * mesh.PartOf(span, row) / chord;
                 beams.Add(new(index, FrameDirection.Uz, 0, 1, -factor * At(row), -factor * At(row + 1)));
                 if (Inside(beam.OffsetI) is > 0 and var start)
                     nodal.Add(DeckShares.Down(beam.I, start * factor * At(row)));
@@ -149,13 +148,14 @@ public sealed partial class ModelLoads
 
     private (int Beam, double Part)? PointOn(BridgeModel model, GirderIndex girder, SpanIndex span, double t)
     {
-        var (first, last) = mesh.Spans[span];
-        var row = Math.Min(last - 1, first + (int)Math.Floor(t * (last - first)));
+        var row = mesh.Spans[span].First;
+        while (row + 1 < mesh.Spans[span].Last && mesh.FractionOf(span, row + 1) <= t)
+            row++;
         var index = model.GirderBeams[girder][row];
         if (index < 0)
             return null;
         var (beam, chord) = (model.Frame.Beams[index], Chord(model, index));
         var (from, to) = (Inside(beam.OffsetI) / chord, 1 - Inside(beam.OffsetJ) / chord);
-        return (index, Math.Clamp((t * (last - first) - (row - first) - from) / (to - from), 0, 1));
+        return (index, Math.Clamp(((t - mesh.FractionOf(span, row)) / mesh.PartOf(span, row) - from) / (to - from), 0, 1));
     }
 }

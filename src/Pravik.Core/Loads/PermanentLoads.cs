@@ -19,10 +19,7 @@ public sealed class PermanentLoads
         foreach (var parapet in ParapetLine.All(geometry))
             Superimposed.Spread(DeckLine.Along(mesh, geometry, parapet.Centre, parapet.Unit), s => Weight(parapet, s));
         foreach (var (girder, span, at, load) in Later)
-        {
-            var (first, last) = mesh.Spans[span];
-            Superimposed.PutOn(mesh.OfGirder(girder.Number - 1, first + (int)Math.Round(at * (last - first))), load);
-        }
+            Superimposed.PutOn(mesh.OfGirder(girder.Number - 1, mesh.NearestLine(span, at)), load);
     }
 
     /// <summary>Whether what lies on a strip is no surfacing of the carriageway.</summary>

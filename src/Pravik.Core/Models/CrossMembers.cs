@@ -60,29 +60,31 @@ public sealed class CrossMembers
     private readonly BridgeGeometry geometry;
     private readonly Bridge bridge;
     private readonly Concrete slab;
-    private readonly IReadOnlyList<int> divisions;
     private readonly DeckMesh mesh;
     private readonly ImmutableArray<SpanLines> spans;
     private readonly ImmutableArray<DeckNode> nodes;
     private readonly List<CrossMember> members = [];
     private readonly int longitudinals;
 
-    private CrossMembers(BridgeGeometry geometry, IReadOnlyList<int> divisions)
+    private CrossMembers(BridgeGeometry geometry, IReadOnlyList<ImmutableArray<double>> rows)
     {
-        (this.geometry, this.divisions) = (geometry, divisions);
+        this.geometry = geometry;
         bridge = geometry.Bridge;
         slab = Concrete.Of(bridge.Materials.Slab);
         longitudinals = geometry.Girders.Length + 2;
-        mesh = DeckMesh.Of(geometry, divisions);
+        mesh = DeckMesh.Of(geometry, rows);
         (spans, nodes) = (mesh.Spans, mesh.Nodes);
     }
 
     /// <summary>The members, with the mesh of girder lines and edges on which they lie.</summary>
     /// <param name="geometry">The bridge, with girders in every span.</param>
-    /// <param name="divisions">Pieces along each span.</param>
-    public static (DeckMesh Mesh, ImmutableArray<CrossMember> Members) Of(BridgeGeometry geometry, IReadOnlyList<int> divisions)
+    /// <param name="rows">Rows along each span, as parts of it.</param>
+    public static (DeckMesh Mesh, ImmutableArray<CrossMember> Members) Of(
+        BridgeGeometry geometry,
+        IReadOnlyList<ImmutableArray<double>> rows
+    )
     {
-        var all = new CrossMembers(geometry, divisions);
+        var all = new CrossMembers(geometry, rows);
         all.AddEdges();
         all.AddAcross();
         return (all.mesh, [.. all.members]);
@@ -135,8 +137,7 @@ public sealed class CrossMembers
                 AddDiaphragm(Node(bay, line), Node(bay + 1, line), bridge.Girders.Diaphragm.Width, bridge.Girders.Diaphragm.Depth);
             foreach (var placed in geometry.DiaphragmBays().Where(d => d.Bay == bay))
             {
-                int Line(double t) => spans[placed.Span].First + (int)Math.Round(t * divisions[placed.Span]);
-                var (from, to) = (Line(placed.OnLeft), Line(placed.OnRight));
+                var (from, to) = (mesh.NearestLine(placed.Span, placed.OnLeft), mesh.NearestLine(placed.Span, placed.OnRight));
                 if (axes.Contains(from) && from == to)
                     continue;
                 if (placed.Diaphragm.Kind == DiaphragmKind.Concrete)

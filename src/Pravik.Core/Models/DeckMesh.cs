@@ -24,12 +24,14 @@ public readonly record struct SpanLines(int First, int Last);
 /// <param name="Longitudinals">Lines along the bridge, edges included.</param>
 /// <param name="Lines">Rows across the bridge.</param>
 /// <param name="Spans">Rows on which each span begins and ends.</param>
+/// <param name="Fractions">Where the rows of each span lie, as parts of it, from 0 to 1.</param>
 /// <param name="GirderLines">Longitudinal line of each girder.</param>
 public sealed record DeckMesh(
     ImmutableArray<DeckNode> Nodes,
     int Longitudinals,
     int Lines,
     ImmutableArray<SpanLines> Spans,
+    ImmutableArray<ImmutableArray<double>> Fractions,
     ImmutableArray<int> GirderLines
 )
 {
@@ -54,14 +56,31 @@ public sealed record DeckMesh(
         throw new ArgumentOutOfRangeException(nameof(line));
     }
 
+    /// <summary>Where a row lies in a span, as a part of it.</summary>
+    public double FractionOf(SpanIndex span, int line) => Fractions[span][line - Spans[span].First];
+
+    /// <summary>Length of the piece that begins on a row, as a part of its span.</summary>
+    public double PartOf(SpanIndex span, int line) => FractionOf(span, line + 1) - FractionOf(span, line);
+
+    /// <summary>Where that piece has its middle, as a part of the span; the end of the span on its last row.</summary>
+    public double MiddleOf(SpanIndex span, int line) =>
+        (FractionOf(span, line) + FractionOf(span, Math.Min(line + 1, Spans[span].Last))) / 2;
+
+    /// <summary>The row of a span that is nearest to a part of it.</summary>
+    public int NearestLine(SpanIndex span, double fraction)
+    {
+        var rows = Fractions[span];
+        return Spans[span].First + Enumerable.Range(0, rows.Length).MinBy(i => Math.Abs(rows[i] - fraction));
+    }
+
     /// <summary>Makes the mesh.</summary>
     /// <param name="geometry">The bridge, with girders in every span.</param>
-    /// <param name="divisions">Pieces along each span.</param>
+    /// <param name="rows">Rows along each span, as parts of it from 0 to 1.</param>
     /// <param name="between">Pieces between neighbouring girders, and half as many (at least one) from the outer girders to the
     /// edges.</param>
-    public static DeckMesh Of(BridgeGeometry geometry, IReadOnlyList<int> divisions, int between = 1)
+    public static DeckMesh Of(BridgeGeometry geometry, IReadOnlyList<ImmutableArray<double>> rows, int between = 1)
     {
-        ImmutableArray<SpanLines> spans = [.. Rows(geometry, divisions)];
+        ImmutableArray<SpanLines> spans = [.. LinesOf(geometry, rows)];
         var (girders, outside) = (geometry.Girders, Math.Max(1, between / 2));
         var nodes = ImmutableArray.CreateBuilder<DeckNode>();
         var line = 0;
@@ -71,7 +90,7 @@ public sealed record DeckMesh(
             var (left, right) = (EdgeOf(geometry, span, 0), EdgeOf(geometry, span, unit.Shape.Boundaries - 1));
             for (; line <= spans[span].Last; line++)
             {
-                var t = (double)(line - spans[span].First) / divisions[span];
+                var t = rows[span][line - spans[span].First];
                 List<DeckNode> main =
                 [
                     EdgeNode(geometry, t, left),
@@ -98,20 +117,21 @@ public sealed record DeckMesh(
             Count(girders.Length, between),
             spans[^1].Last + 1,
             spans,
+            [.. rows],
             [.. girders.Select((_, g) => outside + g * between)]
         );
     }
 
     private static int Count(int girders, int between) => (girders - 1) * between + 2 * Math.Max(1, between / 2) + 1;
 
-    private static IEnumerable<SpanLines> Rows(BridgeGeometry geometry, IReadOnlyList<int> divisions)
+    private static IEnumerable<SpanLines> LinesOf(BridgeGeometry geometry, IReadOnlyList<ImmutableArray<double>> rows)
     {
         var line = 0;
-        for (var span = 0; span < divisions.Count; span++)
+        for (var span = 0; span < rows.Count; span++)
         {
             if (span > 0 && geometry.UnitOf(span).FirstSpan == span)
                 line++;
-            yield return new(line, line += divisions[span]);
+            yield return new(line, line += rows[span].Length - 1);
         }
     }
 

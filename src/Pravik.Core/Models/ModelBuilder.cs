@@ -38,9 +38,9 @@ public sealed class ModelBuilder
     {
         (Geometry, this.choices, this.ground) = (geometry, choices, ground);
         places = new(() => SupportPlace.All(geometry, ground));
-        var divisions = Divisions(geometry, choices);
-        (lines, across) = CrossMembers.Of(geometry, divisions);
-        Mesh = choices.Kind == ModelKind.Shells ? DeckMesh.Of(geometry, divisions, choices.Between) : lines;
+        var rows = MeshRows.Of(geometry, choices);
+        (lines, across) = CrossMembers.Of(geometry, rows);
+        Mesh = choices.Kind == ModelKind.Shells ? DeckMesh.Of(geometry, rows, choices.Between) : lines;
         var (first, section) = (geometry.Girders[0], EffectiveSlab.Composite(geometry, geometry.Girders[0], geometry.Girders[0].FirstSpan));
         var line = geometry.HaunchOf(first, first.FirstSpan);
         var middle = geometry.Road.Locate(geometry.OnGirder(first, first.FirstSpan, 0.5));
@@ -49,24 +49,6 @@ public sealed class ModelBuilder
 
     /// <summary>The chosen places of the slab in the mesh.</summary>
     public ImmutableArray<SlabPoint> SlabPoints() => SlabPoint.All(Mesh, choices.SlabPlaces);
-
-    /// <summary>
-    /// Pieces along each span: those chosen, and where none are chosen for a span as many times more as keep strips within 1.5 girder
-    /// spacings of each other.
-    /// </summary>
-    public static IReadOnlyList<int> Divisions(BridgeGeometry geometry, ModelChoices choices)
-    {
-        int Of(SpanIndex span)
-        {
-            if (choices.SpanDivisions.TryGetValue($"{span + 1}", out var own))
-                return own;
-            var (start, end) = (geometry.Axes[span].Station, geometry.Axes[span + 1].Station);
-            var spacing = Math.Min(geometry.SpacingIn(span, start), geometry.SpacingIn(span, end));
-            var wanted = spacing == 0 ? 1 : (int)Math.Ceiling((end - start) / choices.Divisions / (1.5 * spacing) - 1e-9);
-            return choices.Divisions * Math.Max(1, wanted);
-        }
-        return [.. geometry.SpanIndices.Select(Of)];
-    }
 
     /// <summary>The bridge.</summary>
     public BridgeGeometry Geometry { get; }
@@ -211,8 +193,7 @@ public sealed class ModelBuilder
     private (SpanIndex Span, double Middle)? Piece(int row)
     {
         var span = Mesh.SpanOf(row);
-        var (first, last) = Mesh.Spans[span];
-        return row >= last ? null : (span, (row + 0.5 - first) / (last - first));
+        return row >= Mesh.Spans[span].Last ? null : (span, Mesh.MiddleOf(span, row));
     }
 
     private ImmutableArray<ImmutableArray<int>> AddGirders(
@@ -310,7 +291,8 @@ public sealed class ModelBuilder
         );
         var bearing = places.Value[axis].Bearings.FirstOrDefault(b => b.Girder == girder && b.Span == span);
         var distance = bearing is null ? 0 : (atStart ? bearing.Fraction : 1 - bearing.Fraction) * length;
-        return Math.Clamp(Math.Max(distance, gap), 0, 0.45 * length / (Mesh.Spans[span].Last - Mesh.Spans[span].First));
+        var rows = Mesh.Fractions[span];
+        return Math.Clamp(Math.Max(distance, gap), 0, 0.45 * length * (atStart ? rows[1] : 1 - rows[^2]));
     }
 
     private Point3 Ahead(GirderLine girder, int row)
@@ -549,7 +531,7 @@ public sealed class ModelBuilder
             {
                 if (state.LetGo.Contains(new(span, g)))
                     continue;
-                var node = Mesh.OfGirder(g, (Mesh.Spans[span].First + Mesh.Spans[span].Last) / 2);
+                var node = Mesh.OfGirder(g, Mesh.NearestLine(span, 0.5));
                 props.Add((span, g, node));
                 parts.Supports.Add(new(node, [FrameDirection.Uz], NoSprings));
             }

@@ -47,12 +47,8 @@ public static class ModelChecks
             for (var span = 0; span < geometry.SpanCount; span++)
             {
                 var (first, last) = model.Mesh.Spans[span];
-                var beams = Enumerable
-                    .Range(first, last - first)
-                    .Select(row => model.GirderBeams[girder.Number - 1][row])
-                    .Where(b => b >= 0)
-                    .Select(b => frame.Beams[b])
-                    .ToList();
+                var there = Enumerable.Range(first, last - first).Where(row => model.GirderBeams[girder.Number - 1][row] >= 0).ToList();
+                var beams = there.ConvertAll(row => frame.Beams[model.GirderBeams[girder.Number - 1][row]]);
                 if (beams.Count == 0)
                     continue;
                 if (beams.Count < last - first)
@@ -61,7 +57,7 @@ public static class ModelChecks
                         $"{girder.Name} has a gap in span {span + 1}: a piece of it was left out by hand."
                     );
                 var length = beams.Sum(b => (frame.Nodes[b.J].At + b.OffsetJ - frame.Nodes[b.I].At - b.OffsetI).Length);
-                var wanted = girder.SpanLength(span) * beams.Count / (last - first);
+                var wanted = girder.SpanLength(span) * there.Sum(row => model.Mesh.PartOf(span, row));
                 if (length < wanted * (1 - Shortest))
                     yield return Finding.Warning(
                         "/model/divisions",

@@ -25,7 +25,7 @@ public sealed record ModelPoint(GirderIndex Girder, SpanIndex Span, int Line, do
                 var (first, last) = mesh.Spans[span];
                 for (var line = first; line <= last; line++)
                 {
-                    var t = (double)(line - first) / (last - first);
+                    var t = mesh.FractionOf(span, line);
                     var station = mesh.Nodes[mesh.OfGirder(girder.Number - 1, line)].Station;
                     points.Add(new(girder.Number - 1, span, line, t, station, before + t * girder.SpanLength(span)));
                 }

@@ -17,10 +17,10 @@ internal sealed class MeshAcross
         IsParallel = true;
         for (var k = 0; k < mesh.Longitudinals; k++)
         {
-            foreach (var span in mesh.Spans)
+            foreach (var (span, number) in mesh.Spans.Select((s, i) => (s, i)))
             {
                 double At(int row) => mesh.Nodes[mesh.NodeAt(k, row)].Offset;
-                var offset = At((span.First + span.Last) / 2);
+                var offset = At(mesh.NearestLine(number, 0.5));
                 if (!all.Exists(o => Math.Abs(o - offset) < Same))
                     all.Add(offset);
                 for (var row = span.First; row <= span.Last; row++)

@@ -259,7 +259,10 @@ public class GirderCourseTests
         double Later(DiaphragmStage stage)
         {
             var geometry = new BridgeGeometry(With(TestBridges.Symmetric(0, 20), g => g with { Diaphragms = [new() { Stage = stage }] }));
-            return new PermanentLoads(geometry, DeckMesh.Of(geometry, [.. geometry.Bridge.Axes.Spans.Select(_ => 40)])).SuperimposedTotal();
+            return new PermanentLoads(
+                geometry,
+                DeckMesh.Of(geometry, [.. geometry.Bridge.Axes.Spans.Select(_ => MeshRows.Even(40))])
+            ).SuperimposedTotal();
         }
         var weight = new BridgeGeometry(With(TestBridges.Symmetric(0, 20), g => g with { Diaphragms = [new()] })) is var with
             ? with.DiaphragmBays().Sum(b => b.Weight(with))

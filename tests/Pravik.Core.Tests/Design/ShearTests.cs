@@ -135,7 +135,7 @@ public sealed class ShearTests
             if (Math.Abs(results.Points[outcome.Point].Fraction - 0.5) < 0.3)
                 Assert.True(Math.Abs(outcome.Effect) <= envelope + 1);
         }
-        Assert.Equal(5 * 3 * 19, places);
+        Assert.Equal(results.Points.Count(p => p.Fraction is > 0 and < 1), places);
         Assert.Equal(5 * 3 * 2, results.Outcomes.Count(o => o.Check == "shear.struts"));
         var worst = results.Outcomes.Where(o => o.Check.StartsWith("shear.", StringComparison.Ordinal)).MaxBy(o => o.Utilisation)!;
         var calculation = new Calculation("shear", UnitSystem.Metric);
@@ -176,7 +176,8 @@ public sealed class ShearTests
         var run = TestBridges.Run(With([.. dense.Zones]));
         var worst = run.Outcomes.Where(o => OfLinks.Contains(o.Check)).MaxBy(o => o.Utilisation)!;
         Assert.True(worst.Passes);
-        Assert.Equal(dense.Worst!.Utilisation, worst.Utilisation, 1e-9);
+        // Where their zones meet there are places of their own.
+        Assert.Equal(dense.Worst!.Utilisation, worst.Utilisation, 1e-3);
         // Every zone is used: with a step of 25 mm more the first fails.
         var wider = dense.Zones.SetItem(0, dense.Zones[0] with { Spacing = dense.Zones[0].Spacing + 0.025 });
         Assert.Contains(TestBridges.Run(With([.. wider])).Outcomes, o => OfLinks.Contains(o.Check) && !o.Passes);

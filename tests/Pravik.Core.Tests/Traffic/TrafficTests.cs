@@ -84,8 +84,20 @@ public class TrafficTests
         var (layout, mesh) = (target.Layout, target.Model.Mesh);
         var model = TrafficModels.Named(name, demo.Basis.Values, demo.Traffic.Vehicles)!;
         var traffic = TrafficQuery.Run(target, model, [GirderEffect.M, GirderEffect.T], false);
-        foreach (var (point, effect) in new[] { (30, GirderEffect.M), (75, GirderEffect.M), (137, GirderEffect.M), (95, GirderEffect.T) })
+        foreach (
+            var (girder, span, fraction, effect) in new[]
+            {
+                (0, 1, 0.45, GirderEffect.M),
+                (1, 0, 0.6, GirderEffect.M),
+                (2, 0, 0.55, GirderEffect.M),
+                (1, 1, 0.55, GirderEffect.T),
+            }
+        )
         {
+            var point = Enumerable
+                .Range(0, layout.Points.Length)
+                .Where(p => layout.Points[p].Girder == girder && layout.Points[p].Span == span)
+                .MinBy(p => Math.Abs(layout.Points[p].Fraction - fraction));
             var at = layout.At(point, effect);
             var loading = traffic.Loading(at, true)!;
             var nodal = new double[mesh.Nodes.Length];
