@@ -1,4 +1,3 @@
-using Pravik.Core.Bridges;
 using Pravik.Core.Models;
 
 namespace Pravik.Core.Tests.Analysis.Stages;
