@@ -32,6 +32,7 @@ public static class ModelRun
     /// <param name="report">Told how far it is (0 to 1), and what it is doing.</param>
     /// <param name="withTraffic">Whether traffic is wanted.</param>
     /// <param name="known">Where traffic is kept from run to run.</param>
+    /// <param name="rowsOf">The bridge whose steel places the rows of the mesh; null for the same.</param>
     /// <param name="cancel">Stops it.</param>
     public static ModelResults Run(
         BridgeGeometry geometry,
@@ -41,12 +42,13 @@ public static class ModelRun
         Action<double, string>? report = null,
         bool withTraffic = true,
         TrafficStore? known = null,
+        BridgeGeometry? rowsOf = null,
         CancellationToken cancel = default
     )
     {
         void Say(double fraction, string doing) => report?.Invoke(fraction, doing);
         var chosen = choices ?? geometry.Bridge.Model;
-        var builder = new ModelBuilder(geometry, chosen, ground);
+        var builder = new ModelBuilder(geometry, chosen, ground, rowsOf);
         var loads = new ModelLoads(geometry, builder.Mesh, chosen);
         var models = new SolvedModels(builder, loads, factors ?? new(), cancel);
         var steps = Staging.Steps(geometry.Bridge);

@@ -33,12 +33,14 @@ public sealed class ModelBuilder
     private readonly double depth;
     private readonly Dictionary<(GirderIndex Girder, int Piece), LayeredSection> sections = [];
 
-    /// <summary>A builder of models; ground is wanted where they stand on piers.</summary>
-    public ModelBuilder(BridgeGeometry geometry, ModelChoices choices, Ground? ground = null)
+    /// <summary>
+    /// A builder of models; ground is wanted where they stand on piers. Rows lie where steel of the bridge changes, or of another one.
+    /// </summary>
+    public ModelBuilder(BridgeGeometry geometry, ModelChoices choices, Ground? ground = null, BridgeGeometry? rowsOf = null)
     {
         (Geometry, this.choices, this.ground) = (geometry, choices, ground);
         places = new(() => SupportPlace.All(geometry, ground));
-        var rows = MeshRows.Of(geometry, choices);
+        var rows = MeshRows.Of(rowsOf ?? geometry, choices);
         (lines, across) = CrossMembers.Of(geometry, rows);
         Mesh = choices.Kind == ModelKind.Shells ? DeckMesh.Of(geometry, rows, choices.Between) : lines;
         var (first, section) = (geometry.Girders[0], EffectiveSlab.Composite(geometry, geometry.Girders[0], geometry.Girders[0].FirstSpan));

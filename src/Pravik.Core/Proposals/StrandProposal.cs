@@ -15,8 +15,8 @@ namespace Pravik.Core.Proposals;
 /// <remarks>
 /// Rows are filled from the soffit up, evenly about the middle. Fewest strands that carry the moments and keep cracks closed are sought
 /// first; then layouts with as many or more are tried in order: all bonded, some debonded near the ends, two or four at the top. Each is
-/// judged by the ordinary analysis of the whole bridge and the ordinary checks of bending, stresses and strands; what is proposed by all
-/// checks, and what fails of the others, as shear, which links are for, is told.
+/// judged by the ordinary analysis of the whole bridge and the ordinary checks of bending, stresses and strands, at the places of today's
+/// layout; what is proposed by all checks at its own places, and what fails of the others, as shear, which links are for, is told.
 /// </remarks>
 public sealed record StrandProposal
 {
@@ -101,8 +101,8 @@ public sealed record StrandProposal
                     {
                         report?.Invoke(Math.Min(0.95, 0.2 + 0.03 * tried), $"Layout {tried + 1}: {total} strands");
                         var candidate = Try(Layout(places.Bottom, total - top, places.Top, top, part, over, length));
-                        if (candidate.Worst.Passes)
-                            return Found(candidate);
+                        if (candidate.Worst.Passes && Found(candidate) is { } found)
+                            return found;
                         // Debonding more never gives what asks for more strands.
                         if (candidate.AsksForMore > 1)
                             break;
@@ -112,14 +112,18 @@ public sealed record StrandProposal
             return Refused(best!);
         }
 
-        private StrandProposal Found(Candidate candidate)
+        /// <summary>A layout that passes also at the places where its own strands change; null where it does not.</summary>
+        private StrandProposal? Found(Candidate candidate)
         {
             report?.Invoke(0.97, "All checks with these strands");
             var all = Own(BridgeRun.Run(With(candidate.Rows), ground, stores, null, null, cancel)).ToLookup(o => IsSubject(o.Check));
+            var worst = all[true].MaxBy(o => o.Utilisation);
+            if (worst is { Passes: false })
+                return null;
             return new()
             {
                 Rows = candidate.Rows,
-                Governing = all[true].MaxBy(o => o.Utilisation),
+                Governing = worst,
                 Others =
                 [
                     .. all[false]
@@ -192,7 +196,7 @@ public sealed record StrandProposal
         private Candidate Try(ImmutableArray<StrandRow> rows)
         {
             tried++;
-            var scope = new CheckScope(p => TypeAt(p) == type, c => IsSubject($"{c.Id}."));
+            var scope = new CheckScope(p => TypeAt(p) == type, c => IsSubject($"{c.Id}."), geometry);
             var results = BridgeRun.Run(With(rows), ground, stores, null, scope, cancel);
             var own = Own(results).Where(o => IsSubject(o.Check)).ToList();
             var candidate = new Candidate(

@@ -18,7 +18,8 @@ public readonly record struct RunProgress(double Fraction, string Doing);
 /// <summary>A part of all checks of a run: some girders and checks, and no slab.</summary>
 /// <param name="Members">Which girders, by a point of theirs.</param>
 /// <param name="Checks">Which checks.</param>
-public sealed record CheckScope(Func<ModelPoint, bool> Members, Func<ICheck, bool> Checks);
+/// <param name="RowsOf">The bridge at whose places they look.</param>
+public sealed record CheckScope(Func<ModelPoint, bool> Members, Func<ICheck, bool> Checks, BridgeGeometry RowsOf);
 
 /// <summary>From a valid bridge to checked girders: model, stages, actions, traffic, combinations, checks.</summary>
 public static class BridgeRun
@@ -58,7 +59,16 @@ public static class BridgeRun
             throw new NotSupportedException(reason);
         var geometry = new BridgeGeometry(bridge);
         void Report(double fraction, string doing) => progress?.Invoke(new(ModelShare * fraction, doing));
-        var model = ModelRun.Run(geometry, null, ground, stores?.Factors, Report, known: stores?.Traffic, cancel: cancel);
+        var model = ModelRun.Run(
+            geometry,
+            null,
+            ground,
+            stores?.Factors,
+            Report,
+            known: stores?.Traffic,
+            rowsOf: only?.RowsOf,
+            cancel: cancel
+        );
         progress?.Invoke(new(ModelShare, "Combinations and checks"));
         return Check(geometry, model, new(bridge, model), stores?.Slabs, only, cancel);
     }
