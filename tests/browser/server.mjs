@@ -109,6 +109,7 @@ export async function choose(page, name, value) {
     const said = await page.locator(".saved, .verdict, #running").allTextContents();
     throw new Error(
       `“${value}” is none of ${offered.join(" ")} (${said.join("; ")}; ${page.faults.join("; ")}): ${problem.message}`,
+      { cause: problem },
     );
   }
 }

@@ -39,7 +39,14 @@ internal static class ModelEntries
             {
                 Subject = "What girders rest on",
             },
-            Value("divisions", "Pieces along a span", QuantityKind.Count, 4, 200, "Members into which every span is divided."),
+            Value(
+                "divisions",
+                "Pieces along a span",
+                QuantityKind.Count,
+                4,
+                200,
+                "Members into which every span is divided, about: rows also lie where strands bond, bars end and zones of links meet."
+            ),
             Value(
                 "between",
                 "Shells between girders",

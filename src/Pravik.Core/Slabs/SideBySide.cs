@@ -45,7 +45,7 @@ public static class SideBySide
         private readonly IReadOnlyList<(double At, double Value)> places;
         private readonly int sets;
 
-        /// <summary>After so many places, for each number of weights on this way and each set: the sum, and the weight put last there.</summary>
+        /// <summary>After so many places, for each number of weights on this way and each set: the sum, and the weight put there.</summary>
         private readonly double[][] sums;
         private readonly int[][] put;
         private readonly int[] back;
@@ -95,7 +95,8 @@ public static class SideBySide
         public int Trace(int set, List<Put> all)
         {
             var at = Fullest(set);
-            for (var i = places.Count; i > 0; )
+            var i = places.Count;
+            while (i > 0)
             {
                 if (put[i][at] is var weight && weight == None)
                 {
