@@ -64,7 +64,7 @@ internal sealed class LorryPassage
         return (history, Rainflow.Ranges(history));
     }
 
-    /// <summary>Adds what an axle does that stands at a place (in steps from the line’s beginning), then a step further each time.</summary>
+    /// <summary>Adds what an axle does from a place on (in steps from the line’s beginning), a step further each time.</summary>
     private void Add(double load, double place, double[] history)
     {
         var begin = (int)Math.Floor(place + 1e-9);
