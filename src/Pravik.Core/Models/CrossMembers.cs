@@ -66,7 +66,7 @@ public sealed class CrossMembers
     private readonly List<CrossMember> members = [];
     private readonly int longitudinals;
 
-    private CrossMembers(BridgeGeometry geometry, IReadOnlyList<ImmutableArray<double>> rows)
+    private CrossMembers(BridgeGeometry geometry, IReadOnlyList<SpanRows> rows)
     {
         this.geometry = geometry;
         bridge = geometry.Bridge;
@@ -78,11 +78,8 @@ public sealed class CrossMembers
 
     /// <summary>The members, with the mesh of girder lines and edges on which they lie.</summary>
     /// <param name="geometry">The bridge, with girders in every span.</param>
-    /// <param name="rows">Rows along each span, as parts of it.</param>
-    public static (DeckMesh Mesh, ImmutableArray<CrossMember> Members) Of(
-        BridgeGeometry geometry,
-        IReadOnlyList<ImmutableArray<double>> rows
-    )
+    /// <param name="rows">Rows along each span.</param>
+    public static (DeckMesh Mesh, ImmutableArray<CrossMember> Members) Of(BridgeGeometry geometry, IReadOnlyList<SpanRows> rows)
     {
         var all = new CrossMembers(geometry, rows);
         all.AddEdges();

@@ -24,14 +24,16 @@ public readonly record struct SpanLines(int First, int Last);
 /// <param name="Longitudinals">Lines along the bridge, edges included.</param>
 /// <param name="Lines">Rows across the bridge.</param>
 /// <param name="Spans">Rows on which each span begins and ends.</param>
-/// <param name="Fractions">Where the rows of each span lie, as parts of it, from 0 to 1.</param>
+/// <param name="Rows">Where the rows of each span lie.</param>
+/// <param name="Names">Names of the rows, by which their parts are known.</param>
 /// <param name="GirderLines">Longitudinal line of each girder.</param>
 public sealed record DeckMesh(
     ImmutableArray<DeckNode> Nodes,
     int Longitudinals,
     int Lines,
     ImmutableArray<SpanLines> Spans,
-    ImmutableArray<ImmutableArray<double>> Fractions,
+    ImmutableArray<SpanRows> Rows,
+    ImmutableArray<string> Names,
     ImmutableArray<int> GirderLines
 )
 {
@@ -57,7 +59,7 @@ public sealed record DeckMesh(
     }
 
     /// <summary>Where a row lies in a span, as a part of it.</summary>
-    public double FractionOf(SpanIndex span, int line) => Fractions[span][line - Spans[span].First];
+    public double FractionOf(SpanIndex span, int line) => Rows[span].At[line - Spans[span].First];
 
     /// <summary>Length of the piece that begins on a row, as a part of its span.</summary>
     public double PartOf(SpanIndex span, int line) => FractionOf(span, line + 1) - FractionOf(span, line);
@@ -69,16 +71,16 @@ public sealed record DeckMesh(
     /// <summary>The row of a span that is nearest to a part of it.</summary>
     public int NearestLine(SpanIndex span, double fraction)
     {
-        var rows = Fractions[span];
+        var rows = Rows[span].At;
         return Spans[span].First + Enumerable.Range(0, rows.Length).MinBy(i => Math.Abs(rows[i] - fraction));
     }
 
     /// <summary>Makes the mesh.</summary>
     /// <param name="geometry">The bridge, with girders in every span.</param>
-    /// <param name="rows">Rows along each span, as parts of it from 0 to 1.</param>
+    /// <param name="rows">Rows along each span.</param>
     /// <param name="between">Pieces between neighbouring girders, and half as many (at least one) from the outer girders to the
     /// edges.</param>
-    public static DeckMesh Of(BridgeGeometry geometry, IReadOnlyList<ImmutableArray<double>> rows, int between = 1)
+    public static DeckMesh Of(BridgeGeometry geometry, IReadOnlyList<SpanRows> rows, int between = 1)
     {
         ImmutableArray<SpanLines> spans = [.. LinesOf(geometry, rows)];
         var (girders, outside) = (geometry.Girders, Math.Max(1, between / 2));
@@ -90,7 +92,7 @@ public sealed record DeckMesh(
             var (left, right) = (EdgeOf(geometry, span, 0), EdgeOf(geometry, span, unit.Shape.Boundaries - 1));
             for (; line <= spans[span].Last; line++)
             {
-                var t = rows[span][line - spans[span].First];
+                var t = rows[span].At[line - spans[span].First];
                 List<DeckNode> main =
                 [
                     EdgeNode(geometry, t, left),
@@ -118,20 +120,36 @@ public sealed record DeckMesh(
             spans[^1].Last + 1,
             spans,
             [.. rows],
+            [.. NamesOf(geometry, rows)],
             [.. girders.Select((_, g) => outside + g * between)]
         );
     }
 
     private static int Count(int girders, int between) => (girders - 1) * between + 2 * Math.Max(1, between / 2) + 1;
 
-    private static IEnumerable<SpanLines> LinesOf(BridgeGeometry geometry, IReadOnlyList<ImmutableArray<double>> rows)
+    private static IEnumerable<SpanLines> LinesOf(BridgeGeometry geometry, IReadOnlyList<SpanRows> rows)
     {
         var line = 0;
         for (var span = 0; span < rows.Count; span++)
         {
             if (span > 0 && geometry.UnitOf(span).FirstSpan == span)
                 line++;
-            yield return new(line, line += rows[span].Length - 1);
+            yield return new(line, line += rows[span].At.Length - 1);
+        }
+    }
+
+    /// <summary>Names of all rows: that between two spans has one.</summary>
+    private static IEnumerable<string> NamesOf(BridgeGeometry geometry, IReadOnlyList<SpanRows> rows)
+    {
+        var from = 0;
+        for (var span = 0; span < rows.Count; span++)
+        {
+            var begins = geometry.UnitOf(span).FirstSpan == span;
+            if (span > 0 && begins)
+                from++;
+            foreach (var name in rows[span].Names(from).Skip(begins ? 0 : 1))
+                yield return name;
+            from += rows[span].Pieces;
         }
     }
 

@@ -4,6 +4,28 @@ using Pravik.Core.Places;
 
 namespace Pravik.Core.Models;
 
+/// <summary>Rows along a span.</summary>
+/// <param name="Pieces">Even pieces from which they were made.</param>
+/// <param name="At">Where they lie, as parts of the span from 0 to 1.</param>
+public readonly record struct SpanRows(int Pieces, ImmutableArray<double> At)
+{
+    /// <summary>
+    /// A name of each row: the number of the last even row not beyond it, counted from a number on, and letters for further rows. A row so
+    /// keeps its name where others come or go, and names go on meaning what lies there.
+    /// </summary>
+    public IEnumerable<string> Names(int from)
+    {
+        var (last, more) = (-1, 0);
+        foreach (var at in At)
+        {
+            var even = (int)Math.Floor(at * Pieces + 1e-9);
+            more = even == last ? more + 1 : 0;
+            last = even;
+            yield return more == 0 ? $"{from + even}" : $"{from + even}{(char)('a' + more - 1)}";
+        }
+    }
+}
+
 /// <summary>
 /// Where rows of the mesh lie along a span, as parts of it: evenly, and wherever steel of a girder begins, ends or changes, since checks
 /// look at rows.
@@ -18,16 +40,16 @@ public static class MeshRows
     private const double Middle = 0.5;
 
     /// <summary>The rows of every span, each from 0 to 1.</summary>
-    public static IReadOnlyList<ImmutableArray<double>> Of(BridgeGeometry geometry, ModelChoices choices) =>
+    public static IReadOnlyList<SpanRows> Of(BridgeGeometry geometry, ModelChoices choices) =>
         [.. geometry.SpanIndices.Select(span => With(PiecesOf(geometry, choices, span), ChangesIn(geometry, span)))];
 
     /// <summary>Rows at equal distances.</summary>
-    public static ImmutableArray<double> Even(int pieces) => [.. Enumerable.Range(0, pieces + 1).Select(i => (double)i / pieces)];
+    public static SpanRows Even(int pieces) => new(pieces, [.. Enumerable.Range(0, pieces + 1).Select(i => (double)i / pieces)]);
 
     /// <summary>
     /// Even rows, with those at changes in the place of the nearest ones; ends and middle stay. What is the same from both ends stays so.
     /// </summary>
-    public static ImmutableArray<double> With(int pieces, IEnumerable<double> changes)
+    public static SpanRows With(int pieces, IEnumerable<double> changes)
     {
         List<double> kept = [];
         var inner = changes.Where(c => Math.Min(c, 1 - c) > Same / pieces).Select(c => Math.Abs(c - Middle) <= Same / pieces ? Middle : c);
@@ -37,7 +59,7 @@ public static class MeshRows
                 kept.Add(at);
         }
         bool Stays(double row) => row is 0 or 1 or Middle || kept.TrueForAll(k => Math.Abs(k - row) > Near / pieces);
-        return [.. Even(pieces).Where(Stays).Concat(kept).Distinct().Order()];
+        return new(pieces, [.. Even(pieces).At.Where(Stays).Concat(kept).Distinct().Order()]);
     }
 
     /// <summary>

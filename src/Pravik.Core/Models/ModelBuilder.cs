@@ -122,8 +122,19 @@ public sealed class ModelBuilder
 
     private string NameOf(DeckNode node) =>
         Mesh.GirderLines.IndexOf(node.Longitudinal) is var girder and >= 0
-            ? $"G{girder + 1}-{node.Line}"
-            : $"S{node.Longitudinal}-{node.Line}";
+            ? $"G{girder + 1}-{Mesh.Names[node.Line]}"
+            : $"S{node.Longitudinal}-{Mesh.Names[node.Line]}";
+
+    /// <summary>
+    /// Of a strip across: the line on its left and its row, or both rows where it runs from one to another; of an edge: its line and row.
+    /// </summary>
+    private string NameOf(CrossMember member)
+    {
+        var (i, j) = (Mesh.Nodes[member.I], Mesh.Nodes[member.J]);
+        return member.Kind == MemberKind.Edge ? $"E{i.Longitudinal}-{Mesh.Names[i.Line]}"
+            : i.Line == j.Line ? $"T{i.Longitudinal}-{Mesh.Names[i.Line]}"
+            : $"T{i.Longitudinal}-{Mesh.Names[i.Line]}-{Mesh.Names[j.Line]}";
+    }
 
     private List<FrameMaterial> Materials(StageState state)
     {
@@ -251,7 +262,7 @@ public sealed class ModelBuilder
                 beams.Add(parts.Beams.Count);
                 parts.Beams.Add(
                     new(
-                        $"G{girder.Number}-{row}",
+                        $"G{girder.Number}-{Mesh.Names[row]}",
                         Mesh.OfGirder(girder.Number - 1, row),
                         Mesh.OfGirder(girder.Number - 1, row + 1),
                         material,
@@ -293,7 +304,7 @@ public sealed class ModelBuilder
         );
         var bearing = places.Value[axis].Bearings.FirstOrDefault(b => b.Girder == girder && b.Span == span);
         var distance = bearing is null ? 0 : (atStart ? bearing.Fraction : 1 - bearing.Fraction) * length;
-        var rows = Mesh.Fractions[span];
+        var rows = Mesh.Rows[span].At;
         return Math.Clamp(Math.Max(distance, gap), 0, 0.45 * length * (atStart ? rows[1] : 1 - rows[^2]));
     }
 
@@ -345,7 +356,7 @@ public sealed class ModelBuilder
                 var (station, offset) = (corners.Average(c => Mesh.Nodes[c].Station), corners.Average(c => Mesh.Nodes[c].Offset));
                 var thickness = Geometry.UnitOf(Mesh.SpanOf(row)).Shape.At(station).Thickness(offset);
                 bays.Add(parts.Shells.Count);
-                parts.Shells.Add(new($"P{bay}-{row}", [.. corners], SlabMaterial, thickness));
+                parts.Shells.Add(new($"P{bay}-{Mesh.Names[row]}", [.. corners], SlabMaterial, thickness));
             }
             all.Add(bays.ToImmutable());
         }
@@ -355,7 +366,6 @@ public sealed class ModelBuilder
     /// <summary>Strips of slab and edges, where the slab is stiff.</summary>
     private void AddStrips(FrameParts parts, StageState state)
     {
-        var counts = new Dictionary<MemberKind, int>();
         foreach (var member in across.Where(m => m.Kind is MemberKind.Strip or MemberKind.Edge))
         {
             if (
@@ -364,7 +374,6 @@ public sealed class ModelBuilder
                 || !HasSlab(Math.Min(Mesh.Nodes[member.I].Line, Mesh.Spans[member.Span].Last - 1), state)
             )
                 continue;
-            var number = counts[member.Kind] = counts.GetValueOrDefault(member.Kind) + 1;
             var (slab, factor) = (parts.Materials[SlabMaterial], state.SlabFactor);
             // Along an edge the slab belongs to the flange of the outer girder: the member has a hundredth of it, as in bending.
             var part = member.Kind == MemberKind.Edge ? 0.01 : 1;
@@ -374,7 +383,7 @@ public sealed class ModelBuilder
             );
             parts.AddOther(
                 member.Kind,
-                $"{(member.Kind == MemberKind.Strip ? "T" : "E")}{number}",
+                NameOf(member),
                 member.I,
                 member.J,
                 SlabMaterial,

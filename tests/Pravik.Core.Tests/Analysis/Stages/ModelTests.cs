@@ -342,13 +342,13 @@ public sealed class ModelTests
             {
                 Kind = ModelChangeKind.Section,
                 Part = "G1-9",
-                Like = "T5",
+                Like = "T1-5",
             }
         ).Finished.Frame;
-        Assert.Equal(like.Beams.First(b => b.Id == "T5").Section, like.Beams.First(b => b.Id == "G1-9").Section);
+        Assert.Equal(like.Beams.First(b => b.Id == "T1-5").Section, like.Beams.First(b => b.Id == "G1-9").Section);
         Assert.Equal(
             plain.Finished.Frame.Beams.Length - 1,
-            Changed(new ModelChange { Kind = ModelChangeKind.Delete, Part = "T5" }).Finished.Frame.Beams.Length
+            Changed(new ModelChange { Kind = ModelChangeKind.Delete, Part = "T1-5" }).Finished.Frame.Beams.Length
         );
         Assert.Contains(
             Changed(new ModelChange { Kind = ModelChangeKind.Delete, Part = "T9999" }).Warnings,
