@@ -65,6 +65,15 @@ public enum SolidKind
     /// <summary>Parapets.</summary>
     Parapets,
 
+    /// <summary>Strands of girders.</summary>
+    Strands,
+
+    /// <summary>Bars along girders.</summary>
+    Bars,
+
+    /// <summary>Ducts of tendons.</summary>
+    Tendons,
+
     /// <summary>The ground.</summary>
     Ground,
 }

@@ -1,5 +1,6 @@
 using Pravik.Core.Geometry;
 using Pravik.Core.Members;
+using Pravik.Core.Sections;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;
@@ -7,8 +8,6 @@ namespace Pravik.Drawings.Views;
 /// <summary>Concrete, bars and strands of a section as checks see it, and notes beside them.</summary>
 internal static class SectionMarks
 {
-    private const double Cover = 0.05;
-
     /// <summary>Draws a section.</summary>
     /// <param name="canvas">On what.</param>
     /// <param name="section">The section.</param>
@@ -32,7 +31,7 @@ internal static class SectionMarks
         {
             var number = Math.Max(1, bars.Area / (Math.PI * bars.Diameter * bars.Diameter / 4));
             var count = Math.Clamp((int)Math.Round(number), 1, 60);
-            foreach (var x in Across(section, bars.Height, count))
+            foreach (var x in BarSpread.Across(section.Concrete.Select(c => c.Outline), bars.Height, count))
                 canvas.Circle(at(x, bars.Height), Math.Max(0.35, bars.Diameter / 2 * k), Pen.None, Fill.Ink);
             var words = bars.Spacing > 0 ? $"{Text(bars.Diameter)} every {Text(bars.Spacing)}" : $"{count} × {Text(bars.Diameter)}";
             notes.Add((bars.Height, words));
@@ -83,35 +82,9 @@ internal static class SectionMarks
         }
     }
 
-    /// <summary>Bars spread evenly over the concrete at their height, 50 mm from its sides; in the middle where there is no room.</summary>
-    private static IEnumerable<double> Across(MemberSection section, double height, int count)
-    {
-        List<(double From, double To)> pieces =
-        [
-            .. section.Concrete.SelectMany(c => Pieces(c.Outline, height)).Where(p => p.To - p.From > 2 * Cover),
-        ];
-        var room = pieces.Sum(p => p.To - p.From - 2 * Cover);
-        for (var i = 0; i < count; i++)
-        {
-            var along = count == 1 ? room / 2 : room * i / (count - 1);
-            var piece = 0;
-            while (piece + 1 < pieces.Count && along > pieces[piece].To - pieces[piece].From - 2 * Cover + 1e-9)
-                along -= pieces[piece].To - pieces[piece++].From - 2 * Cover;
-            yield return pieces.Count == 0 ? 0 : pieces[piece].From + Cover + along;
-        }
-    }
-
     /// <summary>Places of ducts, shared among the webs as they are half way up.</summary>
     private static IEnumerable<double> Webs(MemberSection section, int count) =>
-        DuctPlaces.Among([.. Pieces(section.Concrete[^1].Outline, section.Concrete[^1].Outline.Top / 2)], count);
-
-    /// <summary>From where to where an outline has material at a height.</summary>
-    private static IEnumerable<(double From, double To)> Pieces(Polygon outline, double height)
-    {
-        var cuts = outline.CutsAt(height);
-        for (var i = 0; i + 1 < cuts.Count; i += 2)
-            yield return (cuts[i], cuts[i + 1]);
-    }
+        DuctPlaces.Among([.. BarSpread.Pieces(section.Concrete[^1].Outline, section.Concrete[^1].Outline.Top / 2)], count);
 
     /// <summary>Notes beside the section at their heights, apart from each other.</summary>
     public static void Notes(Canvas canvas, List<(double Height, string Words)> notes, double right, Func<double, double> y)

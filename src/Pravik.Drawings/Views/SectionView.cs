@@ -3,6 +3,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Geometry;
 using Pravik.Core.Loads;
 using Pravik.Core.Places;
+using Pravik.Core.Sections;
 using Pravik.Core.Units;
 
 namespace Pravik.Drawings.Views;

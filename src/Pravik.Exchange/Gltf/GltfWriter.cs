@@ -40,6 +40,9 @@ public sealed class GltfWriter
         (SolidKind.Foundations, [0.70, 0.69, 0.66]),
         (SolidKind.Piles, [0.66, 0.65, 0.62]),
         (SolidKind.Parapets, [0.93, 0.92, 0.89]),
+        (SolidKind.Strands, [0.22, 0.33, 0.38]),
+        (SolidKind.Bars, [0.50, 0.30, 0.20]),
+        (SolidKind.Tendons, [0.30, 0.26, 0.40]),
         (SolidKind.Ground, [0.85, 0.82, 0.72]),
     ];
 
@@ -58,7 +61,9 @@ public sealed class GltfWriter
         var middle = (geometry.FirstStation + geometry.LastStation) / 2;
         var at = geometry.Road.At(middle);
         var writer = new GltfWriter(new(Math.Round(at.X), Math.Round(at.Y), Math.Round(geometry.Road.Level(middle))));
-        foreach (var part in new BridgeSolids(geometry).All().Concat(SupportSolids.All(geometry, ground)))
+        foreach (
+            var part in new BridgeSolids(geometry).All().Concat(new SteelSolids(geometry).All()).Concat(SupportSolids.All(geometry, ground))
+        )
             writer.Add(part.Path, part.Kind, part.Name, part.Solid.Points, part.Solid.Triangles);
         if (ground is not null)
             writer.AddGround(geometry, ground);

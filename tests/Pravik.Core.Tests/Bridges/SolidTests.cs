@@ -40,6 +40,35 @@ public class SolidTests
     }
 
     /// <summary>
+    /// Every row of strands, bars and ducts is closed, lies in its girder, and has the volume of its rods: 2r² each times the length from
+    /// end to end, a little more where they are deflected.
+    /// </summary>
+    [Theory]
+    [InlineData("sorrel-brook.json", SolidKind.Strands)]
+    [InlineData("osier-cut.json", SolidKind.Bars)]
+    [InlineData("plover-gate.json", SolidKind.Tendons)]
+    public void Steel_lies_in_its_girder(string name, SolidKind kind)
+    {
+        var geometry = new BridgeGeometry(TestBridges.Read(name));
+        var (all, girders) = (new SteelSolids(geometry).All().ToList(), new BridgeSolids(geometry).Girders().ToList());
+        Assert.Contains(all, p => p.Kind == kind);
+        Assert.All(all, part => Assert.True(part.Solid.IsClosed && part.Solid.Volume > 0, part.Name));
+        foreach (var part in all)
+        {
+            var of = girders.Where(g => g.Path == part.Path).SelectMany(g => g.Solid.Points).ToList();
+            Assert.InRange(part.Solid.Points.Min(p => p.Z), of.Min(p => p.Z), of.Max(p => p.Z));
+            // Where girder and slab are cast in one, tendons over piers rise into the slab.
+            Assert.InRange(part.Solid.Points.Max(p => p.Z), of.Min(p => p.Z), of.Max(p => p.Z) + 0.25);
+        }
+        if (kind != SolidKind.Strands)
+            return;
+        var (row, radius) = (geometry.TypeOf(geometry.Girders[2], 1).Strands.Rows[0], 0.0157 / 2);
+        var strands = all.First(p => p is { Kind: SolidKind.Strands, Path: "/parts/girders/3/spans/2" });
+        var length = geometry.Girders[2].SpanLength(1) - 0.7;
+        Assert.Equal(row.Count * 2 * radius * radius * length, strands.Solid.Volume, 0.01 * strands.Solid.Volume);
+    }
+
+    /// <summary>
     /// On a curve of 200 m to the right, 40 m long, faces stand 5.1 m from the road line: lengths 40·(1 ± 5.1/200). Weight of solid
     /// concrete: 25 kN/m³
     /// on 0.25 m²; its centre runs 5.225 m out. The foot follows a deck that is level across, so that the volume is area × length at

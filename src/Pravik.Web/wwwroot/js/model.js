@@ -12,7 +12,7 @@ const LAYERS = [
   ["abutments", "piers", "crossheads", "wing walls"],
   ["plinths"],
   ["bearings"],
-  ["girders", "diaphragms", "frames", "stiffeners"],
+  ["girders", "diaphragms", "frames", "stiffeners", "strands", "bars", "tendons"],
   ["haunches"],
   ["slab", "thickenings", "approach slabs"],
   ["surfacing", "footways", "edge beams"],

@@ -1,10 +1,9 @@
 using System.Collections.Immutable;
-using Pravik.Core.Sections;
 
-namespace Pravik.Drawings.Views;
+namespace Pravik.Core.Sections;
 
 /// <summary>Where the ducts of a tendon are drawn across: shared among the webs as they are half way up.</summary>
-internal static class DuctPlaces
+public static class DuctPlaces
 {
     private const int Looked = 400;
 
