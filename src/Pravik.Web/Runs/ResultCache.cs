@@ -1,4 +1,5 @@
 using Pravik.Core.Runs;
+using Pravik.Core.Stages;
 
 namespace Pravik.Web.Runs;
 
@@ -9,34 +10,11 @@ namespace Pravik.Web.Runs;
 /// <param name="most">Bytes that may be kept.</param>
 public sealed class ResultCache(long most = 600_000_000)
 {
-    private readonly LinkedList<(string Hash, BridgeResults Results)> kept = [];
-    private readonly Lock guard = new();
+    private readonly LatestStore<BridgeResults> kept = new(r => r.Bytes, most);
 
     /// <summary>Results of a hash, where they are still kept.</summary>
-    public BridgeResults? Find(string? hash)
-    {
-        lock (guard)
-        {
-            for (var node = kept.First; node is not null; node = node.Next)
-            {
-                if (node.Value.Hash != hash)
-                    continue;
-                kept.Remove(node);
-                kept.AddFirst(node);
-                return node.Value.Results;
-            }
-        }
-        return null;
-    }
+    public BridgeResults? Find(string? hash) => hash is null ? null : kept.Find(hash);
 
     /// <summary>Keeps results; the longest unused go where memory is short.</summary>
-    public void Keep(string hash, BridgeResults results)
-    {
-        lock (guard)
-        {
-            kept.AddFirst((hash, results));
-            while (kept.Count > 1 && kept.Sum(k => k.Results.Bytes) > most)
-                kept.RemoveLast();
-        }
-    }
+    public void Keep(string hash, BridgeResults results) => kept.Keep(hash, results);
 }
