@@ -253,6 +253,17 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
         Assert.Equal("%PDF", Encoding.ASCII.GetString(pdf, 0, 4));
     }
 
+    /// <summary>Every printed page tells what it is of and its number among all, whatever the name holds.</summary>
+    [Fact]
+    public async Task Printed_pages_carry_titles_and_numbers()
+    {
+        var id = await NewBridge();
+        Assert.Equal(HttpStatusCode.OK, (await Enter(id, 1, "/name", "A \"b\" \\ </style>")).StatusCode);
+        var page = await client.GetStringAsync($"/bridges/{id}/set-out");
+        Assert.Contains("""@top-left { content: "A \22 b\22  \5c  \3c /style\3e "; }""", page);
+        Assert.Contains("edit 2", page);
+    }
+
     [Fact]
     public async Task Names_are_found()
     {

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 
 namespace Pravik.Core.Bridges;
 
@@ -41,11 +42,42 @@ public sealed record StrandRow
     /// <summary>Distance between strands (m).</summary>
     public double Spacing { get; init; } = 0.05;
 
-    /// <summary>Strands of the row that are debonded near both ends, and over what length from each end (m).</summary>
+    /// <summary>Strands of the row that are debonded near both ends, over the first length.</summary>
     public int Debonded { get; init; }
 
     /// <summary>Length over which they are debonded, from each end (m).</summary>
     public double DebondedLength { get; init; }
+
+    /// <summary>Strands of the row that are debonded over other lengths.</summary>
+    public ImmutableArray<DebondedStrands> AlsoDebonded { get; init; } = [];
+
+    /// <summary>Strands of the row that are debonded over some length.</summary>
+    [JsonIgnore]
+    public int AllDebonded => Debonded + AlsoDebonded.Sum(d => d.Count);
+
+    /// <summary>
+    /// All strands of the row by the length over which they are debonded (m), those bonded from the ends first. More debonded strands than
+    /// the row has are left out.
+    /// </summary>
+    [JsonIgnore]
+    public IEnumerable<DebondedStrands> Bonds
+    {
+        get
+        {
+            yield return new() { Count = Math.Max(0, Count - AllDebonded), Length = 0 };
+            var left = Count;
+            foreach (var debonded in AlsoDebonded.Prepend(new() { Count = Debonded, Length = DebondedLength }))
+            {
+                var count = Math.Min(debonded.Count, left);
+                left -= count;
+                if (count > 0)
+                    yield return debonded with
+                    {
+                        Count = count,
+                    };
+            }
+        }
+    }
 
     /// <summary>Level at both ends, where the row is deflected; null for a straight one.</summary>
     public double? EndLevel { get; init; }
@@ -58,9 +90,10 @@ public sealed record StrandRow
     /// </summary>
     public double Working(double fromEnd, double transmission)
     {
-        var debonded = Math.Min(Debonded, Count);
-        double Part(double from) => Math.Clamp((fromEnd - from) / transmission, 0, 1);
-        return (Count - debonded) * Part(0) + debonded * Part(DebondedLength);
+        double sum = 0;
+        foreach (var bond in Bonds)
+            sum += bond.Count * Math.Clamp((fromEnd - bond.Length) / transmission, 0, 1);
+        return sum;
     }
 
     /// <summary>Height above the soffit at a distance from the girder's end: straight from the end to where the row is held down.</summary>
@@ -71,4 +104,14 @@ public sealed record StrandRow
         var part = Math.Clamp(Math.Min(x, length - x) / (HoldDown * length), 0, 1);
         return end + part * (Level - end);
     }
+}
+
+/// <summary>Strands of a row whose bond begins at a distance from both ends of the girder.</summary>
+public sealed record DebondedStrands
+{
+    /// <summary>How many.</summary>
+    public int Count { get; init; } = 2;
+
+    /// <summary>From each end to where their bond begins (m).</summary>
+    public double Length { get; init; } = 3;
 }

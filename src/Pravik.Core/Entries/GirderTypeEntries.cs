@@ -19,6 +19,7 @@ internal static class GirderTypeEntries
             .. Part($"{Type}/links/*", s => $"in zone {s.Number(1)} of {Name(s)}", Links),
             .. Part($"{Type}/bars/*", s => $"in row {s.Number(1)} of bars of {Name(s)}", BarsOf),
             .. Part($"{Type}/strands/rows/*", s => $"in row {s.Number(1)} of {Name(s)}", Row),
+            .. Part($"{Type}/strands/rows/*/alsoDebonded/*", s => $"also debonded in row {s.Number(1)} of {Name(s)}", AlsoDebonded),
         ];
 
     private static string Name(Stars stars) =>
@@ -110,9 +111,28 @@ internal static class GirderTypeEntries
             {
                 Subject = "Number of bars",
             },
+            Own(
+                "spacing",
+                "or every",
+                QuantityKind.Size,
+                0.03,
+                1,
+                "Distance of bars over the concrete at their level, at least 50 mm from its sides, in place of their number. Empty: counted."
+            ) with
+            {
+                Subject = "Distance of bars",
+            },
             Value("diameter", "Diameter", QuantityKind.Size, 0.006, 0.05) with
             {
                 Subject = "Diameter of bars",
+            },
+            Own("secondFrom", "From", QuantityKind.Number, 0, 1, "Where every second bar begins. Empty: where the others do.") with
+            {
+                Subject = "Beginning of every second bar",
+            },
+            Own("secondTo", "to", QuantityKind.Number, 0, 1, "Where every second bar ends. Empty: where the others do.") with
+            {
+                Subject = "End of every second bar",
             },
             Value("from", "From", QuantityKind.Number, 0, 1, "Where they begin, as a part of the span; 0: they run on.") with
             {
@@ -121,6 +141,18 @@ internal static class GirderTypeEntries
             Value("to", "to", QuantityKind.Number, 0, 1, "Where they end, as a part of the span; 1: they run on.") with
             {
                 Subject = "End of bars",
+            },
+        ];
+
+    private static IEnumerable<Entry> AlsoDebonded =>
+        [
+            Value("count", "Strands", QuantityKind.Count, 0, 80, "Strands of the row that are debonded over this length.") with
+            {
+                Subject = "Number of strands",
+            },
+            Value("length", "over", QuantityKind.Length, 0, 60, "From each end of the girder.") with
+            {
+                Subject = "Length",
             },
         ];
 

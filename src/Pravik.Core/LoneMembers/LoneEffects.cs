@@ -3,6 +3,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Frames;
+using Pravik.Core.Members;
 using Pravik.Core.Models;
 using Pravik.Core.Traffic;
 using Pravik.Core.Vehicles;
@@ -44,6 +45,7 @@ public sealed class LoneEffects
     private readonly List<LoneTrafficRange> traffic = [];
     private readonly Dictionary<LimitState, EffectRange> states = [];
     private readonly List<EffectRange> combinations = [];
+    private readonly ImmutableArray<SlowInterval> slow = [];
 
     internal LoneEffects(LoneMember member, LonePlaces places, LoneSections sections)
     {
@@ -56,8 +58,12 @@ public sealed class LoneEffects
         var whole = new LoneModel(member, places, sections, layout, true);
         var alone = member.StandsBeforeSlab ? new LoneModel(member, places, sections, layout, false) : whole;
         AddWeights(sections, alone);
+        if (member.WorksOutLosses)
+            Losses = new(member, places, sections, p => cases[0].Range.Greatest[p, GirderEffect.M]);
         AddPrestress(places, sections, alone);
         AddCases(places, alone, whole);
+        if (Losses is not null)
+            slow = new LoneSlow(places, layout, whole, Losses, cases).AddTo(cases);
         var temperature = AddTemperature(whole);
         var settlements = AddSettlements(places, whole);
         var groups = AddTraffic(places, whole);
@@ -74,6 +80,9 @@ public sealed class LoneEffects
     /// <summary>All combinations.</summary>
     public IReadOnlyList<EffectRange> Combinations => combinations;
 
+    /// <summary>Losses of strands; null where they are not worked out.</summary>
+    public LoneLosses? Losses { get; }
+
     /// <summary>The places of the effects.</summary>
     public EffectLayout Layout => layout;
 
@@ -86,9 +95,15 @@ public sealed class LoneEffects
     /// <summary>The envelope of all combinations of a limit state.</summary>
     public EffectRange Of(LimitState state) => states[state];
 
-    /// <summary>What prestress does.</summary>
+    /// <summary>What prestress does, losses off.</summary>
     public EffectValues Prestress =>
-        EffectValues.Sum(layout, cases.Where(c => c.Kind == ActionKind.Prestress).Select(c => (1.0, c.Range.Greatest)));
+        EffectValues.Sum(
+            layout,
+            cases.Where(c => c.Kind is ActionKind.Prestress or ActionKind.Losses).Select(c => (1.0, c.Range.Greatest))
+        );
+
+    /// <summary>Moments while it is built, the release of strands first; none where losses are not worked out.</summary>
+    public ImmutableArray<MemberStage> Stages => Losses is null ? [] : LoneSlow.Stages(member, layout, Losses, cases);
 
     private void Add(ActionKind kind, string name, LoneCaseResults results, LoneCase? own = null) =>
         cases.Add(new(kind, EffectRange.Of(name, results.Effects), results) { Own = own });
@@ -102,36 +117,45 @@ public sealed class LoneEffects
     }
 
     /// <summary>
-    /// Prestress with the stress that is entered, on the member alone: what strands do where they are, and what supports answer.
+    /// Prestress on the member alone, with the stress just after release or that which is entered: what strands do where they are, and
+    /// what supports answer.
     /// </summary>
     private void AddPrestress(LonePlaces places, LoneSections sections, LoneModel alone)
     {
-        if (member.Strands is not { EffectiveStress: { } stress, Rows.IsEmpty: false })
+        if (!member.HasStrands || (Losses is null && member.Strands.EffectiveStress is null))
             return;
-        (double Axial, double Moment) At(double x, double centroid)
+        var entered = member.Strands.EffectiveStress ?? 0;
+        (double Axial, double Moment) At(int place)
         {
+            if (Losses is not null)
+                return Losses.AtRelease(place);
             double axial = 0,
                 moment = 0;
-            foreach (var (_, level, area) in sections.RowsAt(x))
-                (axial, moment) = (axial - area * stress, moment - area * stress * (centroid - level));
+            var centroid = sections.MadeAt(places.Places[place]).Bending.Centroid;
+            foreach (var (_, level, area) in sections.RowsAt(places.Places[place].At))
+                (axial, moment) = (axial - area * entered, moment - area * entered * (centroid - level));
             return (axial, moment);
         }
-        double Curvature(int piece)
-        {
-            var (section, x) = (alone.Of(piece), (places.Joints[piece] + places.Joints[piece + 1]) / 2);
-            return At(x, section.Centroid).Moment / (sections.Concrete.Ecm * section.SecondMoment);
-        }
-        var answer = alone.Solve([alone.Bent("prestress", Curvature)])[0];
+        double Curvature(int place) =>
+            At(place).Moment / (sections.Concrete.Ecm * sections.MadeAt(places.Places[place]).Bending.SecondMoment);
+        var answer = alone.Solve([alone.Bent("prestress", places.InPieces(Curvature))])[0];
         var primary = new double[layout.Count];
         for (var p = 0; p < places.Places.Length; p++)
         {
-            var (axial, moment) = At(places.Places[p].At, sections.MadeAt(places.Places[p]).Bending.Centroid);
+            var (axial, moment) = At(p);
             (primary[layout.At(p, GirderEffect.N)], primary[layout.At(p, GirderEffect.M)]) = (axial, moment);
             alone.Stresses(primary, p, axial, moment);
         }
         var effects = EffectValues.Sum(layout, [(1, answer.Effects), (1, new EffectValues(layout, primary))]);
         cases.Add(
-            new(ActionKind.Prestress, EffectRange.Of("Prestress, losses off", effects), answer with { Effects = effects })
+            new(
+                ActionKind.Prestress,
+                EffectRange.Of(Losses is null ? "Prestress, losses off" : "Prestress at release", effects),
+                answer with
+                {
+                    Effects = effects,
+                }
+            )
             {
                 Secondary = EffectRange.Of("Prestress, what supports answer", answer.Effects),
             }
@@ -312,6 +336,10 @@ public sealed class LoneEffects
             else if (c.Kind == ActionKind.Prestress)
                 terms.Add((1, rule.State.IsUltimate() ? c.Secondary! : c.Range));
         }
+        // What time does leaves no force on a member that can turn: it counts in stresses and deflections. That of the last interval has
+        // not yet come when the member is opened.
+        if (slow.Length > 0 && !rule.State.IsUltimate())
+            terms.AddRange(LoneSlow.Terms(cases, layout));
         return EffectRange.Sum("Permanent", terms, layout);
     }
 

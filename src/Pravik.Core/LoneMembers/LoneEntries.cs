@@ -44,6 +44,26 @@ public static class LoneEntries
             s => $"of row {s.Number(0)}",
             Borrowed("/girders/types/*/strands/rows/*", "level", "count", "spacing", "debonded", "debondedLength", "endLevel", "holdDown")
         ),
+        .. Part(
+            "/strands/rows/*/alsoDebonded/*",
+            s => $"also debonded in row {s.Number(0)}",
+            Borrowed("/girders/types/*/strands/rows/*/alsoDebonded/*", "count", "length")
+        ),
+        .. Part(
+            "/time",
+            _ => "",
+            [
+                .. Borrowed("/actions", "humidity", "cement", "aging", "lastDay"),
+                Value(
+                    "loadedOn",
+                    "Permanent loads on day",
+                    QuantityKind.Number,
+                    0,
+                    36500,
+                    "Day on which permanent loads are put on the finished member, from when it was made; not before its slab is cast."
+                ),
+            ]
+        ),
         .. Part("/release", _ => "", Borrowed("/girders/release", "age", "strength", "heatTemperature", "heatHours")),
         .. Borrowed("/girders", "strutSlope", "leavesOutTorsion", "topSurface", "deflectionLimit")
             .Select(e => e with { Pattern = $"/{e.Pattern}" }),

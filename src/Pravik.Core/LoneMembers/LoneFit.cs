@@ -89,11 +89,18 @@ internal static class LoneFit
         var (strands, steel) = (member.Strands, PrestressingSteel.Of(member.Materials.Strand));
         if (!member.HasStrands)
             return;
-        if (strands.EffectiveStress is null && member.Effects is null)
+        if (strands.EffectiveStress is null && member.Effects is not null)
             bounds.Fault(
                 "/strands/effectiveStress",
-                "The stress of strands after losses is missing: losses are not worked out for members alone yet."
+                "The stress of strands after losses is missing: with effects from elsewhere losses are not worked out."
             );
+        if (member.WorksOutLosses && member.Supports.Any(s => s.Restraint != Restraint.Pinned))
+            bounds.Fault(
+                "/strands/effectiveStress",
+                "The stress of strands after losses is missing: losses are worked out for members that can turn at both supports."
+            );
+        if (member.WorksOutLosses && member.StandsBeforeSlab && member.Slab!.Day < member.Release.Age)
+            bounds.Fault("/slab/day", "The slab is cast before the strands are released.");
         if (strands.EffectiveStress > 0.75 * steel.Fpk)
             bounds.Fault(
                 "/strands/effectiveStress",

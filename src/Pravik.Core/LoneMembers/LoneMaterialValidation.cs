@@ -27,6 +27,11 @@ internal static class LoneMaterialValidation
         bounds.Between("/heating", "The difference of temperature, top warmer", member.Heating, 0, 60, QuantityKind.Number);
         bounds.Between("/cooling", "The difference of temperature, top cooler", member.Cooling, 0, 60, QuantityKind.Number);
         GirderTypeValidation.Strands("/strands", member.Strands, bounds, $"{Type}/strands");
+        bounds.Check("/time/humidity", member.Time.Humidity, entry: "/actions/humidity");
+        bounds.Among("/time/cement", member.Time.Cement ?? "", ["S", "N", "R"]);
+        bounds.Check("/time/aging", member.Time.Aging, entry: "/actions/aging");
+        bounds.Between("/time/loadedOn", "The day of permanent loads", member.Time.LoadedOn, 0, 36500, QuantityKind.Number);
+        bounds.Check("/time/lastDay", member.Time.LastDay, entry: "/actions/lastDay");
         bounds.Check("/release/age", member.Release.Age, entry: "/girders/release/age");
         bounds.Check("/release/strength", member.Release.Strength, entry: "/girders/release/strength");
         bounds.Check("/release/heatTemperature", member.Release.HeatTemperature, entry: "/girders/release/heatTemperature");

@@ -101,6 +101,13 @@ public sealed record LoneMember
     /// <summary>Pretensioned strands; no rows for none.</summary>
     public Strands Strands { get; init; } = new() { Rows = [] };
 
+    /// <summary>Whether losses of its strands are worked out: no stress after losses is entered, and no effects from elsewhere.</summary>
+    [JsonIgnore]
+    public bool WorksOutLosses => HasStrands && Strands.EffectiveStress is null && Effects is null;
+
+    /// <summary>How it ages, where losses are worked out.</summary>
+    public LoneTime Time { get; init; } = new();
+
     /// <summary>Whether it has any strands.</summary>
     [JsonIgnore]
     public bool HasStrands => Strands.Rows.Any(r => r.Count > 0);

@@ -99,6 +99,22 @@ public sealed class LonePlaces
             yield return x += span.Length;
     }
 
+    /// <summary>A value of pieces from that of places: the mean of both ends.</summary>
+    public Func<int, double> InPieces(Func<int, double> atPlace)
+    {
+        var ends = Places.Select((p, number) => (p.Piece, Value: atPlace(number), p.IsBehind)).ToLookup(p => p.Piece);
+        // A piece ends at the place that looks back to it or, where none does, at that which looks on from its end.
+        var ahead = Places
+            .Select((p, number) => (p, number))
+            .Where(p => !p.p.IsBehind)
+            .ToDictionary(p => p.p.Joint, p => atPlace(p.number));
+        return piece =>
+        {
+            var (first, last) = (ahead[piece], ends[piece].Where(p => p.IsBehind).Select(p => p.Value).ToList());
+            return (first + (last.Count > 0 ? last[0] : ahead[piece + 1])) / 2;
+        };
+    }
+
     /// <summary>The span in which a place between ends lies, from 0.</summary>
     public int SpanOf(double x) => Math.Clamp(Enumerable.Range(0, Ends.Length - 1).LastOrDefault(s => Ends[s] <= x), 0, Ends.Length - 2);
 
@@ -152,10 +168,10 @@ public sealed class LonePlaces
             yield return load.From ?? 0;
             yield return load.To ?? 0;
         }
-        foreach (var row in member.Strands.Rows.Where(r => r.Debonded > 0))
+        foreach (var bond in member.Strands.Rows.SelectMany(r => r.Bonds).Where(b => b.Length > 0))
         {
-            yield return row.DebondedLength - member.Overhang;
-            yield return ends[^1] - row.DebondedLength + member.Overhang;
+            yield return bond.Length - member.Overhang;
+            yield return ends[^1] - bond.Length + member.Overhang;
         }
         foreach (var x in member.Effects?.At ?? [])
             yield return x;

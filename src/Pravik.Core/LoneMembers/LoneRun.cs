@@ -31,13 +31,14 @@ public sealed class LoneRun
                 {
                     var place = Places.Places[number];
                     var axial = Sections.Whole(Sections.MadeAt(place)).Centroid;
-                    return new MemberPoint(number, place.Span, p.Distance, place.At, Sections.At(place), axial);
+                    return new MemberPoint(number, place.Span, p.Distance, place.At, Sections.At(place, Effects.Losses), axial);
                 }
             ),
         ];
         var checkedMember = new Member(member.Name, form, points, Effects.Of, values, member.StrutSlope)
         {
             FrequentTraffic = Effects.FrequentTraffic,
+            Stages = Effects.Stages,
             DeflectionLimit = member.DeflectionLimit,
             Accidental = Effects.States.GetValueOrDefault(LimitState.Accidental),
             Prestress = member.Effects is null ? Effects.Prestress : EffectValues.None(Effects.Layout),
@@ -114,7 +115,7 @@ public sealed class LoneRun
             }
             yield break;
         }
-        if (member.HasStrands)
+        if (member.HasStrands && !member.WorksOutLosses)
             yield return "creep and shrinkage of slab and member against each other";
     }
 }

@@ -5,6 +5,7 @@ using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
 using Pravik.Core.Members;
 using Pravik.Core.Sections;
+using Pravik.Core.Stages;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.LoneMembers;
@@ -18,7 +19,6 @@ public sealed class LoneSections
     private readonly Dictionary<string, MadeSection> made;
     private readonly Dictionary<MadeSection, ImmutableArray<MemberConcrete>> concretes = [];
     private readonly PrestressingSteel strand;
-    private readonly EarlyConcrete early;
     private readonly double transmission;
 
     /// <param name="member">A valid member.</param>
@@ -30,8 +30,8 @@ public sealed class LoneSections
         (bars, strand) = (ReinforcingSteel.Of(member.Materials.Reinforcement), PrestressingSteel.Of(member.Materials.Strand));
         made = member.Sections.ToDictionary(s => s.Name, s => new MadeSection(s));
         var release = member.Release;
-        early = new(Concrete, "N", release.Age, release.Strength, release.HeatTemperature, release.HeatHours);
-        transmission = StrandTransmission.Length(strand.Diameter, strand.MostAfterRelease, early.Fctm, member.Basis.Values["gammaC"]);
+        Early = new(Concrete, member.Time.Cement, release.Age, release.Strength, release.HeatTemperature, release.HeatHours);
+        transmission = StrandTransmission.Length(strand.Diameter, strand.MostAfterRelease, Early.Fctm, member.Basis.Values["gammaC"]);
     }
 
     /// <summary>Concrete of the member.</summary>
@@ -39,6 +39,9 @@ public sealed class LoneSections
 
     /// <summary>Concrete of the slab on it.</summary>
     public Concrete Slab { get; }
+
+    /// <summary>Concrete of the member when its strands are released.</summary>
+    public EarlyConcrete Early { get; }
 
     /// <summary>The section without a slab at a place from the beginning (m).</summary>
     public MadeSection MadeAt(double x)
@@ -53,10 +56,25 @@ public sealed class LoneSections
     public MadeSection MadeAt(LonePlace place) => MadeAt(place.At + (place.IsBehind ? -1e-6 : 1e-6));
 
     /// <summary>Area, centroid and second moment of the member with its slab, in its own concrete.</summary>
-    public SectionProperties Whole(MadeSection section) =>
+    public SectionProperties Whole(MadeSection section) => Whole(section, Slab.Ecm / Concrete.Ecm);
+
+    /// <summary>The same with another modulus of the slab over that of the member.</summary>
+    public SectionProperties Whole(MadeSection section, double ratio) =>
         member.Slab is { } slab
-            ? CompositeSection.Of(section.Bending, slab.Width, slab.Thickness, slab.Haunch, section.TopWidth, Slab.Ecm / Concrete.Ecm)
+            ? CompositeSection.Of(section.Bending, slab.Width, slab.Thickness, slab.Haunch, section.TopWidth, ratio)
             : section.Bending;
+
+    /// <summary>The slab and its haunch by themselves, heights from the soffit of the member.</summary>
+    public ImmutableArray<SectionProperties> SlabOn(MadeSection section)
+    {
+        if (member.Slab is not { } slab)
+            return [];
+        var soffit = section.Depth + slab.Haunch;
+        return [Upright(section.TopWidth, section.Depth, soffit), Upright(slab.Width, soffit, soffit + slab.Thickness)];
+    }
+
+    private static SectionProperties Upright(double width, double from, double to) =>
+        new(width * (to - from), (from + to) / 2, width * Math.Pow(to - from, 3) / 12, to);
 
     /// <summary>Weight of the member and of its slab (N/m).</summary>
     public (double Own, double Slab) Weight(MadeSection section) =>
@@ -89,7 +107,9 @@ public sealed class LoneSections
     }
 
     /// <summary>The section at a place as checks see it; null at an end that only rests on its bearing.</summary>
-    public MemberSection? At(LonePlace place)
+    /// <param name="place">The place.</param>
+    /// <param name="losses">Losses of its strands, where they are worked out.</param>
+    public MemberSection? At(LonePlace place, LoneLosses? losses = null)
     {
         var (first, last) = (member.Supports[0].Restraint, member.Supports[^1].Restraint);
         if ((place.At <= 0 && first == Restraint.Pinned) || (place.At >= places.Ends[^1] && last == Restraint.Pinned))
@@ -98,8 +118,9 @@ public sealed class LoneSections
             return null;
         var section = MadeAt(place);
         var depth = section.Depth + (member.Slab is { } slab ? slab.Haunch + slab.Thickness : 0);
-        return new(ConcreteOf(section), [.. BarsAt(place.At, section, depth)], [.. StrandsAt(place.At)])
+        return new(ConcreteOf(section), [.. BarsAt(place.At, section, depth)], [.. StrandsAt(place, losses)])
         {
+            AtRelease = losses is null ? null : Early,
             FromEnd = Along(place.At).FromEnd,
             WebWidth = section.WebWidth,
             WebHeight = section.Depth,
@@ -177,29 +198,21 @@ public sealed class LoneSections
             );
     }
 
-    private IEnumerable<MemberStrands> StrandsAt(double x)
+    private IEnumerable<MemberStrands> StrandsAt(LonePlace place, LoneLosses? losses)
     {
-        var (fromStart, length, fromEnd) = Along(x);
-        var stress = member.Strands.EffectiveStress ?? 0;
+        var (fromStart, length, fromEnd) = Along(place.At);
+        var (entered, number) = (member.Strands.EffectiveStress ?? 0, places.Places.IndexOf(place));
         for (var i = 0; i < member.Strands.Rows.Length; i++)
         {
             var row = member.Strands.Rows[i];
-            var debonded = Math.Min(row.Debonded, row.Count);
             if (row.Count > 0)
-                yield return new(
-                    i + 1,
-                    row.LevelAt(fromStart, length),
-                    row.Count - debonded,
-                    fromEnd,
-                    debonded,
-                    fromEnd - row.DebondedLength
-                )
+                yield return new(i + 1, row.LevelAt(fromStart, length), MemberStrands.BondsOf(row, fromEnd))
                 {
                     Steel = strand,
-                    EffectiveStress = stress,
-                    Steps = [new(Stages.LossKind.Stressing, 0, 0, stress)],
-                    StressAtRelease = strand.MostAfterRelease,
-                    FctmAtRelease = early.Fctm,
+                    EffectiveStress = losses?.Now(number)[i] ?? entered,
+                    Steps = losses?.Steps(number, i) ?? [new(LossKind.Stressing, 0, 0, entered)],
+                    StressAtRelease = losses?.Released(number)[i] ?? strand.MostAfterRelease,
+                    FctmAtRelease = Early.Fctm,
                     Concrete = Concrete,
                 };
         }

@@ -60,6 +60,7 @@ public static class LoneValidation
             ("/materials/strand", member.Materials?.Strand),
             ("/strands", member.Strands),
             ("/release", member.Release),
+            ("/time", member.Time),
         ];
         foreach (var (path, _) in parts.Where(p => p.Part is null))
             bounds.Error(path, "This part is missing.");
@@ -70,8 +71,8 @@ public static class LoneValidation
         List("links", member.Links);
         List("cases", member.Cases);
         List("traffic", member.Traffic);
-        if (member.Strands is { } strands)
-            List("strands/rows", strands.Rows, 20);
+        if (member.Strands is not null)
+            GirderTypeValidation.Lists("/strands", member.Strands, bounds);
         if (!member.Cases.IsDefault)
         {
             for (var i = 0; i < member.Cases.Length; i++)

@@ -137,11 +137,12 @@ public sealed class GirderMemberSections
     {
         var (line, depth) = (geometry.Girders[point.Girder], shape.Section.Depth + shape.Haunch + shape.Slab);
         var rows = bridge.Girders.Types[geometry.Sections.TypeIndex(line.Number, point.Span)].Bars;
-        return OfRows(rows, point.Fraction, line.SpanLength(point.Span), depth, girder, bars);
+        return OfRows(rows, shape.Section, point.Fraction, line.SpanLength(point.Span), depth, girder, bars);
     }
 
     /// <summary>Bars of rows along a girder that reach a place.</summary>
     /// <param name="rows">The rows.</param>
+    /// <param name="section">The section of the girder there.</param>
     /// <param name="fraction">The place as a part of the span.</param>
     /// <param name="length">Length of the span (m).</param>
     /// <param name="depth">Depth of the section with its slab (m).</param>
@@ -149,6 +150,7 @@ public sealed class GirderMemberSections
     /// <param name="steel">Their steel.</param>
     public static IEnumerable<MemberBars> OfRows(
         ImmutableArray<BarRow> rows,
+        MadeSection section,
         double fraction,
         double length,
         double depth,
@@ -158,15 +160,18 @@ public sealed class GirderMemberSections
     {
         for (var i = 0; i < rows.Length; i++)
         {
-            var fromEnd = rows[i].FromEnd(fraction, length);
-            if (rows[i].Count > 0 && fromEnd > 0)
-                yield return new($"{RowName}{i + 1}", rows[i].Level, rows[i].Area, steel)
-                {
-                    Diameter = rows[i].Diameter,
-                    FromEnd = fromEnd,
-                    IsTop = rows[i].Level > depth / 2,
-                    Fctm = girder.Fctm,
-                };
+            foreach (var run in rows[i].In(section))
+            {
+                var fromEnd = run.FromEnd(fraction, length);
+                if (run.Count > 0 && fromEnd > 0)
+                    yield return new($"{RowName}{i + 1}{(run.IsSecond ? ", every second" : "")}", rows[i].Level, run.Area, steel)
+                    {
+                        Diameter = rows[i].Diameter,
+                        FromEnd = fromEnd,
+                        IsTop = rows[i].Level > depth / 2,
+                        Fctm = girder.Fctm,
+                    };
+            }
         }
     }
 
@@ -189,9 +194,8 @@ public sealed class GirderMemberSections
         for (var i = 0; i < strands.Rows.Length; i++)
         {
             var row = strands.Rows[i];
-            var debonded = Math.Min(row.Debonded, row.Count);
             if (row.Count > 0)
-                yield return new(i + 1, row.LevelAt(fromEnd, length), row.Count - debonded, fromEnd, debonded, fromEnd - row.DebondedLength)
+                yield return new(i + 1, row.LevelAt(fromEnd, length), MemberStrands.BondsOf(row, fromEnd))
                 {
                     Steel = strand,
                     EffectiveStress = now[i],
@@ -209,14 +213,7 @@ public sealed class GirderMemberSections
         foreach (var row in tendons.At(number).Where(r => tendons.Since(r.Index) is not null))
         {
             var tendon = tendons.All[row.Index];
-            yield return new(
-                strands.Rows.Length + row.Index + 1,
-                row.Level,
-                tendon.Ducts * tendon.Strands,
-                double.PositiveInfinity,
-                0,
-                double.NegativeInfinity
-            )
+            yield return new(strands.Rows.Length + row.Index + 1, row.Level, [new(tendon.Ducts * tendon.Strands, double.PositiveInfinity)])
             {
                 Name = tendon.Name,
                 Duct = new(tendon.Ducts, tendon.DuctDiameter, tendons.SlopeAt(number, row.Index)),

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
 using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
@@ -36,15 +37,34 @@ public sealed record MemberBars(string Name, double Height, double Area, Reinfor
 /// <summary>A step of the stress of strands: why, from which day to which, and the change (Pa).</summary>
 public readonly record struct StrandStep(LossKind Kind, double From, double To, double Change);
 
+/// <summary>Strands whose bond begins in one place: how many, and from there (m; negative before it).</summary>
+public readonly record struct StrandBond(int Count, double From);
+
 /// <summary>Pretensioned strands of one row, or a tendon.</summary>
 /// <param name="Row">The row, from 1; tendons come after rows.</param>
 /// <param name="Height">Height above the soffit here (m).</param>
-/// <param name="Bonded">Strands that are bonded from the end of the member.</param>
-/// <param name="FromEnd">From that end (m).</param>
-/// <param name="Debonded">Strands whose bond begins later.</param>
-/// <param name="FromBond">From where it begins (m); negative before it.</param>
-public sealed record MemberStrands(int Row, double Height, int Bonded, double FromEnd, int Debonded, double FromBond)
+/// <param name="Bonds">Them by where their bond begins, those bonded from the end of the girder, of which there may be none, first.</param>
+public sealed record MemberStrands(int Row, double Height, ImmutableArray<StrandBond> Bonds)
 {
+    /// <summary>From the end of the girder (m); infinite for tendons.</summary>
+    public double FromEnd => Bonds[0].From;
+
+    /// <summary>How many there are.</summary>
+    public int Count => Bonds.Sum(b => b.Count);
+
+    /// <summary>Strands of a row at a distance from the end of the girder (m).</summary>
+    public static ImmutableArray<StrandBond> BondsOf(StrandRow row, double fromEnd) =>
+        [.. row.Bonds.Select(b => new StrandBond(b.Count, fromEnd - b.Length))];
+
+    /// <summary>The sum over strands of what one does whose bond began so far back (m).</summary>
+    public double Sum(Func<double, double> ofOne)
+    {
+        double sum = 0;
+        foreach (var bond in Bonds)
+            sum += bond.Count == 0 ? 0 : bond.Count * ofOne(bond.From);
+        return sum;
+    }
+
     /// <summary>Them in words.</summary>
     public string Name { get; init; } = $"strand row {Row}";
 
@@ -52,7 +72,7 @@ public sealed record MemberStrands(int Row, double Height, int Bonded, double Fr
     public MemberDuct? Duct { get; init; }
 
     /// <summary>Area of all of them (m²).</summary>
-    public double Area => (Bonded + Debonded) * Steel.Area;
+    public double Area => Count * Steel.Area;
 
     /// <summary>Their steel.</summary>
     public required PrestressingSteel Steel { get; init; }

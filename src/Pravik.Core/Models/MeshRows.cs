@@ -87,7 +87,7 @@ public static class MeshRows
             var (type, length) = (geometry.TypeOf(girder, span), girder.SpanLength(span));
             var (from, to) = geometry.EndsOf(girder, span);
             var zones = type.Links.Select((_, i) => type.Links.Take(i + 1).Sum(z => z.Length)).SkipLast(1);
-            var debonded = type.Strands.Rows.Where(r => r is { Debonded: > 0, DebondedLength: > 0 }).Select(r => r.DebondedLength);
+            var debonded = type.Strands.Rows.SelectMany(r => r.Bonds).Select(b => b.Length).Where(l => l > 0);
             foreach (var fromEnd in zones.Concat(debonded).Where(l => l < (to - from) * length / 2))
             {
                 yield return from + fromEnd / length;
@@ -97,6 +97,8 @@ public static class MeshRows
             {
                 yield return bars.From;
                 yield return bars.To;
+                yield return bars.SecondFrom ?? bars.From;
+                yield return bars.SecondTo ?? bars.To;
             }
             if (pier.Count > 0 && pier.Reach < length / 2)
             {

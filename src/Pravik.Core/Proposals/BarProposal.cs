@@ -6,6 +6,7 @@ using Pravik.Core.Materials;
 using Pravik.Core.Members;
 using Pravik.Core.Places;
 using Pravik.Core.Runs;
+using Pravik.Core.Sections;
 
 namespace Pravik.Core.Proposals;
 
@@ -73,6 +74,7 @@ public sealed record BarProposal
         private readonly ImmutableArray<(Member Member, ImmutableArray<int> Places)> girders;
         private readonly ImmutableArray<BarRow> kept;
         private readonly ImmutableArray<BarRow> today;
+        private readonly MadeSection usual;
         private readonly double cover;
         private readonly HashSet<(string Member, int Place, string Check)> beside = [];
         private List<(int Girder, int Place)> order = [];
@@ -96,7 +98,8 @@ public sealed record BarProposal
             var rows = geometry.Bridge.Girders.Types[type].Bars;
             var depth = girders.Length == 0 ? 0 : girders.Min(g => g.Places.Min(p => g.Member.Points[p].Section!.Depth));
             (kept, today) = ([.. rows.Where(r => r.Level > Low * depth)], [.. rows.Where(r => r.Level <= Low * depth)]);
-            cover = today.Where(r => r.Count > 0).Select(r => r.Level - r.Diameter / 2).DefaultIfEmpty(UsualCover).Min();
+            usual = geometry.Sections.OfType(geometry.Bridge.Girders.Types[type]);
+            cover = today.Where(r => !r.IsEmpty).Select(r => r.Level - r.Diameter / 2).DefaultIfEmpty(UsualCover).Min();
         }
 
         public BarProposal Find()
@@ -146,7 +149,7 @@ public sealed record BarProposal
 
         private static double Area(int count, double diameter) => count * Math.PI * diameter * diameter / 4;
 
-        private static double SteelOf(IEnumerable<BarRow> rows) => rows.Sum(r => r.Area * (r.To - r.From));
+        private double SteelOf(IEnumerable<BarRow> rows) => rows.SelectMany(r => r.In(usual)).Sum(r => r.Area * (r.To - r.From));
 
         /// <summary>How many bars lie side by side, where the concrete is narrowest at their level.</summary>
         private int Room(double diameter)
@@ -288,6 +291,7 @@ public sealed record BarProposal
                 var at = results.Points[point.Number];
                 var own = GirderMemberSections.OfRows(
                     [.. rows, .. kept],
+                    geometry.SectionOf(geometry.Girders[at.Girder], at.Span, at.Fraction),
                     at.Fraction,
                     geometry.Girders[at.Girder].SpanLength(at.Span),
                     section.Depth,

@@ -178,8 +178,7 @@ public static class Bill
             "steel.girderBars",
             "Steel",
             "Bars along girders, without laps",
-            cast.Sum(l => geometry.TypeOf(l.Girder, l.Span).Bars.Sum(r => r.Area * (r.To - r.From)) * l.Girder.SpanLength(l.Span))
-                * SteelDensity,
+            cast.Sum(l => GirderBars(geometry, l.Girder, l.Span)) * SteelDensity,
             QuantityKind.Mass
         );
         Add(
@@ -247,6 +246,13 @@ public static class Bill
                 )
             );
         }
+    }
+
+    /// <summary>Volume of the bars along a girder (m³), counted in the middle of each row.</summary>
+    private static double GirderBars(BridgeGeometry geometry, GirderLine girder, SpanIndex span)
+    {
+        var runs = geometry.TypeOf(girder, span).Bars.SelectMany(r => r.In(geometry.SectionOf(girder, span, (r.From + r.To) / 2)));
+        return runs.Sum(r => r.Area * (r.To - r.From)) * girder.SpanLength(span);
     }
 
     /// <summary>Volume of the legs of links in a girder, each as long as the girder is deep (m³).</summary>

@@ -118,7 +118,7 @@ public sealed class GirderAlone
 
     /// <summary>Mean stress of the strands, each counted (Pa).</summary>
     private static double Stress(MemberSection section) =>
-        section.Strands.Sum(s => (s.Bonded + s.Debonded) * s.EffectiveStress) / section.Strands.Sum(s => s.Bonded + s.Debonded);
+        section.Strands.Sum(s => s.Count * s.EffectiveStress) / section.Strands.Sum(s => s.Count);
 
     /// <summary>Bars by their name, from the first place of a run of places at which they are to the last.</summary>
     private IEnumerable<BarStretch> Bars(MemberSection middle)

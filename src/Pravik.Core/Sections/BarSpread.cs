@@ -12,7 +12,7 @@ public static class BarSpread
     /// </summary>
     public static IEnumerable<double> Across(IEnumerable<Polygon> outlines, double height, int count)
     {
-        List<(double From, double To)> pieces = [.. outlines.SelectMany(o => Pieces(o, height)).Where(p => p.To - p.From > 2 * Cover)];
+        var pieces = WithRoom(outlines, height);
         var room = pieces.Sum(p => p.To - p.From - 2 * Cover);
         for (var i = 0; i < count; i++)
         {
@@ -23,6 +23,20 @@ public static class BarSpread
             yield return pieces.Count == 0 ? 0 : pieces[piece].From + Cover + along;
         }
     }
+
+    /// <summary>Places at a distance in each piece of concrete at a height, about its middle, at least 50 mm from its sides.</summary>
+    public static IEnumerable<double> Every(IEnumerable<Polygon> outlines, double height, double spacing)
+    {
+        foreach (var (from, to) in WithRoom(outlines, height))
+        {
+            var gaps = (int)Math.Floor((to - from - 2 * Cover) / spacing + 1e-9);
+            for (var i = 0; i <= gaps; i++)
+                yield return (from + to) / 2 + (i - gaps / 2.0) * spacing;
+        }
+    }
+
+    private static List<(double From, double To)> WithRoom(IEnumerable<Polygon> outlines, double height) =>
+        [.. outlines.SelectMany(o => Pieces(o, height)).Where(p => p.To - p.From > 2 * Cover)];
 
     /// <summary>From where to where an outline has material at a height.</summary>
     public static IEnumerable<(double From, double To)> Pieces(Polygon outline, double height)

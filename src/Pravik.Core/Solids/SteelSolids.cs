@@ -40,21 +40,17 @@ public sealed class SteelSolids(BridgeGeometry geometry)
         for (var i = 0; i < type.Bars.Length; i++)
         {
             var row = type.Bars[i];
-            var (begin, end) = (Math.Max(from, row.From), Math.Min(to, row.To));
-            var made = geometry.SectionOf(girder, span, (begin + end) / 2);
-            if (row.Count > 0 && begin < end)
-                yield return Named(
-                    SolidKind.Bars,
-                    $"Bars, row {i + 1}",
-                    Rods(
-                        girder,
-                        span,
-                        (begin, end),
-                        BarSpread.Across(made.Solids, made.Bottom + row.Level, row.Count),
-                        _ => row.Level,
-                        row.Diameter
-                    )
-                );
+            var made = geometry.SectionOf(girder, span, (row.From + row.To) / 2);
+            foreach (var run in row.In(made))
+            {
+                var (begin, end) = (Math.Max(from, run.From), Math.Min(to, run.To));
+                if (run.Count > 0 && begin < end)
+                    yield return Named(
+                        SolidKind.Bars,
+                        $"Bars, row {i + 1}{(run.IsSecond ? ", every second" : "")}",
+                        Rods(girder, span, (begin, end), run.Across(made), _ => row.Level, row.Diameter)
+                    );
+            }
         }
         foreach (var tendon in bridge.Girders.Tendons)
         {

@@ -16,8 +16,8 @@ namespace Pravik.Core.Stages;
 /// In an interval from day a to day b, in which the structure stays the same, a fibre stressed by a load since the day τ would creep
 /// freely by [φ(b, τ) − φ(a, τ)]·σ/E, by φ(b, τ)·σ/E where the load came within it; and shrink by ε_cs(b) − ε_cs(a). The whole structure,
 /// with E/(1 + χ·φ(b, a)) in every layer, answers to these free strains (EN 1992-1-1 Annex B; EN 1992-2 Annex KK.7, χ = 0.8; Ghali and
-/// Favre, Concrete Structures: Stresses and Deformations, 2nd edition, chapters 2 to 4). Stresses from creep and shrinkage of an earlier
-/// interval creep as if put on half way through it. For one section and one kind of concrete the moment at a pier becomes φ/(1 + χφ) of
+/// Favre, Concrete Structures: Stresses and Deformations, 2nd edition, chapters 2 to 4). Forces from creep and shrinkage of an earlier
+/// interval creep as if put on half way through it; what balances within a section from an earlier interval is not followed further. For one section and one kind of concrete the moment at a pier becomes φ/(1 + χφ) of
 /// that in the structure cast in one. Girders alone, of one material, keep their stresses and are left out.
 /// </remarks>
 public sealed class LongTerm
@@ -323,20 +323,22 @@ public sealed class LongTerm
         var span = models[0].SpanOf(row);
         var (steel, cast, point) = (loads.Made(girder, row).IsSteel, CastOn(span) ?? interval.From, pointOf[(girder, row)]);
         var girderCreep = At(girder, span).Creep;
+        var (modulus, slabModulus) = (geometry.Sections.Modulus(girder + 1, span), slab.Creep.Concrete.Ecm);
         foreach (var c in before)
         {
             if (models[c.Model].Sections[girder][row] is not { } section)
                 continue;
             var forces = Mean(c.Effects, point);
-            // Strain at the soffit, and curvature, of the elastic section.
+            // Strain at the soffit, and curvature, of the section as it was when the case came.
             var axial = forces.N / (section.Modulus * section.Composite.Area);
             var curvature = forces.M / (section.Modulus * section.Composite.SecondMoment);
             var soffit = axial + curvature * section.Composite.Centroid;
-            var creep = steel ? 0 : Grown(girderCreep, interval, c.Day, MadeOn(span));
+            // Creep goes with σ/E_cm: a stress that came slowly had more strain than that, of the age-adjusted modulus.
+            var creep = steel ? 0 : Grown(girderCreep, interval, c.Day, MadeOn(span)) * section.Modulus / modulus;
             (onGirder, girderCurvature) = (onGirder + creep * soffit, girderCurvature + creep * curvature);
             if (!section.HasSlab)
                 continue;
-            creep = Grown(slab.Creep, interval, c.Day, cast);
+            creep = Grown(slab.Creep, interval, c.Day, cast) * section.Ratio * section.Modulus / slabModulus;
             (onSlab, slabCurvature) = (onSlab + creep * soffit, slabCurvature + creep * curvature);
         }
         return new(z => onGirder - girderCurvature * z, z => onSlab - slabCurvature * z, []) { IsAlong = true };

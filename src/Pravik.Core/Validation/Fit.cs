@@ -352,8 +352,13 @@ internal static class Fit
             var (row, path) = (rows[i], $"/girders/types/{type}/bars/{i}");
             if (row.Level > section.Depth)
                 bounds.Error($"{path}/level", "These bars lie above the girder: bars of the slab are entered with it.");
+            else if (row.Spacing is { } every && every < row.Diameter + Math.Max(row.Diameter, LeastClear))
+                bounds.Error($"{path}/spacing", "Bars are at least a diameter or 20 mm clear of each other.");
+            else if (row.Spacing is not null && row.In(section).All(r => r.Count == 0))
+                bounds.Error($"{path}/spacing", "No bars have room in the concrete at their level, 50 mm from its sides.");
             else if (
-                row.Count > 1
+                row.Spacing is null
+                && row.Count > 1
                 && section.Solids.Sum(s => s.WidthAt(section.Bottom + row.Level))
                     < row.Count * row.Diameter + (row.Count - 1) * Math.Max(row.Diameter, LeastClear)
             )

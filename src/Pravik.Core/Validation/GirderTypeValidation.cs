@@ -9,6 +9,7 @@ internal static class GirderTypeValidation
     private const int Most = 30;
     private const int MostRows = 20;
     private const int MostZones = 12;
+    private const int MostLengths = 9;
 
     public static void CheckLists(ImmutableArray<GirderType> types, Bounds bounds)
     {
@@ -25,8 +26,7 @@ internal static class GirderTypeValidation
                 bounds.Error($"/girders/types/{i}/links", "The list of link zones, or one of them, is missing.");
             if (types[i].Bars.IsDefault || types[i].Bars.Contains(null!))
                 bounds.Error($"/girders/types/{i}/bars", "The list of rows of bars, or one of them, is missing.");
-            if (types[i].Strands is null || types[i].Strands.Rows.IsDefault || types[i].Strands.Rows.Contains(null!))
-                bounds.Error($"/girders/types/{i}/strands/rows", "The list of strand rows, or one of them, is missing.");
+            Lists($"/girders/types/{i}/strands", types[i].Strands, bounds);
         }
     }
 
@@ -62,6 +62,24 @@ internal static class GirderTypeValidation
         {
             if (name is not null)
                 bounds.Among(path, name, [.. types.Select(t => t.Name)]);
+        }
+    }
+
+    /// <summary>Lists of strands at a path.</summary>
+    public static void Lists(string path, Strands? strands, Bounds bounds)
+    {
+        if (strands is null || strands.Rows.IsDefault || strands.Rows.Contains(null!))
+        {
+            bounds.Error($"{path}/rows", "The list of strand rows, or one of them, is missing.");
+            return;
+        }
+        for (var i = 0; i < strands.Rows.Length; i++)
+        {
+            if (strands.Rows[i].AlsoDebonded.IsDefault || strands.Rows[i].AlsoDebonded.Contains(null!))
+                bounds.Error(
+                    $"{path}/rows/{i}/alsoDebonded",
+                    "The list of strands debonded over other lengths, or one of them, is missing."
+                );
         }
     }
 
@@ -102,8 +120,16 @@ internal static class GirderTypeValidation
             bounds.Check($"{path}/{i}/diameter", rows[i].Diameter);
             bounds.Check($"{path}/{i}/from", rows[i].From);
             bounds.Check($"{path}/{i}/to", rows[i].To);
+            bounds.Check($"{path}/{i}/spacing", rows[i].Spacing);
+            bounds.Check($"{path}/{i}/secondFrom", rows[i].SecondFrom);
+            bounds.Check($"{path}/{i}/secondTo", rows[i].SecondTo);
             if (rows[i].To <= rows[i].From)
                 bounds.Error($"{path}/{i}/to", "Bars end beyond where they begin.");
+            else if ((rows[i].SecondTo ?? rows[i].To) <= (rows[i].SecondFrom ?? rows[i].From))
+                bounds.Error(
+                    $"{path}/{i}/second{(rows[i].SecondTo is null ? "From" : "To")}",
+                    "Every second bar ends beyond where it begins."
+                );
         }
     }
 
@@ -114,6 +140,15 @@ internal static class GirderTypeValidation
         bounds.Check($"{path}/spacing", row.Spacing, entry: $"{entry}/spacing");
         bounds.Check($"{path}/debonded", row.Debonded, greatest: row.Count, entry: $"{entry}/debonded");
         bounds.Check($"{path}/debondedLength", row.DebondedLength, entry: $"{entry}/debondedLength");
+        if (row.AlsoDebonded.Length > MostLengths)
+            bounds.Error($"{path}/alsoDebonded", $"Strands of a row are debonded over at most {MostLengths + 1} lengths.");
+        for (var i = 0; i < row.AlsoDebonded.Length; i++)
+        {
+            bounds.Check($"{path}/alsoDebonded/{i}/count", row.AlsoDebonded[i].Count, entry: $"{entry}/alsoDebonded/{i}/count");
+            bounds.Check($"{path}/alsoDebonded/{i}/length", row.AlsoDebonded[i].Length, entry: $"{entry}/alsoDebonded/{i}/length");
+        }
+        if (row.Debonded <= row.Count && row.AllDebonded > row.Count)
+            bounds.Error($"{path}/alsoDebonded", $"{row.AllDebonded} strands are debonded, but the row has {row.Count}.");
         bounds.Check($"{path}/endLevel", row.EndLevel, entry: $"{entry}/endLevel");
         bounds.Check($"{path}/holdDown", row.HoldDown, entry: $"{entry}/holdDown");
     }

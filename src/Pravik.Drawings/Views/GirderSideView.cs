@@ -133,8 +133,11 @@ public sealed class GirderSideView
         {
             var type = geometry.Sections.TypeIndex(girder.Number, span);
             canvas.Part = $"/girders/types/{type}";
-            foreach (var row in geometry.Bridge.Girders.Types[type].Bars.Where(r => r.Count > 0))
-                Along(span, row.From, row.To, _ => row.Level, Pen.Cut);
+            foreach (var row in geometry.Bridge.Girders.Types[type].Bars)
+            {
+                foreach (var run in row.In(geometry.SectionOf(girder, span, (row.From + row.To) / 2)).Where(r => r.Count > 0))
+                    Along(span, run.From, run.To, _ => row.Level, Pen.Cut);
+            }
             canvas.Part = null;
         }
     }

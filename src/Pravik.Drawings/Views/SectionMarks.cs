@@ -38,7 +38,7 @@ internal static class SectionMarks
         }
         foreach (var row in section.Strands)
         {
-            var count = row.Bonded + row.Debonded;
+            var count = row.Count;
             if (row.Duct is { } duct)
             {
                 foreach (var x in Webs(section, duct.Count))

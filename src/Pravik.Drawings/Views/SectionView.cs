@@ -347,17 +347,18 @@ public sealed class SectionView
                     Fill.Ink
                 );
         }
-        foreach (var row in shape.IsSteel ? [] : geometry.TypeOf(girder, Cut(girder).Span).Bars)
+        var (span, fraction) = (Cut(girder).Span, Cut(girder).Fraction);
+        var rows = shape.IsSteel ? [] : geometry.TypeOf(girder, span).Bars;
+        foreach (var run in rows.SelectMany(r => r.In(shape)).Where(r => r.Reaches(fraction)))
         {
-            foreach (var x in BarPlaces.Of(shape, row))
+            foreach (var x in run.Across(shape))
                 canvas.Circle(
-                    At(offset + x, top - shape.Depth + row.Level),
-                    Math.Max(0.25, row.Diameter / 2 * perMetre),
+                    At(offset + x, top - shape.Depth + run.Row.Level),
+                    Math.Max(0.25, run.Row.Diameter / 2 * perMetre),
                     Pen.None,
                     Fill.Ink
                 );
         }
-        var (span, fraction) = (Cut(girder).Span, Cut(girder).Fraction);
         foreach (var row in shape.IsSteel ? [] : tendons.At(girder, span, fraction))
         {
             var tendon = tendons.All[row.Index];

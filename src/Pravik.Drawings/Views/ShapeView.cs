@@ -100,7 +100,7 @@ public sealed class ShapeView
         for (var i = 0; i < rows.Length; i++)
         {
             var row = rows[i];
-            var places = BarPlaces.Of(section, row);
+            ImmutableArray<double> places = [.. row.In(section).SelectMany(r => r.Across(section)).Order()];
             canvas.Part = $"/girders/types/{type}/bars/{i}";
             foreach (var x in places)
                 canvas.Circle(At(x, section.Bottom + row.Level), Math.Max(0.35, row.Diameter / 2 * k), Pen.None, Fill.Ink);
@@ -110,7 +110,8 @@ public sealed class ShapeView
             var end = At(places[^1] + row.Diameter, section.Bottom + row.Level);
             var note = new Point(At(section.Properties.Right, 0).X + 9, At(0, section.Bottom).Y - (notes + i) * 1.35 * canvas.TextHeight);
             canvas.Path([end, new(note.X - 4, end.Y), new(note.X - 1, note.Y - 0.35 * canvas.TextHeight)], Pen.Dimension);
-            canvas.Text(note, $"{row.Count} × {Text(row.Diameter)} at {Text(row.Level)}", TextKind.Number);
+            var number = row.Spacing is { } every ? $"{Text(row.Diameter)} every {Text(every)}" : $"{row.Count} × {Text(row.Diameter)}";
+            canvas.Text(note, $"{number} at {Text(row.Level)}", TextKind.Number);
         }
     }
 

@@ -1,7 +1,5 @@
 using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
-using Pravik.Core.Loads;
-using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Sections;
 using Pravik.Core.Units;
@@ -36,14 +34,8 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
         yield return Section(section, path);
         if (section.IsSteel)
             yield break;
-        if (!girders.CastInPlace)
-        {
-            yield return Strands(type, path);
-            yield return Stressing(type, path);
-            yield return StrandCourses(type, path);
-        }
-        yield return Bars(type, path);
-        yield return Links(type, path);
+        foreach (var group in new GirderSteelLedger(bridge, geometry, rows).Groups(type, path))
+            yield return group;
     }
 
     /// <summary>All types, each with how many girders have it; a click shows its values.</summary>
@@ -142,168 +134,6 @@ internal sealed class GirderTypeLedger(Bridge bridge, BridgeGeometry geometry, L
         {
             Actions = [new("Design sections", "", []) { Goes = "sections" }],
             Note = "All properties, other families, published shapes and own outlines are with the design of sections.",
-        };
-    }
-
-    /// <summary>Debonding and deflection, row by row.</summary>
-    private LedgerGroup StrandCourses(GirderType type, string path) =>
-        new(
-            $"Strands of {type.Name} along the girder",
-            [
-                .. type.Strands.Rows.SelectMany(
-                    (_, i) =>
-                        new[] { LedgerRows.Reading("", $"{i + 1}") }.Concat(
-                            new[] { "debonded", "debondedLength", "endLevel", "holdDown" }.Select(c =>
-                                rows.Entry($"{path}/strands/rows/{i}/{c}", type.Strands.Rows[i].Level)
-                            )
-                        )
-                ),
-            ]
-        )
-        {
-            Columns =
-            [
-                "Row",
-                "Debonded",
-                $"over, {rows.Units[QuantityKind.Length].Symbol}",
-                $"End level, {rows.Units[QuantityKind.Size].Symbol}",
-                "Held at",
-            ],
-            Note =
-                "Debonded near both ends; a row with an end level runs straight from there to where it is held down (part of the length).",
-        };
-
-    /// <summary>To what strands are stressed, and the concrete when they are released.</summary>
-    private LedgerGroup Stressing(GirderType type, string path)
-    {
-        var early = StrandRows.AtRelease(bridge, Concrete.Of(type.Concrete));
-        return new(
-            $"Stressing and release, {type.Name}",
-            [
-                rows.Entry($"{path}/strands/jackStress"),
-                rows.Entry($"{path}/strands/effectiveStress"),
-                rows.Entry("/girders/release/age"),
-                rows.Entry("/girders/release/heatTemperature"),
-                rows.Entry("/girders/release/heatHours"),
-                rows.Entry("/girders/release/strength", (early with { Entered = null }).Fck),
-                rows.Reading("f_ctm(t)", early.Fctm, QuantityKind.Stress, "Mean tensile strength at release (EN 1992-1-1 3.1.2(9))."),
-                rows.Reading("E_cm(t)", early.Ecm, QuantityKind.Stress, "Modulus at release (EN 1992-1-1 3.1.3(3))."),
-            ]
-        )
-        {
-            Note = type.Strands.EffectiveStress is null
-                ? "Losses are worked out place by place; under Checks, “Stress of strands in service” tells each. Release is one for all "
-                    + "types."
-                : "The stress after losses is entered: losses, release and construction are not checked. Empty it to have them worked out.",
-        };
-    }
-
-    /// <summary>Bars along the girder, row by row.</summary>
-    private LedgerGroup Bars(GirderType type, string path)
-    {
-        var all = type.Bars;
-        var added = all.IsEmpty ? new BarRow() : all[^1] with { Level = Math.Round(all[^1].Level + 0.05, 3) };
-        return new(
-            $"Bars of {type.Name}",
-            [
-                .. all.SelectMany(
-                    (_, i) => new[] { "level", "count", "diameter", "from", "to" }.Select(c => rows.Entry($"{path}/bars/{i}/{c}"))
-                ),
-            ]
-        )
-        {
-            Columns = all.IsEmpty ? [] : [$"Level, {rows.Units[QuantityKind.Size].Symbol}", "Bars", "Diameter", "From", "to"],
-            RowActions =
-            [
-                .. all.Select(
-                    (_, i) =>
-                        new LedgerAction(
-                            $"Take bar row {i + 1} away",
-                            $"Row {i + 1} of bars taken away",
-                            [new("remove", $"{path}/bars/{i}")]
-                        )
-                ),
-            ],
-            Actions = [new("Add a row of bars", "Row of bars added", [new("add", $"{path}/bars/-", BridgeJson.Node(added))])],
-            Note = all.IsEmpty
-                ? "None beside those of the slab and over the piers."
-                : "From and to are parts of the span, 0 and 1 where bars run on. They follow the soffit.",
-        };
-    }
-
-    /// <summary>Upright links, zone by zone from the ends.</summary>
-    private LedgerGroup Links(GirderType type, string path)
-    {
-        var zones = type.Links;
-        var (first, next) = (new LinkZone(), zones.IsEmpty ? null : zones[^1] with { Spacing = Math.Min(0.3, 2 * zones[^1].Spacing) });
-        return new(
-            $"Links of {type.Name}",
-            [
-                .. zones.SelectMany(
-                    (_, i) => new[] { "length", "legs", "diameter", "spacing" }.Select(c => rows.Entry($"{path}/links/{i}/{c}"))
-                ),
-            ]
-        )
-        {
-            Columns = zones.IsEmpty
-                ? []
-                :
-                [
-                    $"Length, {rows.Units[QuantityKind.Length].Symbol}",
-                    "Legs",
-                    $"Diameter, {rows.Units[QuantityKind.Size].Symbol}",
-                    "every",
-                ],
-            RowActions =
-            [
-                .. zones.Select(
-                    (_, i) =>
-                        new LedgerAction(
-                            $"Take zone {i + 1} away",
-                            $"Zone {i + 1} of links taken away",
-                            [new("remove", $"{path}/links/{i}")]
-                        )
-                ),
-            ],
-            Actions = [new("Add a zone", "Zone of links added", [new("add", $"{path}/links/-", BridgeJson.Node(next ?? first))])],
-            Note = zones.IsEmpty
-                ? "None: shear is set against the concrete alone."
-                : "Zones from both ends of the girder; the last goes on to the middle.",
-        };
-    }
-
-    private LedgerGroup Strands(GirderType type, string path)
-    {
-        var strandRows = type.Strands.Rows;
-        var added = new JsonObject
-        {
-            ["level"] = strandRows.IsEmpty ? 0.06 : Math.Round(strandRows.Max(r => r.Level) + 0.05, 3),
-            ["count"] = 2,
-            ["spacing"] = 0.05,
-        };
-        return new(
-            $"Strands of {type.Name}",
-            [
-                .. strandRows.SelectMany(
-                    (_, i) => new[] { "level", "count", "spacing" }.Select(c => rows.Entry($"{path}/strands/rows/{i}/{c}"))
-                ),
-            ]
-        )
-        {
-            Columns = [$"Level, {rows.Units[QuantityKind.Size].Symbol}", "Strands", "Spacing"],
-            RowActions =
-            [
-                .. strandRows.Select(
-                    (_, i) =>
-                        new LedgerAction(
-                            $"Take strand row {i + 1} away",
-                            $"Strand row {i + 1} taken away",
-                            [new("remove", $"{path}/strands/rows/{i}")]
-                        )
-                ),
-            ],
-            Actions = [new("Add a row", "Strand row added", [new("add", $"{path}/strands/rows/-", added)])],
-            Note = $"{strandRows.Sum(r => r.Count)} strands in all",
         };
     }
 }

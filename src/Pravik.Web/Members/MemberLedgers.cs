@@ -287,25 +287,54 @@ internal static class MemberLedgers
                 {
                     Columns = ["Level", "Number", "Distance", "Debonded", "over"],
                     RowActions = [.. Removals(member.Strands.Rows.Length, "strands/rows", "Row of strands")],
-                    Actions = [new("Add a row", "Row of strands added", [new("add", "/strands/rows/-", BridgeJson.Node(new StrandRow()))])],
+                    Actions =
+                    [
+                        new("Add a row", "Row of strands added", [new("add", "/strands/rows/-", BridgeJson.Node(new StrandRow()))]),
+                        .. Debonding.Actions(member.Strands, "/strands"),
+                    ],
                     Note = "Pretensioned, in members of one span.",
                 },
+                .. Debonding.Group(member.Strands, "/strands", rows),
                 .. member.Strands.Rows.IsEmpty
                     ? Array.Empty<LedgerGroup>()
                     :
                     [
                         new(
                             "Stress of strands",
-                            [rows.Entry("/strands/jackStress"), rows.Entry("/strands/effectiveStress"), rows.Entry("/release/age")]
+                            [
+                                .. new[] { "/strands/jackStress", "/strands/effectiveStress" }.Select(p => rows.Entry(p)),
+                                .. new[] { "age", "heatTemperature", "heatHours" }.Select(c => rows.Entry($"/release/{c}")),
+                                rows.Entry("/release/strength", (screen.Sections.Early with { Entered = null }).Fck),
+                            ]
                         )
                         {
-                            Note = "The stress after all losses is entered: losses are not worked out for members alone yet.",
+                            Note = member.WorksOutLosses
+                                ? "Losses are worked out place by place; under Checks, “Stress of strands in service” tells each."
+                                : "The stress after all losses is entered: losses, release and construction are not checked. Empty it to "
+                                    + "have them worked out.",
                         },
+                        .. member.WorksOutLosses
+                            ?
+                            [
+                                new LedgerGroup(
+                                    "Time",
+                                    [
+                                        .. new[] { "loadedOn", "lastDay", "humidity", "cement", "aging" }.Select(c =>
+                                            rows.Entry($"/time/{c}")
+                                        ),
+                                    ]
+                                )
+                                {
+                                    Note =
+                                        "Days count from when the member was made. A slab works with it from three days after it is cast.",
+                                },
+                            ]
+                            : Array.Empty<LedgerGroup>(),
                     ],
             ]
         )
         {
-            Focus = Focus(screen, "/bars", "/links", "/strands"),
+            Focus = Focus(screen, "/bars", "/links", "/strands", "/release", "/time"),
         };
     }
 

@@ -53,7 +53,7 @@ internal static class MemberSteps
         new(
             "bars",
             "Bars",
-            ["/bars", "/links", "/strands", "/release", "/strutSlope", "/topSurface", "/leavesOutTorsion", "/deflectionLimit"],
+            ["/bars", "/links", "/strands", "/release", "/time", "/strutSlope", "/topSurface", "/leavesOutTorsion", "/deflectionLimit"],
             One,
             (s, _) => new([s.Elevation(s.Half), s.Section(s.Half)]),
             MemberLedgers.Bars

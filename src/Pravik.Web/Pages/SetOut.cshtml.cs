@@ -23,6 +23,9 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
     /// <summary>The bridge as it stands.</summary>
     public Bridge Bridge { get; private set; } = null!;
 
+    /// <summary>The edit at which it stands.</summary>
+    public int Revision { get; private set; }
+
     /// <summary>The points set out.</summary>
     public IReadOnlyList<SetOutRow> Rows { get; private set; } = [];
 
@@ -57,7 +60,7 @@ public sealed class SetOutModel(ProjectStore store) : PageModel
     {
         if (await store.FindAsync(id) is not { } snapshot)
             return NotFound();
-        (ProjectId, Bridge) = (id, snapshot.Bridge);
+        (ProjectId, Bridge, Revision) = (id, snapshot.Bridge, snapshot.Revision);
         var geometry = new BridgeGeometry(Bridge);
         From ??= Units.Format(geometry.FirstStation, QuantityKind.Length);
         To ??= Units.Format(geometry.LastStation, QuantityKind.Length);

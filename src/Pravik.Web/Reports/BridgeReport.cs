@@ -123,30 +123,35 @@ internal sealed class BridgeReport(
         var middle = (geometry.Axes[0].Station + geometry.Axes[1].Station) / 2;
         yield return new ReportFigure(SectionView.Draw(geometry, units, Size(62), middle));
         foreach (var type in bridge.Girders.Types.Where(t => t.Strands.Rows.Length > 0))
-            yield return new ReportTable(
-                $"Strands of {type.Name}, {Jacked(type.Strands)}",
-                [new("Row", true), new("Level", true), new("Strands", true), new("Debonded", true), new("Over", true)],
-                [
-                    .. type.Strands.Rows.Select(
-                        (r, i) =>
-                            new ReportRow([
-                                $"{i + 1}",
-                                Sized(r.Level),
-                                $"{r.Count}",
-                                $"{r.Debonded}",
-                                r.Debonded > 0 ? Length(r.DebondedLength) : "",
-                            ])
-                    ),
-                ]
-            );
+            yield return ReportParts.Strands($"Strands of {type.Name}, {Jacked(type.Strands)}", type.Strands.Rows, units);
         if (!bridge.Girders.Tendons.IsEmpty)
             yield return Tendons();
+        foreach (var type in bridge.Girders.Types.Where(t => t.Bars.Length > 0))
+            yield return new ReportTable(
+                $"Bars of {type.Name}; where they begin and end as parts of the span, 0 and 1 where they run on",
+                [new("Row", true), new("Level", true), new("Bars", true), new("Diameter", true), new("Reach"), new("Every second bar")],
+                [.. type.Bars.Select((r, i) => new ReportRow(BarCells(r, i)))]
+            );
         foreach (var type in bridge.Girders.Types.Where(t => t.Links.Length > 0))
             yield return new ReportTable(
                 $"Links of {type.Name}, from both ends of a girder; the last zone goes on to the middle",
                 [new("Length", true), new("Legs", true), new("Diameter", true), new("Distance", true)],
                 [.. type.Links.Select(z => new ReportRow([Length(z.Length), $"{z.Legs}", Sized(z.Diameter), Sized(z.Spacing)]))]
             );
+    }
+
+    private ImmutableArray<string> BarCells(BarRow row, int number)
+    {
+        static string Reach(double from, double to) => FormattableString.Invariant($"{from:0.##} to {to:0.##}");
+        return
+        [
+            $"{number + 1}",
+            Sized(row.Level),
+            row.Spacing is { } every ? $"every {Sized(every)}" : $"{row.Count}",
+            Sized(row.Diameter),
+            Reach(row.From, row.To),
+            row.SecondFrom is null && row.SecondTo is null ? "as the others" : Reach(row.SecondFrom ?? row.From, row.SecondTo ?? row.To),
+        ];
     }
 
     private ReportTable Tendons() =>

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
 using Pravik.Core.Codes;
@@ -142,22 +143,7 @@ internal sealed class MemberReport(LoneRun run, UnitSystem units, IReadOnlyList<
                 ]
             );
         if (member.Strands.Rows.Length > 0)
-            yield return new ReportTable(
-                $"Strands, {units.FormatWithUnit(member.Strands.EffectiveStress ?? 0, QuantityKind.Stress)} entered after all losses",
-                [new("Row", true), new("Level", true), new("Strands", true), new("Debonded", true), new("Over", true)],
-                [
-                    .. member.Strands.Rows.Select(
-                        (r, i) =>
-                            new ReportRow([
-                                $"{i + 1}",
-                                Sized(r.Level),
-                                $"{r.Count}",
-                                $"{r.Debonded}",
-                                r.Debonded > 0 ? Length(r.DebondedLength) : "",
-                            ])
-                    ),
-                ]
-            );
+            yield return ReportParts.Strands($"Strands, {StressOf(member.Strands)}", member.Strands.Rows, units);
     }
 
     private IEnumerable<ReportBlock> Actions()
@@ -273,6 +259,11 @@ internal sealed class MemberReport(LoneRun run, UnitSystem units, IReadOnlyList<
     private string Length(double value) => units.Format(value, QuantityKind.Length);
 
     private string LengthWithUnit(double value) => units.FormatWithUnit(value, QuantityKind.Length);
+
+    private string StressOf(Strands strands) =>
+        strands.EffectiveStress is { } entered
+            ? $"{units.FormatWithUnit(entered, QuantityKind.Stress)} entered after all losses"
+            : $"stressed to {units.FormatWithUnit(strands.JackStress, QuantityKind.Stress)}, losses worked out";
 
     private string Sized(double value) => units.FormatWithUnit(value, QuantityKind.Size);
 }

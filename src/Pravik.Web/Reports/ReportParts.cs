@@ -3,6 +3,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Materials;
 using Pravik.Core.Units;
 using Pravik.Drawings.Reports;
+using Pravik.Web.Ledgers;
 using Pravik.Web.Workspaces;
 
 namespace Pravik.Web.Reports;
@@ -33,6 +34,25 @@ internal static class ReportParts
                 {
                     StandsOut = basis.OwnValues.ContainsKey(v.Name),
                 }),
+            ]
+        );
+
+    /// <summary>Strands row by row, with the lengths over which some are debonded.</summary>
+    public static ReportTable Strands(string title, ImmutableArray<StrandRow> strands, UnitSystem units) =>
+        new(
+            title,
+            [new("Row", true), new("Level", true), new("Strands", true), new("Debonded", true), new("Over", true)],
+            [
+                .. strands.Select(
+                    (r, i) =>
+                        new ReportRow([
+                            $"{i + 1}",
+                            units.FormatWithUnit(r.Level, QuantityKind.Size),
+                            $"{r.Count}",
+                            Debonding.Counts(r) is { Length: > 0 } debonded ? debonded : "0",
+                            Debonding.Lengths(r, units) is { Length: > 0 } over ? $"{over} {units[QuantityKind.Length].Symbol}" : "",
+                        ])
+                ),
             ]
         );
 

@@ -40,12 +40,12 @@ internal static class BarTables
     {
         var size = units[QuantityKind.Size].Symbol;
         IEnumerable<TableRow> Rows(string whose, IEnumerable<BarRow> rows) =>
-            rows.Where(r => r.Count > 0)
+            rows.Where(r => !r.IsEmpty)
                 .Select(r => new TableRow(
                     [
                         whose,
                         units.Format(r.Level, QuantityKind.Size),
-                        $"{r.Count}",
+                        r.Spacing is { } every ? $"every {units.Format(every, QuantityKind.Size)}" : $"{r.Count}",
                         units.Format(r.Diameter, QuantityKind.Size),
                         QuantityText.Fixed(r.From, 2),
                         QuantityText.Fixed(r.To, 2),

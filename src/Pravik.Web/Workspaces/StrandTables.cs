@@ -59,7 +59,6 @@ internal static class StrandTables
     {
         var levels = type.Strands.Rows.Concat(proposal.Rows).Select(r => r.Level).Distinct().Order().ToList();
         string Size(double value) => units.Format(value, QuantityKind.Size);
-        string Length(double value) => units.Format(value, QuantityKind.Length);
         return new(
             $"Strands of {type.Name}, row by row",
             [
@@ -84,12 +83,12 @@ internal static class StrandTables
                         new[]
                         {
                             r is null ? "–" : $"{r.Count}",
-                            r is null or { Debonded: 0 } ? "–" : $"{r.Debonded}",
-                            r is null or { Debonded: 0 } ? "–" : Length(r.DebondedLength),
+                            r is null or { Debonded: 0 } ? "–" : Debonding.Counts(r),
+                            r is null or { Debonded: 0 } ? "–" : Debonding.Lengths(r, units),
                         }
                     ),
                 ],
-                [level, .. rows.SelectMany(r => new double?[] { r?.Count, r?.Debonded, r?.DebondedLength })],
+                [level, .. rows.SelectMany(r => new double?[] { r?.Count, r?.AllDebonded, r?.DebondedLength })],
                 null,
                 null,
                 false

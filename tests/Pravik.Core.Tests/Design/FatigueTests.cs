@@ -118,7 +118,7 @@ public sealed class FatigueTests
     {
         var steel = PrestressingSteel.Of(new());
         var concrete = Concrete.Of(new ConcreteGrade { Class = "C30/37" });
-        var tendon = new MemberStrands(1, 0.02, 6, double.PositiveInfinity, 0, double.NegativeInfinity)
+        var tendon = new MemberStrands(1, 0.02, [new(6, double.PositiveInfinity)])
         {
             Duct = new(1, 0.06, 0),
             Steel = steel,

@@ -123,7 +123,7 @@ public sealed class LeastSteelTests
                     [HandMember.Box("slab", 1, 0.5, 0.6), HandMember.Box("girder", 0.3, 0, 0.5)],
                     [],
                     [
-                        new(1, 0.08, 8, 9, 0, 9)
+                        new(1, 0.08, [new(8, 9)])
                         {
                             Steel = strand,
                             EffectiveStress = 1100e6,

@@ -65,7 +65,7 @@ internal sealed class BendingCalculation(Calculation c, MemberSection section, N
         var (strand, area) = (of.Steel, section.Strands.Sum(r => BendingResistance.AnchoredArea(r, values)));
         if (area == 0)
             return;
-        var all = section.Strands.Sum(r => (r.Bonded + r.Debonded) * r.Steel.Area);
+        var all = section.Strands.Sum(r => r.Area);
         c.Line(
             "f_pd",
             $"f_p0.1k / γ_S, {strand.Type}",

@@ -106,7 +106,6 @@ public sealed class BendingResistance(NationalValues values)
     /// <summary>Area of the strands of a row as far as they are anchored (m²).</summary>
     public static double AnchoredArea(MemberStrands row, NationalValues values)
     {
-        var anchorage = StrandAnchorage.Of(row, values);
-        return (row.Bonded * anchorage.At(row.FromEnd) + row.Debonded * anchorage.At(row.FromBond)) * row.Steel.Area;
+        return row.Sum(StrandAnchorage.Of(row, values).At) * row.Steel.Area;
     }
 }

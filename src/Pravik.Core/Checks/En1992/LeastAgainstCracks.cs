@@ -133,7 +133,7 @@ internal sealed class LeastAgainstCracks
         var bond = Math.Sqrt(BondOfStrands * (Bars.Any() ? Diameter / diameter : 1));
         var stress = Bars.Any() ? BarStress(width) : row.Steel.Fp01k;
         var most = Math.Max(0, row.Steel.Fp01k - row.EffectiveStress);
-        return Math.Min(1, bond) * (row.Bonded + row.Debonded) * row.Steel.Area * Math.Min(stress, most);
+        return Math.Min(1, bond) * row.Area * Math.Min(stress, most);
     }
 
     /// <summary>What is needed over what is held.</summary>

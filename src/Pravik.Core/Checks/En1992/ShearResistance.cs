@@ -162,7 +162,7 @@ public sealed class ShearResistance
             return row.Area * row.EffectiveStress;
         var length = StrandAnchorage.Of(row, values).Transmission;
         double Part(double distance) => Math.Clamp(Math.Min(distance, transmittedAt) / length, 0, 1);
-        return (row.Bonded * Part(row.FromEnd) + row.Debonded * Part(row.FromBond)) * row.Steel.Area * row.EffectiveStress;
+        return row.Sum(Part) * row.Steel.Area * row.EffectiveStress;
     }
 
     /// <summary>Writes how the resistance comes about.</summary>

@@ -101,7 +101,7 @@ public sealed class SupportAnchorage : ICheck
     private static (string, double) OfStrands(Member member, MemberStrands row, double nearer)
     {
         var anchorage = StrandAnchorage.Of(row, member.Values);
-        var part = row.Bonded * anchorage.At(row.FromEnd - nearer) + row.Debonded * anchorage.At(row.FromBond - nearer);
+        var part = row.Sum(from => anchorage.At(from - nearer));
         return ($"{row.Name}: A_p σ_p as far as it is anchored", part * row.Steel.Area * anchorage.Design);
     }
 

@@ -261,7 +261,7 @@ public sealed class TendonTests
     public void Checks_see_slope_duct_and_anchorage()
     {
         MemberStrands Row(double slope) =>
-            new(1, 0.1, 6, double.PositiveInfinity, 0, double.NegativeInfinity)
+            new(1, 0.1, [new(6, double.PositiveInfinity)])
             {
                 Name = "Cable",
                 Duct = new(1, 0.06, slope),
@@ -281,7 +281,7 @@ public sealed class TendonTests
         var resistance = new ShearResistance(With(Row(0)).Section, HandMember.Recommended, 1.5, true, 0);
         Assert.Equal(0.3 - 0.03, resistance.StrutWidth, 1e-9);
         double Bending(MemberStrands row) => With(row).Of(new UltimateBending()).First(o => o.Check == "bending.sagging").Resistance;
-        var bonded = Row(0) with { Duct = null, FromEnd = 100 };
+        var bonded = Row(0) with { Duct = null, Bonds = [new(6, 100)] };
         Assert.Equal(Bending(bonded), Bending(Row(0)), 1e-6 * Bending(bonded));
     }
 
