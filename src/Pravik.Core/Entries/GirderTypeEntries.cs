@@ -117,7 +117,7 @@ internal static class GirderTypeEntries
                 QuantityKind.Size,
                 0.03,
                 1,
-                "Distance of bars over the concrete at their level, at least 50 mm from its sides, in place of their number. Empty: counted."
+                "Distance of bars over the concrete at their level, 50 mm from its sides or more, in place of their number. Empty: counted."
             ) with
             {
                 Subject = "Distance of bars",

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using Pravik.Core.Bridges;
 using Pravik.Core.Loads;
 using Pravik.Core.Materials;
 using Pravik.Core.Members;
@@ -22,7 +21,7 @@ internal readonly record struct SlowStress(double Bottom, double Top, double Sla
 /// <summary>An interval in which a member stays the same (days), with what it does place by place.</summary>
 internal sealed record SlowInterval(double From, double To, bool HasSlab, ImmutableArray<SlowEffects> Places);
 
-/// <summary>A permanent load that creep follows: from which day on, whether the slab carries it too, and its moment at each place (Nm).</summary>
+/// <summary>A permanent load that creep follows: since which day, whether the slab carries it too, its moment at each place (Nm).</summary>
 internal sealed record LastingLoad(double Day, bool OnWhole, Func<int, double> Moment);
 
 /// <summary>
@@ -33,8 +32,8 @@ internal sealed record LastingLoad(double Day, bool OnWhole, Func<int, double> M
 /// to day b each concrete would creep freely by [φ(b, τ) − φ(a, τ)]·σ/E_cm of every stress that came on day τ, and shrink; the section
 /// stays plane with E_cm/(1 + χ·φ(b, a)) in each concrete, strands lose E_p·Δε at their height and 0.8 of their relaxation, and what they
 /// lose acts back on the concrete (EN 1992-1-1 5.10.6, Annex B; EN 1992-2 KK.7; Ghali and Favre, Concrete Structures, 2nd edition, chapters
-/// 2 to 4). A slab works with the member from three days after it is cast. Stresses of an interval creep in later ones as if put on half way through it. On two supports that let it turn nothing answers
-/// from outside. Bars are not counted as holding the concrete back.
+/// 2 to 4). A slab works with the member from three days after it is cast. Stresses of an interval creep in later ones as if put on half
+/// way through it. On two supports that let it turn nothing answers from outside. Bars are not counted as holding the concrete back.
 /// </remarks>
 public sealed class LoneLosses
 {

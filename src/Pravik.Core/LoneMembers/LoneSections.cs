@@ -208,6 +208,7 @@ public sealed class LoneSections
             if (row.Count > 0)
                 yield return new(i + 1, row.LevelAt(fromStart, length), MemberStrands.BondsOf(row, fromEnd))
                 {
+                    Spacing = row.Spacing,
                     Steel = strand,
                     EffectiveStress = losses?.Now(number)[i] ?? entered,
                     Steps = losses?.Steps(number, i) ?? [new(LossKind.Stressing, 0, 0, entered)],

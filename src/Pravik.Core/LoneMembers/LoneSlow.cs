@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Members;
@@ -21,7 +20,7 @@ internal sealed class LoneSlow(
     /// <summary>Adds the cases of all intervals, and returns the intervals.</summary>
     public ImmutableArray<SlowInterval> AddTo(List<LoneCaseRange> cases)
     {
-        var intervals = losses.Follow([.. Lasting().ToList()]);
+        var intervals = losses.Follow([.. Lasting()]);
         foreach (var interval in intervals)
         {
             void Put(

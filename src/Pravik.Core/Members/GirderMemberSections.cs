@@ -197,6 +197,7 @@ public sealed class GirderMemberSections
             if (row.Count > 0)
                 yield return new(i + 1, row.LevelAt(fromEnd, length), MemberStrands.BondsOf(row, fromEnd))
                 {
+                    Spacing = row.Spacing,
                     Steel = strand,
                     EffectiveStress = now[i],
                     Steps = StepsOf(number, i),

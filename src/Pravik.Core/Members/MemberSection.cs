@@ -71,6 +71,9 @@ public sealed record MemberStrands(int Row, double Height, ImmutableArray<Strand
     /// <summary>The duct of a tendon, which plates anchor and grout bonds; null for strands, which bond alone anchors.</summary>
     public MemberDuct? Duct { get; init; }
 
+    /// <summary>Distance between strands of a row (m), as it is drawn.</summary>
+    public double Spacing { get; init; } = 0.05;
+
     /// <summary>Area of all of them (m²).</summary>
     public double Area => Count * Steel.Area;
 

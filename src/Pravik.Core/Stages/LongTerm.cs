@@ -17,8 +17,9 @@ namespace Pravik.Core.Stages;
 /// freely by [φ(b, τ) − φ(a, τ)]·σ/E, by φ(b, τ)·σ/E where the load came within it; and shrink by ε_cs(b) − ε_cs(a). The whole structure,
 /// with E/(1 + χ·φ(b, a)) in every layer, answers to these free strains (EN 1992-1-1 Annex B; EN 1992-2 Annex KK.7, χ = 0.8; Ghali and
 /// Favre, Concrete Structures: Stresses and Deformations, 2nd edition, chapters 2 to 4). Forces from creep and shrinkage of an earlier
-/// interval creep as if put on half way through it; what balances within a section from an earlier interval is not followed further. For one section and one kind of concrete the moment at a pier becomes φ/(1 + χφ) of
-/// that in the structure cast in one. Girders alone, of one material, keep their stresses and are left out.
+/// interval creep as if put on half way through it; what balances within a section from an earlier interval is not followed further.
+/// For one section and one kind of concrete the moment at a pier becomes φ/(1 + χφ) of that in the structure cast in one. Girders alone,
+/// of one material, keep their stresses and are left out.
 /// </remarks>
 public sealed class LongTerm
 {

@@ -47,7 +47,7 @@ internal static class SectionMarks
                 continue;
             }
             for (var i = 0; i < count; i++)
-                canvas.Circle(at((i - (count - 1) / 2.0) * 0.05, row.Height), Math.Max(0.35, 0.0078 * k), Pen.Edge, Fill.Sheet);
+                canvas.Circle(at((i - (count - 1) / 2.0) * row.Spacing, row.Height), Math.Max(0.35, 0.0078 * k), Pen.Edge, Fill.Sheet);
             notes.Add((row.Height, $"{count} strands at {Text(row.Height)}"));
         }
         return notes;
