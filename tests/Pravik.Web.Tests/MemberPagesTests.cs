@@ -42,6 +42,7 @@ public sealed class MemberPagesTests(Application application) : IClassFixture<Ap
     [InlineData("bars", "Where layers begin and end")]
     [InlineData("loading", "Temperature over the depth")]
     [InlineData("effects", "Ultimate, all combinations")]
+    [InlineData("effects?layout=camber", "Deflections at tenths")]
     [InlineData("effects?layout=reactions", "Support 3")]
     [InlineData("checks", "Governing checks")]
     [InlineData("report", "7 All checks")]

@@ -1,7 +1,7 @@
 // A member alone: begun, typed, broken and mended, read in its effects and checks, printed, deleted and brought back.
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { analysed, enter, field, openPage, saved, type, useApplication } from "./server.mjs";
+import { analysed, choose, enter, field, openPage, saved, type, useApplication } from "./server.mjs";
 
 const used = useApplication("tansy-lane.json");
 
@@ -45,7 +45,7 @@ test("a member is begun by its spans, typed, broken, mended and undone", async (
 
 test("effects and checks of a member are read at the cursor, with every line behind them", async () => {
   const page = await openPage(used.browser, `${used.app.url}/members/ferry-siding-trough/effects`);
-  await page.locator('select[name="quantity"]').selectOption("V");
+  await choose(page, "quantity", "V");
   await page.locator("#views figcaption", { hasText: "shear" }).waitFor();
   await page.keyboard.press("]");
   await page.getByRole("button", { name: "Reactions" }).click();
@@ -59,7 +59,7 @@ test("effects and checks of a member are read at the cursor, with every line beh
     assert.ok(calculation.includes(part), `${part} is missing`);
   await page.locator(".ledger", { hasText: "Traffic in one lane" }).waitFor();
   await page.getByRole("button", { name: "Section", exact: true }).click();
-  await page.locator('select[name="show"]').selectOption("characteristic.sagging");
+  await choose(page, "show", "characteristic.sagging");
   await page.locator(".ledger", { hasText: "concrete in tension is left out" }).waitFor();
   await page.locator("#views figcaption", { hasText: "Axial force and moment" }).waitFor();
   const pdf = await page.request.get(`${used.app.url}/api/members/ferry-siding-trough/report.pdf`);

@@ -102,17 +102,12 @@ public sealed class LonePlaces
     /// <summary>A value of pieces from that of places: the mean of both ends.</summary>
     public Func<int, double> InPieces(Func<int, double> atPlace)
     {
-        var ends = Places.Select((p, number) => (p.Piece, Value: atPlace(number), p.IsBehind)).ToLookup(p => p.Piece);
+        var at = Places
+            .Select((p, number) => (p.Joint, p.IsBehind, Value: atPlace(number)))
+            .ToDictionary(p => (p.Joint, p.IsBehind), p => p.Value);
         // A piece ends at the place that looks back to it or, where none does, at that which looks on from its end.
-        var ahead = Places
-            .Select((p, number) => (p, number))
-            .Where(p => !p.p.IsBehind)
-            .ToDictionary(p => p.p.Joint, p => atPlace(p.number));
-        return piece =>
-        {
-            var (first, last) = (ahead[piece], ends[piece].Where(p => p.IsBehind).Select(p => p.Value).ToList());
-            return (first + (last.Count > 0 ? last[0] : ahead[piece + 1])) / 2;
-        };
+        double End(int joint) => at.TryGetValue((joint, true), out var behind) ? behind : at[(joint, false)];
+        return piece => (at[(piece, false)] + End(piece + 1)) / 2;
     }
 
     /// <summary>The span in which a place between ends lies, from 0.</summary>

@@ -70,8 +70,14 @@ internal static class MemberSteps
             "effects",
             "Effects",
             ["/parts/effects"],
-            [new("effects", "Along the member"), new("reactions", "Reactions")],
-            (s, layout) => layout == "reactions" ? MemberViews.Reactions(s) : MemberViews.Effects(s),
+            [new("effects", "Along the member"), new("camber", "Deflections"), new("reactions", "Reactions")],
+            (s, layout) =>
+                layout switch
+                {
+                    "reactions" => MemberViews.Reactions(s),
+                    "camber" => MemberCamber.Sheet(s),
+                    _ => MemberViews.Effects(s),
+                },
             MemberViews.EffectLedger
         )
         {

@@ -60,7 +60,7 @@ internal static class MemberViews
     }
 
     public static IReadOnlyList<SheetControl> Controls(MemberScreen screen) =>
-        screen.Run is null || screen.Request.Layout == "reactions"
+        screen.Run is null || screen.Request.Layout is "reactions" or "camber"
             ? []
             :
             [
