@@ -103,8 +103,6 @@ export const analysed = (page) => page.locator(".verdict.current").waitFor({ tim
 export async function choose(page, name, value) {
   const list = page.locator(`select[name=${name}]`);
   try {
-    // A list of the sheet before may become another list of the next one: the option says that the sheet is there.
-    await list.locator(`option[value="${value}"]`).waitFor({ state: "attached" });
     await list.selectOption(value);
   } catch (problem) {
     const offered = await list.locator("option").evaluateAll((all) => all.map((o) => o.value));
