@@ -1,3 +1,5 @@
+using Pravik.Core.Materials;
+
 namespace Pravik.Core.Bridges;
 
 /// <summary>How pretensioned girders are made: when their strands are released, and how the concrete is cured until then.</summary>
@@ -14,4 +16,13 @@ public sealed record StrandRelease
 
     /// <summary>Hours at that temperature.</summary>
     public double HeatHours { get; init; }
+
+    /// <summary>
+    /// Hours of relaxation from stressing to a day, heat counted by its equivalent, at most those of the final value (EN 1992-1-1 3.3.2(8),
+    /// 10.3.2.1).
+    /// </summary>
+    public double RelaxedHours(double day) =>
+        Math.Min(LongestRelaxation, 24 * day + PrestressingSteel.HeatHours(HeatTemperature, HeatHours));
+
+    private const double LongestRelaxation = 500_000;
 }

@@ -37,7 +37,6 @@ internal sealed record LastingLoad(double Day, bool OnWhole, Func<int, double> M
 /// </remarks>
 public sealed class LoneLosses
 {
-    private const double LongestRelaxation = 500_000;
     private const double OfRelaxation = 0.8;
     private const double Expansion = 1e-5;
 
@@ -248,7 +247,5 @@ public sealed class LoneLosses
         );
     }
 
-    /// <summary>Hours since stressing, heat counted by its equivalent, at most those of the final value (3.3.2(8)).</summary>
-    private double Hours(double day) =>
-        Math.Min(LongestRelaxation, 24 * day + PrestressingSteel.HeatHours(member.Release.HeatTemperature, member.Release.HeatHours));
+    private double Hours(double day) => member.Release.RelaxedHours(day);
 }

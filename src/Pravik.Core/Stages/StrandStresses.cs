@@ -58,7 +58,6 @@ public sealed record LossStep(LossKind Kind, double From, double To)
 /// </remarks>
 public sealed class StrandStresses
 {
-    private const double LongestRelaxation = 500_000;
     private const double OfRelaxation = 0.8;
     private const double Expansion = 1e-5;
     private readonly BridgeGeometry geometry;
@@ -244,12 +243,7 @@ public sealed class StrandStresses
         return rows.Steel.Relaxation(level, Hours(to)) - rows.Steel.Relaxation(level, Hours(from));
     }
 
-    /// <summary>Hours since stressing, heat counted by its equivalent, at most those of the final value (3.3.2(8)).</summary>
-    private double Hours(double day)
-    {
-        var release = geometry.Bridge.Girders.Release;
-        return Math.Min(LongestRelaxation, 24 * day + PrestressingSteel.HeatHours(release.HeatTemperature, release.HeatHours));
-    }
+    private double Hours(double day) => geometry.Bridge.Girders.Release.RelaxedHours(day);
 
     private LossStep Step(LossKind kind, double from, double to)
     {
