@@ -74,6 +74,9 @@ internal sealed class DeckLoading
     /// </summary>
     public double[] PerLength { get; }
 
+    /// <summary>Whether surfaces may jump at a row of a line that wheels follow: where it begins, ends or is parted by a joint.</summary>
+    public bool MayJump(int row) => PerLength[row] == 0 || row % Grid.Rows == 0 || PerLength[row - 1] == 0;
+
     private static IEnumerable<double> PiecesOf(DeckLine line)
     {
         for (var row = 0; row < line.Station.Length; row++)
@@ -178,6 +181,8 @@ internal sealed class DeckLoading
 internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWorsening, bool staysOnDeck, DeckLoading deck)
 {
     private readonly VehicleWay[]?[] ways = new VehicleWay[]?[deck.Runs.Length];
+    private readonly List<(int Run, VehicleWay Way)> passes = [];
+    private readonly int[] firstPass = new int[deck.Runs.Length];
     private readonly StopsOfWay[]?[] stops = new StopsOfWay[]?[deck.Runs.Length];
 
     /// <summary>Its number on the deck.</summary>
@@ -197,6 +202,15 @@ internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWor
 
     /// <summary>Ahead and back along a run.</summary>
     public VehicleWay[] Ways(int run) => ways[run]!;
+
+    /// <summary>Whether it may take a run.</summary>
+    public bool Takes(int run) => ways[run] is not null;
+
+    /// <summary>Each way along each run where it acts whole, run by run, with its steps.</summary>
+    public IReadOnlyList<(int Run, VehicleWay Way)> Passes => passes;
+
+    /// <summary>The first of them along a run.</summary>
+    public int FirstPass(int run) => firstPass[run];
 
     /// <summary>Its wheels along a run, ahead or back, where it acts whole.</summary>
     public AxleGroup WheelsOf(int run, bool isTurned)
@@ -223,6 +237,9 @@ internal sealed class ShapeOnDeck(int number, VehicleShape shape, bool isOnlyWor
                 : alike is { } known ? ways[known]
                 : VehicleWay.Of(shape, [.. stations.Select((s, i) => (s, i))]);
             Runs.Add(run);
+            firstPass[run] = passes.Count;
+            if (!IsVaried)
+                passes.AddRange(ways[run]!.Select(way => (run, way with { Steps = new(way, deck) })));
         }
     }
 

@@ -1,4 +1,5 @@
 using System.Numerics;
+using System.Runtime.InteropServices;
 using Pravik.Core.Models;
 using Pravik.Core.Numerics;
 
@@ -83,8 +84,9 @@ internal sealed class LineGrid
 /// <summary>Arrays that one thread uses again for every place.</summary>
 internal sealed class Workspace
 {
-    private readonly Arrays<double> doubles = new();
-    private readonly Arrays<float> singles = new();
+    private readonly Arrays<double> doubles = new(size => new double[size]);
+    private readonly Arrays<float> singles = new(size => new float[size]);
+    private readonly Arrays<float> aligned = new(size => GC.AllocateUninitializedArray<float>(size, pinned: true));
     private double[] lineBehind = [];
     private double[] lineAhead = [];
 
@@ -113,15 +115,26 @@ internal sealed class Workspace
     /// <summary>The same in single precision.</summary>
     public float[] TakeSingle(int size) => singles.Take(size);
 
+    /// <summary>The same where the numbers from one on begin a line of the processor's memory; which one that is.</summary>
+    public (float[] Numbers, int Start) TakeAligned(int size)
+    {
+        var numbers = aligned.Take(size + LineOfMemory / sizeof(float));
+        var beyond = (int)(Marshal.UnsafeAddrOfPinnedArrayElement(numbers, 0) % LineOfMemory);
+        return (numbers, (LineOfMemory - beyond) % LineOfMemory / sizeof(float));
+    }
+
+    private const int LineOfMemory = 64;
+
     /// <summary>Gives all arrays back.</summary>
     public void Clear()
     {
         doubles.Clear();
         singles.Clear();
+        aligned.Clear();
     }
 
     /// <summary>Arrays that are taken one after the other and given back together.</summary>
-    private sealed class Arrays<T>
+    private sealed class Arrays<T>(Func<int, T[]> make)
     {
         private readonly List<T[]> all = [];
         private int taken;
@@ -129,9 +142,9 @@ internal sealed class Workspace
         public T[] Take(int size)
         {
             if (taken == all.Count)
-                all.Add(new T[size]);
+                all.Add(make(size));
             else if (all[taken].Length < size)
-                all[taken] = new T[size];
+                all[taken] = make(size);
             return all[taken++];
         }
 

@@ -8,10 +8,11 @@ internal sealed class LoadedSurface
 {
     private readonly DeckLoading deck;
     private readonly Workspace workspace;
-    private readonly VehicleExtreme[]?[] greatest;
-    private readonly VehicleExtreme[]?[] least;
     private readonly List<LoadedSurface> waiting;
     private SurfaceBlock? block;
+
+    /// <summary>Its place in the block.</summary>
+    private int place;
     private readonly LineProfile?[] profiles;
     private Adverse? above;
     private Adverse? below;
@@ -25,12 +26,11 @@ internal sealed class LoadedSurface
     /// <param name="deck">The deck.</param>
     /// <param name="surface">The surface.</param>
     /// <param name="workspace">Arrays of this thread.</param>
-    /// <param name="waiting">Surfaces of the same place that were not searched yet; it joins them.</param>
+    /// <param name="waiting">Surfaces to be loaded beside it that were not searched yet; it joins them.</param>
     public LoadedSurface(DeckLoading deck, InfluenceSurface surface, Workspace workspace, List<LoadedSurface> waiting)
     {
         (this.deck, this.workspace, this.waiting, Surface) = (deck, workspace, waiting, surface);
         waiting.Add(this);
-        (greatest, least) = (new VehicleExtreme[deck.Shapes.Count][], new VehicleExtreme[deck.Shapes.Count][]);
         profiles = new LineProfile[deck.Runs.Length];
     }
 
@@ -92,46 +92,14 @@ internal sealed class LoadedSurface
         }
     }
 
-    /// <summary>Where a shape is worst along each run that it may take, by its number.</summary>
-    public VehicleExtreme[] Worst(ShapeOnDeck shape, bool isGreatest)
-    {
-        var of = isGreatest ? greatest : least;
-        if (of[shape.Number] is { } known)
-            return known;
-        Block().Search(shape);
-        return of[shape.Number]!;
-    }
+    /// <summary>The greatest or the least values of a shape along each run that it may take.</summary>
+    public RunValues Values(ShapeOnDeck shape, bool isGreatest) => new(Block().Extremes(shape), place, isGreatest);
 
-    /// <summary>Where a shape is worst along a run, with its place.</summary>
-    public VehicleExtreme Placed(ShapeOnDeck shape, int run, bool isGreatest)
-    {
-        ref var known = ref Worst(shape, isGreatest)[run];
-        // Searched once; what is nowhere worse has no place.
-        if (known.Value == 0 || !double.IsNaN(known.Lead))
-            return known;
-        if (shape.IsVaried)
-            return Sought(shape, run, isGreatest ? 1 : -1);
-        foreach (var way in shape.Ways(run))
-        {
-            if (way.IsTurned != known.IsTurned)
-                continue;
-            var (value, lead) = Block().Worst(this, way, isGreatest ? 1 : -1);
-            return known = new(value, lead, double.NaN, way.IsTurned);
-        }
-        return known;
-    }
-
-    /// <summary>Makes room for what will be found of a shape.</summary>
-    public void Begin(ShapeOnDeck shape) =>
-        (greatest[shape.Number], least[shape.Number]) = (new VehicleExtreme[deck.Runs.Length], new VehicleExtreme[deck.Runs.Length]);
-
-    /// <summary>Keeps what was found along a run where it is worse than what is known.</summary>
-    public void Keep(ShapeOnDeck shape, int run, VehicleExtreme found, bool isGreatest)
-    {
-        ref var kept = ref (isGreatest ? greatest : least)[shape.Number]![run];
-        if (isGreatest ? found.Value > kept.Value * (1 + 1e-12) : found.Value < kept.Value * (1 + 1e-12))
-            kept = found;
-    }
+    /// <summary>Where a shape is worst along a run.</summary>
+    public VehicleExtreme Worst(ShapeOnDeck shape, int run, bool isGreatest) =>
+        Values(shape, isGreatest)[run] == 0 ? VehicleExtreme.None
+        : shape.IsVaried ? Sought(shape, run, isGreatest ? 1 : -1)
+        : Block().Worst(shape, run, place, isGreatest);
 
     /// <summary>Vehicles with axles that are left out, or with a gap that is sought.</summary>
     private VehicleExtreme Sought(ShapeOnDeck shape, int run, int sign)
@@ -207,11 +175,21 @@ internal sealed class LoadedSurface
     {
         if (block is not null)
             return block;
-        List<LoadedSurface> together = [this, .. waiting.Where(w => w != this).Take(SurfaceBlock.Most - 1)];
-        waiting.RemoveAll(together.Contains);
+        waiting.Remove(this);
+        waiting.Insert(0, this);
+        var made = NextBlock();
+        if (waiting.Count > 0)
+            made.Join(waiting[0].NextBlock());
+        return made;
+    }
+
+    private SurfaceBlock NextBlock()
+    {
+        List<LoadedSurface> together = [.. waiting.Take(SurfaceBlock.Most)];
+        waiting.RemoveRange(0, together.Count);
         var made = new SurfaceBlock(deck, together, workspace);
-        foreach (var surface in together)
-            surface.block = made;
+        for (var i = 0; i < together.Count; i++)
+            (together[i].block, together[i].place) = (made, i);
         return made;
     }
 

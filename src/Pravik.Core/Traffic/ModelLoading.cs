@@ -113,13 +113,13 @@ internal sealed class ModelLoading
         };
         if (lane.Shape is not { } shape)
             return chosen;
-        var extremes = sought.Surface.Worst(shape, sought.IsGreatest);
-        chosen.Run = RunOf(extremes, lane.Runs[place], sought.Sign);
+        var values = sought.Surface.Values(shape, sought.IsGreatest);
+        chosen.Run = RunOf(values, lane.Runs[place], sought.Sign);
         chosen.Offset = deck.Runs[chosen.Run].Middle;
         if (shape.IsVaried)
             return chosen;
-        var found = extremes[chosen.Run].Value;
-        (chosen.At, chosen.OnVehicle) = (sought.Surface.Placed(shape, chosen.Run, sought.IsGreatest), OnVehicle(lane));
+        var found = values[chosen.Run];
+        (chosen.At, chosen.OnVehicle) = (sought.Surface.Worst(shape, chosen.Run, sought.IsGreatest), OnVehicle(lane));
         if (chosen.At.Value != 0)
         {
             // Searched in single precision, worked out in double.
@@ -149,8 +149,8 @@ internal sealed class ModelLoading
         {
             if (lane.Load.Vehicle is not { StaysOnDeck: false } vehicle)
                 continue;
-            var (greatest, least) = (surface.Worst(lane.Shape!, true), surface.Worst(lane.Shape!, false));
-            var run = lane.Shape!.Runs.MaxBy(r => greatest[r].Value - least[r].Value);
+            var (greatest, least) = (surface.Values(lane.Shape!, true), surface.Values(lane.Shape!, false));
+            var run = lane.Shape!.Runs.MaxBy(r => greatest[r] - least[r]);
             var ways = lane.Shape.Ways(run).Select(w => Passage(w, deck.Runs[run], surface.Surface).ToList());
             var (passage, ranges) = ways.Select(p => (p, Rainflow.Ranges(p))).MaxBy(w => w.Item2.DefaultIfEmpty(0).First());
             yield return new(vehicle.Name, deck.Runs[run].Middle, [.. ranges.Select(r => OnVehicle(lane) * r)])
@@ -229,14 +229,14 @@ internal sealed class ModelLoading
         // Its own load on the lane, less what it takes the place of on the rest of the carriageway.
         var onArea = load.Factor * load.Area - Model.Rest;
         var onVehicle = OnVehicle(lane);
-        var extremes = lane.Shape is null ? null : surface.Worst(lane.Shape, isGreatest);
+        RunValues? values = lane.Shape is null ? null : surface.Values(lane.Shape, isGreatest);
         for (var p = 0; p < positions.All.Count; p++)
         {
             if (!positions.All[p].Takes(kind, Model.Kinds[kind]))
                 continue;
             var value = onArea * areas[p];
-            if (extremes is not null)
-                value += onVehicle * extremes[RunOf(extremes, lane.Runs[p], sign)].Value;
+            if (values is { } along)
+                value += onVehicle * along[RunOf(along, lane.Runs[p], sign)];
             else if (lane.IsTrain)
                 value += onVehicle * TrainValue(lane, p, surface, isGreatest);
             if (lane.HasStrip)
@@ -248,11 +248,11 @@ internal sealed class ModelLoading
     }
 
     /// <summary>Of the runs within a lane the one along which a vehicle is worst.</summary>
-    private static int RunOf(VehicleExtreme[] extremes, int[] runs, int sign)
+    private static int RunOf(RunValues values, int[] runs, int sign)
     {
         var worst = runs[0];
         for (var i = 1; i < runs.Length; i++)
-            worst = sign * extremes[runs[i]].Value > sign * extremes[worst].Value ? runs[i] : worst;
+            worst = sign * values[runs[i]] > sign * values[worst] ? runs[i] : worst;
         return worst;
     }
 
@@ -329,7 +329,7 @@ internal sealed class ModelLoading
             var offset = run >= 0 ? of.Offset : place.From + place.Width / 2;
             if (lane.Shape is { } shape)
             {
-                var at = shape.IsVaried ? surface.Placed(shape, run, isGreatest) : of.At;
+                var at = shape.IsVaried ? surface.Worst(shape, run, isGreatest) : of.At;
                 if (at.Value != 0)
                     vehicle = PlacedVehicle.At(load.Vehicle!, at, shape.IsOnlyWorsening ? surface.Profile(run) : null, isGreatest);
             }

@@ -2,7 +2,7 @@ using Pravik.Core.Bridges;
 
 namespace Pravik.Core.Traffic;
 
-/// <summary>Loads the surfaces of one place; what is found on one of them is found once.</summary>
+/// <summary>Loads the surfaces of one place, or of two; what is found on one of them is found once.</summary>
 internal sealed class PlaceLoading(DeckLoading deck, Workspace workspace)
 {
     private readonly Dictionary<InfluenceSurface, LoadedSurface> loaded = new(ReferenceEqualityComparer.Instance);

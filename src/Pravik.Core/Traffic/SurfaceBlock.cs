@@ -3,8 +3,9 @@ using System.Numerics;
 namespace Pravik.Core.Traffic;
 
 /// <summary>
-/// Influence surfaces of one place that are searched together, as many as the processor takes in one step: the order in which axles meet
-/// rows is the same for all of them. Which place is the worst is found in single precision; its value is then worked out by itself.
+/// Influence surfaces that are searched together, as many as the processor takes in one step: the order in which axles meet rows is the
+/// same for all of them. Two blocks are swept beside each other. Which place is the worst is found in single precision; its value is then
+/// worked out by itself.
 /// </summary>
 internal sealed class SurfaceBlock
 {
@@ -14,7 +15,14 @@ internal sealed class SurfaceBlock
     private readonly SurfacesSideBySide low;
     private readonly SurfacesSideBySide high;
     private readonly Dictionary<int, BlockProfiles> profiles = [];
-    private float[]? changes;
+    private readonly ShapeExtremes?[] extremes;
+    private BlockChanges? changes;
+
+    /// <summary>The other block that is swept with it; itself for none.</summary>
+    private SurfaceBlock beside;
+
+    /// <summary>Whether it is the second of both.</summary>
+    private bool isSecond;
 
     /// <summary>How many surfaces there are at most.</summary>
     public static int Most => Vector<float>.Count;
@@ -25,9 +33,21 @@ internal sealed class SurfaceBlock
     public SurfaceBlock(DeckLoading deck, List<LoadedSurface> surfaces, Workspace workspace)
     {
         (this.deck, this.surfaces, this.workspace) = (deck, surfaces, workspace);
+        beside = this;
+        extremes = new ShapeExtremes?[deck.Shapes.Count];
         low = new(deck, [.. surfaces.Take(SurfacesSideBySide.Most)]);
         high = surfaces.Count > SurfacesSideBySide.Most ? new(deck, [.. surfaces.Skip(SurfacesSideBySide.Most)]) : low;
     }
+
+    /// <summary>Lets another block be swept with this one: surfaces of both jump on the same row, or those of one of them.</summary>
+    public void Join(SurfaceBlock other)
+    {
+        if (JumpRow >= 0 && other.JumpRow >= 0 && JumpRow != other.JumpRow)
+            return;
+        (beside, other.beside, other.isSecond) = (other, this, true);
+    }
+
+    private int JumpRow => Math.Max(low.JumpRow, high.JumpRow);
 
     /// <summary>
     /// Integrals of a surface along a line of a cell or a footway, by its number from the first, over the parts above or below 0.
@@ -35,13 +55,23 @@ internal sealed class SurfaceBlock
     public double Adverse(LoadedSurface surface, int line, bool isAbove) =>
         (low.Surfaces.Contains(surface) ? low : high).Adverse(surface, line, isAbove);
 
-    /// <summary>Changes of value, and after them of slope, at the rows of all lines that wheels follow.</summary>
-    private float[] Changes()
+    /// <summary>How both blocks change at the rows of all lines that wheels follow.</summary>
+    private BlockChanges Changes()
     {
-        if (changes is not null)
-            return changes;
+        if (changes is { } known)
+            return known;
+        var size = 2 * Most * deck.FirstCell * deck.Grid.Rows;
+        var (numbers, start) = workspace.TakeAligned(2 * size);
+        var found = new BlockChanges(numbers, start, start + size, Math.Max(JumpRow, beside.JumpRow));
+        Write(isSecond ? found.OfSecond : found);
+        beside.Write(isSecond ? found : found.OfSecond);
+        (beside.changes, changes) = (beside.isSecond ? found.OfSecond : found, isSecond ? found.OfSecond : found);
+        return changes.Value;
+    }
+
+    private void Write(BlockChanges into)
+    {
         var rows = deck.Grid.Rows;
-        changes = workspace.TakeSingle(2 * deck.FirstCell * rows * Most);
         for (var line = 0; line < deck.FirstCell; line++)
         {
             var (onLow, onHigh) = (low.Begin(line), high.Begin(line));
@@ -49,59 +79,66 @@ internal sealed class SurfaceBlock
             {
                 var a = low.Step(ref onLow, line, row);
                 var b = high == low ? a : high.Step(ref onHigh, line, row);
-                Vector.Narrow(a.Jump, b.Jump).CopyTo(changes, 2 * row * Most);
-                Vector.Narrow(a.Kink, b.Kink).CopyTo(changes, (2 * row + 1) * Most);
+                Vector.Narrow(a.Jump, b.Jump).CopyTo(into.Numbers, into.Jumps + 2 * row * Most);
+                Vector.Narrow(a.Kink, b.Kink).CopyTo(into.Numbers, into.Kinks + 2 * row * Most);
             }
         }
-        return changes;
     }
 
-    /// <summary>Finds the greatest and the least value of a shape along each run, for all surfaces.</summary>
-    public void Search(ShapeOnDeck shape)
+    /// <summary>The greatest and the least values of a shape along each run, for all surfaces.</summary>
+    public ShapeExtremes Extremes(ShapeOnDeck shape)
     {
-        foreach (var surface in surfaces)
-            surface.Begin(shape);
-        if (shape.IsVaried)
+        if (extremes[shape.Number] is null)
         {
-            SearchValues(shape);
-            return;
+            if (shape.IsVaried)
+                Search(shape);
+            else if (isSecond)
+                beside.Sweep();
+            else
+                Sweep();
+        }
+        return extremes[shape.Number]!;
+    }
+
+    private ShapeExtremes Begin(ShapeOnDeck shape) => extremes[shape.Number] = new(shape, deck.Runs.Length, workspace);
+
+    /// <summary>Sweeps all shapes that act whole: run by run, since the lines of a run are then at hand for all of them.</summary>
+    private void Sweep()
+    {
+        foreach (var shape in deck.Shapes.Where(s => !s.IsVaried))
+        {
+            Begin(shape);
+            if (beside != this)
+                beside.Begin(shape);
         }
         var on = Changes();
-        foreach (var run in shape.Runs)
+        for (var run = 0; run < deck.Runs.Length; run++)
         {
-            if (shape.Ways(run) is [{ IsAnywhere: true } ahead, { IsAnywhere: true } back])
+            foreach (var shape in deck.Shapes)
             {
-                var (greatest, least, greatestBack, leastBack) = GroupSweep.Extremes(ahead, back, on);
-                Keep(shape, run, ahead.IsTurned, greatest, least);
-                Keep(shape, run, back.IsTurned, greatestBack, leastBack);
-                continue;
-            }
-            foreach (var way in shape.Ways(run))
-            {
-                var (greatest, least) = GroupSweep.Extremes(way, on);
-                Keep(shape, run, way.IsTurned, greatest, least);
+                if (!shape.IsVaried && shape.Takes(run))
+                    ShapeExtremes.Sweep(run, extremes[shape.Number]!, beside.extremes[shape.Number]!, on);
             }
         }
     }
 
-    /// <summary>Where a shape is worst on one of the surfaces going one way, in single precision.</summary>
-    public (double Value, double Place) Worst(LoadedSurface surface, VehicleWay way, int sign)
+    private void Search(ShapeOnDeck shape)
     {
-        return GroupSweep.Worst(way, Changes(), surfaces.IndexOf(surface), sign);
+        var found = Begin(shape);
+        foreach (var run in shape.Runs)
+            found.Set(run, Along(shape, run));
     }
 
-    private void SearchValues(ShapeOnDeck shape)
+    private BothSigns Along(ShapeOnDeck shape, int run)
     {
-        foreach (var run in shape.Runs)
-        {
-            var found = default(BothSigns);
-            foreach (var way in shape.Stops(run))
-            {
-                found = workspace.Block.Greatest(way, Along(run), shape.IsOnlyWorsening, found);
-                Keep(shape, run, way.IsTurned, found.Above, -found.Below);
-            }
-        }
+        var found = default(BothSigns);
+        foreach (var way in shape.Stops(run))
+            found = workspace.Block.Greatest(way, Along(run), shape.IsOnlyWorsening, found);
+        return found;
     }
+
+    /// <summary>Where a shape is worst along a run on one of the surfaces, by its place; where it is worse than nothing.</summary>
+    public VehicleExtreme Worst(ShapeOnDeck shape, int run, int of, bool isGreatest) => Extremes(shape).At(run, of, isGreatest, Changes());
 
     /// <summary>The surfaces along a run.</summary>
     private BlockProfiles Along(int run)
@@ -122,16 +159,6 @@ internal sealed class SurfaceBlock
         {
             var onLow = low.Mean(on, at);
             return Vector.Narrow(onLow, high == low ? onLow : high.Mean(on, at));
-        }
-    }
-
-    private void Keep(ShapeOnDeck shape, int run, bool isTurned, Vector<float> most, Vector<float> fewest)
-    {
-        for (var s = 0; s < surfaces.Count; s++)
-        {
-            var (greatest, least) = GroupSweep.WithoutRounding(most[s], fewest[s], GroupSweep.SingleRounding);
-            surfaces[s].Keep(shape, run, new(greatest, double.NaN, double.NaN, isTurned), true);
-            surfaces[s].Keep(shape, run, new(least, double.NaN, double.NaN, isTurned), false);
         }
     }
 }

@@ -11,9 +11,6 @@ internal sealed class SurfacesSideBySide
 {
     private readonly DeckLoading deck;
     private readonly Vector<double>[] joints;
-
-    /// <summary>The row of the mesh on which some of them jump; −1 for none.</summary>
-    private readonly int jumpRow = -1;
     private readonly Vector<double>[] onBehind = [];
     private readonly Vector<double>[] onAhead = [];
     private readonly Vector<double>[] above;
@@ -30,7 +27,7 @@ internal sealed class SurfacesSideBySide
         joints = SideBySide(surfaces.Select(s => s.Surface.Ordinates), surfaces[0].Surface.Ordinates.Length);
         if (surfaces.Find(s => s.Surface.Jump is not null)?.Surface.Jump is { } first)
         {
-            jumpRow = first.Row;
+            JumpRow = first.Row;
             onBehind = SideBySide(surfaces.Select(s => s.Surface.Jump?.Behind), first.Behind.Length);
             onAhead = SideBySide(surfaces.Select(s => s.Surface.Jump?.Ahead), first.Ahead.Length);
         }
@@ -39,8 +36,11 @@ internal sealed class SurfacesSideBySide
             (above[line - deck.FirstCell], below[line - deck.FirstCell]) = Integrals(line);
     }
 
+    /// <summary>The row of the mesh on which some of them jump; −1 for none.</summary>
+    public int JumpRow { get; } = -1;
+
     /// <summary>Whether some of them jump.</summary>
-    public bool Jumps => jumpRow >= 0;
+    public bool Jumps => JumpRow >= 0;
 
     /// <summary>The surfaces.</summary>
     public List<LoadedSurface> Surfaces { get; }
@@ -116,7 +116,7 @@ internal sealed class SurfacesSideBySide
     private Vector<double> Behind(int row, int line, Vector<double> value) => Beside(row, line, value, onBehind);
 
     private Vector<double> Beside(int row, int line, Vector<double> value, Vector<double>[] jumps) =>
-        row - line * deck.Grid.Rows == jumpRow ? value + deck.Grid.At(row, jumps, deck.Grid.FirstJoint(jumpRow)) : value;
+        row - line * deck.Grid.Rows == JumpRow ? value + deck.Grid.At(row, jumps, deck.Grid.FirstJoint(JumpRow)) : value;
 
     private static Vector<double>[] SideBySide(IEnumerable<double[]?> values, int count)
     {

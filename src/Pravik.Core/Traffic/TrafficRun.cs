@@ -73,12 +73,17 @@ public sealed class TrafficRun
             (chunk, _, workspace) =>
             {
                 var ordinates = solver.Ordinates([.. chunk.SelectMany(p => p.Effects)], cancel).AsSpan();
-                foreach (var place in chunk)
+                foreach (var together in SideBySide(chunk))
                 {
                     cancel.ThrowIfCancellationRequested();
-                    run.Load(place.Blocks(ordinates[..place.Effects.Length].ToArray()).ToList(), workspace);
+                    List<EffectBlock> blocks = [];
+                    foreach (var place in together)
+                    {
+                        blocks.AddRange(place.Blocks(ordinates[..place.Effects.Length].ToArray()));
+                        ordinates = ordinates[place.Effects.Length..];
+                    }
+                    run.Load(blocks, workspace);
                     workspace.Clear();
-                    ordinates = ordinates[place.Effects.Length..];
                 }
                 report?.Invoke((double)Interlocked.Add(ref done, chunk.Count) / all.Count);
                 return workspace;
@@ -111,6 +116,23 @@ public sealed class TrafficRun
             count += place.Effects.Length;
         }
         return chunks;
+    }
+
+    /// <summary>Places one by one, and two of few effects together: the surfaces of both are swept side by side.</summary>
+    private static IEnumerable<List<EffectPlace>> SideBySide(List<EffectPlace> places)
+    {
+        List<EffectPlace> together = [];
+        foreach (var place in places)
+        {
+            if (together.Count > 0 && (together.Count == 2 || !together.Append(place).All(p => p.Effects.Length <= SurfaceBlock.Most)))
+            {
+                yield return together;
+                together = [];
+            }
+            together.Add(place);
+        }
+        if (together.Count > 0)
+            yield return together;
     }
 
     private void Load(List<EffectBlock> blocks, Workspace workspace)

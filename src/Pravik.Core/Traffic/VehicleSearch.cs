@@ -1,4 +1,3 @@
-using System.Numerics;
 using Pravik.Core.Vehicles;
 
 namespace Pravik.Core.Traffic;
@@ -41,39 +40,10 @@ internal sealed record VehicleWay(VehicleShape Shape, Meeting[] Lead, Meeting[]?
         shape.IsSymmetric ? [one(shape)] : [one(shape), one(shape.Turned()) with { IsTurned = true }];
 
     /// <summary>The meetings of its leading group as steps from one to the next, for profiles that are swept side by side.</summary>
-    public SweepStep[] Steps { get; } = SweepStep.Of(Lead, Shape.Lead.Load);
+    public SweepSteps? Steps { get; init; }
 
     /// <summary>Places of the leading axle that it may take (m).</summary>
     public (double From, double To) Within { get; init; } = (double.NegativeInfinity, double.PositiveInfinity);
-
-    /// <summary>Whether it may stand anywhere, partly off the deck too.</summary>
-    public bool IsAnywhere => double.IsNegativeInfinity(Within.From) && double.IsPositiveInfinity(Within.To);
-}
-
-/// <summary>A step of a sweep: how far it goes (m; 0 within one place), and what is met then.</summary>
-/// <param name="Length">Distance from the meeting before.</param>
-/// <param name="Share">The axle's share of the load.</param>
-/// <param name="From">Where the changes of the station begin.</param>
-internal readonly record struct SweepStep(float Length, float Share, int From)
-{
-    /// <summary>Meetings as steps; the first has no length.</summary>
-    public static SweepStep[] Of(Meeting[] order, double[] load)
-    {
-        var steps = new SweepStep[order.Length];
-        var at = order.Length == 0 ? 0 : order[0].Place;
-        for (var i = 0; i < order.Length; i++)
-        {
-            var length = order[i].Place - at;
-            steps[i] = new(
-                length > GroupSweep.Tiny ? (float)length : 0,
-                (float)load[order[i].Axle],
-                2 * order[i].Number * Vector<float>.Count
-            );
-            if (length > GroupSweep.Tiny)
-                at = order[i].Place;
-        }
-        return steps;
-    }
 }
 
 /// <summary>
