@@ -60,9 +60,9 @@ internal sealed class LoadedSurface
             var (deck, block) = (own.deck, own.Block());
             To = new double[deck.Cells.Length + 1];
             for (var i = 0; i < deck.Cells.Length; i++)
-                To[i + 1] = To[i] + deck.Cells[i].Width * block.Adverse(own, i, isAbove);
+                To[i + 1] = To[i] + deck.Cells[i].Width * block.Adverse(own.place, i, isAbove);
             foreach (var (line, width) in deck.Footways)
-                OnFootways += width * block.Adverse(own, line - deck.FirstCell, isAbove);
+                OnFootways += width * block.Adverse(own.place, line - deck.FirstCell, isAbove);
         }
 
         /// <summary>Integral of the surface over cells, from the first of all to each boundary.</summary>

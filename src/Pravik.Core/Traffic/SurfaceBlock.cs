@@ -50,10 +50,11 @@ internal sealed class SurfaceBlock
     private int JumpRow => Math.Max(low.JumpRow, high.JumpRow);
 
     /// <summary>
-    /// Integrals of a surface along a line of a cell or a footway, by its number from the first, over the parts above or below 0.
+    /// Integrals of a surface, by its place, along a line of a cell or a footway, by its number from the first, over the parts above or
+    /// below 0.
     /// </summary>
-    public double Adverse(LoadedSurface surface, int line, bool isAbove) =>
-        (low.Surfaces.Contains(surface) ? low : high).Adverse(surface, line, isAbove);
+    public double Adverse(int of, int line, bool isAbove) =>
+        of < SurfacesSideBySide.Most ? low.Adverse(of, line, isAbove) : high.Adverse(of - SurfacesSideBySide.Most, line, isAbove);
 
     /// <summary>How both blocks change at the rows of all lines that wheels follow.</summary>
     private BlockChanges Changes()

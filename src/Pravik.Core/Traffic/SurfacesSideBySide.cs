@@ -4,7 +4,7 @@ using System.Runtime.InteropServices;
 namespace Pravik.Core.Traffic;
 
 /// <summary>
-/// A few influence surfaces of one place side by side, as many double numbers as the processor takes in one step: the lines along which
+/// A few influence surfaces side by side, as many double numbers as the processor takes in one step: the lines along which
 /// they are read are the same for all of them.
 /// </summary>
 internal sealed class SurfacesSideBySide
@@ -23,7 +23,7 @@ internal sealed class SurfacesSideBySide
     /// <param name="surfaces">At most <see cref="Most"/> surfaces; those that jump do so on one row.</param>
     public SurfacesSideBySide(DeckLoading deck, List<LoadedSurface> surfaces)
     {
-        (this.deck, Surfaces) = (deck, surfaces);
+        this.deck = deck;
         joints = SideBySide(surfaces.Select(s => s.Surface.Ordinates), surfaces[0].Surface.Ordinates.Length);
         if (surfaces.Find(s => s.Surface.Jump is not null)?.Surface.Jump is { } first)
         {
@@ -42,13 +42,11 @@ internal sealed class SurfacesSideBySide
     /// <summary>Whether some of them jump.</summary>
     public bool Jumps => JumpRow >= 0;
 
-    /// <summary>The surfaces.</summary>
-    public List<LoadedSurface> Surfaces { get; }
-
     /// <summary>
-    /// Integrals of a surface along a line of a cell or a footway, by its number from the first, over the parts above or below 0.
+    /// Integrals of a surface, by its place, along a line of a cell or a footway, by its number from the first, over the parts above or
+    /// below 0.
     /// </summary>
-    public double Adverse(LoadedSurface surface, int line, bool isAbove) => (isAbove ? above : below)[line][Surfaces.IndexOf(surface)];
+    public double Adverse(int of, int line, bool isAbove) => (isAbove ? above : below)[line][of];
 
     /// <summary>Where a walk along a line is: what was found at the row before.</summary>
     public struct Walk

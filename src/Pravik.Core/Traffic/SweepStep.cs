@@ -18,7 +18,7 @@ internal enum SweepStepKind
     /// <summary>Surfaces may jump where it is met: at an end of the deck and over a joint.</summary>
     Jumps = 4,
 
-    /// <summary>What stands just ahead of the place is looked at in any case: others are met in it, or the vehicle may not arrive.</summary>
+    /// <summary>What stands just ahead is looked at in any case: others are met in the place, or the vehicle may not arrive.</summary>
     Ahead = 8,
 }
 
