@@ -84,6 +84,27 @@ public sealed class ApplicationTests(Application application) : IClassFixture<Ap
         Assert.Contains("m, kN", plain);
     }
 
+    [Theory]
+    [InlineData("as-members", "Keep as a member")]
+    [InlineData("report", "The worst of each check")]
+    public async Task A_page_that_needs_results_asks_for_them_and_waits(string page, string shown)
+    {
+        var id = await NewBridge();
+        // A span that no other test has: nothing is known of it yet.
+        await Enter(id, 1, "/axes/spans/0", page == "report" ? "21.377" : "21.388");
+        var first = await client.GetStringAsync($"/bridges/{id}/{page}");
+        Assert.Contains("The analysis is under way", first);
+        Assert.Contains("http-equiv=\"refresh\"", first);
+        var (until, text) = (DateTime.UtcNow.AddMinutes(2), first);
+        while (!text.Contains(shown) && DateTime.UtcNow < until)
+        {
+            await Task.Delay(200);
+            text = await client.GetStringAsync($"/bridges/{id}/{page}");
+        }
+        Assert.Contains(shown, text);
+        Assert.DoesNotContain("http-equiv=\"refresh\"", text);
+    }
+
     private Task<HttpResponseMessage> Enter(string id, int revision, string path, string text) =>
         client.PostAsJsonAsync(
             $"/api/bridges/{id}/entries",

@@ -32,13 +32,18 @@ public sealed class AsMembersModel(ProjectStore store, MemberStore members, RunQ
     /// <summary>Every girder in every span; none while there are no current results.</summary>
     public IReadOnlyList<KeptGirder> Girders { get; private set; } = [];
 
+    /// <summary>How the analysis stands for which the page waits; null for none.</summary>
+    public RunState? Awaited { get; private set; }
+
     /// <summary>Shows the page.</summary>
     public async Task<IActionResult> OnGetAsync(string id)
     {
         if (await store.FindAsync(id) is not { } snapshot)
             return NotFound();
         (ProjectId, Name) = (id, snapshot.Bridge.Name);
-        if (runs.Kept(snapshot.Bridge) is { Outcomes.IsEmpty: false } results)
+        var current = await CurrentResults.OfAsync(runs, id, snapshot);
+        Awaited = current.Awaited;
+        if (current.Results is { Outcomes.IsEmpty: false } results)
             Girders = [.. All(new(snapshot.Bridge), results)];
         return Page();
     }

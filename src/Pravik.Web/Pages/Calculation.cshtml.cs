@@ -29,13 +29,18 @@ public sealed class CalculationModel(ProjectStore store, RunQueue runs) : PageMo
     /// <summary>What applies and was not checked.</summary>
     public string NotChecked { get; private set; } = "";
 
+    /// <summary>How the analysis stands for which the page waits; null for none.</summary>
+    public RunState? Awaited { get; private set; }
+
     /// <summary>Shows the page.</summary>
     public async Task<IActionResult> OnGetAsync(string id, int girder, int span, int point, string? check)
     {
         if (await store.FindAsync(id) is not { } snapshot)
             return NotFound();
         (ProjectId, Bridge, Revision) = (id, snapshot.Bridge, snapshot.Revision);
-        if (runs.Kept(snapshot.Bridge) is { } results && results.Find($"/parts/results/{girder}/{span}/{point}/{check}") is { } outcome)
+        var current = await CurrentResults.OfAsync(runs, id, snapshot);
+        Awaited = current.Awaited;
+        if (current.Results is { } results && results.Find($"/parts/results/{girder}/{span}/{point}/{check}") is { } outcome)
         {
             var units = UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
             NotChecked = CheckWords.Missing(results.NotChecked);

@@ -27,6 +27,9 @@ public sealed class ReportModel(ProjectStore store, GroundStore grounds, RunQueu
     /// <summary>The report in order; null while there are no current results.</summary>
     public ImmutableArray<ReportBlock>? Blocks { get; private set; }
 
+    /// <summary>How the analysis stands for which the page waits; null for none.</summary>
+    public RunState? Awaited { get; private set; }
+
     /// <summary>Shows the page.</summary>
     public async Task<IActionResult> OnGetAsync(string id)
     {
@@ -34,7 +37,9 @@ public sealed class ReportModel(ProjectStore store, GroundStore grounds, RunQueu
             return NotFound();
         (ProjectId, Bridge, Revision) = (id, snapshot.Bridge, snapshot.Revision);
         var units = UnitSystem.Named(UserUnits.For(Request, Bridge).Basis.Units);
-        if (runs.Kept(snapshot.Bridge) is { } results)
+        var current = await CurrentResults.OfAsync(runs, id, snapshot);
+        Awaited = current.Awaited;
+        if (current.Results is { } results)
             Blocks = new BridgeReport(
                 new BridgeGeometry(Bridge),
                 Answers.GroundOf(snapshot, grounds),

@@ -55,7 +55,7 @@ internal sealed class BridgeReport(
         yield return new ReportText(
             $"{bridge.Name}: {(geometry.SpanCount > 1 ? $"{geometry.SpanCount} spans" : "one span")} of {spans} "
                 + $"{units[QuantityKind.Length].Symbol} "
-                + $"along the road line, {geometry.Girders.Length} lines of girders."
+                + $"along the road line, {(geometry.Girders.Length > 1 ? $"{geometry.Girders.Length} lines" : "one line")} of girders."
         );
         yield return new ReportText($"Result: {results.Words}.") { IsStrong = true };
         yield return new ReportTable(
