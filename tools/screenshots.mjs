@@ -19,13 +19,9 @@ const views = [
   ["compare", "/bridges/hazel-row/compare"],
   ["traffic", "/bridges/tansy-lane/analysis?layout=loading&girder=2&show=trafficGroup5"],
   ["sheets", "/bridges/sorrel-brook/sheets"],
-  [
-    "influence",
-    "/bridges/sorrel-brook/analysis?layout=influence&girder=2&show=traffic&along=lane1",
-    { drawn: "heights" },
-  ],
   ["rating", "/bridges/tansy-lane/checks?layout=rating"],
   ["stages", "/bridges/sorrel-brook/analysis?layout=stages", { stage: "2" }],
+  ["truss", "/trusses/cobble-gill-mended/drive"],
   ["member", "/members/ferry-siding-trough/checks"],
   ["tendons", "/bridges/plover-gate/girders?layout=side&pick=/girders/tendons/1"],
 ];

@@ -12,7 +12,7 @@ internal static class LoneTimes
         Console.WriteLine(Reference.Line("reference", reference, reference));
         foreach (var file in Directory.EnumerateFiles(Path.Combine(Demo.Root, "examples", "members"), "*.json").Order())
         {
-            var member = MemberJson.Read(File.ReadAllText(file)).Member!;
+            var member = Formats.Member.Read(File.ReadAllText(file)).Document!;
             var places = new LonePlaces(member).Places.Length;
             var time = Models.Median(() => new LoneRun(member));
             Console.WriteLine(Reference.Line($"{member.Name}, {places} places: edit to utilisations", time, reference));

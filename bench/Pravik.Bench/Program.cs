@@ -17,6 +17,8 @@ else if (args is ["models", ..])
     Models.Measure();
 else if (args is ["members", ..])
     LoneTimes.Measure();
+else if (args is ["trusses", ..])
+    TrussTimes.Measure();
 else if (args is ["traffic", ..])
     TrafficTimes.Measure();
 else if (args is ["people", ..])

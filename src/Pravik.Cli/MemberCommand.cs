@@ -35,9 +35,9 @@ internal static class MemberCommand
     {
         if (BridgeFile.ReadText(file) is not { } text)
             return Exit.BadInput;
-        var reading = MemberJson.Read(text);
+        var reading = Formats.Member.Read(text);
         BridgeFile.Print(file, reading.Findings);
-        if (reading.Member is not { } member || reading.Findings.Any(f => f.Severity == Severity.Fault))
+        if (reading.Document is not { } member || reading.Findings.Any(f => f.Severity == Severity.Fault))
             return Exit.BadInput;
         LoneRun run;
         try

@@ -4,6 +4,7 @@ using Pravik.Cli;
 var root = new RootCommand("Pravik: bridges, modelled, analysed and checked.");
 root.Subcommands.Add(CheckCommand.Make());
 root.Subcommands.Add(MemberCommand.Make());
+root.Subcommands.Add(TrussCommand.Make());
 root.Subcommands.Add(SheetsCommand.Make());
 root.Subcommands.Add(SetoutCommand.Make());
 root.Subcommands.Add(SchemaCommand.Make());

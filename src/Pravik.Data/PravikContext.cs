@@ -29,11 +29,11 @@ public sealed class PravikContext(DbContextOptions<PravikContext> options) : DbC
     /// <summary>The office library.</summary>
     public DbSet<LibraryEntry> Library => Set<LibraryEntry>();
 
-    /// <summary>Members alone.</summary>
-    public DbSet<MemberProject> Members => Set<MemberProject>();
+    /// <summary>Members alone and truss schemes.</summary>
+    public DbSet<DocumentProject> Documents => Set<DocumentProject>();
 
     /// <summary>Revisions of members alone.</summary>
-    public DbSet<MemberRevision> MemberRevisions => Set<MemberRevision>();
+    public DbSet<DocumentRevision> DocumentRevisions => Set<DocumentRevision>();
 
     /// <summary>Keys and indices.</summary>
     protected override void OnModelCreating(Microsoft.EntityFrameworkCore.ModelBuilder modelBuilder)
@@ -46,8 +46,18 @@ public sealed class PravikContext(DbContextOptions<PravikContext> options) : DbC
         modelBuilder.Entity<RestorePoint>().HasKey(r => new { r.ProjectId, r.Number });
         modelBuilder.Entity<RoadShare>().HasKey(s => s.ProjectId);
         modelBuilder.Entity<LibraryEntry>().HasKey(e => new { e.Kind, e.Name });
-        modelBuilder.Entity<MemberProject>().HasMany(p => p.Revisions).WithOne().HasForeignKey(r => r.MemberId);
-        modelBuilder.Entity<MemberRevision>().HasKey(r => new { r.MemberId, r.Number });
+        // The tables were made for members alone and keep their names.
+        modelBuilder.Entity<DocumentProject>(documents =>
+        {
+            documents.ToTable("Members").HasMany(p => p.Revisions).WithOne().HasForeignKey(r => r.DocumentId);
+            documents.Property(p => p.Kind).HasDefaultValue("member");
+        });
+        modelBuilder.Entity<DocumentRevision>(revisions =>
+        {
+            revisions.ToTable("MemberRevisions").HasKey(r => new { r.DocumentId, r.Number });
+            revisions.Property(r => r.DocumentId).HasColumnName("MemberId");
+            revisions.Property(r => r.Words).HasColumnName("Spans");
+        });
         modelBuilder.Entity<StoredResult>().HasKey(r => r.Hash);
     }
 }

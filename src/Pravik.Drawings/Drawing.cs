@@ -39,6 +39,9 @@ public enum Pen
     /// <summary>Load.</summary>
     Load,
 
+    /// <summary>Outline of what fails.</summary>
+    Fails,
+
     /// <summary>What was there before.</summary>
     Former,
 }
@@ -84,6 +87,18 @@ public enum Fill
 
     /// <summary>What bears a load.</summary>
     Track,
+
+    /// <summary>How near a bar in tension is to its limit.</summary>
+    Tension,
+
+    /// <summary>The rest of it.</summary>
+    TensionRest,
+
+    /// <summary>How near a bar in compression is to its limit.</summary>
+    Compression,
+
+    /// <summary>The rest of it.</summary>
+    CompressionRest,
 
     /// <summary>Utilisation up to 0.5, to 0.8, to 0.95 and to 1.</summary>
     Use1,

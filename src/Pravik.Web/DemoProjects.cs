@@ -28,16 +28,19 @@ internal static class DemoProjects
         }
     }
 
-    /// <summary>Loads the example members of a folder, each once, under the name of its file; none where there is no such folder.</summary>
-    public static async Task AddMembersAsync(MemberStore store, string folder)
+    /// <summary>
+    /// Loads the examples of a kind of document from a folder, each once, under the name of its file; none where there is no such folder.
+    /// </summary>
+    public static async Task AddDocumentsAsync<T>(DocumentStore<T> store, DocumentFormat<T> format, string folder)
+        where T : class
     {
         if (!Directory.Exists(folder))
             return;
         foreach (var file in Directory.EnumerateFiles(folder, "*.json").Order())
         {
             var id = Path.GetFileNameWithoutExtension(file);
-            if (await store.FindAsync(id) is null && MemberJson.Read(await File.ReadAllTextAsync(file)).Member is { } member)
-                await store.CreateAsync(member, "Example loaded", id);
+            if (await store.FindAsync(id) is null && format.Read(await File.ReadAllTextAsync(file)).Document is { } document)
+                await store.CreateAsync(document, "Example loaded", id);
         }
     }
 }

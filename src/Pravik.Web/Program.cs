@@ -1,5 +1,7 @@
 using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
+using Pravik.Core.LoneMembers;
+using Pravik.Core.Trusses;
 using Pravik.Data;
 using Pravik.Exchange;
 using Pravik.Web;
@@ -7,6 +9,7 @@ using Pravik.Web.Endpoints;
 using Pravik.Web.Members;
 using Pravik.Web.Runs;
 using Pravik.Web.Safety;
+using Pravik.Web.Trusses;
 using Pravik.Web.Workspaces;
 
 // A run takes as many threads of the pool as there are cores; requests must not wait for more of them to be made.
@@ -36,6 +39,12 @@ builder.Services.AddSingleton<BridgeList>();
 builder.Services.AddSingleton<BridgeHistory>();
 builder.Services.AddSingleton<SummaryStore>();
 builder.Services.AddSingleton<MemberStore>();
+builder.Services.AddSingleton<TrussStore>();
+builder.Services.AddSingleton<DocumentStore<LoneMember>>(services => services.GetRequiredService<MemberStore>());
+builder.Services.AddSingleton<DocumentStore<TrussScheme>>(services => services.GetRequiredService<TrussStore>());
+builder.Services.AddSingleton<TrussRuns>();
+builder.Services.AddSingleton<TrussSearches>();
+builder.Services.AddSingleton<TrussReader>();
 builder.Services.AddSingleton<MemberRuns>();
 builder.Services.AddSingleton<MemberReader>();
 builder.Services.AddSingleton<AssumedValues>();
@@ -66,7 +75,8 @@ try
     if (builder.Configuration["Pravik:Demo"] is { Length: > 0 } demo)
     {
         await DemoProjects.AddAsync(bridges, app.Services.GetRequiredService<GroundStore>(), demo);
-        await DemoProjects.AddMembersAsync(app.Services.GetRequiredService<MemberStore>(), Path.Combine(demo, "members"));
+        await DemoProjects.AddDocumentsAsync(app.Services.GetRequiredService<MemberStore>(), Formats.Member, Path.Combine(demo, "members"));
+        await DemoProjects.AddDocumentsAsync(app.Services.GetRequiredService<TrussStore>(), Formats.Truss, Path.Combine(demo, "trusses"));
     }
 }
 catch (Microsoft.Data.Sqlite.SqliteException problem)

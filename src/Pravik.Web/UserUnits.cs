@@ -1,5 +1,6 @@
 using Pravik.Core.Bridges;
 using Pravik.Core.LoneMembers;
+using Pravik.Core.Trusses;
 using Pravik.Core.Units;
 using Pravik.Data;
 
@@ -21,6 +22,10 @@ public static class UserUnits
     /// <summary>The member as this person is to see it.</summary>
     public static LoneMember For(HttpRequest request, LoneMember member) =>
         Chosen(request, member.Basis) is { } basis ? member with { Basis = basis } : member;
+
+    /// <summary>The truss scheme as this person is to see it.</summary>
+    public static TrussScheme For(HttpRequest request, TrussScheme scheme) =>
+        Chosen(request, new() { Units = scheme.Units }) is { } basis ? scheme with { Units = basis.Units } : scheme;
 
     /// <summary>The basis in the units that the reader chose; null where those are its own, or none were chosen.</summary>
     private static Basis? Chosen(HttpRequest request, Basis basis) =>

@@ -37,6 +37,7 @@ public class ArchitectureTests
         "Slabs",
         "Runs",
         "Proposals",
+        "Trusses",
     ];
 
     [Fact]

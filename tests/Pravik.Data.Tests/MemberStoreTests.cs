@@ -9,10 +9,10 @@ public sealed class MemberStoreTests : StoreTest
         await OpenAsync();
         var contexts = new Contexts(File);
         var store = new MemberStore(contexts, new(contexts));
-        return (store, (await store.CreateAsync(LoneMember.New([8, 6]), "Begun", null, "Ada")).MemberId);
+        return (store, (await store.CreateAsync(LoneMember.New([8, 6]), "Begun", null, "Ada")).Id);
     }
 
-    private static double Span(MemberOutcome? outcome) => outcome!.Snapshot!.Member.Spans[0].Length;
+    private static double Span(DocumentOutcome<LoneMember>? outcome) => outcome!.Snapshot!.Document.Spans[0].Length;
 
     [Fact]
     public async Task Edits_are_kept_undone_and_redone_along_their_line()
@@ -30,7 +30,7 @@ public sealed class MemberStoreTests : StoreTest
         Assert.Equal(10, Span(await store.GoToAsync(id, 99)));
         Assert.Equal([4, 3, 2, 1], (await store.HistoryAsync(id)).Select(h => h.Revision));
         Assert.Equal("Ben", (await store.HistoryAsync(id))[2].Author);
-        Assert.Equal("10 + 6", Assert.Single(await store.ListAsync()).Spans);
+        Assert.Equal("10 + 6", Assert.Single(await store.ListAsync()).Words);
     }
 
     [Fact]
@@ -39,7 +39,7 @@ public sealed class MemberStoreTests : StoreTest
         var (store, id) = await BeginAsync();
         await store.EditAsync(id, 1, Set("/spans/0/length", 9), "9");
         var other = await store.EditAsync(id, 1, Set("/spans/1/length", 7), "7");
-        Assert.Equal((9, 7), (other!.Snapshot!.Member.Spans[0].Length, other.Snapshot.Member.Spans[1].Length));
+        Assert.Equal((9, 7), (other!.Snapshot!.Document.Spans[0].Length, other.Snapshot.Document.Spans[1].Length));
         var same = await store.EditAsync(id, 1, Set("/spans/0/length", 12), "12");
         Assert.Null(same!.Snapshot);
         Assert.Equal(("/spans/0/length", "9", "12"), same.Conflicts.Select(c => (c.Path, c.Theirs, c.Yours)).Single());

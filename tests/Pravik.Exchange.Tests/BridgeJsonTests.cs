@@ -78,10 +78,11 @@ public class BridgeJsonTests
     [Fact]
     public void The_published_schemas_are_those_of_the_program() =>
         Assert.Equal(
-            (BridgeJson.Schema(), MemberJson.Schema()),
+            (BridgeJson.Schema(), Formats.Member.Schema(), Formats.Truss.Schema()),
             (
                 File.ReadAllText(Path.Combine(Root, "docs", "bridge.schema.json")),
-                File.ReadAllText(Path.Combine(Root, "docs", "member.schema.json"))
+                File.ReadAllText(Path.Combine(Root, "docs", "member.schema.json")),
+                File.ReadAllText(Path.Combine(Root, "docs", "truss.schema.json"))
             )
         );
 

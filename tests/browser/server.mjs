@@ -40,7 +40,8 @@ const answers = (url) =>
 function someExamples(names) {
   const folder = mkdtempSync(join(tmpdir(), "pravik-some-"));
   for (const name of names) copyFileSync(join(root, "examples", name), join(folder, name));
-  cpSync(join(root, "examples/members"), join(folder, "members"), { recursive: true });
+  for (const kind of ["members", "trusses"])
+    cpSync(join(root, "examples", kind), join(folder, kind), { recursive: true });
   return folder;
 }
 

@@ -80,6 +80,13 @@ public sealed record Entry(string Pattern, string Name, EntryKind Kind, Quantity
     /// <summary>Whether it is an item of a dictionary, which is added and removed rather than replaced.</summary>
     public bool IsItem { get; init; }
 
+    /// <summary>Whether it is the entry at a path, given in its parts: a star stands for any one.</summary>
+    public bool IsAt(string[] path)
+    {
+        var pattern = Pattern.Split('/');
+        return pattern.Length == path.Length && pattern.Zip(path).All(p => p.First == "*" || p.First == p.Second);
+    }
+
     /// <summary>Name and part: “Length of element 3”.</summary>
     public string Label(string path, Bridge? bridge = null) => $"{Subject} {Words(StarsOf(path, bridge))}".TrimEnd();
 

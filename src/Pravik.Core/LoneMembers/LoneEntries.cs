@@ -81,7 +81,7 @@ public static class LoneEntries
         var parts = path.Split('/');
         if (parts is ["", "sections", var number, "sizes", var size])
             return Size(member, number, size);
-        if (All.FirstOrDefault(e => Matches(e.Pattern.Split('/'), parts)) is not { } entry)
+        if (All.FirstOrDefault(e => e.IsAt(parts)) is not { } entry)
             return null;
         return parts switch
         {
@@ -98,9 +98,6 @@ public static class LoneEntries
         && member.Cases.ElementAtOrDefault(i)?.Loads.ElementAtOrDefault(k) is { } found
             ? found.Quantity
             : QuantityKind.LineLoad;
-
-    private static bool Matches(string[] pattern, string[] path) =>
-        pattern.Length == path.Length && pattern.Zip(path).All(p => p.First == "*" || p.First == p.Second);
 
     /// <summary>A size of a section, by its family.</summary>
     private static Entry? Size(LoneMember member, string number, string name)

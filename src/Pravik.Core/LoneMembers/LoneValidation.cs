@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using Pravik.Core.Codes;
 using Pravik.Core.Findings;
 using Pravik.Core.Sections;
@@ -64,30 +63,22 @@ public static class LoneValidation
         ];
         foreach (var (path, _) in parts.Where(p => p.Part is null))
             bounds.Error(path, "This part is missing.");
-        List("spans", member.Spans, MostSpans);
-        List("supports", member.Supports, MostSpans + 1);
-        List("stretches", member.Stretches);
-        List("bars", member.Bars);
-        List("links", member.Links);
-        List("cases", member.Cases);
-        List("traffic", member.Traffic);
+        bounds.List("/spans", member.Spans, MostSpans);
+        bounds.List("/supports", member.Supports, MostSpans + 1);
+        bounds.List("/stretches", member.Stretches, MostOfList);
+        bounds.List("/bars", member.Bars, MostOfList);
+        bounds.List("/links", member.Links, MostOfList);
+        bounds.List("/cases", member.Cases, MostOfList);
+        bounds.List("/traffic", member.Traffic, MostOfList);
         if (member.Strands is not null)
             GirderTypeValidation.Lists("/strands", member.Strands, bounds);
         if (!member.Cases.IsDefault)
         {
             for (var i = 0; i < member.Cases.Length; i++)
-                List($"cases/{i}/loads", member.Cases[i]?.Loads ?? [], 500);
+                bounds.List($"/cases/{i}/loads", member.Cases[i]?.Loads ?? [], 500);
         }
         SectionValidation.CheckLists(member.Sections, bounds);
         return !bounds.HasErrors;
-
-        void List<T>(string name, ImmutableArray<T> list, int most = MostOfList)
-        {
-            if (list.IsDefault || list.Contains(default!))
-                bounds.Error($"/{name}", "This list, or one of its items, is missing.");
-            else if (list.Length > most)
-                bounds.Error($"/{name}", $"There are at most {most}; {list.Length} were given.");
-        }
     }
 
     /// <summary>Spans and what holds them.</summary>

@@ -2,6 +2,7 @@ using NetTopologySuite.Geometries;
 using NetTopologySuite.Triangulate;
 using Pravik.Core.Numerics;
 using Point = Pravik.Core.Geometry.Point;
+using Segments = Pravik.Core.Geometry.Segments;
 
 namespace Pravik.Core.Sections;
 
@@ -90,7 +91,7 @@ internal sealed class SectionMesh
             for (var x = left + (row % 2 == 0 ? 0.47 : 0.97) * size; x < right; x += size)
             {
                 var p = new Point(x, y);
-                if (Weight(parts, p) > 0 && edges.All(e => Distance(e.From, e.To, p) > 0.5 * size))
+                if (Weight(parts, p) > 0 && edges.All(e => Segments.Distance(p, e.From, e.To) > 0.5 * size))
                     points.Add(p);
             }
         }
@@ -186,12 +187,6 @@ internal sealed class SectionMesh
                 least = Math.Min(least, distance);
         }
         return least;
-    }
-
-    private static double Distance(Point a, Point b, Point p)
-    {
-        var along = b - a;
-        return Point.Distance(p, Point.Between(a, b, Math.Clamp((p - a).Dot(along) / along.Dot(along), 0, 1)));
     }
 
     private IReadOnlyCollection<int>[] Coupled()

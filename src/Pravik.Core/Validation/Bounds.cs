@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Entries;
 using Pravik.Core.Findings;
@@ -82,6 +83,15 @@ internal sealed class Bounds(UnitSystem units, Bridge? bridge = null)
             Error(path, $"{name} has at most {longest} characters; {value.Length} were given.");
         else if (value.Any(char.IsControl))
             Error(path, $"{name} has a control character in it.");
+    }
+
+    /// <summary>An error where a list or one of its items is missing, as JSON can leave it, or where it is too long.</summary>
+    public void List<T>(string path, ImmutableArray<T> list, int most)
+    {
+        if (list.IsDefault || list.Contains(default!))
+            Error(path, "This list, or one of its items, is missing.");
+        else if (list.Length > most)
+            Error(path, $"There are at most {most}; {list.Length} were given.");
     }
 
     public void Error(string path, string message, string? why = null) => Findings.Add(Finding.Error(path, message, why));

@@ -17,6 +17,75 @@ namespace Pravik.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
+            modelBuilder.Entity("Pravik.Data.DocumentProject", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("CreatedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Head")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsDeleted")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("member");
+
+                    b.Property<int>("Tip")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Members", (string)null);
+                });
+
+            modelBuilder.Entity("Pravik.Data.DocumentRevision", b =>
+                {
+                    b.Property<string>("DocumentId")
+                        .HasColumnType("TEXT")
+                        .HasColumnName("MemberId");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Author")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("CreatedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Label")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Parent")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT")
+                        .HasColumnName("Spans");
+
+                    b.HasKey("DocumentId", "Number");
+
+                    b.ToTable("MemberRevisions", (string)null);
+                });
+
             modelBuilder.Entity("Pravik.Data.LibraryEntry", b =>
                 {
                     b.Property<string>("Kind")
@@ -51,67 +120,6 @@ namespace Pravik.Data.Migrations
                     b.HasKey("ProjectId", "What");
 
                     b.ToTable("LookedAt");
-                });
-
-            modelBuilder.Entity("Pravik.Data.MemberProject", b =>
-                {
-                    b.Property<string>("Id")
-                        .HasColumnType("TEXT");
-
-                    b.Property<DateTime>("CreatedAt")
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("Head")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<bool>("IsDeleted")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("Tip")
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Id");
-
-                    b.ToTable("Members");
-                });
-
-            modelBuilder.Entity("Pravik.Data.MemberRevision", b =>
-                {
-                    b.Property<string>("MemberId")
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("Number")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Author")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<DateTime>("CreatedAt")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Document")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Label")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Name")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("Parent")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Spans")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("MemberId", "Number");
-
-                    b.ToTable("MemberRevisions");
                 });
 
             modelBuilder.Entity("Pravik.Data.Project", b =>
@@ -277,11 +285,11 @@ namespace Pravik.Data.Migrations
                     b.ToTable("Variants");
                 });
 
-            modelBuilder.Entity("Pravik.Data.MemberRevision", b =>
+            modelBuilder.Entity("Pravik.Data.DocumentRevision", b =>
                 {
-                    b.HasOne("Pravik.Data.MemberProject", null)
+                    b.HasOne("Pravik.Data.DocumentProject", null)
                         .WithMany("Revisions")
-                        .HasForeignKey("MemberId")
+                        .HasForeignKey("DocumentId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -295,7 +303,7 @@ namespace Pravik.Data.Migrations
                         .IsRequired();
                 });
 
-            modelBuilder.Entity("Pravik.Data.MemberProject", b =>
+            modelBuilder.Entity("Pravik.Data.DocumentProject", b =>
                 {
                     b.Navigation("Revisions");
                 });

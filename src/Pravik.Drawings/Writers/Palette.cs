@@ -27,6 +27,7 @@ internal static class Palette
             Pen.Active => new(Active, 0.42, []),
             Pen.Resistance => new(Ink, 0.38, [1.9, 0.8]),
             Pen.Former => new(Madder, 0.32, [1.8, 0.9]),
+            Pen.Fails => new(Madder, 0.4, []),
             Pen.Load => new("#5B4B8A", 0.3, []),
             _ => null,
         };
@@ -47,6 +48,10 @@ internal static class Palette
             Fill.LaneOne => ("#D9D3E8", null),
             Fill.Lane => ("#EBE7F2", null),
             Fill.Track => ("#5B4B8A", null),
+            Fill.Tension => (Active, null),
+            Fill.TensionRest => ("#D6E7E2", null),
+            Fill.Compression => ("#5B4B8A", null),
+            Fill.CompressionRest => ("#DDD8E9", null),
             Fill.Use1 => ("#D6E7E2", null),
             Fill.Use2 => ("#8CC0B5", null),
             Fill.Use3 => ("#3F9485", null),

@@ -32,6 +32,16 @@ internal static class Answers
     public static IResult NoSuchBridge(string id) =>
         Results.Json(new Refusal([Finding.Error("", $"There is no bridge “{id}”.")], []), statusCode: 404);
 
+    /// <summary>All rows of the table that a screen shows, columns parted by tabs, as spreadsheets take it.</summary>
+    public static IResult TableText(Workspaces.DataTable? table)
+    {
+        if (table is null)
+            return Refused(Finding.Error("", "No table is shown."));
+        var rows = table.Rows.Select(r => r.Cells).Prepend([.. table.Columns.Select(c => c.Name)]);
+        var lines = rows.Select(cells => string.Join('\t', cells.Select(c => c.Replace('−', '-'))));
+        return Results.Text(string.Join('\n', lines), "text/plain");
+    }
+
     public static string FileName(Bridge bridge)
     {
         var name = new string([.. bridge.Name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]).Trim('-');

@@ -14,5 +14,6 @@ public static class PravikEndpoints
         FileEndpoints.Map(bridge);
         LibraryEndpoints.Map(app, bridge);
         MemberEndpoints.Map(app);
+        TrussEndpoints.Map(app);
     }
 }

@@ -44,11 +44,7 @@ internal static class WorkspaceEndpoints
         var reading = await reader.ReadAsync(id, query.ToRequest() with { Rows = int.MaxValue }, null, http);
         if (reading.IsMissing)
             return Answers.NoSuchBridge(id);
-        if (reading.Workspace?.Table is not { } table)
-            return Answers.Refused(Finding.Error("", "No table is shown."));
-        var rows = table.Rows.Select(r => r.Cells).Prepend([.. table.Columns.Select(c => c.Name)]);
-        var lines = rows.Select(cells => string.Join('\t', cells.Select(c => c.Replace('−', '-'))));
-        return Results.Text(string.Join('\n', lines), "text/plain");
+        return Answers.TableText(reading.Workspace?.Table);
     }
 
     /// <summary>The distances between two points given as <c>x,y,z</c>, in words and the units of whoever asks.</summary>

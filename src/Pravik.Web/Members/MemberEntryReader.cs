@@ -9,28 +9,17 @@ namespace Pravik.Web.Members;
 /// <summary>Turns what was typed into an entry of a member alone into an edit.</summary>
 internal static class MemberEntryReader
 {
-    private const int LongestText = 1000;
-
     /// <summary>Reads what was typed into the entry at a path, in the units of the member.</summary>
-    public static EntryReading Read(LoneMember member, string path, string? text)
-    {
-        if (LoneEntries.At(path, member) is not { } entry)
-            return Refused("This value cannot be entered.");
-        text = text?.Trim() ?? "";
-        if (text.Length > LongestText)
-            return Refused($"An entry has at most {LongestText} characters.");
-        var document = MemberJson.Node(member);
-        var slash = path.LastIndexOf('/');
-        if (slash > 0 && JsonEditing.ValueAt(document, path[..slash]) is null)
-            return Refused("There is no such part in this member: it may have been taken away meanwhile.");
-        var label = entry.Label(path);
-        if (entry.IsOwn && (text.Length == 0 || text.Equals(entry.Blank, StringComparison.OrdinalIgnoreCase)))
-            return new([new(entry.IsItem ? "remove" : "replace", path)], $"{label} given back", null);
-        var (value, words, error) = EntryValue.Read(entry, text, UnitSystem.Named(member.Basis.Units));
-        if (value is null)
-            return Refused(error!);
-        return new([new(entry.IsItem ? "add" : "replace", path, value), .. Beside(member, path, value)], $"{label} set to {words}", null);
-    }
+    public static EntryReading Read(LoneMember member, string path, string? text) =>
+        DocumentEntries.Read(
+            Formats.Member.Node(member),
+            "member",
+            LoneEntries.At(path, member),
+            path,
+            text,
+            UnitSystem.Named(member.Basis.Units),
+            value => Beside(member, path, value)
+        );
 
     /// <summary>
     /// What changes with a value: bars are given by number or by distance, not both; stretches name a section by its new name.
@@ -52,6 +41,4 @@ internal static class MemberEntryReader
                 yield return new("replace", $"/stretches/{i}/section", value.DeepClone());
         }
     }
-
-    private static EntryReading Refused(string reason) => new([], "", reason);
 }

@@ -1,4 +1,5 @@
 using Pravik.Core.Findings;
+using Pravik.Core.LoneMembers;
 using Pravik.Data;
 using Pravik.Exchange;
 using Pravik.Web.Workspaces;
@@ -14,19 +15,19 @@ public sealed class MemberReader(MemberStore store, MemberRuns runs)
         if (await store.FindAsync(id) is not { } kept)
             return null;
         var shown = trial is null ? kept : Tried(kept, trial, http) ?? kept;
-        return new MemberScreen(shown with { Member = UserUnits.For(http, shown.Member) }, runs, request).Build();
+        return new MemberScreen(shown with { Document = UserUnits.For(http, shown.Document) }, runs, request).Build();
     }
 
-    private static MemberSnapshot? Tried(MemberSnapshot kept, Trial trial, HttpRequest http)
+    private static DocumentSnapshot<LoneMember>? Tried(DocumentSnapshot<LoneMember> kept, Trial trial, HttpRequest http)
     {
-        var reading = trial.Patch is null ? MemberEntryReader.Read(UserUnits.For(http, kept.Member), trial.Path, trial.Text) : null;
+        var reading = trial.Patch is null ? MemberEntryReader.Read(UserUnits.For(http, kept.Document), trial.Path, trial.Text) : null;
         if (reading?.Error is not null)
             return null;
-        var edited = MemberJson.Edit(MemberJson.Node(kept.Member), trial.Patch ?? reading!.Patch);
-        return edited.Member is { } member && edited.Findings.All(f => f.Severity < Severity.Error)
+        var edited = Formats.Member.Edit(Formats.Member.Node(kept.Document), trial.Patch ?? reading!.Patch);
+        return edited.Document is { } member && edited.Findings.All(f => f.Severity < Severity.Error)
             ? kept with
             {
-                Member = member,
+                Document = member,
                 Findings = edited.Findings,
             }
             : null;

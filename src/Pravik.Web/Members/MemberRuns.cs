@@ -15,17 +15,17 @@ public sealed class MemberRuns
     private readonly Queue<string> order = new();
 
     /// <summary>The run of a member, or why there is none.</summary>
-    public (LoneRun? Run, string Why) Of(MemberSnapshot snapshot)
+    public (LoneRun? Run, string Why) Of(DocumentSnapshot<LoneMember> snapshot)
     {
         if (snapshot.Findings.FirstOrDefault(f => f.Severity >= Severity.Fault) is { } fault)
             return (null, fault.Message.TrimEnd('.'));
-        var (run, why) = Of(snapshot.Member);
+        var (run, why) = Of(snapshot.Document);
         return (run, why ?? "");
     }
 
     private (LoneRun? Run, string? Why) Of(LoneMember member)
     {
-        var key = MemberJson.Write(member with { Basis = member.Basis with { Units = "metric" } });
+        var key = Formats.Member.Write(member with { Basis = member.Basis with { Units = "metric" } });
         Lazy<(LoneRun?, string?)>? found;
         lock (guard)
         {

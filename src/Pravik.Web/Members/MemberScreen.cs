@@ -21,11 +21,11 @@ internal sealed class MemberScreen
     /// <param name="snapshot">The member as it stands, in the units of who looks.</param>
     /// <param name="runs">Where runs are kept.</param>
     /// <param name="request">What is wanted.</param>
-    public MemberScreen(MemberSnapshot snapshot, MemberRuns runs, WorkspaceRequest request)
+    public MemberScreen(DocumentSnapshot<LoneMember> snapshot, MemberRuns runs, WorkspaceRequest request)
     {
         (Snapshot, Request) = (snapshot, request);
         Units = UnitSystem.Named(Member.Basis.Units);
-        Rows = new(MemberJson.Node(Member), Units, path => LoneEntries.At(path, Member));
+        Rows = new(Formats.Member.Node(Member), Units, path => LoneEntries.At(path, Member));
         Places = new(Member);
         Sections = new(Member, Places);
         (Run, Waits) = runs.Of(snapshot);
@@ -37,8 +37,8 @@ internal sealed class MemberScreen
         Half = ViewSize.Pixels(request.Width, Math.Max(120, request.Height / 2 - CaptionHeight));
     }
 
-    public MemberSnapshot Snapshot { get; }
-    public LoneMember Member => Snapshot.Member;
+    public DocumentSnapshot<LoneMember> Snapshot { get; }
+    public LoneMember Member => Snapshot.Document;
     public WorkspaceRequest Request { get; }
     public UnitSystem Units { get; }
     public LedgerRows Rows { get; }

@@ -245,7 +245,7 @@ internal static class MemberViews
         run.Checks.Write(outcome, calculation);
         return new(outcome.Name, $"at {at}", [.. TrafficBehind(screen, outcome), NotChecked(run.Checks)])
         {
-            PrintAt = $"/members/{screen.Snapshot.MemberId}/report",
+            PrintAt = $"/members/{screen.Snapshot.Id}/report",
             Lines = LedgerLine.Of(calculation),
         };
     }

@@ -82,7 +82,7 @@ public sealed class AsMembersModel(ProjectStore store, MemberStore members, RunQ
             null,
             Author.Of(Request)
         );
-        return Redirect($"/members/{made.MemberId}/checks");
+        return Redirect($"/members/{made.Id}/checks");
     }
 
     private static IEnumerable<KeptGirder> All(BridgeGeometry geometry, BridgeResults results)

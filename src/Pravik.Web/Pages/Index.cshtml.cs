@@ -9,7 +9,8 @@ using Pravik.Web.Runs;
 namespace Pravik.Web.Pages;
 
 /// <summary>The start page: every bridge with its picture and state; searched, sorted, tagged, copied, put away and brought back.</summary>
-public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue runs, MemberStore memberStore) : PageModel
+public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue runs, MemberStore memberStore, TrussStore trussStore)
+    : PageModel
 {
     /// <summary>Text that a bridge's name, kind, tags or author must hold.</summary>
     [BindProperty(SupportsGet = true)]
@@ -35,7 +36,7 @@ public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue run
     public IReadOnlyList<BridgeEntry> Bridges { get; private set; } = [];
 
     /// <summary>Members alone that belong on the shelf and hold the text that is looked for.</summary>
-    public IReadOnlyList<MemberListed> Members { get; private set; } = [];
+    public IReadOnlyList<DocumentListed> Members { get; private set; } = [];
 
     /// <summary>How many there are on each shelf.</summary>
     public IReadOnlyDictionary<Shelf, int> Counts { get; private set; } = new Dictionary<Shelf, int>();
@@ -87,6 +88,16 @@ public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue run
         return $"{string.Join(" + ", all)} {units[QuantityKind.Length].Symbol}";
     }
 
+    /// <summary>Truss schemes that belong on the shelf and hold the text that is looked for.</summary>
+    public IReadOnlyList<DocumentListed> Trusses { get; private set; } = [];
+
+    /// <summary>Deletes a truss scheme, or brings it back.</summary>
+    public async Task<IActionResult> OnPostTrussAsync(string id, bool deleted)
+    {
+        await trussStore.DeleteAsync(id, deleted);
+        return Back();
+    }
+
     /// <summary>Deletes a member, or brings it back.</summary>
     public async Task<IActionResult> OnPostMemberAsync(string id, bool deleted)
     {
@@ -103,8 +114,11 @@ public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue run
         var all = await list.ListAsync();
         foreach (var unknown in all.Where(b => b is { Verdict: Verdict.None, Shelf: Shelf.Current }).Take(MostAnalysed))
             await AnalyseAsync(unknown.Id);
-        var alone = await memberStore.ListAsync();
-        Counts = all.Select(b => b.Shelf).Concat(alone.Select(ShelfOf)).GroupBy(s => s).ToDictionary(g => g.Key, g => g.Count());
+        var (alone, schemes) = (await memberStore.ListAsync(), await trussStore.ListAsync());
+        Counts = all.Select(b => b.Shelf)
+            .Concat(alone.Concat(schemes).Select(ShelfOf))
+            .GroupBy(s => s)
+            .ToDictionary(g => g.Key, g => g.Count());
         MovedBridge = all.FirstOrDefault(b => b.Id == Moved);
         var words = (Text ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var found = all.Where(b => b.Shelf == Shelf)
@@ -116,12 +130,8 @@ public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue run
                     )
                 )
             );
-        Members =
-        [
-            .. alone.Where(m =>
-                Shelf == ShelfOf(m) && words.All(w => $"{m.Name} {m.Author} member".Contains(w, StringComparison.OrdinalIgnoreCase))
-            ),
-        ];
+        Members = Found(alone, "member");
+        Trusses = Found(schemes, "truss scheme");
         Bridges = Sort switch
         {
             "name" => [.. found.OrderBy(b => b.Name, StringComparer.CurrentCultureIgnoreCase)],
@@ -131,7 +141,18 @@ public sealed class IndexModel(ProjectStore store, BridgeList list, RunQueue run
         };
     }
 
-    private static Shelf ShelfOf(MemberListed member) => member.IsDeleted ? Shelf.Deleted : Shelf.Current;
+    private IReadOnlyList<DocumentListed> Found(IReadOnlyList<DocumentListed> of, string kind)
+    {
+        var words = (Text ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        return
+        [
+            .. of.Where(m =>
+                Shelf == ShelfOf(m) && words.All(w => $"{m.Name} {m.Author} {kind}".Contains(w, StringComparison.OrdinalIgnoreCase))
+            ),
+        ];
+    }
+
+    private static Shelf ShelfOf(DocumentListed member) => member.IsDeleted ? Shelf.Deleted : Shelf.Current;
 
     /// <summary>Makes a copy of a bridge as it stands.</summary>
     public Task<IActionResult> OnPostCopyAsync(string id) => CopyAsync(id, Shelf.Current, "copy");

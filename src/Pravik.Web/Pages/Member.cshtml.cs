@@ -19,7 +19,7 @@ public sealed class MemberModel(MemberStore store, MemberReader reader, PartRend
         if (await reader.ReadAsync(id, request, trial, Request) is not { } work)
             return null;
         var history = request.Drawer == "history" ? await store.HistoryAsync(id) : [];
-        return new(id, work, request, history, [], Author.Of(Request)) { Root = $"/members/{id}", IsMember = true };
+        return new(id, work, request, history, [], Author.Of(Request)) { Root = $"/members/{id}", Kind = "member" };
     }
 
     /// <summary>Members are worked out with the page: nothing runs beside it.</summary>

@@ -33,7 +33,7 @@ public sealed class MemberReportModel(MemberStore store, MemberRuns runs) : Page
     {
         if (await store.FindAsync(id) is not { } snapshot)
             return NotFound();
-        (MemberId, Member, Revision) = (id, snapshot.Member, snapshot.Revision);
+        (MemberId, Member, Revision) = (id, snapshot.Document, snapshot.Revision);
         (var run, Why) = runs.Of(snapshot);
         if (run is not null)
             Blocks = new MemberReport(run, UnitSystem.Named(UserUnits.For(Request, Member).Basis.Units), snapshot.Findings).Blocks;

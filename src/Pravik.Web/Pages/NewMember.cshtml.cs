@@ -26,7 +26,7 @@ public sealed class NewMemberModel(MemberStore store) : PageModel
     public string? Begin { get; set; }
 
     /// <summary>Members that can be copied.</summary>
-    public IReadOnlyList<MemberListed> Others { get; private set; } = [];
+    public IReadOnlyList<DocumentListed> Others { get; private set; } = [];
 
     /// <summary>What is wrong with a file.</summary>
     public IReadOnlyList<Finding> FileFindings { get; private set; } = [];
@@ -37,7 +37,7 @@ public sealed class NewMemberModel(MemberStore store) : PageModel
     /// <summary>Begins a member.</summary>
     public async Task<IActionResult> OnPostAsync()
     {
-        var member = Begin is { Length: > 0 } id ? (await store.FindAsync(id))?.Member : Usual();
+        var member = Begin is { Length: > 0 } id ? (await store.FindAsync(id))?.Document : Usual();
         if (member is null && ModelState.IsValid)
             ModelState.AddModelError(nameof(Begin), "The member to copy is not there any more.");
         if (!ModelState.IsValid || member is null)
@@ -53,7 +53,7 @@ public sealed class NewMemberModel(MemberStore store) : PageModel
             return Page();
         }
         var made = await store.CreateAsync(member, "Begun", null, Author.Of(Request));
-        return Redirect($"/members/{made.MemberId}/spans");
+        return Redirect($"/members/{made.Id}/spans");
     }
 
     /// <summary>Begins a member from a file.</summary>
@@ -65,11 +65,11 @@ public sealed class NewMemberModel(MemberStore store) : PageModel
         else
         {
             using var reader = new StreamReader(file.OpenReadStream());
-            var reading = MemberJson.Read(await reader.ReadToEndAsync());
-            if (reading.Member is { } member)
+            var reading = Formats.Member.Read(await reader.ReadToEndAsync());
+            if (reading.Document is { } member)
             {
                 var made = await store.CreateAsync(member, $"Brought in from {file.FileName}", null, Author.Of(Request));
-                return Redirect($"/members/{made.MemberId}/spans");
+                return Redirect($"/members/{made.Id}/spans");
             }
             FileFindings = [.. reading.Findings.Where(f => f.Severity == Severity.Error)];
         }

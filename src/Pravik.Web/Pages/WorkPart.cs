@@ -27,8 +27,8 @@ public sealed record WorkPart(
     /// <summary>Beginning of the addresses of the document's pages.</summary>
     public string Root { get; init; } = $"/bridges/{ProjectId}";
 
-    /// <summary>Whether the document is a member alone.</summary>
-    public bool IsMember { get; init; }
+    /// <summary>What the document is: bridge, member or truss.</summary>
+    public string Kind { get; init; } = "bridge";
 
     /// <summary>Address of a step.</summary>
     public string StepUrl(string step) => $"{Root}/{step}";
@@ -50,7 +50,9 @@ public sealed record WorkPart(
                 or
                 ("effects", "effects")
                 or
-                ("checks", "section" or "check");
+                ("checks", "section" or "check")
+                or
+                ("sketch" or "drive" or "lighter", _);
 
     /// <summary>The step to which a value belongs: the one that knows the longest beginning of its path.</summary>
     public string StepOf(string path) =>

@@ -5,6 +5,52 @@ public static class StepHelp
 {
     private static readonly Dictionary<string, (string Name, string[] Help)> Steps = new()
     {
+        ["site"] = (
+            "Site",
+            [
+                "What is crossed, and what carries it: opening, road level, abutments or springings, a support "
+                    + "between, anchorages, deck, vehicles.",
+                "Each choice shows what it costs before a bar is drawn; the second view compares them all.",
+            ]
+        ),
+        ["sketch"] = (
+            "Sketch",
+            [
+                "Begin from a form, or draw: with the pointer that draws a press makes a joint, a drag makes bars from joint to joint. "
+                    + "Joints snap to the grid, to lines through other joints and to their mirror images; Alt leaves them free.",
+                "With the pointer that picks, drag a joint to move it, drag over an area to pick bars, Delete "
+                    + "takes away. It has to stand before it can "
+                    + "be loaded: where it moves is drawn, and the findings offer the bar that holds it.",
+            ]
+        ),
+        ["bars"] = (
+            "Bars",
+            [
+                "Every bar with its forces, what it can carry, and the vehicle's place that is worst for it. A "
+                    + "row picks its bar, and the reverse.",
+                "Long bars are weak in compression: the second view draws resistance against length, beside "
+                    + "other families of the same mass.",
+            ]
+        ),
+        ["drive"] = (
+            "Drive",
+            [
+                "The weight comes first, then the vehicle, step by step. What gives way is followed until the truss stands or falls.",
+                "Tension is a plain bar, compression a notched one; the filled part is the ratio. The band sets"
+                    + " the vehicle's place; p drives and pauses.",
+            ]
+        ),
+        ["cost"] = ("Cost", ["What everything costs, line by line. Every price can be typed; grey ones are those of the list."]),
+        ["lighter"] = (
+            "Make it lighter",
+            [
+                "A search for sections, places of joints, or both, at least cost with every ratio at most 1, "
+                    + "the charge for each different section "
+                    + "in it.",
+                "What was found is drawn over what was; it is an edit like any other once it is taken.",
+            ]
+        ),
+        ["compare"] = ("Compare", ["Designs of one task, or over the same opening, ranked: those that pass first."]),
         ["basis"] = (
             "Basis",
             [

@@ -117,6 +117,9 @@ public sealed record ViewPart(string Id, string Title, string Note, string Svg)
     /// <summary>How a section lies on its drawing, for views on which outlines are drawn.</summary>
     public PlaneMap? Plane { get; init; }
 
+    /// <summary>How a truss lies on its drawing, for a view on which it is drawn.</summary>
+    public SketchMap? Sketch { get; init; }
+
     /// <summary>Points that measuring catches: x and y on the drawing (mm), x, y and z in space.</summary>
     public IReadOnlyList<SnapPart> Snaps { get; init; } = [];
 }
@@ -140,6 +143,26 @@ public sealed record PlaneMap(
     string NewName,
     string NewPath
 );
+
+/// <summary>
+/// A truss on its drawing: origin and scale (mm, mm/m), step of the grid (m), 0 for none, whether a press draws, the joints to
+/// which it snaps, what a metre is in the unit shown and its symbol.
+/// </summary>
+public sealed record SketchMap(
+    double X0,
+    double Y0,
+    double Scale,
+    double Grid,
+    bool Draws,
+    bool Mirrors,
+    double Middle,
+    IReadOnlyList<SketchJoint> Joints,
+    double Unit,
+    string Symbol
+);
+
+/// <summary>A joint to which a drawn line snaps (m).</summary>
+public sealed record SketchJoint(string Id, double X, double Z, bool IsFree);
 
 /// <summary>How stations lie across a drawing: a place (px), its station, metres per px, and the drawing's width.</summary>
 public sealed record StationMap(double X0, double Station0, double Scale, double Width);

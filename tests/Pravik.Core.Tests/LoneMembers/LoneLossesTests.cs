@@ -167,7 +167,7 @@ public class LoneLossesTests
     public void Losses_bring_stages_and_their_checks()
     {
         var text = File.ReadAllText(Path.Combine(TestBridges.Root, "examples", "members", "marl-pit-beam.json"));
-        var member = MemberJson.Read(text).Member!;
+        var member = Formats.Member.Read(text).Document!;
         var run = new LoneRun(member with { Strands = member.Strands with { EffectiveStress = null } });
         var p = Middle(run);
         var shrinkage = run.Effects.Cases.Where(c => c.Kind == ActionKind.Shrinkage).ToList();

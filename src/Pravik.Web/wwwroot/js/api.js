@@ -22,7 +22,7 @@ const json = (method, body, type = "application/json") => ({
   body: JSON.stringify(body),
 });
 
-/** Calls for a document whose pages begin with an address: /bridges/… or /members/…. */
+/** Calls for a document whose pages begin with an address: /bridges/…, /members/… or /trusses/…. */
 export function documentApi(pages) {
   const base = `/api${pages}`;
   return {
@@ -54,7 +54,9 @@ export function documentApi(pages) {
     find: (text) => call(`${base}/find?${new URLSearchParams({ text })}`),
     addNeighbour: (name) => call(`${base}/neighbours`, json("POST", { name })),
     keep: (path) => call(`${base}/library`, json("POST", { path })),
-    run: () => call(`${base}/run`, { method: "POST" }),
+    run: (query) => call(`${base}/run?${query}`, { method: "POST" }),
+    draw: (what) => call(`${base}/draw`, json("POST", what)),
+    film: (query) => call(`${base}/drive.json?${query}`),
     stop: () => call(`${base}/run`, { method: "DELETE" }),
     listen(heard, lost) {
       const source = new EventSource(`${base}/events`);

@@ -1,11 +1,12 @@
-// The workspace of a bridge or a member. Everything of the job is computed and rendered by the server; this keeps what is typed,
-// dragged and chosen, sends it, and takes over the parts of the page that changed.
+// The workspace of a bridge, a member or a truss scheme. Everything of the job is computed and rendered by the server; this keeps
+// what is typed, dragged and chosen, sends it, and takes over the parts of the page that changed.
 import Alpine from "../lib/alpine/alpine-csp.js";
 import morph from "../lib/alpine/morph.js";
 import { documentApi } from "./api.js";
 import { listenToActions } from "./workspace/actions.js";
 import { Band } from "./workspace/band.js";
 import { Choices } from "./workspace/choices.js";
+import { Drive } from "./workspace/drive.js";
 import { Drawings } from "./workspace/drawings.js";
 import { Entries } from "./workspace/entries.js";
 import { findBox } from "./workspace/find.js";
@@ -14,6 +15,7 @@ import { Measure } from "./workspace/measure.js";
 import { noticeBox } from "./workspace/notice.js";
 import { Page } from "./workspace/page.js";
 import { Saved } from "./workspace/saved.js";
+import { Sketch } from "./workspace/sketch.js";
 import { listenToPreviews } from "./workspace/preview.js";
 import { Press } from "./workspace/press.js";
 import { listenToRuns } from "./workspace/runs.js";
@@ -30,6 +32,8 @@ work.entries = new Entries(work);
 work.band = new Band(work);
 work.drawings = new Drawings(work);
 work.measure = new Measure(work);
+work.sketch = new Sketch(work);
+work.drive = new Drive(work);
 
 Alpine.data("find", () => findBox(work));
 Alpine.data("measure", () => work.measure.panel());

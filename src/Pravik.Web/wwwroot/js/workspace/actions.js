@@ -6,13 +6,16 @@ export function listenToActions(work) {
   const dos = {
     undo: () => entries.edit(() => api.undo()),
     redo: () => entries.edit(() => api.redo()),
-    start: () => api.run(),
+    start: () => api.run(choices.now),
     stop: () => api.stop(),
     units: () => switchUnits(work),
     measure: () => work.measure.toggle(),
     outline: () => work.drawings.toggleDraw(false),
     void: () => work.drawings.toggleDraw(true),
     play: () => work.play(),
+    drive: () => work.drive.toggle(),
+    ahead: () => work.drive.step(1),
+    back: () => work.drive.step(-1),
     copy: (button) => copyTable(work, button),
     namepoint: () => namePoint(work),
     looked: () => lookAt(work, [choices.step]),
@@ -151,6 +154,14 @@ function pick(work, part, event) {
   if (!part || work.measure.isOn) return;
   work.drawings.stopDrawing();
   const isGirder = part.startsWith("/parts/girders/");
+  const isTruss = part.startsWith("/bars/") || part.startsWith("/parts/joints/");
+  if (event && (event.shiftKey || event.ctrlKey || event.metaKey) && isTruss) {
+    const picked = (choices.get("pick") ?? "").split("+").filter(Boolean);
+    const others = picked.filter((p) => p !== part);
+    return work.choose({
+      pick: (others.length < picked.length ? others : [...picked, part]).join("+") || null,
+    });
+  }
   if (event && (event.shiftKey || event.ctrlKey || event.metaKey) && choices.step === "girders" && isGirder) {
     const girders = (choices.get("pick") ?? "").split("+").filter((p) => p.startsWith("/parts/girders/"));
     const others = girders.filter((p) => p !== part);

@@ -43,7 +43,7 @@ export function listenToKeys(work) {
     "-": () => drawings.zoom.by(-1),
     n: () => step(1),
     b: () => step(-1),
-    p: () => work.play(),
+    p: () => (document.getElementById("play")?.dataset.do === "drive" ? work.drive.toggle() : work.play()),
     ArrowDown: row(1),
     ArrowUp: row(-1),
   };

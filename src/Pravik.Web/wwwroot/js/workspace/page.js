@@ -55,7 +55,7 @@ export class Page {
     const { work } = this;
     while (this.wanted) {
       // What is being dragged stays on the screen; it is drawn anew when it is let go.
-      if (work.drawings.isHeld && !this.trial) return;
+      if ((work.drawings.isHeld || work.sketch.isHeld) && !this.trial) return;
       this.wanted = false;
       const { trial } = this;
       this.room = this.roomNow();
@@ -136,6 +136,7 @@ export class Page {
     const { work } = this;
     work.entries.mark();
     work.drawings.attach(keys);
+    work.drive.attach();
     work.band.place(work.band.station);
     showTimes();
     if (this.focus) this.focusOn(this.focus);

@@ -13,8 +13,8 @@ export function listenToRuns(work) {
         // What is told while an answer is awaited is newer than that answer, and asked for once more.
         told = false;
         const answer = await api.runState(work.choices.step);
-        if (answer.data?.isUnderWay) show(answer.data);
-        else page.refresh();
+        if (answer.data) show(answer.data);
+        if (!answer.data?.isUnderWay) page.refresh();
       }
     } finally {
       asking = false;

@@ -1,10 +1,15 @@
 namespace Pravik.Data;
 
-/// <summary>A member alone with its history. The head is the revision that is shown.</summary>
-public sealed class MemberProject
+/// <summary>
+/// A document beside bridges, a member alone or a truss scheme, with its history. The head is the revision that is shown.
+/// </summary>
+public sealed class DocumentProject
 {
     /// <summary>Name in addresses.</summary>
     public required string Id { get; init; }
+
+    /// <summary>Its kind: member or truss.</summary>
+    public required string Kind { get; init; }
 
     /// <summary>When it was begun.</summary>
     public required DateTime CreatedAt { get; init; }
@@ -19,16 +24,16 @@ public sealed class MemberProject
     public bool IsDeleted { get; set; }
 
     /// <summary>All revisions.</summary>
-    public List<MemberRevision> Revisions { get; } = [];
+    public List<DocumentRevision> Revisions { get; } = [];
 }
 
-/// <summary>One edit and the whole member after it. Undo moves the head to the parent; nothing is ever removed.</summary>
-public sealed class MemberRevision
+/// <summary>One edit and the whole document after it. Undo moves the head to the parent; nothing is ever removed.</summary>
+public sealed class DocumentRevision
 {
-    /// <summary>Its member.</summary>
-    public required string MemberId { get; init; }
+    /// <summary>Its document.</summary>
+    public required string DocumentId { get; init; }
 
-    /// <summary>Number within the member, from 1.</summary>
+    /// <summary>Number within the document, from 1.</summary>
     public required int Number { get; init; }
 
     /// <summary>The revision that was edited; 0 for the first.</summary>
@@ -37,13 +42,13 @@ public sealed class MemberRevision
     /// <summary>What the edit did, in words.</summary>
     public required string Label { get; init; }
 
-    /// <summary>Name of the member, for the list.</summary>
+    /// <summary>Name of the document, for the list.</summary>
     public required string Name { get; init; }
 
-    /// <summary>Spans in words, for the list (m).</summary>
-    public required string Spans { get; init; }
+    /// <summary>What it is in words, for the list: of a member its spans.</summary>
+    public required string Words { get; init; }
 
-    /// <summary>The member, as JSON.</summary>
+    /// <summary>The document, as JSON.</summary>
     public required string Document { get; init; }
 
     /// <summary>When it was made.</summary>
