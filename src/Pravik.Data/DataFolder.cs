@@ -34,6 +34,9 @@ public sealed class DataFolder : IDisposable
     /// <summary>Path of the folder of grounds.</summary>
     public string Grounds => GroundsIn(Path);
 
+    /// <summary>Path of the folder of pictures.</summary>
+    public string Pictures => System.IO.Path.Combine(Path, "pictures");
+
     /// <summary>Where the database of a folder lies.</summary>
     public static string DatabaseIn(string path) => System.IO.Path.Combine(path, DatabaseName);
 

@@ -40,6 +40,9 @@ public sealed class Canvas(double width, double height, double textHeight = 2.9)
     /// <summary>A circle.</summary>
     public void Circle(Point centre, double radius, Pen pen, Fill fill = Fill.None) => Add(new Disc(centre, radius, pen, fill));
 
+    /// <summary>A faint picture by its upper left corner and its width.</summary>
+    public void Picture(Point at, double width, string address) => Add(new Picture(at, width, address));
+
     /// <summary>A text at a point.</summary>
     public void Text(
         Point at,

@@ -200,6 +200,12 @@ public sealed record Stroke(ImmutableArray<Point> Points, bool Closed, Pen Pen, 
 /// <summary>A circle.</summary>
 public sealed record Disc(Point Centre, double Radius, Pen Pen, Fill Fill) : Mark;
 
+/// <summary>
+/// A picture kept elsewhere, faint, by its upper left corner and its width; its proportions are its own. Shown on screens alone: not in
+/// PDF and DXF.
+/// </summary>
+public sealed record Picture(Point At, double Width, string Address) : Mark;
+
 /// <summary>Upright text on its baseline; with a halo where it must stay readable over lines.</summary>
 public sealed record Label(Point At, string Text, TextKind Kind, Anchor Anchor, double Height, bool Halo) : Mark
 {

@@ -51,6 +51,7 @@ builder.Services.AddSingleton<AssumedValues>();
 builder.Services.AddSingleton<Starters>();
 builder.Services.AddSingleton<LibraryStore>();
 builder.Services.AddSingleton(new GroundStore(data.Grounds));
+builder.Services.AddSingleton(new PictureStore(data.Pictures));
 builder.Services.AddSingleton<RoadUploads>();
 builder.Services.AddSingleton<RunQueue>();
 builder.Services.AddSingleton<WorkspaceReader>();

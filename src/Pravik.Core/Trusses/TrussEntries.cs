@@ -71,6 +71,13 @@ public static class TrussEntries
             Value("density", "Density, kg/m³", QuantityKind.Number, 100, 20000),
             Value("price", "Factor on the price", QuantityKind.Number, 0, 100)
         ),
+        .. Part(
+            "/picture",
+            _ => "of the picture",
+            Place("x", "Left edge"),
+            Place("top", "Upper edge"),
+            Value("width", "Width", QuantityKind.Length, 0.1, Far, "Its height follows: the picture keeps its proportions.")
+        ),
         Own("/prices/*", "Price", QuantityKind.Number, 0, 1e7),
         .. Part("/task", _ => "of the task", Task),
     ];

@@ -74,6 +74,9 @@ public sealed record TrussScheme
     /// <summary>What a design of a task has to keep to; null for a scheme of its own.</summary>
     public TrussTask? Task { get; init; }
 
+    /// <summary>A picture under the sketch; null for none.</summary>
+    public TrussPicture? Picture { get; init; }
+
     /// <summary>A cost as it is told: whole, with the currency.</summary>
     public string Money(double cost) => $"{cost.ToString("#,0", CultureInfo.InvariantCulture)} {Currency}".TrimEnd();
 }

@@ -114,6 +114,8 @@ public static class TrussValidation
             else if (value is double number)
                 bounds.Between(path, entry.Label(path), number, entry.Least, entry.Greatest, entry.Quantity);
         }
+        if (scheme.Picture is { } picture && !TrussPicture.IsHash(picture.Hash ?? ""))
+            bounds.Error("/picture/hash", "This is not the name of a kept picture: 32 digits, 0 to 9 and a to f.");
         if (string.IsNullOrWhiteSpace(scheme.Name))
             bounds.Error("/name", "The scheme needs a name.");
     }

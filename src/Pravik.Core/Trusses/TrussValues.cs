@@ -26,6 +26,7 @@ internal static class TrussValues
                     Place($"/grades/{i}", ("name", g.Name), ("yield", g.Yield), ("e", g.E), ("density", g.Density), ("price", g.Price))
             ),
             .. s.Prices.Select(p => ($"/prices/{p.Key}", (object?)p.Value)),
+            .. s.Picture is { } p ? Place("/picture", ("x", p.X), ("top", p.Top), ("width", p.Width)) : [],
             .. s.Task is { } task ? Task(task) : [],
         ];
 

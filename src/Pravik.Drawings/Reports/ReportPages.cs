@@ -35,19 +35,24 @@ public sealed class ReportPages
     {
         var report = new ReportPages();
         report.Room(1);
-        foreach (var block in blocks)
-            report.Add(block);
+        var all = blocks.ToList();
+        for (var i = 0; i < all.Count; i++)
+            report.Add(all[i], i + 1 < all.Count ? all[i + 1] : null);
         return report.Framed(frame);
     }
 
-    private void Add(ReportBlock block)
+    private void Add(ReportBlock block, ReportBlock? next)
     {
         switch (block)
         {
             case ReportHeading heading:
                 var head = new SetText(TextKind.Strong, heading.Level == 1 ? 5.2 : 3.6);
                 // A heading stays with what it heads.
-                Room(heading.Level == 1 ? 50 : 32);
+                Room(
+                    next is ReportFigure below ? below.Drawing.Height + 26
+                    : heading.Level == 1 ? 50
+                    : 32
+                );
                 y += y > Top + 1 ? 2 * Gap : 0;
                 Lines(head, heading.Text);
                 y += Gap / 2;

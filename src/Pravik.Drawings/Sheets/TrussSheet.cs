@@ -1,4 +1,3 @@
-using System.Globalization;
 using Pravik.Core.Geometry;
 using Pravik.Core.Trusses;
 using Pravik.Core.Units;
@@ -26,13 +25,7 @@ public static class TrussSheet
         var canvas = new Canvas(Width, Height, Text);
         canvas.Box(0, 0, Width, Height, Fill.Sheet);
         canvas.Box(Margin, Margin, Width - 2 * Margin, Height - 2 * Margin, Fill.None, Pen.Cut);
-        TrussShown shown = new()
-        {
-            HasNames = true,
-            States = results is null
-                ? []
-                : [.. results.Bars.Select(b => new BarState(b.InTension >= b.InCompression ? b.Most : b.Least, b.Ratio))],
-        };
+        TrussShown shown = new() { HasNames = true, States = BarState.WorstOf(results) };
         var side = TrussSideView.Draw(scheme, units, new(Width - 2 * Margin - 4, 128, Text), shown).Drawing;
         canvas.Place(side, Margin + 2, Margin + 8);
         canvas.Text(new(Margin + 5, Margin + 6), "Side view of one plane, each bar with its greatest ratio", TextKind.Strong, height: 3.2);
@@ -91,13 +84,12 @@ public static class TrussSheet
     private static void Cost(Canvas canvas, TrussScheme scheme, Point at)
     {
         var cost = TrussCost.Of(scheme);
-        string Money(double value) => $"{value.ToString("#,0", CultureInfo.InvariantCulture)} {scheme.Currency}".TrimEnd();
         canvas.Text(at, "Cost", TextKind.Strong, height: 3.2);
         var y = at.Y + 6;
         foreach (var line in cost.Lines.Append(new("", "In all", 1, "", cost.Total)))
         {
             canvas.Text(new(at.X, y), line.Words, height: 2.4);
-            canvas.Text(new(Width - Margin - 5, y), Money(line.Cost), TextKind.Number, Anchor.End, height: 2.4);
+            canvas.Text(new(Width - Margin - 5, y), scheme.Money(line.Cost), TextKind.Number, Anchor.End, height: 2.4);
             y += Row;
         }
     }

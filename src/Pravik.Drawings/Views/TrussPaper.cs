@@ -61,12 +61,12 @@ public sealed class TrussPaper
     {
         var (site, canvas) = (scheme.Site, Canvas);
         canvas.Part = null;
-        List<Point> dug = [];
-        foreach (var x in Bends())
-        {
-            dug.Add(At(x - 1e-6, places.DugAt(x - 1e-6)));
-            dug.Add(At(x + 1e-6, places.DugAt(x + 1e-6)));
-        }
+        List<Point> dug =
+        [
+            At(Left, places.DugAt(Left)),
+            .. places.Dug.Where(p => p.X > Left && p.X < Right).Select(At),
+            At(Right, places.DugAt(Right)),
+        ];
         List<Point> found = [.. Bends().Select(x => At(x, Math.Max(places.GroundAt(x), Foot)))];
         canvas.Area([.. dug, At(Right, Foot), At(Left, Foot)], Fill.Soft);
         canvas.Path(found, Pen.Hidden);

@@ -8,7 +8,12 @@ namespace Pravik.Drawings.Views;
 /// <summary>What is shown of a bar: force with its sign, and how near it is to its limit.</summary>
 /// <param name="Force">Force (N), tension positive.</param>
 /// <param name="Ratio">Over its resistance.</param>
-public readonly record struct BarState(double Force, double Ratio);
+public readonly record struct BarState(double Force, double Ratio)
+{
+    /// <summary>Every bar at its worst; none without results.</summary>
+    public static ImmutableArray<BarState> WorstOf(TrussResults? results) =>
+        results is null ? [] : [.. results.Bars.Select(b => new BarState(b.Governing, b.Ratio))];
+}
 
 /// <summary>A vehicle on the drawing.</summary>
 /// <param name="Vehicle">The vehicle.</param>
@@ -49,6 +54,9 @@ public sealed record TrussShown
     /// <summary>Form of which a faint outline is drawn; null for none.</summary>
     public TrussForm? Outline { get; init; }
 
+    /// <summary>Address of the picture of the scheme; empty for none.</summary>
+    public string Picture { get; init; } = "";
+
     /// <summary>Step of the grid (m); 0 for none.</summary>
     public double Grid { get; init; }
 
@@ -70,6 +78,8 @@ public static class TrussSideView
         var canvas = new Canvas(size.Width, size.Height, size.TextHeight);
         var paper = new TrussPaper(scheme, canvas, 5);
         paper.Ground(units);
+        if (shown.Picture.Length > 0 && scheme.Picture is { } picture)
+            canvas.Picture(paper.At(picture.X, picture.Top), paper.Scale * picture.Width, shown.Picture);
         if (shown.Grid > 0)
             Grid(paper, scheme, shown.Grid);
         paper.Deck();

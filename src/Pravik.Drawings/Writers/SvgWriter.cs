@@ -96,6 +96,12 @@ public static class SvgWriter
                     .Append(PenOf(disc.Pen))
                     .Append("/>\n");
                 break;
+            case Picture picture:
+                text.Append(
+                    $"<image x=\"{N(picture.At.X)}\" y=\"{N(picture.At.Y)}\" width=\"{N(picture.Width)}\" opacity=\"0.3\" "
+                        + $"href=\"{Escape(picture.Address)}\"/>\n"
+                );
+                break;
             case Label label:
                 var family = Palette.IsNumber(label.Kind) ? "'Spline Sans Mono',monospace" : "Barlow,sans-serif";
                 var anchor = label.Anchor switch

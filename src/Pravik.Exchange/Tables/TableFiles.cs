@@ -12,7 +12,7 @@ public sealed record TableContent(string Title, IReadOnlyList<string> Columns, I
 /// <summary>Writes tables as CSV (RFC 4180, UTF-8) and as spreadsheets (ECMA-376).</summary>
 public static class TableFiles
 {
-    /// <summary>A table as CSV (RFC 4180) with a byte order mark.</summary>
+    /// <summary>A table as CSV (RFC 4180).</summary>
     public static byte[] Csv(TableContent table)
     {
         var text = new StringBuilder();

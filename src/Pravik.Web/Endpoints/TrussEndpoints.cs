@@ -4,11 +4,15 @@ using Pravik.Core.Findings;
 using Pravik.Core.Trusses;
 using Pravik.Core.Units;
 using Pravik.Data;
+using Pravik.Drawings.Reports;
 using Pravik.Drawings.Sheets;
 using Pravik.Drawings.Writers;
 using Pravik.Exchange;
 using Pravik.Exchange.Dxf;
 using Pravik.Exchange.Frames;
+using Pravik.Exchange.Tables;
+using Pravik.Web.Pages;
+using Pravik.Web.Reports;
 using Pravik.Web.Runs;
 using Pravik.Web.Trusses;
 using Pravik.Web.Workspaces;
@@ -50,11 +54,13 @@ internal static class TrussEndpoints
     {
         var truss = Documents.Map(app);
         truss.MapPost("/draw", DrawAsync);
+        truss.MapPost("/picture", PictureAsync);
         truss.MapGet("/drive.json", DriveAsync);
         truss.MapPost("/run", StartAsync);
         truss.MapDelete("/run", Stop);
         truss.MapGet("/results.json", SummaryAsync);
         truss.MapGet("/table.txt", TableAsync);
+        truss.MapGet("/report.pdf", ReportAsync);
         truss.MapGet("/sheet.pdf", SheetAsync);
         truss.MapGet("/sheet.svg", SheetAsync);
         truss.MapGet(
@@ -66,7 +72,56 @@ internal static class TrussEndpoints
         );
         truss.MapGet("/frame.json", FrameAsync);
         truss.MapGet("/cost.csv", CostAsync);
+        app.MapGet("/api/pictures/{hash}", Picture);
     }
+
+    /// <summary>Keeps a picture and lays it under the sketch: as wide as the opening, its upper edge a quarter of that over the road.</summary>
+    private static async Task<IResult> PictureAsync(
+        string id,
+        int revision,
+        string? name,
+        HttpRequest http,
+        TrussStore store,
+        PictureStore pictures,
+        RunQueue runs
+    )
+    {
+        if (await store.FindAsync(id) is not { } snapshot)
+            return Documents.Missing(id);
+        var content = new MemoryStream();
+        var isWhole = await CopyAsync(http.Body, content, PictureFile.Longest);
+        if (!isWhole)
+            return Answers.Refused(Finding.Error("/picture", $"The picture is larger than {PictureFile.Longest >> 20} MB."));
+        if (PictureFile.KindOf(content.ToArray()) is null)
+            return Answers.Refused(Finding.Error("/picture", "This is no picture that can be laid under: PNG, JPEG or SVG, whole."));
+        var site = snapshot.Document.Site;
+        var laid = (snapshot.Document.Picture ?? new() { Width = site.Opening, Top = site.Road + site.Opening / 4 }) with
+        {
+            Hash = pictures.Keep(content.ToArray()),
+        };
+        var node = Formats.Truss.Node(snapshot.Document with { Picture = laid })["picture"]!.DeepClone();
+        var label = $"Picture laid under{(string.IsNullOrWhiteSpace(name) ? "" : $": {name}")}";
+        return await Documents.EditedAsync(id, store.EditAsync(id, revision, [new("add", "/picture", node)], label, Author.Of(http)), runs);
+    }
+
+    /// <summary>Copies up to a length; false where there is more.</summary>
+    private static async Task<bool> CopyAsync(Stream from, MemoryStream to, int most)
+    {
+        var part = new byte[81920];
+        while (await from.ReadAsync(part) is > 0 and var read)
+        {
+            if (to.Length + read > most)
+                return false;
+            to.Write(part, 0, read);
+        }
+        return true;
+    }
+
+    /// <summary>A kept picture. Opened by itself it is a file to be kept, not a page.</summary>
+    private static IResult Picture(string hash, PictureStore pictures) =>
+        pictures.Find(hash) is { } content && PictureFile.KindOf(content) is { } kind
+            ? Results.File(content, kind, $"{hash}.{kind.Split('/')[1].Split('+')[0]}")
+            : Results.NotFound();
 
     private static async Task<IResult> DrawAsync(string id, DrawRequest draw, HttpRequest http, TrussStore store, RunQueue runs)
     {
@@ -142,6 +197,7 @@ internal static class TrussEndpoints
     private static async Task<IResult> StartAsync(
         string id,
         [AsParameters] WorkspaceQuery query,
+        HttpRequest http,
         TrussStore store,
         TrussRuns runs,
         TrussSearches searches
@@ -151,7 +207,8 @@ internal static class TrussEndpoints
             return Documents.Missing(id);
         if (runs.Of(snapshot).Results is null)
             return Answers.Refused(Finding.Error("", "The scheme does not stand: see its findings."));
-        searches.Begin(id, Documents.ChannelOf(id), snapshot.Document, LighterStep.Options(query.ToRequest()));
+        var units = UnitSystem.Named(UserUnits.For(http, snapshot.Document).Units);
+        searches.Begin(id, Documents.ChannelOf(id), snapshot.Document, LighterStep.Options(query.ToRequest(), units));
         return Results.Accepted();
     }
 
@@ -170,6 +227,18 @@ internal static class TrussEndpoints
         return run.Results is { } results
             ? Results.Text(TrussSummary.Of(run.Scheme, results).Write(), "application/json")
             : Answers.Refused(Finding.Error("", "The scheme does not stand: see its findings."));
+    }
+
+    /// <summary>The report on numbered pages.</summary>
+    private static async Task<IResult> ReportAsync(string id, HttpRequest http, TrussStore store, TrussRuns runs)
+    {
+        if (await store.FindAsync(id) is not { } snapshot)
+            return Documents.Missing(id);
+        var seen = snapshot with { Document = UserUnits.For(http, snapshot.Document) };
+        var scheme = seen.Document;
+        var frame = ReportParts.Frame(scheme.Name, TrussReportModel.TitlesOf(scheme), seen.Revision);
+        var pages = ReportPages.Of(frame, new TrussReport(runs.Of(seen), UnitSystem.Named(scheme.Units), seen.Findings).Blocks);
+        return Results.File(PdfWriter.Write(scheme.Name, pages), "application/pdf", $"{id}-report.pdf");
     }
 
     /// <summary>The sheet, as the end of the address says.</summary>
@@ -201,16 +270,13 @@ internal static class TrussEndpoints
     {
         if (await store.FindAsync(id) is not { } snapshot)
             return Documents.Missing(id);
-        string Cell(string text) => $"\"{text.Replace("\"", "\"\"")}\"";
-        var lines = TrussCost
-            .Of(snapshot.Document)
-            .Lines.Select(l =>
-                FormattableString.Invariant(
-                    $"{Cell(l.Group)},{Cell(l.Words)},{l.Amount:0.###},{Cell(l.Unit)},{l.Price:0.####},{l.Cost:0.##}"
-                )
-            );
-        var text = string.Join("\r\n", lines.Prepend("Group,What,Amount,Unit,Price,Cost")) + "\r\n";
-        return Results.File(Encoding.UTF8.GetBytes("\uFEFF" + text), "text/csv", $"{id}-cost.csv");
+        var lines = TrussCost.Of(snapshot.Document).Lines;
+        TableContent content = new(
+            "Cost",
+            ["Group", "What", "Amount", "Unit", "Price", "Cost"],
+            [.. lines.Select(l => new object?[] { l.Group, l.Words, l.Amount, l.Unit, l.Price, l.Cost })]
+        );
+        return Answers.Table("csv", content, $"{id}-cost");
     }
 
     private static async Task<IResult> TableAsync(string id, [AsParameters] WorkspaceQuery query, HttpRequest http, TrussReader reader) =>

@@ -53,11 +53,20 @@ public sealed record LedgerRow(string Name, string Value, string Unit)
     public string? Picks { get; init; }
 }
 
+/// <summary>A file that is given to the document.</summary>
+/// <param name="Words">What it is.</param>
+/// <param name="To">Where it goes, under the address of the document.</param>
+/// <param name="Kinds">Which kinds the browser offers.</param>
+public sealed record LedgerUpload(string Words, string To, string Kinds);
+
 /// <summary>Rows under a heading, drawn as a list or, with columns, as a small table with one row of cells each.</summary>
 public sealed record LedgerGroup(string Title, IReadOnlyList<LedgerRow> Rows)
 {
     /// <summary>Buttons under the group.</summary>
     public IReadOnlyList<LedgerAction> Actions { get; init; } = [];
+
+    /// <summary>A file that can be given here; null for none.</summary>
+    public LedgerUpload? Upload { get; init; }
 
     /// <summary>Headings of a table; the rows of the group then hold the cells row by row, each as long as this list.</summary>
     public IReadOnlyList<string> Columns { get; init; } = [];

@@ -5,7 +5,7 @@ namespace Pravik.Web.Safety;
 
 /// <summary>
 /// Refuses writes that another site makes a browser send. A browser says where a request comes from (Sec-Fetch-Site, Origin); a program
-/// that is no browser says neither and is let through. What the interface takes is JSON, which no form can send.
+/// that is no browser says neither and is let through. What the interface takes is JSON, and pictures as bare bytes: no form can send either.
 /// </summary>
 internal static class ForeignWrites
 {
@@ -19,7 +19,7 @@ internal static class ForeignWrites
         if (IsForeign(request))
             return Answer(context, 403, "Another site asked for this. Nothing was changed.");
         var hasBody = request.ContentLength > 0 || request.Headers.TransferEncoding.Count > 0;
-        if (hasBody && request.Path.StartsWithSegments("/api") && !IsJson(request.ContentType))
+        if (hasBody && request.Path.StartsWithSegments("/api") && !IsJson(request.ContentType) && !IsPicture(request))
             return Answer(context, 415, $"The interface takes {string.Join(" or ", Json)} in UTF-8.");
         return next(context);
     }
@@ -36,6 +36,9 @@ internal static class ForeignWrites
                 || from.Authority != new Uri($"{request.Scheme}://{request.Host}").Authority
             );
     }
+
+    private static bool IsPicture(HttpRequest request) =>
+        request.ContentType == "application/octet-stream" && request.Path.Value!.EndsWith("/picture", StringComparison.Ordinal);
 
     private static bool IsJson(string? type)
     {

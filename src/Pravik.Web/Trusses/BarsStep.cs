@@ -53,14 +53,13 @@ internal static class BarsStep
             new("By", false),
             new("Worst with", false),
         ];
-        var model = TrussModel.Of(scheme);
         var rows = screen.Results is not { } results
             ? []
             : Enumerable
                 .Range(0, results.Bars.Length)
                 .Select(b =>
                 {
-                    var bar = results.Bars[b];
+                    var (bar, model) = (results.Bars[b], results.Forces.Model);
                     var made = model.Bars[b];
                     var cost = TrussCost.Planes * model.Mass(b) * made.Price;
                     var force = units[QuantityKind.Force];
@@ -161,19 +160,10 @@ internal static class BarsStep
         List<LedgerGroup> groups = [Values(screen, bars)];
         if (bars.Length == 1 && screen.Results is { } results)
         {
+            var bar = results.Bars[bars[0]];
             var calculation = new Calculation(screen.BarName(bars[0]), screen.Units);
-            var model = results.Forces.Model;
-            var (bar, made) = (results.Bars[bars[0]], model.Bars[bars[0]]);
+            BarCalculation.Write(screen.Scheme, results, bars[0], calculation);
             groups.Add(Readings(screen, bars[0]));
-            BarResistance.Of(made.Section, made.Grade, model.Length(bars[0]), model.Rules, calculation);
-            calculation.Ratio(
-                "",
-                $"worst of tension {TrussScreen.Ratio(bar.InTension)}, compression {TrussScreen.Ratio(bar.InCompression)}, "
-                    + $"slenderness {TrussScreen.Ratio(bar.Slender)}",
-                bar.Ratio,
-                3,
-                ""
-            );
             groups.Add(Rules(screen));
             return new($"Bar {screen.BarName(bars[0])}", Words(bar), groups) { Lines = LedgerLine.Of(calculation) };
         }
@@ -346,7 +336,7 @@ internal static class BarsStep
                     new(
                         [
                             section.Name,
-                            TrussCost.FamilyWords(section.Family).ToLowerInvariant(),
+                            BarCatalogue.Families.FirstOrDefault(f => f.Name == section.Family)?.Words ?? "own section",
                             grade.Name,
                             units.Format(values[0], QuantityKind.Stress),
                             QuantityText.Fixed(values[1] / 1e9, 0),

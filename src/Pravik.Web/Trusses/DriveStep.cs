@@ -55,8 +55,7 @@ internal static class DriveStep
         string weight
     )
     {
-        var governing = results is { Bars.IsEmpty: false } r ? r.Bars.MaxBy(b => b.Ratio).GoverningAt : -1;
-        var position = governing < 0 ? null : results!.Forces.Model.Positions[governing];
+        var position = results?.Governing;
         var vehicle = int.TryParse(load, out var v) && v >= 0 && v < scheme.Vehicles.Length ? v : position?.Vehicle ?? 0;
         var isAhead = side switch
         {
@@ -78,12 +77,7 @@ internal static class DriveStep
         var drive = Drive(screen);
         var step = At(screen, drive);
         var (_, isAhead, _) = Chosen(screen);
-        ImmutableArray<BarState> states =
-        [
-            .. step.Forces.Select(
-                (n, b) => new BarState(n, n > 0 ? n / drive.ResistanceOf(b).Tension : -n / drive.ResistanceOf(b).Compression)
-            ),
-        ];
+        ImmutableArray<BarState> states = [.. step.Forces.Select((n, b) => new BarState(n, drive.ResistanceOf(b).RatioOf(n)))];
         TrussShown shown = new()
         {
             States = states,

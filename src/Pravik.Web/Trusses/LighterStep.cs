@@ -14,7 +14,7 @@ internal static class LighterStep
 {
     public static IReadOnlyList<SheetControl> Controls(TrussScreen screen)
     {
-        var options = Options(screen.Request);
+        var options = Options(screen.Request, screen.Units);
         return
         [
             new(
@@ -33,8 +33,12 @@ internal static class LighterStep
             new(
                 "names",
                 "joints move",
-                $"{options.Reach:0.##}",
-                [new("0.5", "0.5 m"), new("1", "1 m"), new("2", "2 m"), new("3", "3 m"), new("5", "5 m")]
+                FormattableString.Invariant($"{options.Reach:0.####}"),
+                [
+                    .. screen.Units == UnitSystem.Metric
+                        ? SketchStep.Lengths("m", 1, 0.5, 1, 2, 3, 5)
+                        : SketchStep.Lengths("ft", 0.3048, 2, 4, 6, 10, 15),
+                ]
             ),
             new("stage", "seed", $"{options.Seed}", [.. Enumerable.Range(1, 5).Select(i => new Choice($"{i}", $"{i}"))]),
         ];
@@ -43,14 +47,16 @@ internal static class LighterStep
     private static bool AllFamilies(WorkspaceRequest request) => request.Table == "all";
 
     /// <summary>What a search may do as it is asked for.</summary>
-    public static SearchOptions Options(WorkspaceRequest request) =>
+    public static SearchOptions Options(WorkspaceRequest request, UnitSystem units) =>
         new()
         {
             Kind = Enum.TryParse<SearchKind>(request.Show, true, out var kind) ? kind : SearchKind.Both,
             KeepsSymmetry = request.Arrange != "one",
-            Reach = double.TryParse(request.Names, System.Globalization.CultureInfo.InvariantCulture, out var reach)
-                ? Math.Clamp(reach, 0.05, 50)
-                : 2,
+            Reach =
+                double.TryParse(request.Names, System.Globalization.CultureInfo.InvariantCulture, out var reach)
+                    ? Math.Clamp(reach, 0.05, 50)
+                : units == UnitSystem.Metric ? 2
+                : 6 * 0.3048,
             Seed = Math.Clamp(request.Stage, 1, 99),
             Families = AllFamilies(request) ? [.. BarCatalogue.Families.Select(f => f.Name)] : [],
         };
@@ -70,16 +76,11 @@ internal static class LighterStep
                 },
                 screen.Units,
                 screen.Half,
-                new() { States = Worst(found.Scheme), Under = screen.Search!.From }
+                new() { States = BarState.WorstOf(TrussResults.Of(TrussModel.Of(found.Scheme))), Under = screen.Search!.From }
             )
             .Drawing;
         return new([Screen.Drawn("found", drawing with { Title = "What was found" }), History(screen, found)]);
     }
-
-    private static System.Collections.Immutable.ImmutableArray<BarState> Worst(TrussScheme scheme) =>
-        TrussResults.Of(TrussModel.Of(scheme)) is { } results
-            ? [.. results.Bars.Select(b => new BarState(b.InTension >= b.InCompression ? b.Most : b.Least, b.Ratio))]
-            : [];
 
     private static ViewPart History(TrussScreen screen, SearchResult found)
     {
@@ -117,7 +118,7 @@ internal static class LighterStep
         if (screen.Results is not { } results)
             return new("Make it lighter", "waits for bars that stand", []);
         var scheme = screen.Scheme;
-        var choices = TrussSearch.Choices(scheme, Options(screen.Request)).Count();
+        var choices = TrussSearch.Choices(scheme, Options(screen.Request, screen.Units)).Count();
         List<LedgerGroup> groups =
         [
             new(

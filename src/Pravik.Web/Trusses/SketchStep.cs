@@ -15,22 +15,19 @@ internal static class SketchStep
         [
             new("look", "Pointer", Draws(screen) ? "draw" : "pick", [new("pick", "picks and moves"), new("draw", "draws joints and bars")]),
             new("arrange", "Drawn", screen.Mirrors ? "both" : "one", [new("both", "on both sides alike"), new("one", "as it is")]),
-            new(
-                "names",
-                "Grid",
-                FormattableString.Invariant($"{screen.Grid:0.##}"),
-                [
-                    new("2", "2 m"),
-                    new("1", "1 m"),
-                    new("0.5", "0.5 m"),
-                    new("0.25", "0.25 m"),
-                    new("0.1", "0.1 m"),
-                    new("0.05", "0.05 m"),
-                    new("0", "free"),
-                ]
-            ),
+            new("names", "Grid", FormattableString.Invariant($"{screen.Grid:0.####}"), [.. Grids(screen.Units), new("0", "free")]),
             new("with", "Faintly under it", screen.Request.With, [new("", "nothing"), .. Forms.Select(f => new Choice(f.Value, f.Words))]),
         ];
+
+    private static IEnumerable<Choice> Grids(UnitSystem units) =>
+        units == UnitSystem.Metric ? Lengths("m", 1, 2, 1, 0.5, 0.25, 0.1, 0.05) : Lengths("ft", 0.3048, 5, 2, 1, 0.5, 0.25);
+
+    /// <summary>Lengths that are round in a unit, as choices in metres.</summary>
+    public static IEnumerable<Choice> Lengths(string unit, double metres, params double[] lengths) =>
+        lengths.Select(l => new Choice(
+            FormattableString.Invariant($"{l * metres:0.####}"),
+            FormattableString.Invariant($"{l:0.##} {unit}")
+        ));
 
     private static bool Draws(TrussScreen screen) => screen.Request.Look == "draw";
 
@@ -48,6 +45,7 @@ internal static class SketchStep
             Picked = screen.Picks.Parts,
             Grid = screen.Grid,
             Outline = outline,
+            Picture = screen.HasPicture ? $"/api/pictures/{screen.Scheme.Picture!.Hash}" : "",
             Movements = mechanism,
             Swings = true,
         };
@@ -135,6 +133,7 @@ internal static class SketchStep
                     + "drag over an area to pick bars, Shift adds, Delete takes away.",
             }
         );
+        groups.Add(Traced(screen));
         groups.Add(BarsStep.Rules(screen));
         groups.Add(
             new(
@@ -152,6 +151,31 @@ internal static class SketchStep
             }
         );
         return new("Sketch", $"{scheme.Bars.Length} bars", groups);
+    }
+
+    /// <summary>A picture under the sketch.</summary>
+    private static LedgerGroup Traced(TrussScreen screen)
+    {
+        LedgerUpload upload = new(
+            screen.Scheme.Picture is null ? "Give a picture" : "Give another",
+            "picture",
+            ".png,.jpg,.jpeg,.svg,image/png,image/jpeg,image/svg+xml"
+        );
+        if (screen.Scheme.Picture is null)
+            return new("Picture to trace", [])
+            {
+                Upload = upload,
+                Note = "PNG, JPEG or SVG, to 4 MB. It lies faintly under the sketch; nothing follows from it.",
+            };
+        return new(
+            "Picture to trace",
+            [screen.Rows.Entry("/picture/x"), screen.Rows.Entry("/picture/top"), screen.Rows.Entry("/picture/width")]
+        )
+        {
+            Upload = upload,
+            Actions = [new("Take it away", "Picture taken away", [new("add", "/picture")])],
+            Note = screen.HasPicture ? "" : "The picture itself is not kept here: the scheme came from elsewhere. Give it again.",
+        };
     }
 
     private static LedgerRow Typed(string name, string path, string help) =>

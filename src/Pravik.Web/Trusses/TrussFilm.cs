@@ -19,6 +19,9 @@ internal sealed record TrussFilm
     /// <summary>Joints: along and level (m).</summary>
     public required double[][] Joints { get; init; }
 
+    /// <summary>Joints of the deck from left to right, by number.</summary>
+    public required IEnumerable<int> Deck { get; init; }
+
     /// <summary>Bars: their joints by number, and their depth (m).</summary>
     public required double[][] Bars { get; init; }
 
@@ -70,25 +73,19 @@ internal sealed record TrussFilm
                 scheme.Site.LaneWidth,
             ],
             Joints = [.. model.Joints.Select(j => new[] { Tidy(j.At.X), Tidy(j.At.Y) })],
+            Deck = model.Deck,
             Bars = [.. model.Bars.Select(b => new[] { b.From, b.To, Tidy(b.Section.Depth) })],
             Axles = [.. VehiclePositions.Behind(vehicle)],
             Vehicle = vehicle.Name,
             IsAhead = drive.IsAhead,
-            Ground =
-            [
-                .. places.GroundBends.SelectMany(x => new[] { x - 1e-4, x + 1e-4 }).Select(x => new[] { Tidy(x), Tidy(places.DugAt(x)) }),
-            ],
+            Ground = [.. places.Dug.Select(p => new[] { Tidy(p.X), Tidy(p.Y) })],
             Moments =
             [
                 .. drive.Steps.Select(s => new FilmMoment(
                     Tidy(s.Share),
                     s.Front is { } x ? Tidy(x) : null,
                     [.. s.Movements.Select(m => Math.Round(m, 6))],
-                    [
-                        .. s.Forces.Select(
-                            (n, b) => Math.Round(n > 0 ? n / drive.ResistanceOf(b).Tension : n / drive.ResistanceOf(b).Compression, 3)
-                        ),
-                    ],
+                    [.. s.Forces.Select((n, b) => Math.Round(Math.Sign(n) * drive.ResistanceOf(b).RatioOf(n), 3))],
                     s.Failures
                 )),
             ],

@@ -6,7 +6,7 @@ using Pravik.Web.Workspaces;
 namespace Pravik.Web.Trusses;
 
 /// <summary>Reads what a page of a truss scheme shows: as it stands, or as it would be after an edit that is tried.</summary>
-public sealed class TrussReader(TrussStore store, TrussRuns runs, TrussSearches searches, LibraryStore library)
+public sealed class TrussReader(TrussStore store, TrussRuns runs, TrussSearches searches, LibraryStore library, PictureStore pictures)
 {
     /// <summary>The workspace as asked; null where there is no such scheme.</summary>
     public async Task<Workspace?> ReadAsync(string id, WorkspaceRequest request, Trial? trial, HttpRequest http)
@@ -16,6 +16,7 @@ public sealed class TrussReader(TrussStore store, TrussRuns runs, TrussSearches 
         var shown = trial is null ? kept : Tried(kept, trial, http) ?? kept;
         shown = shown with { Document = UserUnits.For(http, shown.Document) };
         var screen = new TrussScreen(shown, request, runs.Of(shown), searches);
+        screen.HasPicture = shown.Document.Picture is { } picture && pictures.Has(picture.Hash);
         if (request.Step == "site")
             screen.Library = await library.ListAsync();
         if (request.Step == "cost" && await store.BeforeAsync(id) is { } before)

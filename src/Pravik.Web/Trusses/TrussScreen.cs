@@ -57,23 +57,26 @@ internal sealed class TrussScreen
     /// <summary>Designs beside this one, where they are compared.</summary>
     public IReadOnlyList<TrussDesign> Designs { get; set; } = [];
 
+    /// <summary>Whether the picture of the scheme is kept here.</summary>
+    public bool HasPicture { get; set; }
+
     /// <summary>Whether drawing is mirrored.</summary>
     public bool Mirrors => Request.Arrange != "one";
 
     /// <summary>Step of the grid (m); 0 for free.</summary>
     public double Grid =>
-        double.TryParse(Request.Names, System.Globalization.CultureInfo.InvariantCulture, out var g) ? Math.Clamp(g, 0, 5) : 0.5;
+        double.TryParse(Request.Names, System.Globalization.CultureInfo.InvariantCulture, out var g) ? Math.Clamp(g, 0, 5)
+        : Units == UnitSystem.Metric ? 0.5
+        : 0.3048;
 
-    public string Money(double cost) =>
-        $"{cost.ToString("#,0", System.Globalization.CultureInfo.InvariantCulture)} {Scheme.Currency}".TrimEnd();
+    public string Money(double cost) => Scheme.Money(cost);
 
     public string Force(double n) => Units.FormatWithUnit(n, QuantityKind.Force);
 
     public static string Ratio(double ratio) => QuantityText.Fixed(ratio, 2);
 
     /// <summary>Force and ratio of each bar at its worst; none without results.</summary>
-    public ImmutableArray<BarState> Worst =>
-        Results is null ? [] : [.. Results.Bars.Select(b => new BarState(b.InTension >= b.InCompression ? b.Most : b.Least, b.Ratio))];
+    public ImmutableArray<BarState> Worst => BarState.WorstOf(Results);
 
     /// <summary>A bar as it is called.</summary>
     public string BarName(int bar) => $"{bar + 1}: {Scheme.Bars[bar].From} – {Scheme.Bars[bar].To}";

@@ -18,8 +18,11 @@ public sealed class TrussSearchRun(TrussScheme from, SearchOptions options) : ID
     /// <summary>How far it is.</summary>
     public SearchPoint? Point { get; internal set; }
 
-    /// <summary>What it found; null while it runs.</summary>
+    /// <summary>What it found; null while it runs, or where it broke off.</summary>
     public SearchResult? Result { get; internal set; }
+
+    /// <summary>Why it broke off without a result; empty while it runs and where it ended well.</summary>
+    public string Fault { get; internal set; } = "";
 
     internal CancellationTokenSource Cancel { get; } = new();
 
@@ -31,7 +34,7 @@ public sealed class TrussSearchRun(TrussScheme from, SearchOptions options) : ID
 }
 
 /// <summary>Searches, one at a time for a scheme and two in all; the last of each scheme is kept.</summary>
-public sealed class TrussSearches(RunQueue runs)
+public sealed class TrussSearches(RunQueue runs, ILogger<TrussSearches> log)
 {
     private readonly ConcurrentDictionary<string, TrussSearchRun> searches = new();
     private readonly SemaphoreSlim room = new(2);
@@ -63,6 +66,8 @@ public sealed class TrussSearches(RunQueue runs)
     {
         if (Of(id) is not { Result: null } search)
             return new("done", 0, "", false);
+        if (search.Fault.Length > 0)
+            return new("failed", 0, search.Fault, false);
         var all = search.Options.Kind switch
         {
             SearchKind.Size => search.Options.SizeTrials,
@@ -91,6 +96,11 @@ public sealed class TrussSearches(RunQueue runs)
                 },
                 search.Cancel.Token
             );
+        }
+        catch (Exception fault)
+        {
+            log.LogError(fault, "The search for a lighter {Scheme} broke off", search.From.Name);
+            search.Fault = "The search broke off by a fault of the program. The scheme is as it was.";
         }
         finally
         {

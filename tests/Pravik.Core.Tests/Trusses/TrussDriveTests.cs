@@ -87,6 +87,35 @@ public class TrussDriveTests
     }
 
     [Fact]
+    public void Of_five_bars_the_weaker_strut_buckles_and_the_tie_that_takes_over_yields()
+    {
+        // Struts of 5 m from both springings, a tie of 10 m from the anchorage, two bars of the deck that are idle.
+        // N1 + N2 = −P/0.6, N3 = 0.8·(N2 − N1), and e1 − e2 = 1.6·e3: N1/N2 = r = (5/A2 + 1.28·10/A3)/(5/A1 + 1.28·10/A3).
+        var (weaker, tie) = ("139.7 × 8", "168.3 × 8");
+        var scheme = Struts(1);
+        double Area(string size) => BarCatalogue.Section(scheme, "tube", size)!.Area;
+        var give = 1.28 * 10 / Area(tie);
+        var r = (5 / Area(weaker) + give) / (5 / Area(Strong) + give);
+        var first = 0.6 * (1 + r) * Buckles(scheme, weaker, 5);
+        // Then the strut that is left bears P/0.6, and the tie P·4/3.
+        var second = 0.75 * Area(tie) * 355e6;
+        Assert.True(first < second && second < 0.6 * Buckles(scheme, Strong, 5));
+        var load = 1.2 * second;
+        string[] sizes = [Strong, weaker, Strong, Strong, tie];
+        var loaded = Struts(load);
+        var five = loaded with
+        {
+            Site = loaded.Site with { LeftAnchor = 6 },
+            Bars = [.. loaded.Bars.Add(loaded.Bars[0] with { From = "A1" }).Select((b, i) => b with { Size = sizes[i] })],
+        };
+        var drive = new TrussDrive(five, 0, true);
+        Assert.Equal([(1, BarLimit.Buckling), (4, BarLimit.Yield)], drive.Failures.Select(f => (f.Bar, f.Limit)));
+        Assert.Equal(4 * first / load, drive.Failures[0].Front!.Value, 1e-5);
+        Assert.Equal(4 * second / load, drive.Failures[1].Front!.Value, 1e-5);
+        Assert.True(drive.Falls);
+    }
+
+    [Fact]
     public void A_tie_that_yields_goes_on_carrying_its_resistance()
     {
         // Springings spread: without friction at the deck's ends the tie D0–D1 is idle; a tie between raking struts on rollers yields.

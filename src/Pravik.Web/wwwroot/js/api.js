@@ -56,6 +56,12 @@ export function documentApi(pages) {
     keep: (path) => call(`${base}/library`, json("POST", { path })),
     run: (query) => call(`${base}/run?${query}`, { method: "POST" }),
     draw: (what) => call(`${base}/draw`, json("POST", what)),
+    upload: (to, revision, file) =>
+      call(`${base}/${to}?${new URLSearchParams({ revision, name: file.name })}`, {
+        method: "POST",
+        headers: { "Content-Type": "application/octet-stream" },
+        body: file,
+      }),
     film: (query) => call(`${base}/drive.json?${query}`),
     stop: () => call(`${base}/run`, { method: "DELETE" }),
     listen(heard, lost) {

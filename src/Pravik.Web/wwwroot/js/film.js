@@ -1,6 +1,7 @@
 // A crossing in space: both planes of a truss, deck, vehicles and ground, moved from moment to moment as the server worked them out.
 import * as THREE from "../lib/three/three.module.js";
 import { OrbitControls } from "../lib/three/controls/OrbitControls.js";
+import { surfaceAt } from "./workspace/drive.js";
 
 const INK = "#17242B";
 const TENSION = ["#D6E7E2", "#0F7B6C"];
@@ -69,13 +70,8 @@ export class FilmScene {
     const [, road, , width, distance, headroom, lanes] = film.site;
     this.textures = { pressed: stripes(...COMPRESSION), fails: stripes(...FAILS) };
     this.bars = film.bars.map(() => [this.box(TENSION[0]), this.box(TENSION[0])]);
-    this.deck = film.joints
-      .map(([x, z], j) => ({ x, z, j }))
-      .filter((p) => Math.abs(p.z - road) < 1e-3)
-      .sort((a, b) => a.x - b.x)
-      .filter((p) => p.x > -1e-6 && p.x < film.site[0] + 1e-6);
-    this.slabs = this.deck.slice(1).map(() => this.box("#D5D1C5"));
-    this.beams = this.deck.map(() => this.box("#8B9394"));
+    this.slabs = film.deck.slice(1).map(() => this.box("#D5D1C5"));
+    this.beams = film.deck.map(() => this.box("#8B9394"));
     // Struts across over the road, where they fit.
     this.over = film.joints.map(([, z], j) => (z >= road + headroom - 1e-6 ? j : -1)).filter((j) => j >= 0);
     this.struts = this.over.map(() => this.box("#8B9394"));
@@ -125,14 +121,14 @@ export class FilmScene {
         this.paint(mesh, now.ratios[b], now.isFalling);
       }
     });
-    const level = (x) => this.levelAt(now, x);
+    const level = (x) => surfaceAt(film, now, x);
     const surface = film.site[2] - film.site[1];
     this.slabs.forEach((mesh, k) => {
-      const [a, b] = [this.deck[k], this.deck[k + 1]].map((p) => now.joints[p.j]);
+      const [a, b] = [film.deck[k], film.deck[k + 1]].map((j) => now.joints[j]);
       this.lay(mesh, [a[0], a[1] + surface / 2], [b[0], b[1] + surface / 2], 0, surface, this.width);
     });
     this.beams.forEach((mesh, k) => {
-      const [x, z] = now.joints[this.deck[k].j];
+      const [x, z] = now.joints[film.deck[k]];
       mesh.position.set(x, z - 0.15, 0);
       mesh.scale.set(0.25, 0.3, 2 * this.across);
     });
@@ -156,16 +152,6 @@ export class FilmScene {
     else if (texture)
       material.color.set("#ffffff").lerp(new THREE.Color("#DDD8E9"), ratio > 1 ? 0 : 1 - ratio);
     else material.color.set(TENSION[0]).lerp(new THREE.Color(TENSION[1]), Math.min(1, ratio));
-  }
-
-  /** Level of the road's surface: of the deck where it is now, of the road beside it. */
-  levelAt(now, x) {
-    const [, road, surface] = this.film.site;
-    const k = this.deck.findIndex((p) => p.x >= x);
-    if (k <= 0) return surface;
-    const [a, b] = [now.joints[this.deck[k - 1].j], now.joints[this.deck[k].j]];
-    const part = (x - this.deck[k - 1].x) / (this.deck[k].x - this.deck[k - 1].x);
-    return a[1] + part * (b[1] - a[1]) + surface - road;
   }
 
   drive(now, level) {

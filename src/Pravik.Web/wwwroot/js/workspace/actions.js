@@ -117,7 +117,8 @@ export function listenToActions(work) {
   });
   work.root.addEventListener("change", ({ target }) => {
     if (target.id === "authorname") keepAuthor(target);
-    const { choice } = target.dataset;
+    const { choice, upload } = target.dataset;
+    if (upload && target.files[0]) giveFile(work, target);
     if (!choice) return;
     if (target.matches("input")) target.defaultValue = target.value;
     work.choose({ [choice]: target.value, ...(choice === "stage" ? { pick: null } : {}) });
@@ -132,6 +133,13 @@ export function listenToActions(work) {
     },
     true,
   );
+}
+
+/** Gives a file to the document; the field is empty again, so that the same file can be given once more. */
+function giveFile(work, field) {
+  const [file] = field.files;
+  const { upload } = field.dataset;
+  work.entries.edit((revision) => work.api.upload(upload, revision, file)).finally(() => (field.value = ""));
 }
 
 /** What each step is about: of parts that lie over each other it wins. */

@@ -7,6 +7,16 @@ const FAILS = ["#A3243B", "#F3DADD"];
 const FALLING = ["#8B9394", "#FFFEFB"];
 const LOAD = "#5B4B8A";
 
+/** Level of the road's surface: of the deck where it is now, of the road beside it. */
+export function surfaceAt(film, now, x) {
+  const [, road, surface] = film.site;
+  const k = film.deck.findIndex((j) => film.joints[j][0] >= x);
+  if (k <= 0) return surface;
+  const [i, j] = [film.deck[k - 1], film.deck[k]];
+  const part = (x - film.joints[i][0]) / (film.joints[j][0] - film.joints[i][0]);
+  return now.joints[i][1] + part * (now.joints[j][1] - now.joints[i][1]) + surface - road;
+}
+
 /** Steps of the crossing in a second, at the usual pace. */
 const PACE = 12;
 
@@ -302,11 +312,10 @@ export class Drive {
   vehicle(c, at, now) {
     const { film } = this;
     const sign = film.isAhead ? -1 : 1;
-    const drop = this.deckDrop(now);
     const axles = film.axles.map((d) => now.front + sign * d);
     const height = Math.min(2.6, 0.7 * film.site[5]);
     const [first, last] = [Math.min(...axles) - 0.9, Math.max(...axles) + 0.9];
-    const corner = (x, up) => at([x, film.site[2] + up - drop(x)]);
+    const corner = (x, up) => at([x, surfaceAt(film, now, x) + up]);
     c.beginPath();
     [corner(first, 0.55), corner(last, 0.55), corner(last, height), corner(first, height)].forEach((p, i) =>
       c[i ? "lineTo" : "moveTo"](...p),
@@ -328,35 +337,12 @@ export class Drive {
   deck(c, at, now) {
     const { film } = this;
     const up = film.site[2] - film.site[1];
-    const joints = this.deckJoints().map((j) => now.joints[j]);
+    const joints = film.deck.map((j) => now.joints[j]);
     c.beginPath();
     joints.forEach(([x, z], k) => c[k ? "lineTo" : "moveTo"](...at([x, z + up / 2])));
     c.strokeStyle = "#B9B4A6";
     c.lineWidth = Math.max(3, up * this.scale);
     c.stroke();
-  }
-
-  /** The joints of the deck from left to right, by number: those at road level over the opening. */
-  deckJoints() {
-    const { joints, site } = this.film;
-    return joints
-      .map(([x, z], j) => ({ x, z, j }))
-      .filter(({ x, z }) => Math.abs(z - site[1]) < 1e-3 && x > -1e-6 && x < site[0] + 1e-6)
-      .sort((a, b) => a.x - b.x)
-      .map(({ j }) => j);
-  }
-
-  /** How far the deck has gone down at a place, as it is drawn: straight between its joints. */
-  deckDrop(now) {
-    const { film } = this;
-    const road = film.site[1];
-    const deck = this.deckJoints().map((j) => [...film.joints[j], road - now.joints[j][1]]);
-    return (x) => {
-      const k = deck.findIndex(([to]) => to >= x);
-      if (k <= 0) return 0;
-      const [p, q] = [deck[k - 1], deck[k]];
-      return p[2] + ((q[2] - p[2]) * (x - p[0])) / (q[0] - p[0]);
-    };
   }
 
   tell(now) {
