@@ -180,7 +180,54 @@ public sealed class TrussPagesTests(Application application) : IClassFixture<App
         Assert.Contains("/bars/", act.Length > 0 ? act : page);
     }
 
+    [Fact]
+    public async Task The_report_tells_all_bars_the_worst_in_full_and_the_cost()
+    {
+        var page = WebUtility.HtmlDecode(await client.GetStringAsync("/trusses/cobble-gill-first/report"));
+        foreach (
+            var words in new[] { "9 of 34 bars fail", "Not looked at: joints", "25: D0 – J1", "buckles at", "88,659 EUR", "EN 1990 (6.10)" }
+        )
+            Assert.Contains(words, page);
+        Assert.Contains("does not stand", await client.GetStringAsync("/trusses/cobble-gill-task/report"));
+        Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync("/trusses/nowhere/report")).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_picture_is_kept_under_the_sketch_and_what_is_none_is_refused()
+    {
+        var id = await NewScheme();
+        Task<HttpResponseMessage> Give(byte[] content, int revision)
+        {
+            var body = new ByteArrayContent(content);
+            body.Headers.ContentType = new("application/octet-stream");
+            return client.PostAsync($"/api/trusses/{id}/picture?revision={revision}&name=old.svg", body);
+        }
+        var svg = Encoding.UTF8.GetBytes("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'><path d='M0 0L9 9'/></svg>");
+        Assert.Equal(HttpStatusCode.OK, (await Give(svg, 1)).StatusCode);
+        var hash = (await Scheme(id))["picture"]!["hash"]!.GetValue<string>();
+        Assert.Contains($"/api/pictures/{hash}", await client.GetStringAsync($"/trusses/{id}/sketch"));
+        var kept = await client.GetAsync($"/api/pictures/{hash}");
+        Assert.Equal("image/svg+xml", kept.Content.Headers.ContentType!.MediaType);
+        Assert.Equal(svg, await kept.Content.ReadAsByteArrayAsync());
+        Assert.Equal(HttpStatusCode.OK, (await Enter(id, 2, "/picture/width", "40 ft")).StatusCode);
+        Assert.Equal(12.192, (await Scheme(id))["picture"]!["width"]!.GetValue<double>(), 1e-9);
+        byte[][] wrong =
+        [
+            [],
+            [1, 2, 3],
+            svg[..^4],
+            "<html/>"u8.ToArray(),
+            "<!DOCTYPE svg><svg/>"u8.ToArray(),
+            new byte[5 << 20],
+        ];
+        foreach (var content in wrong)
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Give(content, 3)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync("/api/pictures/..%2Fpravik.db")).StatusCode);
+        Assert.Equal(hash, (await Scheme(id))["picture"]!["hash"]!.GetValue<string>());
+    }
+
     [Theory]
+    [InlineData("report.pdf", "application/pdf")]
     [InlineData("sheet.pdf", "application/pdf")]
     [InlineData("sheet.svg", "image/svg+xml")]
     [InlineData("scheme.dxf", "image/vnd.dxf")]

@@ -32,6 +32,11 @@ test("nothing serious stands in the way of keyboard and screen reader", async ()
     ...["spans", "section", "bars", "loading", "effects", "checks"].map(
       (s) => `/members/ferry-siding-trough/${s}`,
     ),
+    "/new-truss",
+    "/trusses/cobble-gill-first/report",
+    ...["site", "sketch", "bars", "drive", "drive?layout=space", "cost", "lighter", "compare"].map(
+      (s) => `/trusses/cobble-gill-first/${s}`,
+    ),
   ]) {
     await page.goto(used.app.url + path);
     if (path.startsWith("/bridges")) await page.locator(".ledger h2").first().waitFor({ timeout: 90000 });

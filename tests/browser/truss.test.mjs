@@ -98,6 +98,34 @@ test("bars are picked by rule, changed together, and typed", async () => {
   await page.close();
 });
 
+test("a picture is laid under the sketch, and wrong input is told with its reason", async () => {
+  const page = await openPage(used.browser, `${used.app.url}/trusses/cobble-gill-mended/sketch`);
+  const give = (name, text) =>
+    page
+      .locator("input[data-upload]")
+      .setInputFiles({ name, mimeType: "text/plain", buffer: Buffer.from(text) });
+  await saved(page, () =>
+    give(
+      "old.svg",
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 2"><path d="M0 2L4 0L9 2"/></svg>',
+    ),
+  );
+  await page.locator("#views image").waitFor();
+  await enter(page, "/picture/top", "130");
+  await give("notes.txt", "no picture");
+  await page.locator(".notice", { hasText: "no picture that can be laid under" }).waitFor();
+  await saved(page, () => page.getByRole("button", { name: "Take it away" }).click());
+  await page.locator("#views image").waitFor({ state: "detached" });
+  await choose(page, "look", "draw");
+  await page.locator("figure[data-sketch*='\"draws\":true']").waitFor();
+  await drag(page, [2, 118], [2, 113]);
+  await page.locator(".flag", { hasText: "finding" }).click();
+  await page.locator(".drawer", { hasText: "in the ground" }).first().waitFor();
+  await saved(page, () => page.keyboard.press("z"));
+  assert.deepEqual(page.faults, []);
+  await page.close();
+});
+
 test("a vehicle drives over a scheme that fails, and it falls", async () => {
   const page = await openPage(used.browser, `${used.app.url}/trusses/cobble-gill-first/drive`);
   await page.locator(".ledger", { hasText: "buckles" }).waitFor();

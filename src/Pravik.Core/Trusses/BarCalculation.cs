@@ -14,12 +14,15 @@ public static class BarCalculation
     public static void Write(TrussScheme scheme, TrussResults results, int bar, Calculation lines)
     {
         var (outcome, model) = (results.Bars[bar], results.Forces.Model);
+        lines.Heading("Force");
         lines.Line("N_G", "weight of bars and deck, without factor", results.Forces.Weight[bar], QuantityKind.Force, "");
         if (outcome.Most > 0)
             Force(scheme, results, bar, outcome.MostAt, outcome.Most, "t", lines);
         if (outcome.Least < 0)
             Force(scheme, results, bar, outcome.LeastAt, outcome.Least, "c", lines);
+        lines.Heading("Resistance, EN 1993-1-1");
         BarResistance.Of(model.Bars[bar].Section, model.Bars[bar].Grade, model.Length(bar), model.Rules, lines);
+        lines.Heading("Ratios");
         if (outcome.InTension > 0)
             lines.Ratio("N_Ed,t/N_t,Rd", "in tension", outcome.InTension, 3, "6.2.3");
         if (outcome.InCompression > 0)
@@ -50,7 +53,7 @@ public static class BarCalculation
             var where = $"{scheme.Vehicles[position.Vehicle].Name}, {way}, first axle at {lines.Text(position.Front, QuantityKind.Length)}";
             lines.Line($"N_Q,{side}", where, traffic, QuantityKind.Force, "");
         }
-        string Part(double gamma, double n) => $"{QuantityText.Significant(gamma, 4)}·{lines.Text(n, QuantityKind.Force)}";
+        string Part(double gamma, double n) => FormattableString.Invariant($"{gamma:0.####}·({lines.Text(n, QuantityKind.Force)})");
         var numbers = at >= 0 ? $"{Part(factor, weight)} + {Part(rules.Traffic, traffic)}" : Part(factor, weight);
         lines.Line($"N_Ed,{side}", at >= 0 ? "γ_G·N_G + γ_Q·N_Q" : "γ_G·N_G", force, QuantityKind.Force, "EN 1990 (6.10)", numbers);
     }

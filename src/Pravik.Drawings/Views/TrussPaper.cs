@@ -10,8 +10,8 @@ public sealed class TrussPaper
     private readonly TrussScheme scheme;
     private readonly SitePlaces places;
 
-    /// <summary>Room for a scheme on a canvas, with a margin (mm).</summary>
-    public TrussPaper(TrussScheme scheme, Canvas canvas, double margin)
+    /// <summary>Room for a scheme on a canvas, with a margin (mm); for its joints alone, or with the ground under it.</summary>
+    public TrussPaper(TrussScheme scheme, Canvas canvas, double margin, bool hasGround = true)
     {
         (this.scheme, places, Canvas) = (scheme, new(scheme.Site), canvas);
         var at = TrussEdits.Places(scheme).Values.ToList();
@@ -20,9 +20,8 @@ public sealed class TrussPaper
         Left = Math.Min(at.Min(p => p.X), 0) - side;
         Right = Math.Max(at.Max(p => p.X), site.Opening) + side;
         var top = Math.Max(at.Max(p => p.Y) + 0.08 * site.Opening, site.Road + site.Headroom + 1);
-        var deepest = site.Ground.Where(g => g.X > 0 && g.X < site.Opening).Select(g => g.Z).DefaultIfEmpty(site.Road - 5).Min();
-        var low = Math.Min(at.Min(p => p.Y), Math.Min(site.Road - 0.12 * site.Opening, site.Clearance?.Top ?? site.Road));
-        var bottom = Math.Max(Math.Min(deepest, low), low - 0.08 * site.Opening) - 0.02 * site.Opening;
+        var lowest = at.Min(p => p.Y);
+        var bottom = (hasGround ? GroundFoot(site, lowest) : lowest) - 0.02 * site.Opening;
         Scale = Math.Min((canvas.Width - 2 * margin) / (Right - Left), (canvas.Height - 2 * margin) / (top - bottom));
         X0 = canvas.Width / 2 - Scale * (Left + Right) / 2;
         Y0 = canvas.Height / 2 + Scale * (top + bottom) / 2;
@@ -128,6 +127,14 @@ public sealed class TrussPaper
         Canvas.Area([p, new(p.X - 1.7, p.Y + 2.9), new(p.X + 1.7, p.Y + 2.9)], Fill.Sheet, Pen.Edge);
         if (!hold.HasFlag(JointHold.Along))
             Canvas.Line(new(p.X - 2, p.Y + 3.6), new(p.X + 2, p.Y + 3.6), Pen.Edge);
+    }
+
+    /// <summary>How far down the ground is shown (m): not to the foot of a deep valley.</summary>
+    private static double GroundFoot(TrussSite site, double lowest)
+    {
+        var deepest = site.Ground.Where(g => g.X > 0 && g.X < site.Opening).Select(g => g.Z).DefaultIfEmpty(site.Road - 5).Min();
+        var low = Math.Min(lowest, Math.Min(site.Road - 0.12 * site.Opening, site.Clearance?.Top ?? site.Road));
+        return Math.Max(Math.Min(deepest, low), low - 0.08 * site.Opening);
     }
 
     private IEnumerable<double> Bends() => places.GroundBends.Where(x => x > Left && x < Right).Prepend(Left).Append(Right);

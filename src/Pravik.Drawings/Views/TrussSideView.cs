@@ -123,7 +123,7 @@ public static class TrussSideView
     private static Drawing Small(TrussScheme scheme, ViewSize size)
     {
         var canvas = new Canvas(size.Width, size.Height, 2);
-        var paper = new TrussPaper(scheme, canvas, 1);
+        var paper = new TrussPaper(scheme, canvas, 1, false);
         canvas.Line(paper.At(paper.Left, scheme.Site.Road), paper.At(paper.Right, scheme.Site.Road), Pen.Light);
         Lines(paper, scheme, Pen.Edge);
         return canvas.Finish(scheme.Name);

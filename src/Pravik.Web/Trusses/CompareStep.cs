@@ -14,7 +14,7 @@ internal static class CompareStep
     {
         var ranked = Ranked(screen);
         List<(TrussScheme, string)> shown = [.. ranked.Take(8).Select((d, i) => (d.Scheme, $"{i + 1}. {d.Scheme.Name}"))];
-        var size = ViewSize.Pixels(screen.Request.Width, shown.Count > 4 ? 260 : 140);
+        var size = ViewSize.Pixels(screen.Request.Width, shown.Count > 4 ? 240 : 120);
         return new([Screen.Drawn("designs", TrussSideView.Gallery(shown, size))], Table(screen, ranked));
     }
 
@@ -52,7 +52,7 @@ internal static class CompareStep
                 new("Bars", true),
                 new("Sections", true),
                 new("Utilisation", true),
-                new("", false),
+                new("Result", false),
             ],
             [
                 .. ranked.Select(

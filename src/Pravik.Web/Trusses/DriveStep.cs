@@ -117,7 +117,7 @@ internal static class DriveStep
                 new("Joints", false),
                 new("Section", false),
                 new($"N, {force.Symbol}", true),
-                new("", false),
+                new("Sense", false),
                 new("Utilisation", true),
             ],
             [

@@ -43,6 +43,9 @@ internal sealed record TrussFilm
     /// <summary>What gives way, in order.</summary>
     public required string[] Failures { get; init; }
 
+    /// <summary>The bars that give way, in that order.</summary>
+    public required int[] Failing { get; init; }
+
     /// <summary>Places of joints thirty times a second as it falls (m); empty where it stands.</summary>
     public required double[][] Fall { get; init; }
 
@@ -90,6 +93,7 @@ internal sealed record TrussFilm
                 )),
             ],
             Failures = [.. drive.Failures.Select(f => f.Words(scheme))],
+            Failing = [.. drive.Failures.Select(f => f.Bar)],
             Fall = [.. drive.Fall?.Frames.Select(f => f.Select(x => Math.Round(x, 3)).ToArray()) ?? []],
             Broken = [.. drive.Failures.Where(f => f.Limit == BarLimit.Buckling).Select(f => f.Bar)],
         };

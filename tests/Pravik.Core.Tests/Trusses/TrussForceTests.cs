@@ -1,6 +1,8 @@
 using CsCheck;
+using Pravik.Core.Calculations;
 using Pravik.Core.Frames;
 using Pravik.Core.Trusses;
+using Pravik.Core.Units;
 using static Pravik.Core.Tests.Trusses.TestTrusses;
 
 namespace Pravik.Core.Tests.Trusses;
@@ -152,6 +154,28 @@ public class TrussForceTests
             },
             iter: 60
         );
+    }
+
+    [Fact]
+    public void The_calculation_of_a_bar_leads_to_its_results()
+    {
+        // Two panels of 6 m and 3 m deep: 20 kN/m² on 7 m wide, half of it to a plane; one axle of 100 kN in each of two lanes.
+        var scheme = Drawn(Site(12, 2) with { DeckWeight = 20e3 }, FormKind.Warren, 3) with
+        {
+            Rules = Plain with { Permanent = 1.35, Traffic = 1.5 },
+            Vehicles = [new() { Axles = [new(100e3, 0)] }],
+        };
+        var results = TrussResults.Of(TrussModel.Of(scheme))!;
+        var calculation = new Calculation("", UnitSystem.Metric);
+        BarCalculation.Write(scheme, results, Bar(results.Forces.Model, "D0", "J1"), calculation);
+        string Value(string symbol) => calculation.Lines.First(l => l.Symbol == symbol).Value.Replace('−', '-');
+        // The middle joint bears 20·3.5·6 = 420 kN, half of it goes to each end: √2·210. Of the axle √2·50 where it stands on the middle.
+        Assert.Equal(-Math.Sqrt(2) * 210, double.Parse(Value("N_G")), 0.05);
+        Assert.Equal(-Math.Sqrt(2) * 50, double.Parse(Value("N_Q,c")), 0.05);
+        Assert.Equal(-Math.Sqrt(2) * (1.35 * 210 + 1.5 * 50), double.Parse(Value("N_Ed,c")), 0.05);
+        var ratio = double.Parse(Value("N_Ed,c")) / -double.Parse(Value("N_b,Rd"));
+        Assert.Equal(ratio, double.Parse(Value("N_Ed,c/N_b,Rd")), 2e-3);
+        Assert.DoesNotContain(calculation.Lines, l => l.Symbol == "N_Ed,t");
     }
 
     [Fact]

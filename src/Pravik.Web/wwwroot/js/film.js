@@ -11,6 +11,12 @@ const FALLING = "#B9B4A6";
 /** Half the width of the strip of ground (m), and the height of a driver's eyes over the road. */
 const ASIDE = 14;
 const EYE = 2.1;
+/** Worked with for each bar in turn. */
+const BAR = new THREE.Object3D();
+const COLOUR = new THREE.Color();
+const [PALE, FULL] = [new THREE.Color(COMPRESSION[0]), new THREE.Color(TENSION[1])];
+/** A picture that takes longer (ms) is drawn coarser as it moves. */
+const SLOW = 30;
 
 /** A texture of stripes across a bar, so that compression and failure are told by more than hue. */
 function stripes(pale, full) {
@@ -59,8 +65,17 @@ export class FilmScene {
   }
 
   box(colour, texture = null) {
-    const material = new THREE.MeshStandardMaterial({ color: colour, map: texture, roughness: 0.85 });
+    const material = new THREE.MeshLambertMaterial({ color: colour, map: texture });
     const mesh = new THREE.Mesh(new THREE.BoxGeometry(1, 1, 1), material);
+    this.scene.add(mesh);
+    return mesh;
+  }
+
+  /** Up to so many boxes alike but for place and colour, drawn at once. */
+  boxes(count, map) {
+    const material = new THREE.MeshLambertMaterial({ map });
+    const mesh = new THREE.InstancedMesh(new THREE.BoxGeometry(1, 1, 1), material, count);
+    mesh.frustumCulled = false;
     this.scene.add(mesh);
     return mesh;
   }
@@ -68,8 +83,8 @@ export class FilmScene {
   build() {
     const { film } = this;
     const [, road, , width, distance, headroom, lanes] = film.site;
-    this.textures = { pressed: stripes(...COMPRESSION), fails: stripes(...FAILS) };
-    this.bars = film.bars.map(() => [this.box(TENSION[0]), this.box(TENSION[0])]);
+    const bars = (map = null) => this.boxes(2 * film.bars.length, map);
+    this.bars = { plain: bars(), pressed: bars(stripes(...COMPRESSION)), fails: bars(stripes(...FAILS)) };
     this.slabs = film.deck.slice(1).map(() => this.box("#D5D1C5"));
     this.beams = film.deck.map(() => this.box("#8B9394"));
     // Struts across over the road, where they fit.
@@ -89,7 +104,7 @@ export class FilmScene {
     shape.lineTo(film.site[0] + 400, foot);
     const ground = new THREE.Mesh(
       new THREE.ExtrudeGeometry(shape, { depth: 2 * ASIDE, bevelEnabled: false }),
-      new THREE.MeshStandardMaterial({ color: "#DAD2BC", roughness: 1, flatShading: true }),
+      new THREE.MeshLambertMaterial({ color: "#DAD2BC", flatShading: true }),
     );
     ground.position.z = -ASIDE;
     this.scene.add(ground);
@@ -114,13 +129,21 @@ export class FilmScene {
   /** Shows a moment: joints, ratios, the vehicle's place. */
   update(now) {
     const { film } = this;
+    for (const kind of Object.values(this.bars)) kind.count = 0;
     film.bars.forEach(([i, j, depth], b) => {
-      for (const [k, side] of [1, -1].entries()) {
-        const mesh = this.bars[b][k];
-        this.lay(mesh, now.joints[i], now.joints[j], side * this.across, depth, depth);
-        this.paint(mesh, now.ratios[b], now.isFalling);
+      const { kind, colour } = this.paint(now.ratios[b], now.failing.has(b), now.isFalling);
+      for (const side of [1, -1]) {
+        this.lay(BAR, now.joints[i], now.joints[j], side * this.across, depth, depth);
+        BAR.updateMatrix();
+        kind.setMatrixAt(kind.count, BAR.matrix);
+        kind.setColorAt(kind.count, colour);
+        kind.count += 1;
       }
     });
+    for (const kind of Object.values(this.bars)) {
+      kind.instanceMatrix.needsUpdate = true;
+      if (kind.instanceColor) kind.instanceColor.needsUpdate = true;
+    }
     const level = (x) => surfaceAt(film, now, x);
     const surface = film.site[2] - film.site[1];
     this.slabs.forEach((mesh, k) => {
@@ -140,18 +163,13 @@ export class FilmScene {
     this.render();
   }
 
-  paint(mesh, signed, isFalling) {
-    const { material } = mesh;
+  /** Of which kind a bar is, and its colour: the more it bears the fuller. */
+  paint(signed, fails, isFalling) {
     const ratio = Math.abs(signed);
-    const texture = ratio > 1 ? this.textures.fails : signed < 0 && !isFalling ? this.textures.pressed : null;
-    if (material.map !== texture) {
-      material.map = texture;
-      material.needsUpdate = true;
-    }
-    if (isFalling) material.color.set(FALLING);
-    else if (texture)
-      material.color.set("#ffffff").lerp(new THREE.Color("#DDD8E9"), ratio > 1 ? 0 : 1 - ratio);
-    else material.color.set(TENSION[0]).lerp(new THREE.Color(TENSION[1]), Math.min(1, ratio));
+    if (isFalling) return { kind: this.bars.plain, colour: COLOUR.set(FALLING) };
+    if (fails || ratio > 1) return { kind: this.bars.fails, colour: COLOUR.set("#ffffff") };
+    if (signed < 0) return { kind: this.bars.pressed, colour: COLOUR.set("#ffffff").lerp(PALE, 1 - ratio) };
+    return { kind: this.bars.plain, colour: COLOUR.set(TENSION[0]).lerp(FULL, ratio) };
   }
 
   drive(now, level) {
@@ -175,6 +193,15 @@ export class FilmScene {
     const across = ((film.isAhead ? 1 : -1) * (lanes - 1) * lane) / 2;
     this.camera.position.set(front, level(front) + EYE, across);
     this.camera.lookAt(front - sign * 30, level(front - sign * 12) + EYE - 0.6, across);
+  }
+
+  /** As fine as the screen at rest; coarser while it plays, where pictures take long. */
+  refine(isPlaying, took = 0) {
+    const most = Math.min(2, window.devicePixelRatio);
+    const ratio = !isPlaying ? most : took > SLOW ? Math.max(0.4, 0.8 * this.renderer.getPixelRatio()) : null;
+    if (ratio === null || ratio === this.renderer.getPixelRatio()) return;
+    this.renderer.setPixelRatio(ratio);
+    if (!isPlaying) this.render();
   }
 
   fit(place) {

@@ -49,12 +49,13 @@ export class Drive {
     const next = (now) => {
       if (!this.figure || !(this.scene?.canvas ?? this.canvas).isConnected) return this.stop();
       const seconds = Math.min(0.1, Math.max(0, now - before) / 1000);
+      this.scene?.refine(true, 1000 * seconds);
       before = now;
       const falls = this.at >= film.moments.length - 1;
       this.at = Math.min(this.last, this.at + seconds * (falls ? film.rate : PACE));
       this.draw();
-      this.frame = this.at >= this.last ? null : requestAnimationFrame(next);
-      this.button(this.isPlaying);
+      if (this.at >= this.last) return this.pause();
+      this.frame = requestAnimationFrame(next);
       return null;
     };
     this.frame = requestAnimationFrame(next);
@@ -74,6 +75,7 @@ export class Drive {
   pause() {
     cancelAnimationFrame(this.frame);
     this.frame = null;
+    this.scene?.refine(false);
     this.button(false);
   }
 
@@ -202,12 +204,14 @@ export class Drive {
             z + times * between(a.moves[2 * k + 1], b.moves[2 * k + 1]),
           ]);
     const fronts = a.front ?? b.front;
+    const failures = part > 0.5 ? b.failures : a.failures;
     return {
       joints,
       ratios: a.ratios.map((r, k) => between(r, b.ratios[k])),
       front: fronts === null ? null : between(a.front ?? fronts, b.front ?? fronts),
       share: between(a.share, b.share),
-      failures: part > 0.5 ? b.failures : a.failures,
+      failures,
+      failing: new Set(film.failing.slice(0, failures)),
       isFalling: fallen > 0,
     };
   }
@@ -244,7 +248,8 @@ export class Drive {
     film.bars.forEach(([i, j, depth], b) => {
       const ratio = now.ratios[b];
       // What bars bear as it falls is not told.
-      this.bar(c, at(now.joints[i]), at(now.joints[j]), depth, now.isFalling ? 0 : ratio, broken.has(b));
+      const fails = now.isFalling ? broken.has(b) : now.failing.has(b) || Math.abs(ratio) > 1;
+      this.bar(c, at(now.joints[i]), at(now.joints[j]), depth, now.isFalling ? 0 : ratio, fails);
     });
     for (const joint of now.joints) {
       const [x, y] = at(joint);
@@ -285,10 +290,10 @@ export class Drive {
   }
 
   /** Plain for tension, notched for compression; the filled part is the ratio; what fails is hatched. */
-  bar(c, a, b, depth, signed, isBroken) {
+  bar(c, a, b, depth, signed, fails) {
     const ratio = Math.abs(signed);
     const sound = signed < 0 ? COMPRESSION : signed > 0 ? TENSION : FALLING;
-    const [full, rest] = isBroken || ratio > 1 ? FAILS : sound;
+    const [full, rest] = fails ? FAILS : sound;
     const width = Math.max(4, depth * this.scale);
     const stroke = (from, to, colour, line, dashes = []) => {
       c.setLineDash(dashes);
@@ -304,9 +309,9 @@ export class Drive {
     stroke(a, b, rest, width);
     const part = Math.min(1, ratio);
     const to = [a[0] + part * (b[0] - a[0]), a[1] + part * (b[1] - a[1])];
-    if (isBroken || ratio > 1) stroke(a, b, full, width, [2, 4]);
+    if (fails) stroke(a, b, full, width, [2, 4]);
     else if (part > 0.005) stroke(a, to, full, width);
-    if (signed < 0 && !isBroken) stroke(a, b, "#FFFEFB", width * 0.45, [2, 14]);
+    if (signed < 0 && !fails) stroke(a, b, "#FFFEFB", width * 0.45, [2, 14]);
   }
 
   vehicle(c, at, now) {
