@@ -44,6 +44,10 @@ public abstract class DocumentStore<T>(
     where T : class
 {
     private const int LongestLabel = 200;
+    private const int MostReadings = 60;
+
+    /// <summary>Documents as they were read last, with their findings: an edit and the pages that follow read the same text.</summary>
+    private readonly Recent<DocumentReading<T>> readings = new(MostReadings);
 
     /// <summary>A new document as its first revision.</summary>
     public async Task<DocumentSnapshot<T>> CreateAsync(T document, string label, string? id = null, string author = "")
@@ -157,7 +161,9 @@ public abstract class DocumentStore<T>(
                 if (reading.Document is not { } document)
                     return Refused([.. reading.Findings.Where(f => f.Severity == Severity.Error)]);
                 var number = await db.DocumentRevisions.Where(r => r.DocumentId == id).MaxAsync(r => r.Number) + 1;
-                db.DocumentRevisions.Add(NewRevision(id, number, project.Head, label, document, author));
+                var revision = NewRevision(id, number, project.Head, label, document, author);
+                readings.Of(revision.Document, () => reading);
+                db.DocumentRevisions.Add(revision);
                 project.Head = project.Tip = number;
                 return null;
             }
@@ -238,7 +244,7 @@ public abstract class DocumentStore<T>(
     private async Task<DocumentSnapshot<T>?> SnapshotAsync(PravikContext db, DocumentProject project)
     {
         var revision = await db.DocumentRevisions.AsNoTracking().FirstAsync(r => r.DocumentId == project.Id && r.Number == project.Head);
-        var reading = format.Read(revision.Document);
+        var reading = readings.Of(revision.Document, () => format.Read(revision.Document));
         return reading.Document is { } document
             ? new(project.Id, revision.Number, revision.Label, document, reading.Findings, revision.Parent > 0, project.Tip != project.Head)
             : null;

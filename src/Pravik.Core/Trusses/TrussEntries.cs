@@ -82,11 +82,16 @@ public static class TrussEntries
         .. Part("/task", _ => "of the task", Task),
     ];
 
+    /// <summary>Entries by the length and the first part of their paths: a scheme has thousands of values, each of which is looked up.</summary>
+    private static readonly ILookup<(int, string), Entry> ByHead = All.ToLookup(e =>
+        (e.Pattern.Split('/').Length, e.Pattern.Split('/')[1])
+    );
+
     /// <summary>The entry at a path as a scheme makes it, or null where nothing is entered there.</summary>
     public static Entry? At(string path, TrussScheme scheme)
     {
         var parts = path.Split('/');
-        if (All.FirstOrDefault(e => e.IsAt(parts)) is not { } entry)
+        if (parts.Length < 2 || ByHead[(parts.Length, parts[1])].FirstOrDefault(e => e.IsAt(parts)) is not { } entry)
             return null;
         var bar = parts is ["", "bars", var number, ..] && int.TryParse(number, out var i) ? scheme.Bars.ElementAtOrDefault(i) : null;
         return parts switch

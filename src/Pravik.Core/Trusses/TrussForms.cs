@@ -6,6 +6,35 @@ namespace Pravik.Core.Trusses;
 /// <summary>Draws the standard forms over a site.</summary>
 public static class TrussForms
 {
+    /// <summary>A form of a kind with usual sizes over the site of a scheme; that of the scheme where it is of this kind.</summary>
+    public static TrussForm Usual(TrussScheme scheme, FormKind kind)
+    {
+        var (site, form) = (scheme.Site, scheme.Form);
+        if (form?.Kind == kind)
+            return form;
+        double Tidy(double x) => Math.Max(0.5, Math.Round(2 * x) / 2);
+        var depth = kind switch
+        {
+            FormKind.DeckArch => Tidy(site.Opening / 25),
+            FormKind.Stayed => Tidy(site.Opening / 4),
+            FormKind.Bowstring => Tidy(site.Opening / 6),
+            _ => Tidy(site.Opening / 8),
+        };
+        var rise = kind switch
+        {
+            FormKind.DeckArch => Tidy((site.Springings ?? 6) - depth - 0.5),
+            FormKind.Stayed => Tidy(site.Opening / 25),
+            _ => Tidy(depth / 3),
+        };
+        return new()
+        {
+            Kind = kind,
+            Depth = depth,
+            Rise = rise,
+            IsBelow = form?.IsBelow == true && kind is not (FormKind.Bowstring or FormKind.Stayed),
+        };
+    }
+
     /// <summary>
     /// Joints and bars of a form over the site of a scheme, with the section of its first bar, or those of bars that join the same joints
     /// already. Refuses with a reason where the site does not allow the form.

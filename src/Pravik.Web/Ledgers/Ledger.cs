@@ -12,9 +12,15 @@ public sealed record LedgerAction(string Words, string Label, IReadOnlyList<Exch
     /// <summary>The step to which the button leads, in place of a patch.</summary>
     public string? Goes { get; init; }
 
+    /// <summary>The entry that the button types, in place of a patch that would be large.</summary>
+    public LedgerTyped? Enters { get; init; }
+
     /// <summary>Whether the button asks for the name of a new bridge on the same road, in place of a patch.</summary>
     public bool AsksNeighbour { get; init; }
 }
+
+/// <summary>What a button types, and into which entry.</summary>
+public sealed record LedgerTyped(string Path, string Text);
 
 /// <summary>
 /// A row: name, value as text, unit, and where it comes from. Rows with a path can be typed into. An own value that is missing shows

@@ -1,5 +1,3 @@
-using Pravik.Core.Findings;
-using Pravik.Core.LoneMembers;
 using Pravik.Data;
 using Pravik.Exchange;
 using Pravik.Web.Workspaces;
@@ -14,22 +12,12 @@ public sealed class MemberReader(MemberStore store, MemberRuns runs)
     {
         if (await store.FindAsync(id) is not { } kept)
             return null;
-        var shown = trial is null ? kept : Tried(kept, trial, http) ?? kept;
+        var shown = TriedEdit.On(
+            kept,
+            trial,
+            Formats.Member,
+            (member, path, text) => MemberEntryReader.Read(UserUnits.For(http, member), path, text)
+        );
         return new MemberScreen(shown with { Document = UserUnits.For(http, shown.Document) }, runs, request).Build();
-    }
-
-    private static DocumentSnapshot<LoneMember>? Tried(DocumentSnapshot<LoneMember> kept, Trial trial, HttpRequest http)
-    {
-        var reading = trial.Patch is null ? MemberEntryReader.Read(UserUnits.For(http, kept.Document), trial.Path, trial.Text) : null;
-        if (reading?.Error is not null)
-            return null;
-        var edited = Formats.Member.Edit(Formats.Member.Node(kept.Document), trial.Patch ?? reading!.Patch);
-        return edited.Document is { } member && edited.Findings.All(f => f.Severity < Severity.Error)
-            ? kept with
-            {
-                Document = member,
-                Findings = edited.Findings,
-            }
-            : null;
     }
 }

@@ -9,10 +9,7 @@ namespace Pravik.Web.Members;
 /// <summary>Effects and checks of members, worked out when they are first asked for; those of the latest few are kept.</summary>
 public sealed class MemberRuns
 {
-    private const int Kept = 24;
-    private readonly Lock guard = new();
-    private readonly Dictionary<string, Lazy<(LoneRun? Run, string? Why)>> runs = [];
-    private readonly Queue<string> order = new();
+    private readonly Recent<(LoneRun? Run, string? Why)> runs = new(24);
 
     /// <summary>The run of a member, or why there is none.</summary>
     public (LoneRun? Run, string Why) Of(DocumentSnapshot<LoneMember> snapshot)
@@ -26,18 +23,7 @@ public sealed class MemberRuns
     private (LoneRun? Run, string? Why) Of(LoneMember member)
     {
         var key = Formats.Member.Write(member with { Basis = member.Basis with { Units = "metric" } });
-        Lazy<(LoneRun?, string?)>? found;
-        lock (guard)
-        {
-            if (!runs.TryGetValue(key, out found))
-            {
-                runs[key] = found = new(() => Run(member));
-                order.Enqueue(key);
-                if (order.Count > Kept)
-                    runs.Remove(order.Dequeue());
-            }
-        }
-        return found.Value;
+        return runs.Of(key, () => Run(member));
     }
 
     private static (LoneRun?, string?) Run(LoneMember member)

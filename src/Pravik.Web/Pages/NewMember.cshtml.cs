@@ -60,18 +60,11 @@ public sealed class NewMemberModel(MemberStore store) : PageModel
     public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
     {
         ModelState.Clear();
-        if (file is null || file.Length > BridgeJson.LongestDocument)
-            FileFindings = [Finding.Error("", file is null ? "Choose a file first." : "The file is too large to be a member.")];
-        else
+        (var document, FileFindings) = await GivenFile.ReadAsync(file, Formats.Member, "member");
+        if (document is not null)
         {
-            using var reader = new StreamReader(file.OpenReadStream());
-            var reading = Formats.Member.Read(await reader.ReadToEndAsync());
-            if (reading.Document is { } member)
-            {
-                var made = await store.CreateAsync(member, $"Brought in from {file.FileName}", null, Author.Of(Request));
-                return Redirect($"/members/{made.Id}/spans");
-            }
-            FileFindings = [.. reading.Findings.Where(f => f.Severity == Severity.Error)];
+            var made = await store.CreateAsync(document, $"Brought in from {file!.FileName}", null, Author.Of(Request));
+            return Redirect($"/members/{made.Id}/spans");
         }
         await FillAsync();
         return Page();

@@ -69,18 +69,11 @@ public sealed class NewTrussModel(TrussStore store) : PageModel
     public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
     {
         ModelState.Clear();
-        if (file is null || file.Length > BridgeJson.LongestDocument)
-            FileFindings = [Finding.Error("", file is null ? "Choose a file first." : "The file is too large to be a scheme.")];
-        else
+        (var document, FileFindings) = await GivenFile.ReadAsync(file, Formats.Truss, "scheme");
+        if (document is not null)
         {
-            using var reader = new StreamReader(file.OpenReadStream());
-            var reading = Formats.Truss.Read(await reader.ReadToEndAsync());
-            if (reading.Document is { } scheme)
-            {
-                var made = await store.CreateAsync(scheme, $"Brought in from {file.FileName}", null, Author.Of(Request));
-                return Redirect($"/trusses/{made.Id}/sketch");
-            }
-            FileFindings = [.. reading.Findings.Where(f => f.Severity == Severity.Error)];
+            var made = await store.CreateAsync(document, $"Brought in from {file!.FileName}", null, Author.Of(Request));
+            return Redirect($"/trusses/{made.Id}/sketch");
         }
         await FillAsync();
         return Page();

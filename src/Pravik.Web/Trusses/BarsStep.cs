@@ -196,10 +196,7 @@ internal static class BarsStep
                 Choices = value.Length == 0 ? [new("", "several"), .. choices] : choices,
             };
         var family = Common(b => b.Family);
-        LedgerAction Step(string words, int by) =>
-            new(words, $"{bars.Length} bars {words.ToLowerInvariant()}", TrussPatch.Between(scheme, TrussEdits.Step(scheme, bars, by)));
-        var up = Step("One size up", 1);
-        var down = Step("One size down", -1);
+        LedgerAction Enter(string words, string what, string text = "") => new(words, words, []) { Enters = new($"{path}/{what}", text) };
         return new(
             "Section",
             [
@@ -217,12 +214,9 @@ internal static class BarsStep
         {
             Actions =
             [
-                .. new[] { up, down }.Where(a => a.Patch.Count > 0),
-                new(
-                    bars.Length == 1 ? "Take it away" : "Take them away",
-                    bars.Length == 1 ? $"Bar {bars[0] + 1} taken away" : $"{bars.Length} bars taken away",
-                    TrussPatch.Between(scheme, TrussEdits.Delete(scheme, [], bars, false))
-                ),
+                Enter("One size up", "step", "up"),
+                Enter("One size down", "step", "down"),
+                Enter(bars.Length == 1 ? "Take it away" : "Take them away", "gone"),
             ],
         };
     }

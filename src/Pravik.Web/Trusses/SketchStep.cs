@@ -35,7 +35,9 @@ internal static class SketchStep
 
     public static SheetContent Sheet(TrussScreen screen, string layout)
     {
-        var outline = Forms.Any(f => f.Value == screen.Request.With) ? Usual(screen, screen.Request.With) : null;
+        var outline = Forms.Any(f => f.Value == screen.Request.With)
+            ? TrussForms.Usual(screen.Scheme, Enum.Parse<FormKind>(screen.Request.With, true))
+            : null;
         var mechanism = Moving(screen);
         TrussShown shown = new()
         {
@@ -61,36 +63,6 @@ internal static class SketchStep
         var model = TrussModel.Of(screen.Scheme);
         var found = Mechanisms.Of(model);
         return found.IsEmpty ? null : [.. found[0].Movements.Select(m => 0.04 * screen.Scheme.Site.Opening * m)];
-    }
-
-    /// <summary>A form with usual sizes over the opening.</summary>
-    public static TrussForm Usual(TrussScreen screen, string kind)
-    {
-        var (site, form) = (screen.Scheme.Site, screen.Scheme.Form);
-        var known = Enum.Parse<FormKind>(kind, true);
-        if (form?.Kind == known)
-            return form;
-        double Tidy(double x) => Math.Max(0.5, Math.Round(2 * x) / 2);
-        var depth = known switch
-        {
-            FormKind.DeckArch => Tidy(site.Opening / 25),
-            FormKind.Stayed => Tidy(site.Opening / 4),
-            FormKind.Bowstring => Tidy(site.Opening / 6),
-            _ => Tidy(site.Opening / 8),
-        };
-        var rise = known switch
-        {
-            FormKind.DeckArch => Math.Max(0.5, Math.Round(2 * ((site.Springings ?? 6) - depth - 0.5)) / 2),
-            FormKind.Stayed => Tidy(site.Opening / 25),
-            _ => Tidy(depth / 3),
-        };
-        return new()
-        {
-            Kind = known,
-            Depth = depth,
-            Rise = rise,
-            IsBelow = form?.IsBelow == true && known is not (FormKind.Bowstring or FormKind.Stayed),
-        };
     }
 
     public static Ledger Ledger(TrussScreen screen)
@@ -241,10 +213,14 @@ internal static class SketchStep
     private static LedgerGroup Begin(TrussScreen screen)
     {
         List<LedgerAction> actions = [];
+        List<string> refused = [];
         foreach (var choice in Forms)
         {
-            if (TrussForms.Draw(screen.Scheme, Usual(screen, choice.Value)).Scheme is { } drawn)
-                actions.Add(new(choice.Words, $"Drawn as {choice.Words}", TrussPatch.Of(drawn)));
+            var form = TrussForms.Usual(screen.Scheme, Enum.Parse<FormKind>(choice.Value, true));
+            if (TrussForms.Refusal(screen.Scheme.Site, form) is { Length: > 0 } why)
+                refused.Add($"{char.ToUpperInvariant(choice.Words[0])}{choice.Words[1..]}: {why}");
+            else
+                actions.Add(new(choice.Words, $"Drawn as {choice.Words}", []) { Enters = new(TrussEntryReader.DrawForm, choice.Value) });
         }
         if (!screen.Scheme.Bars.IsEmpty)
             actions.Add(
@@ -258,13 +234,6 @@ internal static class SketchStep
                     ]
                 )
             );
-        var refused = Forms
-            .Select(c => (c.Words, Why: TrussForms.Refusal(screen.Scheme.Site, Usual(screen, c.Value))))
-            .Where(c => c.Why.Length > 0);
-        return new("Draw a form", [])
-        {
-            Actions = actions,
-            Note = string.Join(" ", refused.Select(r => $"{char.ToUpperInvariant(r.Words[0])}{r.Words[1..]}: {r.Why}")),
-        };
+        return new("Draw a form", []) { Actions = actions, Note = string.Join(" ", refused) };
     }
 }

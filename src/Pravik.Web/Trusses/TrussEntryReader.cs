@@ -18,6 +18,9 @@ internal static class TrussEntryReader
     /// <summary>Where joints are typed that are joined by bars.</summary>
     public const string NewBars = "/parts/newBars";
 
+    /// <summary>Where a form is chosen that is drawn anew.</summary>
+    public const string DrawForm = "/parts/form";
+
     /// <summary>Reads what was typed, in the units of the scheme.</summary>
     public static EntryReading Read(TrussScheme scheme, string path, string? text)
     {
@@ -28,6 +31,12 @@ internal static class TrussEntryReader
                 return Joint(scheme, text ?? "", units);
             case ["", "parts", "newBars"]:
                 return Bars(scheme, text ?? "");
+            case ["", "parts", "form"]:
+                return Form(scheme, text ?? "");
+            case ["", "bars", var some, "step"]:
+                return Step(scheme, Numbers(scheme, some), text == "down" ? -1 : 1);
+            case ["", "bars", var some, "gone"]:
+                return Gone(scheme, Numbers(scheme, some));
             case ["", "bars", var many, var what] when many.Contains(','):
                 return Many(scheme, many, what, text ?? "");
             default:
@@ -41,6 +50,15 @@ internal static class TrussEntryReader
                     value => Beside(scheme, path, value)
                 );
         }
+    }
+
+    private static EntryReading Form(TrussScheme scheme, string text)
+    {
+        var forms = TrussEntries.All.First(e => e.Pattern == "/form/kind").Choices;
+        if (forms.FirstOrDefault(f => f.Value == text) is not { } chosen)
+            return DocumentEntries.Refused($"There is no form “{text}”; known are {string.Join(", ", forms.Select(f => f.Words))}.");
+        var (drawn, why) = TrussForms.Draw(scheme, TrussForms.Usual(scheme, Enum.Parse<FormKind>(text, true)));
+        return drawn is null ? DocumentEntries.Refused(why) : new(TrussPatch.Of(drawn), $"Drawn as {chosen.Words}", null);
     }
 
     private static EntryReading Joint(TrussScheme scheme, string text, UnitSystem units)
@@ -77,9 +95,25 @@ internal static class TrussEntryReader
     /// <summary>The section that a new bar takes: that of the last one.</summary>
     public static TrussBar Usual(TrussScheme scheme) => scheme.Bars.IsEmpty ? new() : scheme.Bars[^1];
 
+    private static int[] Numbers(TrussScheme scheme, string bars) =>
+        [.. bars.Split(',').Select(b => int.TryParse(b, out var i) ? i : -1).Where(i => i >= 0 && i < scheme.Bars.Length)];
+
+    private static EntryReading Step(TrussScheme scheme, int[] bars, int by)
+    {
+        var patch = TrussPatch.Between(scheme, TrussEdits.Step(scheme, bars, by));
+        return patch.Count == 0
+            ? DocumentEntries.Refused("There is no further size in the family.")
+            : new(patch, $"{Words(bars)} one size {(by > 0 ? "up" : "down")}", null);
+    }
+
+    private static EntryReading Gone(TrussScheme scheme, int[] bars) =>
+        new(TrussPatch.Between(scheme, TrussEdits.Delete(scheme, [], bars, false)), $"{Words(bars)} taken away", null);
+
+    private static string Words(int[] bars) => bars is [var bar] ? $"Bar {bar + 1}" : $"{bars.Length} bars";
+
     private static EntryReading Many(TrussScheme scheme, string many, string what, string text)
     {
-        int[] bars = [.. many.Split(',').Select(b => int.TryParse(b, out var i) ? i : -1).Where(i => i >= 0 && i < scheme.Bars.Length)];
+        var bars = Numbers(scheme, many);
         if (bars.Length == 0 || TrussEntries.At($"/bars/{bars[0]}/{what}", scheme) is not { } entry)
             return DocumentEntries.Refused("This value cannot be entered.");
         if (entry.Choices.FirstOrDefault(c => c.Value == text) is not { } choice)

@@ -13,7 +13,12 @@ public sealed class TrussReader(TrussStore store, TrussRuns runs, TrussSearches 
     {
         if (await store.FindAsync(id) is not { } kept)
             return null;
-        var shown = trial is null ? kept : Tried(kept, trial, http) ?? kept;
+        var shown = TriedEdit.On(
+            kept,
+            trial,
+            Formats.Truss,
+            (scheme, path, text) => TrussEntryReader.Read(UserUnits.For(http, scheme), path, text)
+        );
         shown = shown with { Document = UserUnits.For(http, shown.Document) };
         var screen = new TrussScreen(shown, request, runs.Of(shown), searches);
         screen.HasPicture = shown.Document.Picture is { } picture && pictures.Has(picture.Hash);
@@ -41,15 +46,6 @@ public sealed class TrussReader(TrussStore store, TrussRuns runs, TrussSearches 
 
     private static bool BelongTogether(TrussScheme a, TrussScheme b) =>
         a.Task is { } task ? b.Task?.Name == task.Name : b.Site.Opening == a.Site.Opening && b.Site.Road == a.Site.Road;
-
-    private static DocumentSnapshot<TrussScheme>? Tried(DocumentSnapshot<TrussScheme> kept, Trial trial, HttpRequest http)
-    {
-        var reading = trial.Patch is null ? TrussEntryReader.Read(UserUnits.For(http, kept.Document), trial.Path, trial.Text) : null;
-        if (reading?.Error is not null)
-            return null;
-        var edited = Formats.Truss.Edit(Formats.Truss.Node(kept.Document), trial.Patch ?? reading!.Patch);
-        return edited.Document is { } scheme ? kept with { Document = scheme, Findings = edited.Findings } : null;
-    }
 }
 
 /// <summary>A design that is compared with others.</summary>

@@ -35,28 +35,13 @@ public sealed class TrussRun(TrussScheme scheme, TrussResults? results)
 /// <summary>Runs of the schemes that were looked at last.</summary>
 public sealed class TrussRuns
 {
-    private const int Kept = 40;
-    private readonly Lock guard = new();
-    private readonly Dictionary<string, Lazy<TrussRun>> runs = [];
-    private readonly Queue<string> order = new();
+    private readonly Recent<TrussRun> runs = new(40);
 
     /// <summary>The run of a scheme as it stands.</summary>
     public TrussRun Of(DocumentSnapshot<TrussScheme> snapshot)
     {
         var scheme = snapshot.Document;
         var isSound = snapshot.Findings.All(f => f.Severity < Severity.Fault) && !scheme.Bars.IsEmpty;
-        var key = Formats.Truss.Write(scheme);
-        Lazy<TrussRun>? found;
-        lock (guard)
-        {
-            if (!runs.TryGetValue(key, out found))
-            {
-                runs[key] = found = new(() => new(scheme, isSound ? TrussResults.Of(TrussModel.Of(scheme)) : null));
-                order.Enqueue(key);
-                if (order.Count > Kept)
-                    runs.Remove(order.Dequeue());
-            }
-        }
-        return found.Value;
+        return runs.Of(Formats.Truss.Write(scheme), () => new(scheme, isSound ? TrussResults.Of(TrussModel.Of(scheme)) : null));
     }
 }

@@ -217,6 +217,8 @@ async function act(work, action) {
     else work.notice.told(answer);
     return null;
   }
+  const { enters } = action;
+  if (enters) return entries.edit((revision) => api.enter(revision, enters.path, enters.text));
   return entries.edit((revision) => api.patch(revision, action.patch, action.label));
 }
 

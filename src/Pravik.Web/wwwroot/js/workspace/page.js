@@ -114,7 +114,7 @@ export class Page {
     this.axes = change.axes;
     document.title = `${change.title} · Pravik`;
     // Under the pointer of whoever looks at a preview nothing moves but the drawings.
-    const seen = trial?.patch ? ["views", "table", "bandview"] : Object.keys(change.parts);
+    const seen = trial?.preview ? ["views", "table", "bandview"] : Object.keys(change.parts);
     const keys = seen.filter((key) => change.parts[key] && !(key === "views" && work.drawings.isDrawing));
     for (const key of keys) {
       const part = change.parts[key];

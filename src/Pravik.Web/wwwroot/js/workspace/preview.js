@@ -25,9 +25,9 @@ export function listenToPreviews(work) {
     if (button === shown || (isAtRest && !shown)) return;
     end();
     if (!button || isAtRest) return;
-    const { patch } = JSON.parse(button.dataset.repair ?? button.dataset.act);
+    const { patch, enters } = JSON.parse(button.dataset.repair ?? button.dataset.act);
     const text = JSON.stringify(patch ?? []);
-    if (!patch?.length || text.length > LONGEST) return;
+    if (!enters && (!patch?.length || text.length > LONGEST)) return;
     const show = () => {
       // What is being saved is shown first.
       if (saved.isSaving) {
@@ -35,7 +35,7 @@ export function listenToPreviews(work) {
         return;
       }
       shown = button;
-      page.trial = { patch: text };
+      page.trial = { preview: 1, ...(enters ? { entry: enters.path, text: enters.text } : { patch: text }) };
       saved.tries(`preview: ${button.textContent.trim()}`);
       page.refresh();
     };
