@@ -82,7 +82,7 @@ public static class TrussEntries
         .. Part("/task", _ => "of the task", Task),
     ];
 
-    /// <summary>Entries by the length and the first part of their paths: a scheme has thousands of values, each of which is looked up.</summary>
+    /// <summary>Entries by the length and the first part of their paths: a scheme has thousands of values that are looked up.</summary>
     private static readonly ILookup<(int, string), Entry> ByHead = All.ToLookup(e =>
         (e.Pattern.Split('/').Length, e.Pattern.Split('/')[1])
     );

@@ -3,7 +3,7 @@ namespace Pravik.Core.Trusses;
 /// <summary>A picture that lies faintly under the sketch, to be traced. Nothing follows from it; its proportions are its own.</summary>
 public sealed record TrussPicture
 {
-    /// <summary>By which the picture is kept beside the scheme: 32 digits, hexadecimal. A file of the scheme does not hold the picture.</summary>
+    /// <summary>By which the picture is kept: 32 digits, hexadecimal. A file of the scheme does not hold the picture.</summary>
     public string Hash { get; init; } = "";
 
     /// <summary>Place of its left edge along the opening (m).</summary>

@@ -75,7 +75,9 @@ internal static class TrussEndpoints
         app.MapGet("/api/pictures/{hash}", Picture);
     }
 
-    /// <summary>Keeps a picture and lays it under the sketch: as wide as the opening, its upper edge a quarter of that over the road.</summary>
+    /// <summary>
+    /// Keeps a picture and lays it under the sketch: as wide as the opening, its upper edge a quarter of that over the road.
+    /// </summary>
     private static async Task<IResult> PictureAsync(
         string id,
         int revision,

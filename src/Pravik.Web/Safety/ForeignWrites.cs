@@ -5,7 +5,8 @@ namespace Pravik.Web.Safety;
 
 /// <summary>
 /// Refuses writes that another site makes a browser send. A browser says where a request comes from (Sec-Fetch-Site, Origin); a program
-/// that is no browser says neither and is let through. What the interface takes is JSON, and pictures as bare bytes: no form can send either.
+/// that is no browser says neither and is let through. What the interface takes is JSON, and pictures as bare
+/// bytes: no form can send either.
 /// </summary>
 internal static class ForeignWrites
 {
