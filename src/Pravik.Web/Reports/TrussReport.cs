@@ -90,8 +90,8 @@ internal sealed class TrussReport(TrussRun run, UnitSystem units, IReadOnlyList<
         yield return new ReportHeading("2 Basis");
         yield return new ReportText(
             "Plane trusses of pin-jointed bars, linear; loads reach the joints of the deck by simple spans between them. Weight of the "
-                + "deck and of half of each bar acts at the joints. Every lane bears the vehicle abreast; each plane carries half. Resistances: "
-                + "EN 1993-1-1 6.2.3 and 6.3.1, each bar held at its joints both ways."
+                + "deck and of half of each bar acts at the joints. Every lane bears the vehicle abreast; each plane carries half. "
+                + "Resistances: EN 1993-1-1 6.2.3 and 6.3.1, each bar held at its joints both ways."
         );
         string Limit(double? limit) => limit is { } l ? QuantityText.Significant(l, 4) : "none";
         yield return new ReportTable(
