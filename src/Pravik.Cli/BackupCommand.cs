@@ -9,7 +9,7 @@ internal static class BackupCommand
     public static Command Make() =>
         Of(
             "backup",
-            "Write all bridges, their histories, the library and the grounds into one file; safe while a server runs.",
+            "Write all bridges, their histories, the library, grounds and pictures into one file; safe while a server runs.",
             (file, folder) =>
             {
                 Backup.Write(folder, file);

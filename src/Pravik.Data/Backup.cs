@@ -3,15 +3,21 @@ using Microsoft.Data.Sqlite;
 
 namespace Pravik.Data;
 
-/// <summary>Copies of a data folder in one file: the database and the grounds, as a ZIP archive.</summary>
+/// <summary>Copies of a data folder in one file: the database, the grounds and the pictures, as a ZIP archive.</summary>
 public static class Backup
 {
     private const string DatabaseEntry = "pravik.db";
-    private const string GroundEntries = "grounds/";
+
+    /// <summary>Folders of files that never change: as they are called in the archive, where they lie, and their files.</summary>
+    private static readonly (string Entries, Func<string, string> In, string Files)[] Folders =
+    [
+        ("grounds/", DataFolder.GroundsIn, "*.ground"),
+        ("pictures/", DataFolder.PicturesIn, "*.picture"),
+    ];
 
     /// <summary>
-    /// Writes a backup, also while a server runs: the database as it stands at one moment (SQLite's online backup), then the grounds, which
-    /// never change. The file is complete or not there. Throws <see cref="DataFolderException"/> where there is no database.
+    /// Writes a backup, also while a server runs: the database as it stands at one moment (SQLite's online backup), then grounds and
+    /// pictures, which never change. The file is complete or not there. Throws <see cref="DataFolderException"/> where there is no database.
     /// </summary>
     public static void Write(string folder, string file)
     {
@@ -33,9 +39,12 @@ public static class Backup
             using (var archive = new ZipArchive(File.Create(draft), ZipArchiveMode.Create))
             {
                 archive.CreateEntryFromFile(copy, DatabaseEntry, CompressionLevel.Fastest);
-                var grounds = DataFolder.GroundsIn(folder);
-                foreach (var ground in Directory.Exists(grounds) ? Directory.EnumerateFiles(grounds, "*.ground") : [])
-                    archive.CreateEntryFromFile(ground, GroundEntries + Path.GetFileName(ground), CompressionLevel.NoCompression);
+                foreach (var (entries, place, files) in Folders)
+                {
+                    var from = place(folder);
+                    foreach (var kept in Directory.Exists(from) ? Directory.EnumerateFiles(from, files) : [])
+                        archive.CreateEntryFromFile(kept, entries + Path.GetFileName(kept), CompressionLevel.NoCompression);
+                }
             }
             File.Move(draft, file, true);
         }
@@ -84,17 +93,16 @@ public static class Backup
         try
         {
             using var archive = ZipFile.OpenRead(file);
-            var entries = archive.Entries.Where(e =>
-                e.FullName == DatabaseEntry || e.FullName.StartsWith(GroundEntries, StringComparison.Ordinal)
-            );
-            if (archive.GetEntry(DatabaseEntry) is null)
+            if (archive.GetEntry(DatabaseEntry) is not { } database)
                 throw new DataFolderException($"{file} is no backup: it has no database in it.");
-            Directory.CreateDirectory(DataFolder.GroundsIn(folder));
-            foreach (var entry in entries)
+            Directory.CreateDirectory(folder);
+            database.ExtractToFile(Path.Combine(folder, DatabaseEntry));
+            foreach (var (entries, place, _) in Folders)
             {
+                Directory.CreateDirectory(place(folder));
                 // Only the name of an entry counts, so that none can lead out of the folder.
-                var into = entry.FullName == DatabaseEntry ? folder : DataFolder.GroundsIn(folder);
-                entry.ExtractToFile(Path.Combine(into, Path.GetFileName(entry.Name)));
+                foreach (var entry in archive.Entries.Where(e => e.FullName.StartsWith(entries, StringComparison.Ordinal)))
+                    entry.ExtractToFile(Path.Combine(place(folder), Path.GetFileName(entry.Name)));
             }
         }
         catch (Exception problem) when (problem is InvalidDataException or FileNotFoundException)

@@ -35,10 +35,13 @@ public sealed class DataFolder : IDisposable
     public string Grounds => GroundsIn(Path);
 
     /// <summary>Path of the folder of pictures.</summary>
-    public string Pictures => System.IO.Path.Combine(Path, "pictures");
+    public string Pictures => PicturesIn(Path);
 
     /// <summary>Where the database of a folder lies.</summary>
     public static string DatabaseIn(string path) => System.IO.Path.Combine(path, DatabaseName);
+
+    /// <summary>Where the pictures of a folder lie.</summary>
+    public static string PicturesIn(string path) => System.IO.Path.Combine(path, "pictures");
 
     /// <summary>Where the grounds of a folder lie.</summary>
     public static string GroundsIn(string path) => System.IO.Path.Combine(path, "grounds");

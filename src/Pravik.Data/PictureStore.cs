@@ -24,5 +24,5 @@ public sealed class PictureStore(string folder)
     /// <summary>A picture, or null where it was never kept here.</summary>
     public byte[]? Find(string hash) => Has(hash) ? File.ReadAllBytes(PathOf(hash)) : null;
 
-    private string PathOf(string hash) => Path.Combine(folder, hash);
+    private string PathOf(string hash) => Path.Combine(folder, hash + ".picture");
 }

@@ -24,6 +24,7 @@ public sealed class DataFolderTests : IDisposable
         await store.PrepareAsync();
         await store.CreateAsync(Bridge.New("Kept"), "Begun", "kept");
         new GroundStore(folder.Grounds).Keep(new([0, 0, 1, 10, 0, 1, 10, 10, 1], [0, 1, 2]));
+        new PictureStore(folder.Pictures).Keep([1, 2, 3]);
         SqliteConnection.ClearAllPools();
         return folder.Path;
     }
@@ -108,6 +109,8 @@ public sealed class DataFolderTests : IDisposable
         Assert.Equal(["kept"], (await List(now).ListAsync()).Select(p => p.Id));
         Assert.Equal(2, (await List(before).ListAsync()).Count);
         Assert.Single(Directory.EnumerateFiles(DataFolder.GroundsIn(folder)));
+        var picture = Path.GetFileNameWithoutExtension(Assert.Single(Directory.EnumerateFiles(DataFolder.PicturesIn(folder))));
+        Assert.Equal([1, 2, 3], new PictureStore(DataFolder.PicturesIn(folder)).Find(picture)!);
         await File.WriteAllTextAsync(In("none.zip"), "no archive");
         Assert.Throws<DataFolderException>(() => Backup.Restore(In("none.zip"), folder));
         Assert.Throws<DataFolderException>(() => Backup.Write(In("nothing"), In("x.zip")));
