@@ -17,7 +17,8 @@ public static class Backup
 
     /// <summary>
     /// Writes a backup, also while a server runs: the database as it stands at one moment (SQLite's online backup), then grounds and
-    /// pictures, which never change. The file is complete or not there. Throws <see cref="DataFolderException"/> where there is no database.
+    /// pictures, which never change. The file is complete or not there. Throws <see cref="DataFolderException"/> where there is no
+    /// database.
     /// </summary>
     public static void Write(string folder, string file)
     {
