@@ -1,4 +1,5 @@
 using System.Security.Cryptography;
+using Pravik.Core.Trusses;
 
 namespace Pravik.Data;
 
@@ -19,7 +20,7 @@ public sealed class PictureStore(string folder)
     }
 
     /// <summary>Whether a picture is kept here.</summary>
-    public bool Has(string hash) => hash.Length == 32 && hash.All(char.IsAsciiHexDigitLower) && File.Exists(PathOf(hash));
+    public bool Has(string hash) => TrussPicture.IsHash(hash) && File.Exists(PathOf(hash));
 
     /// <summary>A picture, or null where it was never kept here.</summary>
     public byte[]? Find(string hash) => Has(hash) ? File.ReadAllBytes(PathOf(hash)) : null;

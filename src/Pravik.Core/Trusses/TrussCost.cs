@@ -21,6 +21,9 @@ public sealed record CostLine(string Group, string Words, double Amount, string 
 /// </summary>
 public sealed class TrussCost
 {
+    /// <summary>What is not in it, told beside every cost.</summary>
+    public const string Scope = "Not in it: transport, erection, coating, bracing between the planes, land and fees.";
+
     /// <summary>Group of the site.</summary>
     public const string SiteGroup = "Site";
 

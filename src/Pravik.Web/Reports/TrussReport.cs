@@ -301,7 +301,7 @@ internal sealed class TrussReport(TrussRun run, UnitSystem units, IReadOnlyList<
                 new(["In all", "", "", "", "", scheme.Money(run.Cost.Total)]) { StandsOut = true },
             ]
         );
-        yield return new ReportText("Not in it: transport, erection, coating, bracing between the planes, land and fees.");
+        yield return new ReportText(TrussCost.Scope);
     }
 
     private string Name(int bar) => $"{bar + 1}: {scheme.Bars[bar].From} – {scheme.Bars[bar].To}";

@@ -65,7 +65,7 @@ internal static class CostStep
             "Cost",
             screen.Money(cost.Total),
             [
-                new("Readings", readings) { Note = "Not in it: transport, erection, coating, bracing between the planes, land and fees." },
+                new("Readings", readings) { Note = TrussCost.Scope },
                 .. BarCatalogue
                     .Prices.GroupBy(p => p.Group)
                     .Select(g => new LedgerGroup(
