@@ -71,7 +71,7 @@ internal static class CheckCommand
         if (BridgeRun.Refusal(bridge) is { } reason)
             return reason;
         var form = GirderMembers.FormOf(new(bridge, placeGirders: false));
-        var reasons = CheckCatalog.All.Select(c => c.Refusal(form, bridge.Basis.Standard)).ToList();
+        var reasons = CheckCatalog.All.Where(c => c.IsFor(form)).Select(c => c.Refusal(form, bridge.Basis.Standard)).ToList();
         return reasons.All(r => r is not null) ? reasons[0] : null;
     }
 

@@ -28,7 +28,7 @@ public sealed class CheckedMembers
     )
     {
         (Members, this.notYet) = (members, notYet);
-        var all = CheckCatalog.All.Where(wanted ?? (_ => true)).ToList();
+        var all = CheckCatalog.All.Where(c => c.IsFor(form) && wanted?.Invoke(c) != false).ToList();
         Refusals = [.. all.Select(c => c.Refusal(form, standard)).OfType<string>().Distinct()];
         checks = [.. all.Where(c => c.Refusal(form, standard) is null).Select(c => (c, c.Of(members)))];
         var places = members.SelectMany(m => m.Points.Select((_, place) => (Member: m, Place: place))).ToArray();

@@ -17,6 +17,9 @@ public interface ICheck
     /// <summary>Whether traffic is rated by it: it sets the ultimate state against a resistance.</summary>
     bool IsRated => true;
 
+    /// <summary>Whether it is a check of members of a form at all: one of concrete, or one of steel.</summary>
+    bool IsFor(MemberForm form) => form != MemberForm.Steel;
+
     /// <summary>Why the check does not cover members of a form, under a family of standards, yet; null where it does.</summary>
     string? Refusal(MemberForm form, Standard standard);
 
@@ -60,6 +63,11 @@ public static class CheckCatalog
         new En1992.InAccident(new En1992.UltimateShear()),
         new En1992.InAccident(new En1992.InterfaceShear()),
         new En1992.InAccident(new En1992.UltimateTorsion()),
+        new Lrfd6.Proportions(),
+        new Lrfd6.Flexure(),
+        new Lrfd6.WebShear(),
+        new Lrfd6.ServiceTwo(),
+        new Lrfd6.Construction(),
     ];
 
     /// <summary>What no check covers yet of a bridge, said wherever something passes.</summary>

@@ -57,6 +57,9 @@ public sealed record StructuralSteel(string Class, double Fy, double FyThick, do
     /// <summary>Yield strength of a plate (Pa); above 80 mm that to 80 mm.</summary>
     public double Yield(double thickness) => thickness <= Thick ? Fy : FyThick;
 
+    /// <summary>f_y of a plate of a thickness (Pa).</summary>
+    public double YieldOf(double thickness) => thickness > Thick ? FyThick : Fy;
+
     /// <summary>Shear modulus with ν = 0.3 (EN 1993-1-1 3.2.6).</summary>
     public double G => E / (2 * (1 + 0.3));
 

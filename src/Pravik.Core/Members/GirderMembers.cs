@@ -17,8 +17,9 @@ public static class GirderMembers
     {
         var sections = new GirderMemberSections(geometry, results.Strands, results.Tendons);
         var (form, values) = (FormOf(geometry), geometry.Bridge.Basis.Values);
+        var steel = form == MemberForm.Steel ? new GirderSteel(geometry, results) : null;
         var bearings = new Dictionary<AxisIndex, SupportPlace>();
-        var stages = StagesOf(geometry.Bridge, effects, results);
+        var stages = StagesOf(form, geometry.Bridge, effects, results);
         return
         [
             .. results
@@ -41,6 +42,7 @@ public static class GirderMembers
                     Prestress = effects.PrestressIn(_ => true),
                     LeavesOutTorsion = geometry.Bridge.Girders.LeavesOutTorsion ? Member.TorsionByCompatibility : null,
                     ToBearing = p => ToBearing(geometry, results.Points[p.Number], bearings),
+                    StateOf = (id, number) => steel?.StateOf(id, results.Points[number]) ?? SteelState.ShortTerm,
                     Exposure = geometry.Bridge.Materials.Exposure,
                 }),
         ];
@@ -53,7 +55,10 @@ public static class GirderMembers
                 p.Station,
                 form is MemberForm.Steel or MemberForm.RunsOnOverPiers ? null : sections.At(p, number),
                 effects.HeightOfAxial(p)
-            );
+            )
+            {
+                Steel = steel?.At(p) ?? [],
+            };
     }
 
     /// <summary>Passages of lorries, where they were followed; null elsewhere.</summary>
@@ -82,18 +87,19 @@ public static class GirderMembers
     }
 
     /// <summary>
-    /// The release of strands, then every stage, each with what drives in it; with tendons alone the stages from the first of them on.
+    /// The release of strands, then every stage, each with what drives in it; with tendons alone the stages from the first of them on, of
+    /// girders of steel all stages.
     /// </summary>
-    private static ImmutableArray<MemberStage> StagesOf(Bridge bridge, BridgeEffects effects, ModelResults results)
+    private static ImmutableArray<MemberStage> StagesOf(MemberForm form, Bridge bridge, BridgeEffects effects, ModelResults results)
     {
         var (strands, tendons) = (results.Strands.WorksOut, bridge.Girders.CastInPlace && results.Tendons.WorksOut);
         var first = strands ? 0 : results.Tendons.First;
         // Girders cast in place are as old as what was cast last.
         var made = strands ? 0 : CastLast(results.Steps);
-        if ((!strands && !tendons) || first is null)
+        if (form != MemberForm.Steel && ((!strands && !tendons) || first is null))
             return [];
         var after = results
-            .Steps.Where(s => s.Stage.Day >= first)
+            .Steps.Where(s => first is null || s.Stage.Day >= first)
             .Select(s => new MemberStage(
                 CaseNames.After(s.Stage),
                 s.Stage.Day - made,

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Models;
+using Pravik.Core.Stages;
 using Pravik.Core.Traffic;
 
 namespace Pravik.Core.Members;
@@ -32,7 +33,11 @@ public enum MemberForm
 /// <param name="Station">Station of the road there (m).</param>
 /// <param name="Section">The section; null where there is nothing to check.</param>
 /// <param name="AxialHeight">Height above the soffit at which axial forces act (m).</param>
-public sealed record MemberPoint(int Number, int Span, double Distance, double Station, MemberSection? Section, double AxialHeight);
+public sealed record MemberPoint(int Number, int Span, double Distance, double Station, MemberSection? Section, double AxialHeight)
+{
+    /// <summary>The section of a steel girder, or those behind and ahead of the place; none for members of concrete.</summary>
+    public ImmutableArray<MemberSteel> Steel { get; init; } = [];
+}
 
 /// <summary>
 /// A member as a check sees it: sections along it, and what acts on them. A check does not know from which bridge it came.
@@ -96,6 +101,9 @@ public sealed record Member(
 
     /// <summary>Wheels that may punch through it, where it is a strip of slab; null for none.</summary>
     public MemberWheels? Wheels { get; init; }
+
+    /// <summary>What resists a case at a place (by its number) of a steel girder.</summary>
+    public Func<CaseId, int, SteelState> StateOf { get; init; } = (_, _) => SteelState.ShortTerm;
 
     /// <summary>Class of exposure.</summary>
     public string Exposure { get; init; } = "";

@@ -1,4 +1,5 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
 using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Sections;
@@ -27,9 +28,14 @@ public static class EffectiveSlab
         );
     }
 
-    /// <summary>Width of slab that acts with a girder of a section in a span (EN 1992-1-1 5.3.2.1).</summary>
+    /// <summary>
+    /// Width of slab that acts with a girder of a section in a span: by EN 1992-1-1 5.3.2.1, or all that is its own, half of each bay and
+    /// the overhang (AASHTO LRFD 4.6.2.6.1).
+    /// </summary>
     public static double SlabWidth(BridgeGeometry geometry, GirderLine girder, SpanIndex span, MadeSection section)
     {
+        if (geometry.Bridge.Basis.Standard == Standard.Lrfd)
+            return geometry.WetSlabWidth(girder, span);
         var (left, right) = ClearWidths(geometry, girder, span);
         var (spans, number) = Continuous(geometry, girder, span);
         var length = EffectiveWidth.ZeroMomentLength(spans, number);

@@ -10,7 +10,6 @@ internal static class ConcreteMembers
     public static string? Refusal(MemberForm form, Standard standard) =>
         form switch
         {
-            MemberForm.Steel => "Not checked: girders of steel",
             MemberForm.RunsOnOverPiers => "Not checked: girders that run on over piers in one piece",
             _ when standard == Standard.Lrfd => "Not checked: concrete girders under AASHTO LRFD, which are analysed alone",
             _ => null,

@@ -1,0 +1,179 @@
+using System.Collections.Immutable;
+using Pravik.Core.Bridges;
+using Pravik.Core.Codes;
+using Pravik.Core.Effects;
+using Pravik.Core.Geometry;
+using Pravik.Core.Materials;
+using Pravik.Core.Models;
+using Pravik.Core.Places;
+using Pravik.Core.Sections;
+using Pravik.Core.Stages;
+
+namespace Pravik.Core.Members;
+
+/// <summary>Sections of a bridge's steel girders as checks see them, and which of them carries each case.</summary>
+internal sealed class GirderSteel
+{
+    /// <summary>Looks this far to either side of a place, as a part of the span.</summary>
+    private const double Aside = 1e-6;
+
+    /// <summary>Braces and stiffeners nearer than this are one (m).</summary>
+    private const double Same = 0.02;
+    private readonly BridgeGeometry geometry;
+    private readonly ModelResults results;
+    private readonly Dictionary<int, (ImmutableArray<double> Braces, ImmutableArray<double> Stiffeners, Stretch Whole)> along = [];
+    private readonly Dictionary<(int Girder, SpanIndex Span, MadeSection Section), (PlateGirder Plates, SteelSlab Slab)?> sections = [];
+    private readonly StructuralSteel steel;
+
+    public GirderSteel(BridgeGeometry geometry, ModelResults results)
+    {
+        (this.geometry, this.results, steel) = (geometry, results, StructuralSteel.Of(geometry.Bridge.Materials.Structural));
+        foreach (var girder in geometry.Girders)
+            along[girder.Number - 1] = Along(girder);
+    }
+
+    /// <summary>
+    /// The section at a point, or those behind and ahead of it where they differ; none beyond the girder's ends and for girders that are
+    /// not of two flanges and a web.
+    /// </summary>
+    public ImmutableArray<MemberSteel> At(ModelPoint point)
+    {
+        var (from, to) = geometry.EndsOf(geometry.Girders[point.Girder], point.Span);
+        if (point.Fraction < from || point.Fraction > to)
+            return [];
+        var (behind, ahead) = (
+            point.Fraction > from ? Beside(point, -1) : Beside(point, 1),
+            point.Fraction < to ? Beside(point, 1) : Beside(point, -1)
+        );
+        if (behind is null || ahead is null)
+            return [];
+        return behind == ahead ? [behind] : [behind with { Side = "behind" }, ahead with { Side = "ahead" }];
+    }
+
+    /// <summary>
+    /// What resists a case at a point: the steel alone where no slab was stiff yet when it came; else the slab, for a long time or a short
+    /// one by the kind of action.
+    /// </summary>
+    public SteelState StateOf(CaseId id, ModelPoint point)
+    {
+        if (results.Find(id) is not { } of)
+            return SteelState.ShortTerm;
+        var model = results.Models[of.Model];
+        if (model.Sections[point.Girder][model.RowOf(point)] is not { HasSlab: true })
+            return SteelState.Bare;
+        return of.Stage is not null || of.Kind is ActionKind.Creep or ActionKind.Shrinkage or ActionKind.Settlement
+            ? SteelState.LongTerm
+            : SteelState.ShortTerm;
+    }
+
+    private MemberSteel? Beside(ModelPoint point, int side)
+    {
+        var (girder, fraction) = (geometry.Girders[point.Girder], point.Fraction + side * Aside);
+        var section = geometry.SectionOf(girder, point.Span, fraction);
+        if (!sections.TryGetValue((girder.Number, point.Span, section), out var parts))
+            sections[(girder.Number, point.Span, section)] = parts = Parts(girder, point.Span, section);
+        if (parts is not var (plates, slab))
+            return null;
+        var (braces, stiffeners, whole) = along[point.Girder];
+        var at = point.Distance + side * Same;
+        var panel = Around(stiffeners, at, whole);
+        return new("", plates, steel, slab, panel, IsAtEnd(panel, whole), Around(braces, at, whole), CurvatureAt(girder, point));
+    }
+
+    private (PlateGirder, SteelSlab)? Parts(GirderLine girder, SpanIndex span, MadeSection section)
+    {
+        if (PlateGirder.Of(section) is not { } plates)
+            return null;
+        var (bridge, concrete) = (geometry.Bridge, Concrete.Of(geometry.Bridge.Materials.Slab));
+        var (width, thickness, haunch) = (
+            EffectiveSlab.SlabWidth(geometry, girder, span, section),
+            geometry.SlabThickness(girder, span, 0.5),
+            geometry.Haunch(span)
+        );
+        var (soffit, bars, reinforcement) = (
+            plates.Depth + haunch,
+            bridge.Girders.SlabBars,
+            ReinforcingSteel.Of(bridge.Materials.Reinforcement)
+        );
+        MemberBars Layer(string name, double height, BarLayer layer) =>
+            new(name, height, layer.AreaPerMetre * width, reinforcement) { Diameter = layer.Diameter, Spacing = layer.Spacing };
+        return (
+            plates,
+            new(
+                width,
+                thickness,
+                haunch,
+                steel.E / concrete.Ecm,
+                concrete.Fck,
+                [
+                    Layer("slab bars, top", soffit + thickness - bars.Top.AxisDistance, bars.Top),
+                    Layer("slab bars, bottom", soffit + bars.Bottom.AxisDistance, bars.Bottom),
+                ]
+            )
+        );
+    }
+
+    /// <summary>Where a girder is braced and stiffened, and from where to where it reaches (m from its first axis).</summary>
+    private (ImmutableArray<double>, ImmutableArray<double>, Stretch) Along(GirderLine girder)
+    {
+        var (starts, before) = (new double[geometry.SpanCount], 0.0);
+        List<double> supports = [];
+        for (SpanIndex span = 0; span < geometry.SpanCount; span = span + 1)
+        {
+            starts[span] = before;
+            if (!girder.IsIn(span))
+                continue;
+            supports.Add(before);
+            before += girder.SpanLength(span);
+            supports.Add(before);
+        }
+        double At(SpanIndex span, double fraction) => starts[span] + fraction * girder.SpanLength(span);
+        var frames = geometry
+            .DiaphragmBays()
+            .Where(b => b.Left == girder || b.Right == girder)
+            .Select(b => At(b.Span, b.Left == girder ? b.OnLeft : b.OnRight))
+            .ToList();
+        var upright = geometry.StiffenerPlaces().Where(s => s.Girder == girder && s.IsUpright).Select(s => At(s.Span, s.From));
+        var (first, last) = (girder.FirstSpan, geometry.SpanIndices.Last(girder.IsIn));
+        var whole = new Stretch(
+            At(first, geometry.EndsOf(girder, first).From),
+            At(last, geometry.EndsOf(girder, last).To)
+        );
+        return ([.. Apart(supports.Concat(frames))], [.. Apart(supports.Concat(frames).Concat(upright))], whole);
+    }
+
+    private static IEnumerable<double> Apart(IEnumerable<double> places)
+    {
+        var last = double.NegativeInfinity;
+        foreach (var at in places.Order())
+        {
+            if (at - last > Same)
+                yield return at;
+            last = Math.Max(last, at);
+        }
+    }
+
+    private static Stretch Around(ImmutableArray<double> places, double at, Stretch whole) =>
+        new(
+            places.LastOrDefault(p => p <= at, whole.From),
+            places.FirstOrDefault(p => p > at, whole.To)
+        );
+
+    /// <summary>A panel is at an end where it begins or ends at the outermost bearing.</summary>
+    private static bool IsAtEnd(Stretch panel, Stretch whole)
+    {
+        var reach = 2 * Math.Max(whole.From, Same) + Same;
+        return panel.From <= whole.From + reach || panel.To >= whole.To - reach;
+    }
+
+    /// <summary>1/R by the directions at a tenth of the span to either side.</summary>
+    private static double CurvatureAt(GirderLine girder, ModelPoint point)
+    {
+        var (span, length) = (girder.In(point.Span), girder.SpanLength(point.Span));
+        if (span.Curve is null)
+            return 0;
+        var (from, to) = (Math.Max(0, point.Fraction - 0.1), Math.Min(1, point.Fraction + 0.1));
+        var (a, b) = (span.Along(from), span.Along(to));
+        return Math.Asin(Math.Clamp(a.X * b.Y - a.Y * b.X, -1, 1)) / ((to - from) * length);
+    }
+}
