@@ -77,7 +77,8 @@ public static class MeshRows
     }
 
     /// <summary>
-    /// Where bond of debonded strands begins, bars of a girder and over a pier begin and end, and zones of links meet, in any girder.
+    /// Where bond of debonded strands begins, bars of a girder and over a pier begin and end, and zones of links meet, in any girder; plates
+    /// of one of steel.
     /// </summary>
     private static IEnumerable<double> ChangesIn(BridgeGeometry geometry, SpanIndex span)
     {
@@ -86,6 +87,12 @@ public static class MeshRows
         {
             var (type, length) = (geometry.TypeOf(girder, span), girder.SpanLength(span));
             var (from, to) = geometry.EndsOf(girder, span);
+            if (geometry.SectionOf(girder, span).IsSteel)
+            {
+                foreach (var splice in geometry.Breaks(girder, span).Where(t => t > from && t < to))
+                    yield return splice;
+                continue;
+            }
             var zones = type.Links.Select((_, i) => type.Links.Take(i + 1).Sum(z => z.Length)).SkipLast(1);
             var debonded = type.Strands.Rows.SelectMany(r => r.Bonds).Select(b => b.Length).Where(l => l > 0);
             foreach (var fromEnd in zones.Concat(debonded).Where(l => l < (to - from) * length / 2))

@@ -30,11 +30,11 @@ internal static class Fit
             }
         }
         var geometry = new BridgeGeometry(bridge, placeGirders: false);
-        foreach (var shape in geometry.SectionsInUse.Where(s => s.IsSteel))
+        foreach (var shape in geometry.SectionsInUse.Where(s => s.IsSteel && bridge.Basis.Standard != Standard.Lrfd))
             bounds.Warning(
                 PathOfSection(bridge, shape.Shape.Name),
                 $"The section “{shape.Shape.Name}” is of steel: girders of steel are laid out, drawn, billed and modelled, but "
-                    + "not checked in this version."
+                    + "checked under AASHTO LRFD alone."
             );
         foreach (var (section, type) in geometry.Sections.InUse.Where(u => !u.Section.IsSteel && !bridge.Girders.CastInPlace))
             Strands(bridge, type, section, bounds);
@@ -703,7 +703,7 @@ internal static class Fit
                 "Not every girder line has a girder in every span: the girders are laid out, drawn and billed, but neither "
                     + "modelled nor checked in this version."
             );
-        if (geometry.RunsOn && !bridge.Girders.CastInPlace)
+        if (geometry.RunsOn && !bridge.Girders.CastInPlace && geometry.SectionsInUse.Any(s => !s.IsSteel))
             bounds.Warning(
                 "/girders/runsOn",
                 "Girders that run on over piers in one piece are laid out, drawn, billed and modelled, but not checked in this version.",
