@@ -111,7 +111,7 @@ public static class DiagramView
         foreach (var series in diagram.Series)
             canvas.Path(Points(series), series.Pen);
         var taken = new List<(double X, double Y, double Width)>();
-        foreach (var series in diagram.Series.Where(s => s.Peaks))
+        foreach (var series in diagram.Series.Where(s => s.Peaks && !s.Values.IsEmpty))
             Peaks(series, picked is null);
         if (cursor is { } at && at >= first && at <= last)
         {

@@ -1,4 +1,5 @@
 using Pravik.Core.Entries;
+using Pravik.Core.Members;
 using Pravik.Core.Units;
 using Pravik.Drawings.Views;
 using Pravik.Web.Ledgers;
@@ -46,8 +47,8 @@ internal sealed class ChecksStep : IStep
         if (layout == "strands")
             return IsCast(screen) ? BarTables.Sheet(screen) : StrandTables.Sheet(screen);
         if (layout == "section")
-            return SectionAt(screen) is { } at
-                ? at.Sheet(screen.Half)
+            return SteelAt(screen) is { } steel ? steel.Sheet(screen.Half)
+                : SectionAt(screen) is { } at ? at.Sheet(screen.Half)
                 : new([screen.Waiting("No section here", "checks see no concrete of this girder")]);
         var before = layout == "check" ? screen.Seen.Other : null;
         var table = results.CheckTable(screen.Outcome, before);
@@ -72,6 +73,7 @@ internal sealed class ChecksStep : IStep
         : screen.Request.Layout == "strands" && screen.Outcome is not null
             ? (IsCast(screen) ? BarTables.Ledger(screen) : StrandTables.Ledger(screen))
         : screen.Request.Layout == "camber" && screen.Latest is { } latest ? new CamberViews(screen, latest.Results).Ledger
+        : screen.Request.Layout == "section" && SteelAt(screen) is { } steel ? steel.Ledger
         : screen.Request.Layout == "section" && SectionAt(screen) is { } at ? at.Ledger
         : screen.Outcome is not null ? screen.Results!.CheckLedger(screen.Snapshot.ProjectId, screen.Outcome)
         : screen.Results is not null ? new("Checks", "nothing is checked", [screen.Results.NotChecked])
@@ -83,6 +85,7 @@ internal sealed class ChecksStep : IStep
     public IReadOnlyList<SheetControl> Controls(Screen screen) =>
         (screen.Request.Layout ?? "check") switch
         {
+            "section" when SteelAt(screen) is { } steel => steel.Controls,
             "section" when SectionAt(screen) is { } at => at.Controls,
             "check" when screen.Outcome is not null => [new("with", "Laid under", screen.Request.With, [.. Under(screen)])],
             _ => [],
@@ -107,12 +110,26 @@ internal sealed class ChecksStep : IStep
             ? new(
                 member,
                 point,
-                $"{member.Name} at station {screen.Units.Format(point.Station, QuantityKind.Length)}",
+                Place(screen, member, point),
                 screen.Units,
                 screen.Request.Show
             )
             : null;
     }
+
+    /// <summary>The same of a girder of steel.</summary>
+    private static SteelSectionViews? SteelAt(Screen screen)
+    {
+        if (screen.Latest?.Results is not { Outcomes.IsEmpty: false } results)
+            return null;
+        var member = results.Members[screen.Girder];
+        return SteelSectionViews.Nearest(member, screen.Station) is { } point
+            ? new(member, point, Place(screen, member, point), screen.Units, screen.Request.Show)
+            : null;
+    }
+
+    private static string Place(Screen screen, Member member, MemberPoint point) =>
+        $"{member.Name} at station {screen.Units.Format(point.Station, QuantityKind.Length)}";
 
     public StepState State(Screen screen) =>
         !screen.IsCurrent ? new(Id, Name, screen.ResultState.Mark, screen.ResultState.Word)

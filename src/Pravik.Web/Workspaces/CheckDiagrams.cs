@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using Pravik.Core.Checks;
 using Pravik.Core.Checks.En1992;
+using Pravik.Core.Checks.Steel;
+using Pravik.Core.Codes;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
 using Pravik.Core.Stages;
@@ -101,6 +103,19 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
                 ],
                 axes
             ),
+            "webShear.shear" => new(
+                $"{name}, shear of the web, without its sign",
+                QuantityKind.Force,
+                false,
+                [
+                    Line("V_u", outcome.Check, Pen.Active, o => Math.Abs(o.Effect), true),
+                    Line("φ_v V_n", outcome.Check, Pen.Resistance, o => Math.Abs(o.Resistance)),
+                ],
+                axes
+            ),
+            null when IsOfSteel => FlangeStresses(LimitState.Ultimate, "strength states"),
+            "flexure.sagging" or "flexure.hogging" => FlangeStresses(LimitState.Ultimate, "strength states"),
+            "serviceTwo.sagging" or "serviceTwo.hogging" => FlangeStresses(LimitState.Characteristic, "service"),
             { } id when id.StartsWith("stress.", StringComparison.Ordinal) => Stresses(outcome!),
             { } id when id.StartsWith("strands.", StringComparison.Ordinal) => StrandStresses(outcome!),
             _ => new(
@@ -124,9 +139,38 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
     /// <summary>Whether an outcome's diagram is that of utilisations: what it sets against each other has no one unit.</summary>
     public static bool IsDrawnAsRatio(CheckOutcome outcome) =>
         outcome.Check is "torsion.webstruts" or "torsion.weblinks" or "anchorage.end"
+        || outcome.Check is "flexure.ductility" or "proportions.plates" or "construction.built"
+        || outcome is { Check: "flexure.sagging", Kind: QuantityKind.Moment }
         || outcome.Check.StartsWith("accidental-", StringComparison.Ordinal)
         || outcome.Check.StartsWith("sudden.", StringComparison.Ordinal)
         || outcome.Check.StartsWith("cracks.least", StringComparison.Ordinal);
+
+    private bool IsOfSteel => member.Points.Any(p => !p.Steel.IsEmpty);
+
+    /// <summary>Stresses of both flanges of a steel girder under the greatest and the least moments, and its yield strength.</summary>
+    private Diagram FlangeStresses(LimitState state, string words)
+    {
+        var all = member
+            .Points.SelectMany(p => p.Steel.Select(s => (p.Station, Point: p, Steel: s)))
+            .ToList();
+        Series Line(string name, bool isGreatest, Pen pen, Func<SteelReading, double> value) =>
+            new(name, [.. all.Select(a => (a.Station, value(SteelReading.Of(member, a.Point, a.Steel, state, isGreatest))))], pen) { Peaks = pen == Pen.Active };
+        Series Limit(int sign) => new("F_y", [.. all.Select(a => (a.Station, sign * a.Steel.FlangeYield(false)))], Pen.Resistance);
+        return new(
+            $"{member.Name}, stresses of flanges at the {words}, tension positive",
+            QuantityKind.Stress,
+            false,
+            [
+                Line("bottom flange", true, Pen.Active, r => r.Bottom),
+                Line("bottom flange", false, Pen.Active, r => r.Bottom),
+                Line("top flange", true, Pen.Load, r => r.Top),
+                Line("top flange", false, Pen.Load, r => r.Top),
+                Limit(1),
+                Limit(-1),
+            ],
+            axes
+        );
+    }
 
     /// <summary>The worst stress at each face of a girder, and its limits.</summary>
     private Diagram Stresses(CheckOutcome outcome)
