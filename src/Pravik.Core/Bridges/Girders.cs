@@ -107,6 +107,12 @@ public sealed record Girders
     /// <summary>Stiffeners of girders of steel.</summary>
     public ImmutableArray<PlacedStiffener> Stiffeners { get; init; } = [];
 
+    /// <summary>Studs on girders of steel.</summary>
+    public ImmutableArray<StudZone> Studs { get; init; } = [];
+
+    /// <summary>Fatigue of girders of steel.</summary>
+    public SteelFatigue Fatigue { get; init; } = new();
+
     /// <summary>
     /// Own values of single girders, by number of the girder and of the span, as in <c>3-2</c>. Those of girders that do not exist are
     /// kept.

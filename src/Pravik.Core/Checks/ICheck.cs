@@ -68,6 +68,10 @@ public static class CheckCatalog
         new Lrfd6.WebShear(),
         new Lrfd6.ServiceTwo(),
         new Lrfd6.Construction(),
+        new Lrfd6.DetailFatigue(),
+        new Lrfd6.WebFatigue(),
+        new Lrfd6.SlabOverPiers(),
+        new Lrfd6.Studs(),
     ];
 
     /// <summary>What no check covers yet of a bridge, said wherever something passes.</summary>

@@ -25,6 +25,9 @@ internal static class GirderPartEntries
                 Value("depth", "Diaphragm depth", QuantityKind.Size, 0.1, 5, "Its depth.")
             ),
             .. Part("/girders/stiffeners/*", s => $"of stiffener {s.Number(0)}", Stiffener),
+            .. Part("/girders/studs/*", s => $"of stud zone {s.Number(0)}", Studs),
+            .. Part("/girders/fatigue", _ => "of fatigue of steel", Fatigue),
+            .. Part("/girders/fatigue/details/*", s => $"of fatigue detail {s.Number(0)}", FatigueDetails),
             .. Part("/girders/slabBars/top", _ => "of the top slab bars", SlabBars),
             .. Part("/girders/slabBars/bottom", _ => "of the bottom slab bars", SlabBars),
             .. Part("/girders/barsAcross/top", _ => "of the top bars across", SlabBars),
@@ -171,6 +174,40 @@ internal static class GirderPartEntries
             {
                 Subject = "Side",
             },
+        ];
+
+    private static IEnumerable<Entry> Studs =>
+        [
+            .. Stretch,
+            Value("perRow", "Studs in a row", QuantityKind.Count, 1, 12, "Side by side across the flange."),
+            Value("spacing", "Pitch", QuantityKind.Size, 0.03, 3, "From row to row along the girder."),
+            Value("diameter", "Diameter", QuantityKind.Size, 0.008, 0.04, "Of the shank."),
+            Value("height", "Height", QuantityKind.Size, 0.03, 0.6, "After welding."),
+            Value("across", "Across", QuantityKind.Size, 0, 2, "From the middle of the first stud of a row to that of the last."),
+        ];
+
+    private static IEnumerable<Entry> Fatigue =>
+        [
+            Own(
+                "trucksADay",
+                "Trucks a day",
+                QuantityKind.Number,
+                1,
+                100_000,
+                "In one lane, as the mean over the design life. Empty: not known, so that life is to be infinite."
+            ) with
+            {
+                Blank = "not known",
+            },
+            Value("years", "Design life, years", QuantityKind.Number, 1, 300),
+        ];
+
+    private static IEnumerable<Entry> FatigueDetails =>
+        [
+            Text("name", "Name", 60),
+            Choose("category", "Category", [.. Bridges.FatigueDetail.Categories.Select(c => new Choice(c, c))]),
+            Value("level", "Height", QuantityKind.Size, 0, 10, "Above the soffit of the girder."),
+            .. Stretch,
         ];
 
     private static IEnumerable<Entry> SlabBars =>

@@ -42,6 +42,7 @@ public static class GirderMembers
                     Prestress = effects.PrestressIn(_ => true),
                     LeavesOutTorsion = geometry.Bridge.Girders.LeavesOutTorsion ? Member.TorsionByCompatibility : null,
                     ToBearing = p => ToBearing(geometry, results.Points[p.Number], bearings),
+                    Fatigue = geometry.Bridge.Girders.Fatigue,
                     StateOf = (id, number) => steel?.StateOf(id, results.Points[number]) ?? SteelState.ShortTerm,
                     Exposure = geometry.Bridge.Materials.Exposure,
                 }),

@@ -24,6 +24,7 @@ internal sealed class GirderSteel
     private readonly Dictionary<int, (ImmutableArray<double> Braces, ImmutableArray<double> Stiffeners, Stretch Whole)> along = [];
     private readonly Dictionary<(int Girder, SpanIndex Span, MadeSection Section), (PlateGirder Plates, SteelSlab Slab)?> sections = [];
     private readonly StructuralSteel steel;
+    private readonly List<ImmutableArray<SteelDetail>> details = [];
 
     public GirderSteel(BridgeGeometry geometry, ModelResults results)
     {
@@ -77,7 +78,43 @@ internal sealed class GirderSteel
         var (braces, stiffeners, whole) = along[point.Girder];
         var at = point.Distance + side * Same;
         var panel = Around(stiffeners, at, whole);
-        return new("", plates, steel, slab, panel, IsAtEnd(panel, whole), Around(braces, at, whole), CurvatureAt(girder, point));
+        return new("", plates, steel, slab, panel, IsAtEnd(panel, whole), Around(braces, at, whole), CurvatureAt(girder, point))
+        {
+            Studs = geometry.Bridge.Girders.Studs.LastOrDefault(s => s.Holds(point.Span, fraction)),
+            Details = Once(DetailsAt(section, plates, stiffeners.Length > 2, point.Span, fraction)),
+        };
+    }
+
+    /// <summary>
+    /// Welds of web and flanges are of category B, upright stiffeners and plates of frames, taken as everywhere, C', studs C (AASHTO LRFD
+    /// Table 6.6.1.2.3-1, conditions 3.1, 4.1, 9.1); then the engineer’s own.
+    /// </summary>
+    private IEnumerable<SteelDetail> DetailsAt(MadeSection section, PlateGirder plates, bool isStiffened, SpanIndex span, double fraction)
+    {
+        var (low, high) = (plates.Bottom.Thickness, plates.Depth - plates.Top.Thickness);
+        if (section.Shape.Family == "plateGirder")
+        {
+            yield return new("weld of web and bottom flange", "B", low);
+            yield return new("weld of web and top flange", "B", high);
+        }
+        if (isStiffened)
+        {
+            yield return new("stiffeners and frames at the bottom flange", "C'", low);
+            yield return new("stiffeners and frames at the top flange", "C'", high);
+        }
+        yield return new("studs on the top flange", "C", plates.Depth);
+        foreach (var own in geometry.Bridge.Girders.Fatigue.Details.Where(d => d.Holds(span, fraction)))
+            yield return new(own.Name, own.Category, own.Level);
+    }
+
+    /// <summary>The same list for the same details, so that sections on both sides of a place are alike.</summary>
+    private ImmutableArray<SteelDetail> Once(IEnumerable<SteelDetail> found)
+    {
+        ImmutableArray<SteelDetail> made = [.. found];
+        if (details.Find(d => d.SequenceEqual(made)) is { IsDefault: false } known)
+            return known;
+        details.Add(made);
+        return made;
     }
 
     private (PlateGirder, SteelSlab)? Parts(GirderLine girder, SpanIndex span, MadeSection section)

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Models;
@@ -101,6 +102,9 @@ public sealed record Member(
 
     /// <summary>Wheels that may punch through it, where it is a strip of slab; null for none.</summary>
     public MemberWheels? Wheels { get; init; }
+
+    /// <summary>What fatigue of steel is reckoned with.</summary>
+    public SteelFatigue Fatigue { get; init; } = new();
 
     /// <summary>What resists a case at a place (by its number) of a steel girder.</summary>
     public Func<CaseId, int, SteelState> StateOf { get; init; } = (_, _) => SteelState.ShortTerm;

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Materials;
 using Pravik.Core.Sections;
 
@@ -36,6 +37,9 @@ public sealed record SteelSlab(
     ImmutableArray<MemberBars> Bars
 );
 
+/// <summary>A detail that may tire: what it is, its category and its height above the soffit (m).</summary>
+public sealed record SteelDetail(string Name, string Category, double Level);
+
 /// <summary>A piece along a member (m from its beginning).</summary>
 public readonly record struct Stretch(double From, double To)
 {
@@ -66,6 +70,12 @@ public sealed record MemberSteel(
     double Curvature
 )
 {
+    /// <summary>Studs here; null for none.</summary>
+    public StudZone? Studs { get; init; }
+
+    /// <summary>Details here that may tire.</summary>
+    public ImmutableArray<SteelDetail> Details { get; init; } = [];
+
     /// <summary>n of what acts for a long time over n of what does not (AASHTO LRFD 6.10.1.1.1b).</summary>
     public const double Slow = 3;
 

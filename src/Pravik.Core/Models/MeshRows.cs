@@ -78,7 +78,7 @@ public static class MeshRows
 
     /// <summary>
     /// Where bond of debonded strands begins, bars of a girder and over a pier begin and end, and zones of links meet, in any girder; plates
-    /// of one of steel.
+    /// and zones of studs of one of steel.
     /// </summary>
     private static IEnumerable<double> ChangesIn(BridgeGeometry geometry, SpanIndex span)
     {
@@ -91,6 +91,11 @@ public static class MeshRows
             {
                 foreach (var splice in geometry.Breaks(girder, span).Where(t => t > from && t < to))
                     yield return splice;
+                foreach (var zone in geometry.Bridge.Girders.Studs.Where(z => z.Span is null || z.Span == span + 1))
+                {
+                    yield return zone.From;
+                    yield return zone.To;
+                }
                 continue;
             }
             var zones = type.Links.Select((_, i) => type.Links.Take(i + 1).Sum(z => z.Length)).SkipLast(1);

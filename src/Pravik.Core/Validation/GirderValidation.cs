@@ -14,6 +14,11 @@ internal static class GirderValidation
         List("diaphragms", girders.Diaphragms);
         List("ranges", girders.Ranges);
         List("stiffeners", girders.Stiffeners);
+        List("studs", girders.Studs);
+        if (girders.Fatigue is null)
+            bounds.Error("/girders/fatigue", "Fatigue of steel is missing.");
+        else
+            List("fatigue/details", girders.Fatigue.Details);
 
         void List<T>(string name, ImmutableArray<T> list)
         {
@@ -41,6 +46,8 @@ internal static class GirderValidation
         Ranges(bridge, bounds);
         Diaphragms(bridge, bounds);
         Stiffeners(bridge, bounds);
+        Studs(bridge.Girders, bounds);
+        Fatigue(bridge.Girders.Fatigue, bounds);
         bounds.Check("/girders/diaphragm/width", girders.Diaphragm.Width);
         bounds.Check("/girders/diaphragm/depth", girders.Diaphragm.Depth);
         if (!bounds.HasErrors)
@@ -242,6 +249,33 @@ internal static class GirderValidation
                     $"{path}/kind",
                     $"Diaphragm {i + 1} is of steel, and the bridge has no section of steel for its bars. Add one to the design sections."
                 );
+        }
+    }
+
+    private static void Studs(Girders girders, Bounds bounds)
+    {
+        for (var i = 0; i < girders.Studs.Length; i++)
+        {
+            var (zone, path) = (girders.Studs[i], $"/girders/studs/{i}");
+            Stretch(path, $"stud zone {i + 1}", zone.Span, zone.From, zone.To, bounds);
+            bounds.Check($"{path}/perRow", zone.PerRow);
+            bounds.Check($"{path}/spacing", zone.Spacing);
+            bounds.Check($"{path}/diameter", zone.Diameter);
+            bounds.Check($"{path}/height", zone.Height);
+            bounds.Check($"{path}/across", zone.Across);
+        }
+    }
+
+    private static void Fatigue(SteelFatigue fatigue, Bounds bounds)
+    {
+        bounds.Check("/girders/fatigue/trucksADay", fatigue.TrucksADay);
+        bounds.Check("/girders/fatigue/years", fatigue.Years);
+        for (var i = 0; i < fatigue.Details.Length; i++)
+        {
+            var (detail, path) = (fatigue.Details[i], $"/girders/fatigue/details/{i}");
+            bounds.Among($"{path}/category", detail.Category, FatigueDetail.Categories);
+            bounds.Check($"{path}/level", detail.Level);
+            Stretch(path, $"fatigue detail {i + 1}", detail.Span, detail.From, detail.To, bounds);
         }
     }
 

@@ -56,6 +56,42 @@ internal sealed class GirderPartsLedger(Bridge bridge, BridgeGeometry geometry, 
                 ],
                 Note = "Plates on the webs of steel girders, drawn in 3D and billed by weight.",
             };
+        if (!geometry.SectionsInUse.Any(s => s.Web is not null))
+            yield break;
+        for (var i = 0; i < bridge.Girders.Studs.Length; i++)
+            yield return Studs(i);
+        yield return new("Studs", [])
+        {
+            Actions = [new("Add a zone", "Zone of studs added", [new("add", "/girders/studs/-", new JsonObject())])],
+            Note = "Where zones overlap, the last one holds.",
+        };
+        yield return new("Fatigue of steel", [rows.Entry("/girders/fatigue/trucksADay"), rows.Entry("/girders/fatigue/years")])
+        {
+            Actions =
+            [
+                new("Add a detail", "Fatigue detail added", [new("add", "/girders/fatigue/details/-", new JsonObject())]),
+            ],
+            Note = "Welds of web and flanges, stiffeners, frames and studs are details by themselves.",
+        };
+        for (var i = 0; i < bridge.Girders.Fatigue.Details.Length; i++)
+            yield return Detail(i);
+    }
+
+    private LedgerGroup Studs(int index) => Listed("studs", index, $"Stud zone {index + 1}", StudValues);
+
+    private static readonly string[] StudValues = ["span", "from", "to", "perRow", "spacing", "across", "diameter", "height"];
+
+    private LedgerGroup Detail(int index) => Listed("fatigue/details", index, $"Fatigue detail {index + 1}", DetailValues);
+
+    private static readonly string[] DetailValues = ["name", "category", "level", "span", "from", "to"];
+
+    private LedgerGroup Listed(string list, int index, string title, string[] values)
+    {
+        var path = $"/girders/{list}/{index}";
+        return new(title, [.. values.Select(v => rows.Entry($"{path}/{v}"))])
+        {
+            Actions = [new("Take away", $"{title} taken away", [new("remove", path)])],
+        };
     }
 
     private LedgerGroup Diaphragm(int index, bool isPicked)

@@ -140,6 +140,7 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
     public static bool IsDrawnAsRatio(CheckOutcome outcome) =>
         outcome.Check is "torsion.webstruts" or "torsion.weblinks" or "anchorage.end"
         || outcome.Check is "flexure.ductility" or "proportions.plates" or "construction.built"
+            or "slabBars.least" or "studs.layout" or "studs.strength" or "steelFatigue.detail"
         || outcome is { Check: "flexure.sagging", Kind: QuantityKind.Moment }
         || outcome.Check.StartsWith("accidental-", StringComparison.Ordinal)
         || outcome.Check.StartsWith("sudden.", StringComparison.Ordinal)

@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
+using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
+using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Materials;
 using Pravik.Core.Members;
@@ -35,6 +37,15 @@ internal sealed record HandSteel
     public Stretch Unbraced { get; init; } = new(0, 3);
 
     public double Curvature { get; init; }
+
+    public StudZone? Studs { get; init; }
+
+    public ImmutableArray<SteelDetail> Details { get; init; } = [new("plate", "C'", 0.04)];
+
+    public double? Trucks { get; init; }
+
+    /// <summary>Greatest and least moments and shears of the fatigue truck.</summary>
+    public (double M, double LeastM, double V, double LeastV) Truck { get; init; }
 
     public double OnBare { get; init; }
 
@@ -76,7 +87,11 @@ internal sealed record HandSteel
             IsEndPanel,
             Unbraced,
             Curvature
-        );
+        )
+        {
+            Studs = Studs,
+            Details = Details,
+        };
     }
 
     public ImmutableArray<CheckOutcome> Of(ICheck check) => [.. Ready(check, out var member).At(member, 0)];
@@ -110,10 +125,23 @@ internal sealed record HandSteel
             ],
             layout
         );
+        EffectRange Ranged()
+        {
+            var (most, least) = (new double[layout.Count], new double[layout.Count]);
+            (most[layout.At(0, GirderEffect.M)], least[layout.At(0, GirderEffect.M)]) = (Truck.M, Truck.LeastM);
+            (most[layout.At(0, GirderEffect.V)], least[layout.At(0, GirderEffect.V)]) = (Truck.V, Truck.LeastV);
+            (EffectRange Most, EffectRange Least) = (
+                EffectRange.Of("truck", new EffectValues(layout, most)),
+                EffectRange.Of("truck", new EffectValues(layout, least))
+            );
+            return EffectRange.Sum("Fatigue I", [(1.75, EffectRange.Envelope("truck", [(1, Most), (1, Least)]))], layout);
+        }
+        var fatigue = Ranged();
         var point = new MemberPoint(0, 0, 1.5, 1.5, null, 0) { Steel = [Section()] };
-        member = new("G1", MemberForm.Steel, [point], _ => all, HandMember.Recommended, 2.5)
+        member = new("G1", MemberForm.Steel, [point], state => state == LimitState.Fatigue ? fatigue : all, HandMember.Recommended, 2.5)
         {
             Prestress = EffectValues.None(layout),
+            Fatigue = new() { TrucksADay = Trucks },
             StateOf = (id, _) =>
                 id == Bare ? SteelState.Bare
                 : id == Slow ? SteelState.LongTerm

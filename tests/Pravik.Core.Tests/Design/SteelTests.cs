@@ -209,6 +209,76 @@ public class SteelTests
         Assert.True(new HandSteel().Of(new Proportions()).Single().Passes);
     }
 
+    /// <summary>
+    /// Category C' 40 mm above the soffit: +600 kNm on the slab at n, −200 kNm on the bars. Infinite: 1.75·Δf against 12 ksi; 900 trucks
+    /// a day for 75 years: N = 365·75·900 = 24.64 million, 0.8·Δf against (44·10⁸/N)^⅓ ksi = 5.632 ksi. Compression that always presses
+    /// it more than the truck pulls needs no check.
+    /// </summary>
+    [Fact]
+    public void A_detail_tires_by_its_range_of_stress()
+    {
+        const double Ksi = 6.894757293168e6;
+        var steel = new HandSteel { Truck = (6e5, -2e5, 0, 0), OnBare = 1e6 };
+        var section = steel.Section();
+        double Stress(SteelState state, double moment) =>
+            section.In(state) is var s ? moment * (s.Centroid - 0.04) / s.SecondMoment : 0;
+        var range = Stress(SteelState.ShortTerm, 6e5) - Stress(SteelState.Cracked, -2e5);
+        Assert.Equal(1.75 * range / (12 * Ksi), steel.Of(new DetailFatigue()).Single().Utilisation, 1e-9);
+        var finite = 0.8 * range / (Ksi * Math.Cbrt(44e8 / (365.0 * 75 * 900)));
+        Assert.Equal(finite, (steel with { Trucks = 900 }).Of(new DetailFatigue()).Single().Utilisation, 1e-9);
+        // A million trucks a day: infinite life is kinder.
+        Assert.Equal(1.75 * range / (12 * Ksi), (steel with { Trucks = 1e6 }).Of(new DetailFatigue()).Single().Utilisation, 1e-9);
+        Assert.Equal(0, (steel with { OnBare = -9e6 }).Of(new DetailFatigue()).Single().Utilisation);
+    }
+
+    /// <summary>
+    /// Three studs of 22 mm every 250 mm: V_sr = ΔV·Q/I of the slab at n, Z_r = 5.5·d² (kip, in), 1.75·V_sr·p over 3·Z_r. A curved girder
+    /// adds A_bot·Δσ·L/(w·R) at right angles.
+    /// </summary>
+    [Theory]
+    [InlineData(0.0)]
+    [InlineData(0.005)]
+    public void Studs_tire_by_their_pitch(double curvature)
+    {
+        var steel = new HandSteel
+        {
+            Truck = (6e5, 0, 3e5, -1e5),
+            Studs = new() { Diameter = 0.022, Spacing = 0.25 },
+            Curvature = curvature,
+        };
+        var s = steel.Section().In(SteelState.ShortTerm);
+        var along = 4e5 * (2.5 * 0.2 / 8) * (1.715 - s.Centroid) / s.SecondMoment;
+        var across = 0.5 * 0.04 * (6e5 * s.Centroid / s.SecondMoment) * 3 * curvature / 1.2192;
+        var single = 5.5 * 4448.2216 * Math.Pow(0.022 / 0.0254, 2);
+        var outcome = steel.Of(new Studs(), "fatigue");
+        Assert.Equal(1.75 * Math.Sqrt(along * along + across * across) * 0.25 / (3 * single), outcome.Utilisation, 1e-6);
+    }
+
+    /// <summary>150 mm high, 22 mm thick, 125 mm apart in a flange of 400: 150/88, 250/132 …; 50 mm of haunch leave 100 mm in the slab.</summary>
+    [Fact]
+    public void Studs_lie_within_their_limits()
+    {
+        CheckLayout(new(), Math.Max(0.0508 / 0.1, Math.Max(4 * 0.022 / 0.15, Math.Max(4 * 0.022 / 0.125, 6 * 0.022 / 0.25))), true);
+        // Wider than the flange: nothing is left to its edge.
+        CheckLayout(new() { Across = 0.4 }, 99, false);
+        CheckLayout(new() { Height = 0.08 }, 4 * 0.022 / 0.08, false);
+
+        static void CheckLayout(Core.Bridges.StudZone zone, double utilisation, bool passes)
+        {
+            var outcome = new HandSteel { Studs = zone }.Of(new Studs(), "layout");
+            Assert.True(passes ? outcome.Passes : !outcome.Passes, outcome.Name);
+            Assert.InRange(outcome.Utilisation, utilisation - 1e-9, passes ? 1 : 99);
+        }
+    }
+
+    /// <summary>Bars of 5000 mm² in a slab of 2.5 × 0.2 m: 1 % of it is 5000 mm²; asked for where it would crack.</summary>
+    [Fact]
+    public void A_pulled_slab_has_its_bars()
+    {
+        Assert.Empty(new HandSteel { Live = 1e6 }.Of(new SlabOverPiers()));
+        Assert.Equal(1, new HandSteel { Live = -4e6 }.Of(new SlabOverPiers()).Single().Utilisation, 1e-9);
+    }
+
     /// <summary>Thicker flanges never resist less, longer lengths between braces never more; nothing acts, nothing is asked.</summary>
     [Fact]
     public void Resistances_are_monotone()

@@ -40,11 +40,14 @@ internal sealed class WebPanel
     /// <summary>V_p = 0.58·F_yw·D·t_w (N).</summary>
     public double Plastic { get; }
 
+    /// <summary>V_cr = C·V_p (N).</summary>
+    public double Buckling => Ratio * Plastic;
+
     /// <summary>V_n (N).</summary>
     public double Resistance { get; }
 
     /// <summary>Whether a tension field forms.</summary>
-    private bool HasField { get; }
+    public bool HasField { get; }
 
     /// <summary>Twice the web over both flanges: above 2.5 the field is smaller (6.10.9.3.2-1).</summary>
     private double WebToFlanges => 2 * steel.Plates.WebArea / (steel.Plates.Top.Area + steel.Plates.Bottom.Area);

@@ -38,7 +38,12 @@ internal sealed class SteelStresses
     public double Flange(bool top) => top ? Top : Bottom;
 
     /// <summary>Compression at the top of the slab where it acts, positive (Pa); 0 elsewhere.</summary>
-    public double SlabCompression
+    public double SlabCompression => Math.Max(0, -AtSlabTop);
+
+    /// <summary>Tension there (Pa); 0 where it does not act.</summary>
+    public double SlabTension => Math.Max(0, AtSlabTop);
+
+    private double AtSlabTop
     {
         get
         {
@@ -46,7 +51,7 @@ internal sealed class SteelStresses
                 return 0;
             var (ratio, z) = (steel.Slab.Ratio, steel.SlabTop);
             var inSteel = Bending(slow, moments.LongTerm, z) / MemberSteel.Slow + Bending(quick, moments.ShortTerm, z) + Direct(quick);
-            return Math.Max(0, -inSteel / ratio);
+            return inSteel / ratio;
         }
     }
 
@@ -89,7 +94,8 @@ internal sealed class SteelStresses
         }
     }
 
-    private double At(double z) =>
+    /// <summary>Stress of the steel at a height above the soffit.</summary>
+    public double At(double z) =>
         Bending(bare, moments.Bare, z) + Bending(slow, moments.LongTerm, z) + Bending(quick, moments.ShortTerm, z) + Direct(quick);
 
     /// <summary>σ = −M·(z − z̄)/I, sagging positive.</summary>
