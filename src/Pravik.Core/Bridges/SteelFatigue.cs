@@ -5,7 +5,7 @@ namespace Pravik.Core.Bridges;
 /// <summary>What fatigue of girders of steel is reckoned with.</summary>
 public sealed record SteelFatigue
 {
-    /// <summary>Trucks a day in one lane, as the mean over the design life; null where it is not known: life is then to be infinite.</summary>
+    /// <summary>Trucks a day in one lane, the mean over the design life; null where not known: life is then to be infinite.</summary>
     public double? TrucksADay { get; init; }
 
     /// <summary>Design life in years.</summary>

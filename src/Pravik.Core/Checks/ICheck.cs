@@ -72,6 +72,7 @@ public static class CheckCatalog
         new Lrfd6.WebFatigue(),
         new Lrfd6.SlabOverPiers(),
         new Lrfd6.Studs(),
+        new Lrfd6.Stiffeners(),
     ];
 
     /// <summary>What no check covers yet of a bridge, said wherever something passes.</summary>

@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using Pravik.Core.Bridges;
 using Pravik.Core.Codes;
 using Pravik.Core.Effects;
-using Pravik.Core.Geometry;
 using Pravik.Core.Materials;
 using Pravik.Core.Models;
 using Pravik.Core.Places;
@@ -21,7 +20,7 @@ internal sealed class GirderSteel
     private const double Same = 0.02;
     private readonly BridgeGeometry geometry;
     private readonly ModelResults results;
-    private readonly Dictionary<int, (ImmutableArray<double> Braces, ImmutableArray<double> Stiffeners, Stretch Whole)> along = [];
+    private readonly Dictionary<int, Lines> along = [];
     private readonly Dictionary<(int Girder, SpanIndex Span, MadeSection Section), (PlateGirder Plates, SteelSlab Slab)?> sections = [];
     private readonly StructuralSteel steel;
     private readonly List<ImmutableArray<SteelDetail>> details = [];
@@ -75,15 +74,33 @@ internal sealed class GirderSteel
             sections[(girder.Number, point.Span, section)] = parts = Parts(girder, point.Span, section);
         if (parts is not var (plates, slab))
             return null;
-        var (braces, stiffeners, whole) = along[point.Girder];
+        var (braces, stiffeners, whole, uprights) = along[point.Girder];
         var at = point.Distance + side * Same;
         var panel = Around(stiffeners, at, whole);
         return new("", plates, steel, slab, panel, IsAtEnd(panel, whole), Around(braces, at, whole), CurvatureAt(girder, point))
         {
+            Upright = Weaker(uprights.Where(u => IsAt(u.At, panel.From) || IsAt(u.At, panel.To)).Select(u => u.Stiffener)),
+            OverBearing = uprights
+                .Where(u => u.Stiffener.Kind == StiffenerKind.Bearing && IsAt(u.At, point.Distance))
+                .Select(u => u.Stiffener)
+                .FirstOrDefault(),
             Studs = geometry.Bridge.Girders.Studs.LastOrDefault(s => s.Holds(point.Span, fraction)),
             Details = Once(DetailsAt(section, plates, stiffeners.Length > 2, point.Span, fraction)),
         };
     }
+
+    /// <summary>Where a girder is braced and stiffened, from where to where it reaches, and its upright stiffeners (m from its start).</summary>
+    private sealed record Lines(
+        ImmutableArray<double> Braces,
+        ImmutableArray<double> Stiffeners,
+        Stretch Whole,
+        ImmutableArray<(double At, PlacedStiffener Stiffener)> Uprights
+    );
+
+    private static bool IsAt(double a, double b) => Math.Abs(a - b) <= Same;
+
+    private static PlacedStiffener? Weaker(IEnumerable<PlacedStiffener> stiffeners) =>
+        stiffeners.MinBy(s => (s.BothSides ? 2 : 1) * s.Thickness * Math.Pow(s.Width, 3));
 
     /// <summary>
     /// Welds of web and flanges are of category B, upright stiffeners and plates of frames, taken as everywhere, C', studs C (AASHTO LRFD
@@ -150,8 +167,7 @@ internal sealed class GirderSteel
         );
     }
 
-    /// <summary>Where a girder is braced and stiffened, and from where to where it reaches (m from its first axis).</summary>
-    private (ImmutableArray<double>, ImmutableArray<double>, Stretch) Along(GirderLine girder)
+    private Lines Along(GirderLine girder)
     {
         var (starts, before) = (new double[geometry.SpanCount], 0.0);
         List<double> supports = [];
@@ -170,13 +186,15 @@ internal sealed class GirderSteel
             .Where(b => b.Left == girder || b.Right == girder)
             .Select(b => At(b.Span, b.Left == girder ? b.OnLeft : b.OnRight))
             .ToList();
-        var upright = geometry.StiffenerPlaces().Where(s => s.Girder == girder && s.IsUpright).Select(s => At(s.Span, s.From));
+        var upright = geometry
+            .StiffenerPlaces()
+            .Where(s => s.Girder == girder && s.IsUpright)
+            .Select(s => (At: At(s.Span, s.From), s.Stiffener))
+            .ToImmutableArray();
         var (first, last) = (girder.FirstSpan, geometry.SpanIndices.Last(girder.IsIn));
-        var whole = new Stretch(
-            At(first, geometry.EndsOf(girder, first).From),
-            At(last, geometry.EndsOf(girder, last).To)
-        );
-        return ([.. Apart(supports.Concat(frames))], [.. Apart(supports.Concat(frames).Concat(upright))], whole);
+        var whole = new Stretch(At(first, geometry.EndsOf(girder, first).From), At(last, geometry.EndsOf(girder, last).To));
+        var places = supports.Concat(frames).ToList();
+        return new([.. Apart(places)], [.. Apart(places.Concat(upright.Select(u => u.At)))], whole, upright);
     }
 
     private static IEnumerable<double> Apart(IEnumerable<double> places)
@@ -191,10 +209,7 @@ internal sealed class GirderSteel
     }
 
     private static Stretch Around(ImmutableArray<double> places, double at, Stretch whole) =>
-        new(
-            places.LastOrDefault(p => p <= at, whole.From),
-            places.FirstOrDefault(p => p > at, whole.To)
-        );
+        new(places.LastOrDefault(p => p <= at, whole.From), places.FirstOrDefault(p => p > at, whole.To));
 
     /// <summary>A panel is at an end where it begins or ends at the outermost bearing.</summary>
     private static bool IsAtEnd(Stretch panel, Stretch whole)

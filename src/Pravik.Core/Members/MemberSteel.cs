@@ -73,6 +73,12 @@ public sealed record MemberSteel(
     /// <summary>Studs here; null for none.</summary>
     public StudZone? Studs { get; init; }
 
+    /// <summary>The weaker one of the stiffeners at both ends of the panel; null where neither is entered.</summary>
+    public PlacedStiffener? Upright { get; init; }
+
+    /// <summary>The stiffener over the bearing, at a support; null elsewhere and where none is entered.</summary>
+    public PlacedStiffener? OverBearing { get; init; }
+
     /// <summary>Details here that may tire.</summary>
     public ImmutableArray<SteelDetail> Details { get; init; } = [];
 

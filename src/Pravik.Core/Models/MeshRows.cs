@@ -77,8 +77,8 @@ public static class MeshRows
     }
 
     /// <summary>
-    /// Where bond of debonded strands begins, bars of a girder and over a pier begin and end, and zones of links meet, in any girder; plates
-    /// and zones of studs of one of steel.
+    /// Where bond of debonded strands begins, bars of a girder and over a pier begin and end, and zones of links meet, in any girder;
+    /// plates and zones of studs of one of steel.
     /// </summary>
     private static IEnumerable<double> ChangesIn(BridgeGeometry geometry, SpanIndex span)
     {

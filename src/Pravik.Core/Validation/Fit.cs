@@ -40,6 +40,7 @@ internal static class Fit
             Strands(bridge, type, section, bounds);
         foreach (var (section, type) in geometry.Sections.InUse.Where(u => !u.Section.IsSteel))
             OwnBars(bridge, type, section, bounds);
+        SteelFit.Check(bridge, geometry, units, bounds);
         Lines(geometry, units, bounds);
         if (bounds.HasErrors)
             return;

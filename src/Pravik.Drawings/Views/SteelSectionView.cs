@@ -79,12 +79,12 @@ public sealed class SteelSectionView
 
     /// <summary>The states in which a section may resist, in words.</summary>
     public static IReadOnlyList<(SteelState State, string Name)> States { get; } =
-        [
-            (SteelState.Bare, "steel alone"),
-            (SteelState.LongTerm, "slab at 3n"),
-            (SteelState.ShortTerm, "slab at n"),
-            (SteelState.Cracked, "steel and bars"),
-        ];
+    [
+        (SteelState.Bare, "steel alone"),
+        (SteelState.LongTerm, "slab at 3n"),
+        (SteelState.ShortTerm, "slab at n"),
+        (SteelState.Cracked, "steel and bars"),
+    ];
 
     private void Box(double middle, double width, double from, double to, Fill fill) =>
         canvas.Area(

@@ -67,10 +67,7 @@ internal sealed class GirderPartsLedger(Bridge bridge, BridgeGeometry geometry, 
         };
         yield return new("Fatigue of steel", [rows.Entry("/girders/fatigue/trucksADay"), rows.Entry("/girders/fatigue/years")])
         {
-            Actions =
-            [
-                new("Add a detail", "Fatigue detail added", [new("add", "/girders/fatigue/details/-", new JsonObject())]),
-            ],
+            Actions = [new("Add a detail", "Fatigue detail added", [new("add", "/girders/fatigue/details/-", new JsonObject())])],
             Note = "Welds of web and flanges, stiffeners, frames and studs are details by themselves.",
         };
         for (var i = 0; i < bridge.Girders.Fatigue.Details.Length; i++)

@@ -107,13 +107,7 @@ internal sealed class ChecksStep : IStep
             return null;
         var member = results.Members[screen.Girder];
         return SectionViews.Nearest(member, screen.Station) is { } point
-            ? new(
-                member,
-                point,
-                Place(screen, member, point),
-                screen.Units,
-                screen.Request.Show
-            )
+            ? new(member, point, Place(screen, member, point), screen.Units, screen.Request.Show)
             : null;
     }
 

@@ -139,8 +139,14 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
     /// <summary>Whether an outcome's diagram is that of utilisations: what it sets against each other has no one unit.</summary>
     public static bool IsDrawnAsRatio(CheckOutcome outcome) =>
         outcome.Check is "torsion.webstruts" or "torsion.weblinks" or "anchorage.end"
-        || outcome.Check is "flexure.ductility" or "proportions.plates" or "construction.built"
-            or "slabBars.least" or "studs.layout" or "studs.strength" or "steelFatigue.detail"
+        || outcome.Check
+            is "flexure.ductility"
+                or "proportions.plates"
+                or "construction.built"
+                or "slabBars.least"
+                or "studs.layout"
+                or "studs.strength"
+                or "steelFatigue.detail"
         || outcome is { Check: "flexure.sagging", Kind: QuantityKind.Moment }
         || outcome.Check.StartsWith("accidental-", StringComparison.Ordinal)
         || outcome.Check.StartsWith("sudden.", StringComparison.Ordinal)
@@ -151,11 +157,12 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
     /// <summary>Stresses of both flanges of a steel girder under the greatest and the least moments, and its yield strength.</summary>
     private Diagram FlangeStresses(LimitState state, string words)
     {
-        var all = member
-            .Points.SelectMany(p => p.Steel.Select(s => (p.Station, Point: p, Steel: s)))
-            .ToList();
+        var all = member.Points.SelectMany(p => p.Steel.Select(s => (p.Station, Point: p, Steel: s))).ToList();
         Series Line(string name, bool isGreatest, Pen pen, Func<SteelReading, double> value) =>
-            new(name, [.. all.Select(a => (a.Station, value(SteelReading.Of(member, a.Point, a.Steel, state, isGreatest))))], pen) { Peaks = pen == Pen.Active };
+            new(name, [.. all.Select(a => (a.Station, value(SteelReading.Of(member, a.Point, a.Steel, state, isGreatest))))], pen)
+            {
+                Peaks = pen == Pen.Active,
+            };
         Series Limit(int sign) => new("F_y", [.. all.Select(a => (a.Station, sign * a.Steel.FlangeYield(false)))], Pen.Resistance);
         return new(
             $"{member.Name}, stresses of flanges at the {words}, tension positive",

@@ -33,8 +33,7 @@ internal sealed class SteelSectionViews(Member member, MemberPoint point, string
     public SheetContent Sheet(ViewSize half) =>
         new([Screen.Drawn("state", SteelSectionView.Draw(steel, Readings, $"Section and stresses, {shown.Name}", at, units, half))]);
 
-    private IReadOnlyList<(string Name, SteelReading Stresses)> Readings =>
-        [("greatest M", Reading(true)), ("least M", Reading(false))];
+    private IReadOnlyList<(string Name, SteelReading Stresses)> Readings => [("greatest M", Reading(true)), ("least M", Reading(false))];
 
     private SteelReading Reading(bool isGreatest) => SteelReading.Of(member, point, steel, shown.State, isGreatest);
 
@@ -56,8 +55,8 @@ internal sealed class SteelSectionViews(Member member, MemberPoint point, string
                 {
                     Columns = ["On", "greatest", "least"],
                     Note =
-                        $"{units[QuantityKind.Moment].Symbol}, sagging positive. What comes before a slab is stiff acts on the steel alone, "
-                        + "permanent loads after it on 3n, all else on n; where the whole sags. Where it hogs, on steel and bars.",
+                        $"{units[QuantityKind.Moment].Symbol}, sagging positive. What comes before a slab is stiff acts on the steel "
+                        + "alone, permanent loads after it on 3n, all else on n; where the whole sags. Where it hogs, on steel and bars.",
                 },
             ]
         );
@@ -79,8 +78,7 @@ internal sealed class SteelSectionViews(Member member, MemberPoint point, string
         }
     }
 
-    private LedgerRow Value(string name, double value, QuantityKind kind) =>
-        new(name, units.Format(value, kind), units[kind].Symbol);
+    private LedgerRow Value(string name, double value, QuantityKind kind) => new(name, units.Format(value, kind), units[kind].Symbol);
 
     private IEnumerable<LedgerRow> States
     {

@@ -158,14 +158,40 @@ public class ValidationTests
     private static ImmutableSortedDictionary<string, double> Sizes(params (string Name, double Value)[] sizes) =>
         sizes.ToImmutableSortedDictionary(s => s.Name, s => s.Value);
 
-    /// <summary>Girders of steel are told not to be analysed, and are not.</summary>
+    /// <summary>What stands on steel is refused where it cannot stand, with its place.</summary>
     [Fact]
-    public void Girders_of_steel_are_laid_out_but_not_analysed()
+    public void Studs_and_details_lie_on_the_steel()
+    {
+        var steel = WithSection(TestBridges.Demo, new() { Family = "plateGirder" });
+        string[] Errors(Girders girders) =>
+            [.. BridgeValidation.Check(steel with { Girders = girders }).Where(f => f.Severity == Severity.Error).Select(f => f.Path)];
+        var of = steel.Girders;
+        Assert.Empty(
+            Errors(
+                of with
+                {
+                    Studs = [new()],
+                    Fatigue = new() { Details = [new()] },
+                }
+            )
+        );
+        Assert.Equal(["/girders/studs/0/across"], Errors(of with { Studs = [new() { Across = 0.5 }] }));
+        Assert.Equal(["/girders/studs/0/across"], Errors(of with { Studs = [new() { Across = 0.02 }] }));
+        Assert.Equal(["/girders/studs/0/to"], Errors(of with { Studs = [new() { From = 0.5, To = 0.4 }] }));
+        Assert.Equal(["/girders/studs/0/spacing"], Errors(of with { Studs = [new() { Spacing = 0 }] }));
+        Assert.Equal(["/girders/fatigue/trucksADay"], Errors(of with { Fatigue = new() { TrucksADay = -5 } }));
+        Assert.Equal(["/girders/fatigue/details/0/category"], Errors(of with { Fatigue = new() { Details = [new() { Category = "F" }] } }));
+        Assert.Equal(["/girders/fatigue/details/0/level"], Errors(of with { Fatigue = new() { Details = [new() { Level = 9 }] } }));
+    }
+
+    /// <summary>Under the Eurocodes girders of steel are told not to be checked, and are not.</summary>
+    [Fact]
+    public void Girders_of_steel_are_laid_out_but_not_checked()
     {
         var steel = WithSection(TestBridges.Demo, new() { Family = "plateGirder" });
         var findings = BridgeValidation.Check(steel);
         Assert.DoesNotContain(findings, f => f.Severity == Severity.Error);
-        Assert.Contains(findings, f => f.Path == "/girders/types/0/section" && f.Message.Contains("not checked"));
+        Assert.Contains(findings, f => f.Path == "/girders/types/0/section" && f.Message.Contains("under AASHTO LRFD alone"));
         var run = TestBridges.Run(steel);
         Assert.Empty(run.Outcomes);
         Assert.False(run.Passes);

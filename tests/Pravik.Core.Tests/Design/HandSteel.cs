@@ -40,6 +40,10 @@ internal sealed record HandSteel
 
     public StudZone? Studs { get; init; }
 
+    public PlacedStiffener? Upright { get; init; }
+
+    public PlacedStiffener? OverBearing { get; init; }
+
     public ImmutableArray<SteelDetail> Details { get; init; } = [new("plate", "C'", 0.04)];
 
     public double? Trucks { get; init; }
@@ -90,6 +94,8 @@ internal sealed record HandSteel
         )
         {
             Studs = Studs,
+            Upright = Upright,
+            OverBearing = OverBearing,
             Details = Details,
         };
     }

@@ -119,7 +119,14 @@ public class SteelTests
     [Fact]
     public void A_thin_flange_buckles_locally()
     {
-        var steel = new HandSteel { Live = -1e6, Web = 0.03, Top = Strong, Bottom = new(0.4, 0.015), Unbraced = new(0, 0.5) };
+        var steel = new HandSteel
+        {
+            Live = -1e6,
+            Web = 0.03,
+            Top = Strong,
+            Bottom = new(0.4, 0.015),
+            Unbraced = new(0, 0.5),
+        };
         var (plastic, elastic) = (0.38 * Math.Sqrt(E / Fy), 0.56 * Math.Sqrt(E / (0.7 * Fy)));
         var expected = (1 - 0.3 * (0.4 / 0.03 - plastic) / (elastic - plastic)) * Fy;
         Assert.Equal(-expected, steel.Of(new Flexure(), "hogging").Resistance, 1);
@@ -129,7 +136,13 @@ public class SteelTests
     [Fact]
     public void A_slender_web_sheds_load_to_the_flange()
     {
-        var steel = new HandSteel { Live = -1e6, Web = 0.007, Top = Strong, Unbraced = new(0, 0.5) };
+        var steel = new HandSteel
+        {
+            Live = -1e6,
+            Web = 0.007,
+            Top = Strong,
+            Unbraced = new(0, 0.5),
+        };
         var inWeb = steel.Section().In(SteelState.Cracked).Centroid - 0.04;
         var (slender, share) = (2 * inWeb / 0.007, 2 * inWeb * 0.007 / (0.5 * 0.04));
         var limit = Math.Clamp(3.1 + 5 / share, 4.6, 5.7) * Math.Sqrt(E / Fy);
@@ -169,7 +182,12 @@ public class SteelTests
     [InlineData(0.018, 1.12)]
     public void Shear_of_thicker_webs(double web, double factor)
     {
-        var steel = new HandSteel { Shear = 1e6, Web = web, Panel = new(0, 9) };
+        var steel = new HandSteel
+        {
+            Shear = 1e6,
+            Web = web,
+            Panel = new(0, 9),
+        };
         var (slender, root) = (1.5 / web, Math.Sqrt(5 * E / Fy));
         var ratio = slender <= 1.12 * root ? 1 : factor / slender * root;
         Assert.InRange(slender / root, factor == 1 ? 0 : 1.12, factor == 1 ? 1.12 : 1.62);
@@ -184,7 +202,12 @@ public class SteelTests
     [Fact]
     public void While_it_is_built_the_steel_stands_alone()
     {
-        var steel = new HandSteel { OnBare = 1e6, Live = 1e6, Unbraced = new(0, 6) };
+        var steel = new HandSteel
+        {
+            OnBare = 1e6,
+            Live = 1e6,
+            Unbraced = new(0, 6),
+        };
         var plain = steel.Plain();
         var inWeb = 1.54 - plain.Centroid;
         var radius = 0.4 / Math.Sqrt(12 * (1 + inWeb * 0.014 / (3 * 0.4 * 0.025)));
@@ -203,8 +226,17 @@ public class SteelTests
     [Fact]
     public void Proportions_are_held()
     {
-        Assert.Equal(1500 / 7.0 / 150, new HandSteel { Web = 0.007 }.Of(new Proportions()).Single().Utilisation, 1e-9);
-        var narrow = new HandSteel { Top = new(0.2, 0.025), Bottom = new(0.3, 0.04) }.Of(new Proportions()).Single();
+        Assert.Equal(
+            1500 / 7.0 / 150,
+            new HandSteel { Web = 0.007 }
+                .Of(new Proportions())
+                .Single()
+                .Utilisation,
+            1e-9
+        );
+        var narrow = new HandSteel { Top = new(0.2, 0.025), Bottom = new(0.3, 0.04) }
+            .Of(new Proportions())
+            .Single();
         Assert.Equal((250 / 200.0, "Proportions: width of the top flange"), (Math.Round(narrow.Utilisation, 9), narrow.Name));
         Assert.True(new HandSteel().Of(new Proportions()).Single().Passes);
     }
@@ -220,8 +252,7 @@ public class SteelTests
         const double Ksi = 6.894757293168e6;
         var steel = new HandSteel { Truck = (6e5, -2e5, 0, 0), OnBare = 1e6 };
         var section = steel.Section();
-        double Stress(SteelState state, double moment) =>
-            section.In(state) is var s ? moment * (s.Centroid - 0.04) / s.SecondMoment : 0;
+        double Stress(SteelState state, double moment) => section.In(state) is var s ? moment * (s.Centroid - 0.04) / s.SecondMoment : 0;
         var range = Stress(SteelState.ShortTerm, 6e5) - Stress(SteelState.Cracked, -2e5);
         Assert.Equal(1.75 * range / (12 * Ksi), steel.Of(new DetailFatigue()).Single().Utilisation, 1e-9);
         var finite = 0.8 * range / (Ksi * Math.Cbrt(44e8 / (365.0 * 75 * 900)));
@@ -271,12 +302,68 @@ public class SteelTests
         }
     }
 
+    /// <summary>
+    /// D 1.5 m, d_o 2 m: J = 0.5, I_t1 = 1.5·0.014³·0.5; 130 × 10 on one side: F_crs above F_y, ρ_t = 1, I_t2 = 1.5⁴/40·(F_y/E)^1.5, I_t =
+    /// 0.01·0.13³/3. Width: a quarter of 500 mm. The field is needed whole at V_n, and not at all at V_cr.
+    /// </summary>
+    [Theory]
+    [InlineData(1.0)]
+    [InlineData(0.5)]
+    [InlineData(0.0)]
+    public void A_transverse_stiffener_holds_the_tension_field(double part)
+    {
+        var web = new HandSteel { Shear = 1 }
+            .Of(new WebShear())
+            .Single()
+            .Resistance;
+        var buckling = 0.58 * Fy * 1.5 * 0.014 * (1.57 * Math.Pow(0.014 / 1.5, 2) * E * 7.8125 / Fy);
+        var steel = new HandSteel
+        {
+            Shear = buckling + part * (web - buckling),
+            Upright = new()
+            {
+                Width = 0.13,
+                Thickness = 0.01,
+                BothSides = false,
+            },
+        };
+        var (first, second) = (1.5 * Math.Pow(0.014, 3) * 0.5, Math.Pow(1.5, 4) / 40 * Math.Pow(Fy / E, 1.5));
+        var stiffness = (first + part * (second - first)) / (0.01 * Math.Pow(0.13, 3) / 3);
+        var worst = Math.Max(stiffness, Math.Max(0.125 / 0.13, 0.13 / 0.16));
+        Assert.Equal(worst, steel.Of(new Stiffeners(), "transverse").Utilisation, 1e-9);
+    }
+
+    /// <summary>Two plates of 190 × 25: bearing on 164.6 mm each, the column with 252 mm of web over 1.125 m.</summary>
+    [Fact]
+    public void Stiffeners_over_a_bearing_carry_it()
+    {
+        var steel = new HandSteel
+        {
+            Shear = 3e6,
+            OverBearing = new() { Width = 0.19, Thickness = 0.025 },
+        };
+        var bearing = 1.4 * 2 * 0.1646 * 0.025 * Fy;
+        var area = 2 * 0.19 * 0.025 + 18 * 0.014 * 0.014;
+        var second = 0.025 * Math.Pow(0.394, 3) / 12 + (0.252 - 0.025) * Math.Pow(0.014, 3) / 12;
+        var elastic = Math.PI * Math.PI * E * second / (1.125 * 1.125);
+        var column = 0.95 * Math.Pow(0.658, Fy * area / elastic) * Fy * area;
+        var outcome = steel.Of(new Stiffeners(), "bearing");
+        Assert.Equal(Math.Max(3e6 / column, 3e6 / bearing), outcome.Utilisation, 1e-9);
+    }
+
     /// <summary>Bars of 5000 mm² in a slab of 2.5 × 0.2 m: 1 % of it is 5000 mm²; asked for where it would crack.</summary>
     [Fact]
     public void A_pulled_slab_has_its_bars()
     {
         Assert.Empty(new HandSteel { Live = 1e6 }.Of(new SlabOverPiers()));
-        Assert.Equal(1, new HandSteel { Live = -4e6 }.Of(new SlabOverPiers()).Single().Utilisation, 1e-9);
+        Assert.Equal(
+            1,
+            new HandSteel { Live = -4e6 }
+                .Of(new SlabOverPiers())
+                .Single()
+                .Utilisation,
+            1e-9
+        );
     }
 
     /// <summary>Thicker flanges never resist less, longer lengths between braces never more; nothing acts, nothing is asked.</summary>
@@ -289,7 +376,13 @@ public class SteelTests
         Assert.Equal(lengths.Order(), lengths);
         var plates = Enumerable.Range(0, 20).Select(i => Hogging(steel with { Bottom = new(0.5, 0.02 + 0.003 * i) })).ToList();
         Assert.Equal(plates.OrderDescending(), plates);
-        Assert.Equal(["flexure.ductility"], new HandSteel { Live = 1e-9 }.Of(new Flexure()).Where(o => o.Utilisation > 1e-9).Select(o => o.Check));
+        Assert.Equal(
+            ["flexure.ductility"],
+            new HandSteel { Live = 1e-9 }
+                .Of(new Flexure())
+                .Where(o => o.Utilisation > 1e-9)
+                .Select(o => o.Check)
+        );
         Assert.Empty(new HandSteel().Of(new Flexure()));
     }
 }

@@ -27,16 +27,17 @@ internal sealed class CompressionFlange
     /// <param name="steel">The section.</param>
     /// <param name="top">Whether it is the top flange.</param>
     /// <param name="webInCompression">D_c (m).</param>
-    /// <param name="shedsNone">Whether R_b is 1 in any case, as while it is built (6.10.3.2.1) and of composite sections under sagging.</param>
+    /// <param name="shedsNone">Whether R_b is 1 anyway: while it is built (6.10.3.2.1), and composite under sagging.</param>
     public CompressionFlange(MemberSteel steel, bool top, double webInCompression, bool shedsNone)
     {
         (flange, modulus, yield) = (steel.Plates.FlangeAt(top), steel.Steel.E, steel.FlangeYield(top));
         (this.webInCompression, webThickness) = (webInCompression, steel.Plates.WebThickness);
         Reduced = Math.Max(Math.Min(0.7 * yield, steel.WebYield), 0.5 * yield);
         WebLimit = WebSlendernessLimit;
-        WebLoad = shedsNone || WebSlenderness <= WebLimit
-            ? 1
-            : Math.Min(1, 1 - WebToFlange / (1200 + 300 * WebToFlange) * (WebSlenderness - WebLimit));
+        WebLoad =
+            shedsNone || WebSlenderness <= WebLimit
+                ? 1
+                : Math.Min(1, 1 - WebToFlange / (1200 + 300 * WebToFlange) * (WebSlenderness - WebLimit));
     }
 
     /// <summary>F_yr (Pa).</summary>
@@ -89,10 +90,7 @@ internal sealed class CompressionFlange
     public double OfLateralBuckling(double length, double gradient) =>
         length <= ShortLength ? Plateau
         : length <= LongLength
-            ? Math.Min(
-                Plateau,
-                gradient * (1 - (1 - Reduced / yield) * (length - ShortLength) / (LongLength - ShortLength)) * Plateau
-            )
+            ? Math.Min(Plateau, gradient * (1 - (1 - Reduced / yield) * (length - ShortLength) / (LongLength - ShortLength)) * Plateau)
         : Math.Min(Plateau, Elastic(length, gradient));
 
     /// <summary>F_nc (Pa).</summary>

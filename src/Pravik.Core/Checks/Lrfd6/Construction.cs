@@ -81,7 +81,10 @@ public sealed class Construction : ICheck
             var moment = Factor * flanges.Moments(place, true).Bare;
             var top = moment > 0;
             var stresses = new SteelStresses(steel, new(moment, 0, 0, 0), false);
-            var (flange, gradient) = (new CompressionFlange(steel, top, stresses.WebInCompression(top), true), flanges.Gradient(steel, true, top));
+            var (flange, gradient) = (
+                new CompressionFlange(steel, top, stresses.WebInCompression(top), true),
+                flanges.Gradient(steel, true, top)
+            );
             if (c is not null)
             {
                 c.Heading("Effect");

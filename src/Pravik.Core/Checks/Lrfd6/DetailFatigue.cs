@@ -36,7 +36,14 @@ public sealed class DetailFatigue : ICheck
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();
 
     /// <summary>A detail with its range and what it may be.</summary>
-    private sealed record Found(MemberSteel Steel, SteelDetail Detail, DetailCategory Category, double Range, double Permanent, double Tension)
+    private sealed record Found(
+        MemberSteel Steel,
+        SteelDetail Detail,
+        DetailCategory Category,
+        double Range,
+        double Permanent,
+        double Tension
+    )
     {
         public required double Factor { get; init; }
 
@@ -78,12 +85,8 @@ public sealed class DetailFatigue : ICheck
         {
             var (point, range) = (member.Points[place], FatigueCycles.Range(member));
             var effect = range.Layout.At(point.Number, GirderEffect.M);
-            var ((most, factor), (least, other)) = (
-                FatigueCycles.Truck(range, effect, true),
-                FatigueCycles.Truck(range, effect, false)
-            );
-            double Stress(double moment) =>
-                new SteelStresses(steel, new(0, 0, moment, 0), moment > 0).At(detail.Level);
+            var ((most, factor), (least, other)) = (FatigueCycles.Truck(range, effect, true), FatigueCycles.Truck(range, effect, false));
+            double Stress(double moment) => new SteelStresses(steel, new(0, 0, moment, 0), moment > 0).At(detail.Level);
             var (a, b) = (Stress(most), Stress(least));
             var permanent = StateMoments.Of(member, member.Effects(LimitState.QuasiPermanent), point.Number, true);
             return new(
@@ -125,20 +128,47 @@ public sealed class DetailFatigue : ICheck
             var (range, number) = (FatigueCycles.Range(member), member.Points[place].Number);
             var effect = range.Layout.At(number, GirderEffect.M);
             c.Heading("Effect");
-            c.Line("M_max", "fatigue truck with its allowance, no factor", FatigueCycles.Truck(range, effect, true).Value, QuantityKind.Moment, "AASHTO LRFD 3.6.1.4");
+            c.Line(
+                "M_max",
+                "fatigue truck with its allowance, no factor",
+                FatigueCycles.Truck(range, effect, true).Value,
+                QuantityKind.Moment,
+                "AASHTO LRFD 3.6.1.4"
+            );
             c.Line("M_min", "the same, least", FatigueCycles.Truck(range, effect, false).Value, QuantityKind.Moment, "AASHTO LRFD 3.6.1.4");
-            c.Line("Δf", $"range at the {f.Detail.Name}: sagging on the slab at n, hogging on its bars", f.Range, QuantityKind.Stress, Clause);
+            c.Line(
+                "Δf",
+                $"range at the {f.Detail.Name}: sagging on the slab at n, hogging on its bars",
+                f.Range,
+                QuantityKind.Stress,
+                Clause
+            );
             c.Line("y", "height above the soffit", f.Detail.Level, QuantityKind.Size, Clause);
             c.Line("f_DL", "permanent, tension positive", f.Permanent, QuantityKind.Stress, "AASHTO LRFD 6.6.1.2.1");
             if (f.IsPressed)
-                c.Remark("Permanent compression is more than the greatest tension of Fatigue I: fatigue need not be looked at.", "AASHTO LRFD 6.6.1.2.1");
+                c.Remark(
+                    "Permanent compression is more than the greatest tension of Fatigue I: fatigue need not be looked at.",
+                    "AASHTO LRFD 6.6.1.2.1"
+                );
             c.Heading("Resistance");
-            c.Line("(ΔF)_TH", $"threshold of category {f.Category.Name}", f.Category.Threshold, QuantityKind.Stress, "AASHTO LRFD Table 6.6.1.2.5-3");
+            c.Line(
+                "(ΔF)_TH",
+                $"threshold of category {f.Category.Name}",
+                f.Category.Threshold,
+                QuantityKind.Stress,
+                "AASHTO LRFD Table 6.6.1.2.5-3"
+            );
             c.Ratio("η_I", $"{QuantityText.Fixed(f.Factor, 2)} Δf / (ΔF)_TH, infinite life", f.Infinite, 3, Clause);
             if (f.Cycles is { } n)
             {
                 c.Ratio("n", "cycles a truck", FatigueCycles.PerTruck(member, place), 1, "AASHTO LRFD Table 6.6.1.2.5-2");
-                c.Ratio("N", $"365 · {QuantityText.Fixed(member.Fatigue.Years, 0)} · n · {QuantityText.Fixed(member.Fatigue.TrucksADay!.Value, 0)} trucks a day", n, 0, "AASHTO LRFD 6.6.1.2.5");
+                c.Ratio(
+                    "N",
+                    $"365 · {member.Fatigue.Years:0} years · n · {member.Fatigue.TrucksADay:0} trucks a day",
+                    n,
+                    0,
+                    "AASHTO LRFD 6.6.1.2.5"
+                );
                 c.Line("(A / N)^⅓", $"of category {f.Category.Name}", f.Category.RangeAt(n), QuantityKind.Stress, "AASHTO LRFD 6.6.1.2.5");
                 c.Ratio("η_II", "0.80 Δf / (A / N)^⅓, finite life", f.Finite!.Value, 3, Clause);
             }

@@ -4,7 +4,7 @@ using Pravik.Core.Members;
 
 namespace Pravik.Core.Checks.Lrfd6;
 
-/// <summary>Cycles in the design life, N = 365·years·n·(ADTT)_SL, and the range of an effect of the fatigue truck (AASHTO LRFD 6.6.1.2.5).</summary>
+/// <summary>Cycles in the design life, N = 365·years·n·(ADTT)_SL, and ranges of the fatigue truck (AASHTO LRFD 6.6.1.2.5).</summary>
 internal static class FatigueCycles
 {
     /// <summary>Load factor of Fatigue II (Table 3.4.1-1).</summary>

@@ -4,7 +4,7 @@ using Pravik.Core.Members;
 
 namespace Pravik.Core.Checks.Lrfd6;
 
-/// <summary>Stresses of a member’s flanges along it under the greatest or the least moments, and what its flanges resist in compression.</summary>
+/// <summary>Stresses of a member’s flanges along it under the greatest or the least moments, and what resists compression.</summary>
 internal sealed class FlangeStresses(Member member, EffectRange range)
 {
     private readonly System.Collections.Concurrent.ConcurrentDictionary<(int, bool), StateMoments> moments = [];
@@ -30,8 +30,8 @@ internal sealed class FlangeStresses(Member member, EffectRange range)
     }
 
     /// <summary>
-    /// C_b = 1.75 − 1.05·(f_1/f_2) + 0.3·(f_1/f_2)² ≤ 2.3 by the stresses at both braces and half way between them (AASHTO LRFD 6.10.8.2.3);
-    /// 1 where plates change between them, and where the stress half way is greater than at both.
+    /// C_b = 1.75 − 1.05·(f_1/f_2) + 0.3·(f_1/f_2)² ≤ 2.3 by the stresses at both braces and half way between them (AASHTO LRFD
+    /// 6.10.8.2.3); 1 where plates change between them, and where the stress half way is greater than at both.
     /// </summary>
     public double Gradient(MemberSteel steel, bool isGreatest, bool top)
     {

@@ -46,13 +46,7 @@ public sealed class Flexure : ICheck
         }
 
         public IEnumerable<string> LeftOut =>
-            [
-                .. leftOut,
-                "stiffeners (6.10.11)",
-                "cross-frames and their members",
-                "bearing region and splices",
-                "lateral bending of flanges by skew and wind",
-            ];
+            [.. leftOut, "cross-frames and their members", "splices", "lateral bending of flanges by skew and wind"];
 
         public IEnumerable<CheckOutcome> At(Member member, int place)
         {
@@ -76,7 +70,10 @@ public sealed class Flexure : ICheck
             (MemberSteel, FlexureResult)? worst = null;
             foreach (var steel in member.Points[place].Steel)
             {
-                if (Of(member, place, steel, sense, null) is { } found && (worst is null || found.Utilisation > worst.Value.Item2.Utilisation))
+                if (
+                    Of(member, place, steel, sense, null) is { } found
+                    && (worst is null || found.Utilisation > worst.Value.Item2.Utilisation)
+                )
                     worst = (steel, found);
             }
             return worst;
@@ -104,16 +101,7 @@ public sealed class Flexure : ICheck
         private static CheckOutcome Outcome(Member member, int place, string sense, FlexureResult found)
         {
             var number = member.Points[place].Number;
-            return new(
-                $"flexure.{sense}",
-                found.Name,
-                number,
-                number,
-                found.Effect,
-                found.Resistance,
-                found.Utilisation,
-                found.Clause
-            )
+            return new($"flexure.{sense}", found.Name, number, number, found.Effect, found.Resistance, found.Utilisation, found.Clause)
             {
                 Kind = found.Kind,
                 Leads = GirderEffect.M,

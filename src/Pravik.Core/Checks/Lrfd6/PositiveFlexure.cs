@@ -78,10 +78,7 @@ internal sealed class PositiveFlexure
         {
             var z = top ? steel.Plates.Depth : 0;
             double Modulus(SteelState state) => steel.In(state) is var s ? s.SecondMoment / Math.Abs(z - s.Centroid) : 0;
-            var left =
-                steel.FlangeYield(top)
-                - acting.Bare / Modulus(SteelState.Bare)
-                - acting.LongTerm / Modulus(SteelState.LongTerm);
+            var left = steel.FlangeYield(top) - acting.Bare / Modulus(SteelState.Bare) - acting.LongTerm / Modulus(SteelState.LongTerm);
             return acting.Bare + acting.LongTerm + left * Modulus(SteelState.ShortTerm);
         });
 
@@ -114,7 +111,14 @@ internal sealed class PositiveFlexure
                 QuantityKind.Stress,
                 Noncompact
             ),
-            new("Flexure, sagging, slab", -stresses.SlabCompression, -slab, stresses.SlabCompression / slab, QuantityKind.Stress, Noncompact),
+            new(
+                "Flexure, sagging, slab",
+                -stresses.SlabCompression,
+                -slab,
+                stresses.SlabCompression / slab,
+                QuantityKind.Stress,
+                Noncompact
+            ),
         ];
         var worst = all.Aggregate(FlexureResult.Worse);
         if (c is not null)

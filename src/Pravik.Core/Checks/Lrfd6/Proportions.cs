@@ -46,8 +46,7 @@ public sealed class Proportions : ICheck
             return point.Steel.IsEmpty ? [] : [Of(point, null)];
         }
 
-        public CheckOutcome Write(Member member, int place, string check, Calculation calculation) =>
-            Of(member.Points[place], calculation);
+        public CheckOutcome Write(Member member, int place, string check, Calculation calculation) => Of(member.Points[place], calculation);
 
         private static CheckOutcome Of(MemberPoint point, Calculation? c)
         {
@@ -86,7 +85,15 @@ public sealed class Proportions : ICheck
             yield return new("web", "D / t_w", p.WebSlenderness, WebWithoutStiffeners, true, "web", "AASHTO LRFD 6.10.2.1.1");
             foreach (var (name, symbol, flange) in new[] { ("top flange", "t", p.Top), ("bottom flange", "b", p.Bottom) })
             {
-                yield return new(name, $"b_f{symbol} / 2 t_f{symbol}", flange.Slenderness, 12, true, $"slenderness of the {name}", OfFlanges);
+                yield return new(
+                    name,
+                    $"b_f{symbol} / 2 t_f{symbol}",
+                    flange.Slenderness,
+                    12,
+                    true,
+                    $"slenderness of the {name}",
+                    OfFlanges
+                );
                 yield return new(name, $"b_f{symbol} / D", flange.Width / p.WebDepth, 1.0 / 6, false, $"width of the {name}", OfFlanges);
                 yield return new(
                     name,

@@ -3,7 +3,6 @@ using Pravik.Core.Calculations;
 using Pravik.Core.Checks.Steel;
 using Pravik.Core.Codes;
 using Pravik.Core.Members;
-using Pravik.Core.Models;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.Checks.Lrfd6;
@@ -58,13 +57,7 @@ public sealed class ServiceTwo : ICheck
         {
             var isGreatest = check.EndsWith("sagging", StringComparison.Ordinal);
             var (steel, _) = Worst(member, place, isGreatest);
-            StateMoments.Write(
-                calculation,
-                member,
-                member.Effects(LimitState.Characteristic),
-                member.Points[place].Number,
-                isGreatest
-            );
+            StateMoments.Write(calculation, member, member.Effects(LimitState.Characteristic), member.Points[place].Number, isGreatest);
             return Of(member, place, steel, isGreatest, calculation);
         }
 
@@ -101,7 +94,7 @@ public sealed class ServiceTwo : ICheck
             };
         }
 
-        /// <summary>Each flange, and the web where it can buckle: composite ones under sagging with D/t_w ≤ 150 cannot (6.10.4.2.2).</summary>
+        /// <summary>Each flange, and the web where it can buckle: not composite under sagging with D/t_w ≤ 150 (6.10.4.2.2).</summary>
         private static List<FlexureResult> Parts(
             MemberSteel steel,
             SteelStresses stresses,

@@ -8,8 +8,8 @@ using Pravik.Core.Units;
 namespace Pravik.Core.Checks.Lrfd6;
 
 /// <summary>
-/// Bars along the slab wherever it is pulled under Service II beyond φ·f_r: at least 1 % of its area (AASHTO LRFD 6.10.1.7), f_r = 0.24·√f′_c
-/// in ksi (5.4.2.6), φ = 0.9.
+/// Bars along the slab wherever it is pulled under Service II beyond φ·f_r: at least 1 % of its area (AASHTO LRFD 6.10.1.7), f_r =
+/// 0.24·√f′_c in ksi (5.4.2.6), φ = 0.9.
 /// </summary>
 public sealed class SlabOverPiers : ICheck
 {
@@ -54,7 +54,13 @@ public sealed class SlabOverPiers : ICheck
             if (c is not null)
             {
                 c.Heading("Slab");
-                c.Line("f_slab", "greatest tension under Service II, slab at n and 3n", Pull(member, point, steel), QuantityKind.Stress, Clause);
+                c.Line(
+                    "f_slab",
+                    "greatest tension under Service II, slab at n and 3n",
+                    Pull(member, point, steel),
+                    QuantityKind.Stress,
+                    Clause
+                );
                 c.Line("φ f_r", "0.9 · 0.24 √f'_c, in ksi", Cracking(steel), QuantityKind.Stress, "AASHTO LRFD 5.4.2.6");
                 c.Line("A_slab", "width that acts times thickness", whole, QuantityKind.SectionArea, Clause);
                 c.Line("A_s", "bars along it", bars, QuantityKind.SectionArea, Clause);

@@ -30,7 +30,8 @@ internal static class StudFatigue
         var (range, studs, number) = (FatigueCycles.Range(member), steel.Studs!, member.Points[place].Number);
         var (shear, factor) = RangeOf(range, range.Layout.At(number, GirderEffect.V));
         var section = steel.In(SteelState.ShortTerm);
-        var first = steel.Slab.Width * steel.Slab.Thickness / steel.Slab.Ratio * (steel.SlabTop - steel.Slab.Thickness / 2 - section.Centroid);
+        var first =
+            steel.Slab.Width * steel.Slab.Thickness / steel.Slab.Ratio * (steel.SlabTop - steel.Slab.Thickness / 2 - section.Centroid);
         var along = shear * first / section.SecondMoment;
         var across = Radial(member, number, steel);
         var flow = Math.Sqrt(along * along + across * across);

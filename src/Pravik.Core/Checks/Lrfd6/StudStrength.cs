@@ -57,13 +57,19 @@ internal sealed class StudStrength
         var (along, length) = (sagging + hogging, Math.Abs(end.Distance - here.Distance));
         var across = along * length * Math.Abs(steel.IsCurved ? steel.Curvature : 0);
         var force = Math.Sqrt(along * along + across * across);
-        var (count, single) = (Count(here.Distance, end.Distance), Least(Math.Min(here.Distance, end.Distance), Math.Max(here.Distance, end.Distance)));
+        var (count, single) = (
+            Count(here.Distance, end.Distance),
+            Least(Math.Min(here.Distance, end.Distance), Math.Max(here.Distance, end.Distance))
+        );
         var resistance = count * Phi * single;
         var utilisation = resistance == 0 ? 99 : force / resistance;
         if (c is not null)
         {
             c.Heading("Force in the slab");
-            c.Remark($"From the greatest sagging moment to the {(isInner ? "inner support" : "end")} {(step < 0 ? "behind" : "ahead")}.", Clause);
+            c.Remark(
+                $"From the greatest sagging moment to the {(isInner ? "inner support" : "end")} {(step < 0 ? "behind" : "ahead")}.",
+                Clause
+            );
             c.Line("0.85 f'_c b t", "slab", crushed, QuantityKind.Force, Clause);
             c.Line("Σ F_y A", "steel", Yield(steel), QuantityKind.Force, Clause);
             c.Line("P_p", "the lesser", sagging, QuantityKind.Force, Clause);
@@ -109,7 +115,9 @@ internal sealed class StudStrength
             .Where(s => s.Studs is not null)
             .Select(Single)
             .Append(double.PositiveInfinity)
-            .Min() is var least && double.IsFinite(least)
+            .Min()
+            is var least
+        && double.IsFinite(least)
             ? least
             : 0;
 

@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using Pravik.Core.Calculations;
 using Pravik.Core.Codes;
 using Pravik.Core.Members;
-using Pravik.Core.Units;
 
 namespace Pravik.Core.Checks.Lrfd6;
 

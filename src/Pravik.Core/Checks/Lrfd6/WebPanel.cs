@@ -15,7 +15,6 @@ internal sealed class WebPanel
     private const double FarthestInside = 3;
     private const double FarthestAtEnd = 1.5;
     private readonly MemberSteel steel;
-    private readonly bool isStiffened;
     private readonly double aspect;
 
     public WebPanel(MemberSteel steel)
@@ -23,13 +22,16 @@ internal sealed class WebPanel
         this.steel = steel;
         var plates = steel.Plates;
         aspect = steel.Panel.Length / plates.WebDepth;
-        isStiffened = aspect <= (steel.IsEndPanel ? FarthestAtEnd : FarthestInside);
-        Coefficient = isStiffened ? 5 + 5 / (aspect * aspect) : 5;
+        IsStiffened = aspect <= (steel.IsEndPanel ? FarthestAtEnd : FarthestInside);
+        Coefficient = IsStiffened ? 5 + 5 / (aspect * aspect) : 5;
         Ratio = RatioOf(plates.WebSlenderness, steel.Steel.E * Coefficient / steel.WebYield);
         Plastic = 0.58 * steel.WebYield * plates.WebArea;
-        HasField = isStiffened && !steel.IsEndPanel;
+        HasField = IsStiffened && !steel.IsEndPanel;
         Resistance = Plastic * (Ratio + (HasField ? Field : 0));
     }
+
+    /// <summary>Whether its stiffeners are near enough.</summary>
+    public bool IsStiffened { get; }
 
     /// <summary>k.</summary>
     public double Coefficient { get; }
@@ -70,17 +72,20 @@ internal sealed class WebPanel
     /// <summary>Writes V_n.</summary>
     public void Write(Calculation c)
     {
-        var clause = !isStiffened ? Plain : steel.IsEndPanel ? AtEnd : Inside;
+        var clause =
+            !IsStiffened ? Plain
+            : steel.IsEndPanel ? AtEnd
+            : Inside;
         c.Heading("Resistance");
         c.Line("d_o", "between upright stiffeners", steel.Panel.Length, QuantityKind.Length, "AASHTO LRFD 6.10.9.1");
         c.Line("D", "depth of the web", steel.Plates.WebDepth, QuantityKind.Size, clause);
         c.Remark(
-            !isStiffened ? $"Not stiffened: d_o is more than {(steel.IsEndPanel ? "1.5 D at an end" : "3 D")}."
-            : steel.IsEndPanel ? "An end panel: no tension field."
-            : "A panel inside, with its tension field.",
+            !IsStiffened ? $"Not stiffened: d_o is more than {(steel.IsEndPanel ? "1.5 D at an end" : "3 D")}."
+                : steel.IsEndPanel ? "An end panel: no tension field."
+                : "A panel inside, with its tension field.",
             "AASHTO LRFD 6.10.9.1"
         );
-        c.Ratio("k", isStiffened ? "5 + 5 / (d_o / D)²" : "5, without stiffeners", Coefficient, 3, clause);
+        c.Ratio("k", IsStiffened ? "5 + 5 / (d_o / D)²" : "5, without stiffeners", Coefficient, 3, clause);
         c.Ratio("D / t_w", "slenderness of the web", steel.Plates.WebSlenderness, 1, clause);
         c.Ratio("C", "1; 1.12 / (D / t_w) √(E k / F_yw); 1.57 / (D / t_w)² E k / F_yw", Ratio, 3, Inside);
         c.Line("V_p", "0.58 F_yw D t_w", Plastic, QuantityKind.Force, clause);

@@ -1,5 +1,4 @@
 using Pravik.Core.Calculations;
-using Pravik.Core.Codes;
 using Pravik.Core.Effects;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
@@ -7,7 +6,7 @@ using Pravik.Core.Units;
 
 namespace Pravik.Core.Checks.Steel;
 
-/// <summary>The bending moment of a combination at a place, by what resists each part of it (Nm), and the axial force beside it (N).</summary>
+/// <summary>The moment of a combination at a place, by what resists each part of it (Nm), and the axial force beside it (N).</summary>
 /// <param name="Bare">On the steel alone.</param>
 /// <param name="LongTerm">On steel and slab, for a long time.</param>
 /// <param name="ShortTerm">On steel and slab, for a short time.</param>
