@@ -138,7 +138,7 @@ public static class Bill
         Add(
             "steel.girders",
             "Steel",
-            "Girders of steel, without studs",
+            "Girders of steel",
             steel.Sum(l => geometry.GirderVolume(l.Girder, l.Span)) * SteelDensity,
             QuantityKind.Mass
         );
@@ -149,6 +149,9 @@ public static class Bill
             geometry.DiaphragmBays().Sum(b => (geometry.BarsOf(b.Diaphragm)?.Properties.GrossArea ?? 0) * b.BarLength) * SteelDensity,
             QuantityKind.Mass
         );
+        var studs = steel.SelectMany(l => StudRun.Of(geometry, l.Girder, l.Span)).ToList();
+        Add("steel.studs", "Steel", "Studs, number", studs.Sum(s => s.Count), QuantityKind.Count);
+        Add("steel.studMass", "Steel", "Studs", studs.Sum(s => s.Mass), QuantityKind.Mass);
         Add("steel.stiffeners", "Steel", "Stiffeners", geometry.StiffenerPlaces().Sum(s => s.Volume) * SteelDensity, QuantityKind.Mass);
         var strands = cast.Select(l => (l.Length, Count: geometry.TypeOf(l.Girder, l.Span).Strands.Rows.Sum(r => r.Count))).ToList();
         var counts = strands.Select(s => s.Count).Distinct().Order().ToList();

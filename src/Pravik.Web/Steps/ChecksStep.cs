@@ -47,7 +47,7 @@ internal sealed class ChecksStep : IStep
         if (layout == "strands")
             return IsCast(screen) ? BarTables.Sheet(screen) : StrandTables.Sheet(screen);
         if (layout == "section")
-            return SteelAt(screen) is { } steel ? steel.Sheet(screen.Half)
+            return SteelAt(screen) is { } steel ? steel.Sheet(screen)
                 : SectionAt(screen) is { } at ? at.Sheet(screen.Half)
                 : new([screen.Waiting("No section here", "checks see no concrete of this girder")]);
         var before = layout == "check" ? screen.Seen.Other : null;

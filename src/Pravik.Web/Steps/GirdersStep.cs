@@ -39,7 +39,7 @@ internal sealed class GirdersStep : IStep
                     ShapeView.Girder(screen.Geometry, screen.Units, screen.Whole, GirderTypeLedger.Shown(screen.Geometry, screen.Pick))
                 ),
             ]),
-            "side" => new TendonViews(screen).Sheet(),
+            "side" => PlateTables.Sheet(screen) ?? new TendonViews(screen).Sheet(),
             "allGirders" => new([screen.Plan(screen.Half)], GirderTables.All(screen.Geometry, screen.Units, screen.Pick)),
             "levels" => new([screen.Elevation(screen.Half)], GirderTables.Haunches(screen.Geometry, screen.Units, screen.Pick)),
             "section" => new([Section(screen.Whole)]),

@@ -155,7 +155,7 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
     private bool IsOfSteel => member.Points.Any(p => !p.Steel.IsEmpty);
 
     /// <summary>Stresses of both flanges of a steel girder under the greatest and the least moments, and its yield strength.</summary>
-    private Diagram FlangeStresses(LimitState state, string words)
+    public Diagram FlangeStresses(LimitState state, string words)
     {
         var all = member.Points.SelectMany(p => p.Steel.Select(s => (p.Station, Point: p, Steel: s))).ToList();
         Series Line(string name, bool isGreatest, Pen pen, Func<SteelReading, double> value) =>
@@ -165,7 +165,7 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
             };
         Series Limit(int sign) => new("F_y", [.. all.Select(a => (a.Station, sign * a.Steel.FlangeYield(false)))], Pen.Resistance);
         return new(
-            $"{member.Name}, stresses of flanges at the {words}, tension positive",
+            $"{member.Name}, stresses of flanges, {words}, tension positive",
             QuantityKind.Stress,
             false,
             [

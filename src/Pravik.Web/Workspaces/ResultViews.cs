@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
+using Pravik.Core.Codes;
 using Pravik.Core.Places;
 using Pravik.Core.Proposals;
 using Pravik.Core.Runs;
@@ -46,6 +47,16 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
                         .Series.Select(s => s with { Name = $"{words}: {s.Name}", Pen = Pen.Former, Peaks = false }),
                 ],
             };
+    }
+
+    /// <summary>Stresses of the flanges of a steel girder along it at a limit state.</summary>
+    public Diagram FlangeDiagram(int girder, LimitState state, string words)
+    {
+        var name = geometry.Girders[girder].Name;
+        return new CheckDiagrams(results.Done, results.Members.First(m => m.Name == name), DiagramAxes.Of(geometry, girder)).FlangeStresses(
+            state,
+            words
+        );
     }
 
     public DataTable CheckTable(CheckOutcome? picked, (BridgeResults Results, string Name)? before = null)

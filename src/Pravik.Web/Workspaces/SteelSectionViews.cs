@@ -12,15 +12,15 @@ namespace Pravik.Web.Workspaces;
 /// <summary>A section of a steel girder at the station cursor: its states side by side, and its stresses.</summary>
 internal sealed class SteelSectionViews(Member member, MemberPoint point, string at, UnitSystem units, string? show)
 {
-    private static readonly IReadOnlyList<(string Id, string Name, LimitState State)> Shown =
+    private static readonly IReadOnlyList<(string Id, string Name, string Words, LimitState State)> Shown =
     [
-        ("strength", "Strength", LimitState.Ultimate),
-        ("service", "Service II with I and IV", LimitState.Characteristic),
-        ("sustained", "Sustained", LimitState.QuasiPermanent),
+        ("strength", "Strength", "strength states", LimitState.Ultimate),
+        ("service", "Service II with I and IV", "service states", LimitState.Characteristic),
+        ("sustained", "Sustained", "permanent loads", LimitState.QuasiPermanent),
     ];
 
     private readonly MemberSteel steel = point.Steel[^1];
-    private readonly (string Id, string Name, LimitState State) shown = Shown.FirstOrDefault(s => s.Id == show, Shown[0]);
+    private readonly (string Id, string Name, string Words, LimitState State) shown = Shown.FirstOrDefault(s => s.Id == show, Shown[0]);
 
     /// <summary>The place of a steel girder nearest to a station; null for members of concrete.</summary>
     public static MemberPoint? Nearest(Member member, double station) =>
@@ -29,9 +29,15 @@ internal sealed class SteelSectionViews(Member member, MemberPoint point, string
     /// <summary>What can be chosen.</summary>
     public IReadOnlyList<SheetControl> Controls => [new("show", "Stresses", shown.Id, [.. Shown.Select(s => new Choice(s.Id, s.Name))])];
 
-    /// <summary>The section with its stresses.</summary>
-    public SheetContent Sheet(ViewSize half) =>
-        new([Screen.Drawn("state", SteelSectionView.Draw(steel, Readings, $"Section and stresses, {shown.Name}", at, units, half))]);
+    /// <summary>The section with its stresses, and those of the flanges along the girder.</summary>
+    public SheetContent Sheet(Screen screen)
+    {
+        var along = screen.Results!.FlangeDiagram(screen.Girder, shown.State, shown.Words);
+        return new([
+            Screen.Drawn("state", SteelSectionView.Draw(steel, Readings, $"Section and stresses, {shown.Name}", at, units, screen.Half)),
+            Screen.Drawn("along", DiagramView.Draw(along, units, screen.Half, screen.Station)),
+        ]);
+    }
 
     private IReadOnlyList<(string Name, SteelReading Stresses)> Readings => [("greatest M", Reading(true)), ("least M", Reading(false))];
 
@@ -65,7 +71,8 @@ internal sealed class SteelSectionViews(Member member, MemberPoint point, string
     {
         get
         {
-            string Plate(double a, double b) => $"{units.Format(a, QuantityKind.Size)} × {units.Format(b, QuantityKind.Size)}";
+            string Size(double size) => QuantityText.Entered(size, QuantityKind.Size, units);
+            string Plate(double a, double b) => $"{Size(a)} × {Size(b)}";
             var p = steel.Plates;
             yield return new("Top flange", Plate(p.Top.Width, p.Top.Thickness), units[QuantityKind.Size].Symbol);
             yield return new("Web", Plate(p.WebDepth, p.WebThickness), units[QuantityKind.Size].Symbol);
