@@ -44,6 +44,8 @@ internal sealed class ChecksStep : IStep
             return screen.Latest.Results.Ratings is { } rated
                 ? new([Screen.Drawn("rating", RatingView.Draw(RatingTables.Bars(rated), screen.Half))], RatingTables.Of(rated, screen))
                 : new([screen.Waiting("Not yet rated", screen.IsCurrent ? "traffic is being rated" : "results are out of date")]);
+        if (layout == "strands" && IsOfSteel(screen))
+            return new([screen.Waiting("Plates are not proposed yet", "bars and strands are, in girders of concrete")]);
         if (layout == "strands")
             return IsCast(screen) ? BarTables.Sheet(screen) : StrandTables.Sheet(screen);
         if (layout == "section")
@@ -70,7 +72,7 @@ internal sealed class ChecksStep : IStep
     public Ledger Ledger(Screen screen) =>
         screen.Request.Layout == "rating" && screen.Results is not null ? RatingTables.Ledger(screen)
         : screen.Request.Layout == "slab" && SlabViews.Of(screen) is { } slab ? slab.Ledger()
-        : screen.Request.Layout == "strands" && screen.Outcome is not null
+        : screen.Request.Layout == "strands" && screen.Outcome is not null && !IsOfSteel(screen)
             ? (IsCast(screen) ? BarTables.Ledger(screen) : StrandTables.Ledger(screen))
         : screen.Request.Layout == "camber" && screen.Latest is { } latest ? new CamberViews(screen, latest.Results).Ledger
         : screen.Request.Layout == "section" && SteelAt(screen) is { } steel ? steel.Ledger
@@ -78,6 +80,8 @@ internal sealed class ChecksStep : IStep
         : screen.Outcome is not null ? screen.Results!.CheckLedger(screen.Snapshot.ProjectId, screen.Outcome)
         : screen.Results is not null ? new("Checks", "nothing is checked", [screen.Results.NotChecked])
         : new("Checks", screen.Seen.State?.Doing ?? "", []);
+
+    private static bool IsOfSteel(Screen screen) => screen.Latest?.Results.Members.Any(m => m.Form == MemberForm.Steel) == true;
 
     /// <summary>Whether bars are proposed instead of strands.</summary>
     private static bool IsCast(Screen screen) => screen.Snapshot.Bridge.Girders.CastInPlace;

@@ -103,13 +103,13 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
                 ],
                 axes
             ),
-            "webShear.shear" => new(
-                $"{name}, shear of the web, without its sign",
+            "webShear.shear" or "webFatigue.shear" => new(
+                $"{name}, {outcome.Name.ToLowerInvariant()}, without its sign",
                 QuantityKind.Force,
                 false,
                 [
                     Line("V_u", outcome.Check, Pen.Active, o => Math.Abs(o.Effect), true),
-                    Line("φ_v V_n", outcome.Check, Pen.Resistance, o => Math.Abs(o.Resistance)),
+                    Line(outcome.Check == "webShear.shear" ? "φ_v V_n" : "V_cr", outcome.Check, Pen.Resistance, o => Math.Abs(o.Resistance)),
                 ],
                 axes
             ),
@@ -139,17 +139,10 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
     /// <summary>Whether an outcome's diagram is that of utilisations: what it sets against each other has no one unit.</summary>
     public static bool IsDrawnAsRatio(CheckOutcome outcome) =>
         outcome.Check is "torsion.webstruts" or "torsion.weblinks" or "anchorage.end"
-        || outcome.Check
-            is "flexure.ductility"
-                or "proportions.plates"
-                or "construction.built"
-                or "slabBars.least"
-                or "studs.layout"
-                or "studs.strength"
-                or "steelFatigue.detail"
+        || outcome.Check is "flexure.ductility" or "proportions.plates" or "construction.built" or "slabBars.least"
         || outcome is { Check: "flexure.sagging", Kind: QuantityKind.Moment }
+        || outcome.Check.Split('.')[0] is "studs" or "stiffeners" or "steelFatigue" or "sudden"
         || outcome.Check.StartsWith("accidental-", StringComparison.Ordinal)
-        || outcome.Check.StartsWith("sudden.", StringComparison.Ordinal)
         || outcome.Check.StartsWith("cracks.least", StringComparison.Ordinal);
 
     private bool IsOfSteel => member.Points.Any(p => !p.Steel.IsEmpty);

@@ -60,7 +60,8 @@ internal static class RatingTables
         }
         var beside = Acting(rated.Basis.Others);
         var once = rated.Basis.Factor * Acting(rated.Basis.Load);
-        string Value(double value) => ResultViews.Value(value, outcome, units);
+        // What acts is a moment or a shear, though steel sets stresses against its resistance.
+        string Acts(double value) => units.FormatWithUnit(value, isForce ? QuantityKind.Force : QuantityKind.Moment);
         return new(
             [
                 rated.Basis.Traffic,
@@ -70,9 +71,9 @@ internal static class RatingTables
                 $"{point.Span + 1}",
                 units.Format(point.Station, QuantityKind.Length),
                 rated.Factor >= Rating.Most ? $"above {Rating.Most:0}" : QuantityText.Fixed(rated.Factor, 2),
-                Value(beside),
-                Value(once),
-                Value(outcome.Resistance),
+                Acts(beside),
+                Acts(once),
+                ResultViews.Value(outcome.Resistance, outcome, units),
             ],
             [null, null, point.Girder.Number, null, point.Span.Number, point.Station, rated.Factor, beside, once, outcome.Resistance],
             results.PathOf(outcome),

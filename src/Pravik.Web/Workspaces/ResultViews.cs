@@ -3,6 +3,7 @@ using Pravik.Core.Bridges;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks;
 using Pravik.Core.Codes;
+using Pravik.Core.Members;
 using Pravik.Core.Places;
 using Pravik.Core.Proposals;
 using Pravik.Core.Runs;
@@ -146,6 +147,8 @@ internal sealed class ResultViews(BridgeGeometry geometry, BridgeResults results
         if (outcome.Check.Split('.')[0] is not ("shear" or "interface") && !CheckDiagrams.IsDrawnAsRatio(outcome))
             yield break;
         var point = results.Points[outcome.Point];
+        if (results.Members[point.Girder].Form == MemberForm.Steel)
+            yield break;
         var type = geometry.Sections.TypeIndex(point.Girder.Number, point.Span);
         var (name, proposal) = (geometry.Bridge.Girders.Types[type].Name, LinkProposal.Of(geometry, results, type));
         var isTaken = proposal.Zones.SequenceEqual(geometry.Bridge.Girders.Types[type].Links);
