@@ -6,6 +6,7 @@ using Pravik.Core.Codes;
 using Pravik.Core.Findings;
 using Pravik.Core.Materials;
 using Pravik.Core.Places;
+using Pravik.Core.Quantities;
 using Pravik.Core.Roads;
 using Pravik.Core.Runs;
 using Pravik.Core.Units;
@@ -105,13 +106,22 @@ internal sealed class BridgeReport(
         yield return ReportParts.Materials(
             [
                 ("Slab", bridge.Materials.Slab),
-                .. bridge.Girders.Types.Select(t => ($"Girders, {t.Name}", t.Concrete)),
+                .. IsOfSteel ? [] : bridge.Girders.Types.Select(t => ($"Girders, {t.Name}", t.Concrete)),
                 ("Supports", bridge.Materials.Support),
             ],
-            bridge.Materials.Strand,
+            IsOfSteel ? null : bridge.Materials.Strand,
             bridge.Materials.Reinforcement,
             units
         );
+        if (IsOfSteel)
+        {
+            var steel = StructuralSteel.Of(bridge.Materials.Structural);
+            string Stress(double value) => units.FormatWithUnit(value, QuantityKind.Stress);
+            yield return new ReportText(
+                $"Girders, frames and stiffeners: {steel.Class}, f_y {Stress(steel.Fy)} (above 40 mm {Stress(steel.FyThick)}), "
+                    + $"f_u {Stress(steel.Fu)}, E {Stress(steel.E)}."
+            );
+        }
         yield return ReportParts.NationalValues(bridge.Basis);
     }
 
@@ -122,6 +132,12 @@ internal sealed class BridgeReport(
         yield return new ReportFigure(PlanView.Draw(geometry, units, Size(70)));
         var middle = (geometry.Axes[0].Station + geometry.Axes[1].Station) / 2;
         yield return new ReportFigure(SectionView.Draw(geometry, units, Size(62), middle));
+        if (IsOfSteel)
+        {
+            foreach (var girder in geometry.Girders)
+                yield return Plates(girder);
+            yield break;
+        }
         foreach (var type in bridge.Girders.Types.Where(t => t.Strands.Rows.Length > 0))
             yield return ReportParts.Strands($"Strands of {type.Name}, {Jacked(type.Strands)}", type.Strands.Rows, units);
         if (!bridge.Girders.Tendons.IsEmpty)
@@ -152,6 +168,31 @@ internal sealed class BridgeReport(
             Reach(row.From, row.To),
             row.SecondFrom is null && row.SecondTo is null ? "as the others" : Reach(row.SecondFrom ?? row.From, row.SecondTo ?? row.To),
         ];
+    }
+
+    private bool IsOfSteel => geometry.SectionsInUse.Any(s => s.IsSteel);
+
+    /// <summary>The plates of a girder from splice to splice.</summary>
+    private ReportTable Plates(GirderLine girder)
+    {
+        string Plate(double width, double thickness) =>
+            $"{QuantityText.Entered(width, QuantityKind.Size, units)} × {QuantityText.Entered(thickness, QuantityKind.Size, units)}";
+        return new(
+            $"Plates of {girder.Name}; {units[QuantityKind.Length].Symbol}, {units[QuantityKind.Size].Symbol}, {units[QuantityKind.Mass].Symbol}",
+            [new("Section"), new("Length", true), new("Top flange", true), new("Web", true), new("Bottom flange", true), new("Mass", true)],
+            [
+                .. PlateRun
+                    .Of(geometry, girder)
+                    .Select(r => new ReportRow([
+                        r.Section,
+                        units.Format(r.Length, QuantityKind.Length),
+                        Plate(r.Plates.Top.Width, r.Plates.Top.Thickness),
+                        Plate(r.Plates.WebDepth, r.Plates.WebThickness),
+                        Plate(r.Plates.Bottom.Width, r.Plates.Bottom.Thickness),
+                        units.Format(r.Mass, QuantityKind.Mass),
+                    ])),
+            ]
+        );
     }
 
     private ReportTable Tendons() =>

@@ -59,7 +59,7 @@ internal static class ReportParts
     /// <summary>Concretes by the parts of which they are, strands and bars.</summary>
     public static ReportTable Materials(
         IEnumerable<(string Part, ConcreteGrade Grade)> concretes,
-        StrandGrade strands,
+        StrandGrade? strands,
         ReinforcementGrade reinforcement,
         UnitSystem units
     )
@@ -74,13 +74,15 @@ internal static class ReportParts
                 $"f_ck = {Stress(concrete.Fck)}, f_ctm = {Stress(concrete.Fctm)}, E_cm = {Stress(concrete.Ecm)}",
             ]);
         }
-        var (strand, bars) = (PrestressingSteel.Of(strands), ReinforcingSteel.Of(reinforcement));
+        var bars = ReinforcingSteel.Of(reinforcement);
+        ReportRow OfStrands(PrestressingSteel strand) =>
+            new(["Strands", strand.Type, $"f_pk = {Stress(strand.Fpk)}, f_p0.1k = {Stress(strand.Fp01k)}, E_p = {Stress(strand.Ep)}"]);
         return new(
             "Materials",
             [new("Part"), new("Grade"), new("Values")],
             [
                 .. concretes.Select(c => Of(c.Part, c.Grade)),
-                new(["Strands", strand.Type, $"f_pk = {Stress(strand.Fpk)}, f_p0.1k = {Stress(strand.Fp01k)}, E_p = {Stress(strand.Ep)}"]),
+                .. strands is null ? [] : new[] { OfStrands(PrestressingSteel.Of(strands)) },
                 new(["Bars", bars.Class, $"f_yk = {Stress(bars.Fyk)}, E_s = {Stress(bars.Es)}"]),
             ]
         );
