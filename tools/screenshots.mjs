@@ -20,7 +20,7 @@ const views = [
   ["traffic", "/bridges/tansy-lane/analysis?layout=loading&girder=2&show=trafficGroup5"],
   ["sheets", "/bridges/sorrel-brook/sheets"],
   ["rating", "/bridges/tansy-lane/checks?layout=rating"],
-  ["stages", "/bridges/sorrel-brook/analysis?layout=stages", { stage: "2" }],
+  ["steel", "/bridges/ellow-viaduct/checks?layout=section"],
   ["truss", "/trusses/cobble-gill-mended/drive"],
   ["member", "/members/ferry-siding-trough/checks"],
   ["tendons", "/bridges/plover-gate/girders?layout=side&pick=/girders/tendons/1"],

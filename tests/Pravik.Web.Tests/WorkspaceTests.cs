@@ -40,6 +40,45 @@ public class WorkspaceTests
             request
         );
 
+    /// <summary>
+    /// A bridge of steel: each check has its diagram and no links are proposed for it; its section shows all states, its side the plates.
+    /// </summary>
+    [Fact]
+    public void Girders_of_steel_are_shown_with_their_checks()
+    {
+        var ellow = BridgeJson.Read(File.ReadAllText(Path.Combine(Application.Root, "examples", "ellow-viaduct.json"))).Bridge!;
+        var bridge = ellow with { Axes = ellow.Axes with { Spans = ellow.Axes.Spans[..2] } };
+        var results = BridgeRun.Run(bridge);
+        Workspace See(string step, string? layout = null, string? pick = null) =>
+            WorkspaceBuilder.Build(
+                Of(bridge),
+                Around.Nothing,
+                new(null, new(InputHash.Of(bridge), 4, results)),
+                new()
+                {
+                    Step = step,
+                    Layout = layout,
+                    Pick = pick,
+                }
+            );
+        var kinds = results.Outcomes.GroupBy(o => o.Check).Select(g => g.MaxBy(o => o.Utilisation)!).ToList();
+        Assert.Equal(16, kinds.Count);
+        foreach (var outcome in kinds)
+        {
+            var shown = See("checks", null, results.PathOf(outcome));
+            Assert.Equal(outcome.Name, shown.Ledger!.Title);
+            Assert.Contains("<path", shown.Views[0].Svg, StringComparison.Ordinal);
+            Assert.DoesNotContain(shown.Ledger.Groups, g => g.Title.Contains("links"));
+        }
+        var section = See("checks", "section");
+        Assert.Contains("steel and bars", section.Views[0].Svg, StringComparison.Ordinal);
+        Assert.Contains(section.Ledger!.Groups, g => g.Title == "Section states" && g.Columns.Count == 5);
+        Assert.Contains("not proposed", See("checks", "strands").Views[0].Title, StringComparison.Ordinal);
+        var side = See("girders", "side");
+        Assert.Equal(4, side.Table!.Rows.Count);
+        Assert.Contains("22.00 × 2.50", side.Views[0].Svg, StringComparison.Ordinal);
+    }
+
     private static string State(Workspace workspace, string step) => workspace.Steps.Single(s => s.Id == step).State;
 
     /// <summary>Results of another edit lie under a check, in its diagram and in a column of the table.</summary>

@@ -89,7 +89,7 @@ internal sealed class GirderSteel
         };
     }
 
-    /// <summary>Where a girder is braced and stiffened, from where to where it reaches, and its upright stiffeners (m from its start).</summary>
+    /// <summary>Where a girder is braced and stiffened, how far it reaches, and its upright stiffeners (m from its start).</summary>
     private sealed record Lines(
         ImmutableArray<double> Braces,
         ImmutableArray<double> Stiffeners,

@@ -13,7 +13,7 @@ public sealed record StudRun(StudZone Zone, double From, double To, int Count)
     /// <summary>Mass of one stud’s shank (kg).</summary>
     public double Mass => Count * Math.PI * Zone.Diameter * Zone.Diameter / 4 * Zone.Height * Bill.SteelDensity;
 
-    /// <summary>The studs of a girder in a span in order; where zones overlap, the last holds. None on girders that are not of steel.</summary>
+    /// <summary>The studs of a girder in a span in order; where zones overlap, the last holds. None on girders of concrete.</summary>
     public static IEnumerable<StudRun> Of(BridgeGeometry geometry, GirderLine girder, SpanIndex span)
     {
         if (!geometry.SectionOf(girder, span).IsSteel)
@@ -21,7 +21,13 @@ public sealed record StudRun(StudZone Zone, double From, double To, int Count)
         var ((start, end), zones) = (geometry.EndsOf(girder, span), geometry.Bridge.Girders.Studs);
         double[] breaks =
         [
-            .. zones.SelectMany(z => new[] { z.From, z.To }).Append(start).Append(end).Where(t => t >= start && t <= end).Distinct().Order(),
+            .. zones
+                .SelectMany(z => new[] { z.From, z.To })
+                .Append(start)
+                .Append(end)
+                .Where(t => t >= start && t <= end)
+                .Distinct()
+                .Order(),
         ];
         var from = start;
         for (var i = 0; i + 1 < breaks.Length; i++)

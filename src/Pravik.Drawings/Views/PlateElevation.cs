@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Pravik.Core.Bridges;
-using Pravik.Core.Geometry;
 using Pravik.Core.Places;
 using Pravik.Core.Quantities;
 using Pravik.Core.Units;
@@ -75,7 +74,8 @@ public sealed class PlateElevation
     private void Plates(PlateRun run)
     {
         var (from, to, plates, text) = (X(run.First.Span, run.First.At), X(run.Last.Span, run.Last.At), run.Plates, canvas.TextHeight);
-        void Plate(double low, double high, Fill fill) => canvas.Area([new(from, low), new(to, low), new(to, high), new(from, high)], fill, Pen.Edge);
+        void Plate(double low, double high, Fill fill) =>
+            canvas.Area([new(from, low), new(to, low), new(to, high), new(from, high)], fill, Pen.Edge);
         canvas.Part = PartPath.Girder(girder, run.First.Span);
         Plate(Y(0), Y(plates.Depth), Fill.Paper);
         Plate(Y(0), Y(Thicker * plates.Bottom.Thickness), Fill.Ink);
@@ -87,10 +87,7 @@ public sealed class PlateElevation
         Says(Y(plates.Depth) - 1.6 * text, plates.Top.Width, plates.Top.Thickness);
         Says(Y(0.3 * plates.Depth) + 0.35 * text, plates.WebDepth, plates.WebThickness);
         Says(Y(0) + 1.4 * text, plates.Bottom.Width, plates.Bottom.Thickness);
-        canvas.Dimensions(
-            [new(from, Y(0) + 3.2 * text), new(to, Y(0) + 3.2 * text)],
-            [units.Format(run.Length, QuantityKind.Length)]
-        );
+        canvas.Dimensions([new(from, Y(0) + 3.2 * text), new(to, Y(0) + 3.2 * text)], [units.Format(run.Length, QuantityKind.Length)]);
     }
 
     /// <summary>Stiffeners as lines over the web, frames as crosses.</summary>

@@ -172,13 +172,15 @@ internal sealed class BridgeReport(
 
     private bool IsOfSteel => geometry.SectionsInUse.Any(s => s.IsSteel);
 
+    private static readonly QuantityKind[] PlateUnits = [QuantityKind.Length, QuantityKind.Size, QuantityKind.Mass];
+
     /// <summary>The plates of a girder from splice to splice.</summary>
     private ReportTable Plates(GirderLine girder)
     {
         string Plate(double width, double thickness) =>
             $"{QuantityText.Entered(width, QuantityKind.Size, units)} × {QuantityText.Entered(thickness, QuantityKind.Size, units)}";
         return new(
-            $"Plates of {girder.Name}; {units[QuantityKind.Length].Symbol}, {units[QuantityKind.Size].Symbol}, {units[QuantityKind.Mass].Symbol}",
+            $"Plates of {girder.Name}; {string.Join(", ", PlateUnits.Select(kind => units[kind].Symbol))}",
             [new("Section"), new("Length", true), new("Top flange", true), new("Web", true), new("Bottom flange", true), new("Mass", true)],
             [
                 .. PlateRun

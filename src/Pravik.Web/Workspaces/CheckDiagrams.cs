@@ -109,7 +109,12 @@ internal sealed class CheckDiagrams(CheckedMembers done, Member member, Immutabl
                 false,
                 [
                     Line("V_u", outcome.Check, Pen.Active, o => Math.Abs(o.Effect), true),
-                    Line(outcome.Check == "webShear.shear" ? "φ_v V_n" : "V_cr", outcome.Check, Pen.Resistance, o => Math.Abs(o.Resistance)),
+                    Line(
+                        outcome.Check == "webShear.shear" ? "φ_v V_n" : "V_cr",
+                        outcome.Check,
+                        Pen.Resistance,
+                        o => Math.Abs(o.Resistance)
+                    ),
                 ],
                 axes
             ),

@@ -18,9 +18,7 @@ internal static class PlateTables
         return runs.IsEmpty
             ? null
             : new(
-                [
-                    Screen.Drawn("side", PlateElevation.Draw(screen.Geometry, girder, screen.Units, screen.Half, screen.Station)),
-                ],
+                [Screen.Drawn("side", PlateElevation.Draw(screen.Geometry, girder, screen.Units, screen.Half, screen.Station))],
                 Table(screen, girder, runs)
             );
     }
@@ -52,7 +50,10 @@ internal static class PlateTables
                 false
             );
         }
-        var studs = screen.Geometry.SpanIndices.Where(girder.IsIn).SelectMany(s => StudRun.Of(screen.Geometry, girder, s)).Sum(s => s.Count);
+        var studs = screen
+            .Geometry.SpanIndices.Where(girder.IsIn)
+            .SelectMany(s => StudRun.Of(screen.Geometry, girder, s))
+            .Sum(s => s.Count);
         return new(
             $"Plates of {girder.Name}: {units.FormatWithUnit(runs.Sum(r => r.Mass), QuantityKind.Mass)}, "
                 + $"{runs.Count - 1} splices, {studs.ToString(CultureInfo.InvariantCulture)} studs",

@@ -64,12 +64,7 @@ public class PlateTests
     [Fact]
     public void Studs_are_counted_by_whole_rows()
     {
-        var geometry = Continuous(
-            TestBridges.Demo.Girders with
-            {
-                Studs = [new() { Spacing = 0.5 }, new() { From = 0.5, Spacing = 0.2 }],
-            }
-        );
+        var geometry = Continuous(TestBridges.Demo.Girders with { Studs = [new() { Spacing = 0.5 }, new() { From = 0.5, Spacing = 0.2 }] });
         var (girder, inner) = (geometry.Girders[0], new SpanIndex(1));
         var runs = StudRun.Of(geometry, girder, inner).ToList();
         var half = girder.SpanLength(inner) / 2;

@@ -6,7 +6,7 @@ using Pravik.Core.Models;
 
 namespace Pravik.Core.Checks.Lrfd6;
 
-/// <summary>Upright stiffeners: transverse ones by their width and stiffness (AASHTO LRFD 6.10.11.1), those over bearings (6.10.11.2).</summary>
+/// <summary>Upright stiffeners: transverse ones by width and stiffness (AASHTO LRFD 6.10.11.1), those over bearings (6.10.11.2).</summary>
 public sealed class Stiffeners : ICheck
 {
     /// <inheritdoc/>
