@@ -76,7 +76,7 @@ public class WorkspaceTests
         Assert.Contains("not proposed", See("checks", "strands").Views[0].Title, StringComparison.Ordinal);
         var side = See("girders", "side");
         Assert.Equal(4, side.Table!.Rows.Count);
-        Assert.Contains("22.00 × 2.50", side.Views[0].Svg, StringComparison.Ordinal);
+        Assert.Contains("22.00 × 2.50", side.Table.Rows[1].Cells);
     }
 
     private static string State(Workspace workspace, string step) => workspace.Steps.Single(s => s.Id == step).State;

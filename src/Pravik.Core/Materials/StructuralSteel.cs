@@ -57,6 +57,9 @@ public sealed record StructuralSteel(string Class, double Fy, double FyThick, do
     /// <summary>Yield strength of a plate (Pa); above 80 mm that to 80 mm.</summary>
     public double Yield(double thickness) => thickness <= Thick ? Fy : FyThick;
 
+    /// <summary>The thickest plate for which strengths are known (m): 80 mm, or 4 in of AASHTO M 270.</summary>
+    public double Thickest => Class.StartsWith('S') ? 0.080 : 4 * 0.0254;
+
     /// <summary>f_y of a plate of a thickness (Pa).</summary>
     public double YieldOf(double thickness) => thickness > Thick ? FyThick : Fy;
 

@@ -1,4 +1,5 @@
 using Pravik.Core.Bridges;
+using Pravik.Core.Materials;
 using Pravik.Core.Places;
 using Pravik.Core.Sections;
 using Pravik.Core.Units;
@@ -38,6 +39,27 @@ internal static class SteelFit
                     $"Fatigue detail {i + 1} lies above the deepest girder, which is {Text(deep)} deep."
                 );
         }
+
+        var (wide, thick, steel) = (
+            plates.Max(p => (Math.Max(p.Top.Width, p.Bottom.Width) - p.WebThickness) / 2),
+            plates.Max(p => Math.Max(p.Top.Thickness, p.Bottom.Thickness)),
+            StructuralSteel.Of(bridge.Materials.Structural)
+        );
+        for (var i = 0; i < bridge.Girders.Stiffeners.Length; i++)
+        {
+            var width = bridge.Girders.Stiffeners[i].Width;
+            if (width > wide)
+                bounds.Warning(
+                    $"/girders/stiffeners/{i}/width",
+                    $"Stiffener {i + 1} stands out {Text(width)}, beyond the widest flange, which leaves {Text(wide)}."
+                );
+        }
+        if (bridge.Materials.Structural.Fy is null && thick > steel.Thickest)
+            bounds.Error(
+                "/materials/structural/class",
+                $"Strengths of {steel.Class} are known to {Text(steel.Thickest)}, and a flange is {Text(thick)} thick: choose another "
+                    + "grade or type its strength."
+            );
 
         string Text(double size) => units.FormatWithUnit(size, QuantityKind.Size);
     }

@@ -181,6 +181,15 @@ public class ValidationTests
         Assert.Equal(["/girders/studs/0/spacing"], Errors(of with { Studs = [new() { Spacing = 0 }] }));
         Assert.Equal(["/girders/fatigue/trucksADay"], Errors(of with { Fatigue = new() { TrucksADay = -5 } }));
         Assert.Equal(["/girders/fatigue/details/0/category"], Errors(of with { Fatigue = new() { Details = [new() { Category = "F" }] } }));
+        Assert.Equal(
+            ["/girders/stiffeners/0/width"],
+            BridgeValidation
+                .Check(steel with { Girders = of with { Stiffeners = [new() { Width = 0.3 }] } })
+                .Where(f => f.Path.StartsWith("/girders/stiffeners", StringComparison.Ordinal))
+                .Select(f => f.Path)
+        );
+        var thick = WithSection(steel, new() { Family = "plateGirder", Sizes = Sizes(("bottomThickness", 0.12)) });
+        Assert.Contains(BridgeValidation.Check(thick), f => f.Path == "/materials/structural/class" && f.Severity == Severity.Error);
         Assert.Equal(["/girders/fatigue/details/0/level"], Errors(of with { Fatigue = new() { Details = [new() { Level = 9 }] } }));
     }
 

@@ -18,7 +18,7 @@ internal sealed class BearingStiffener(MemberSteel steel, PlacedStiffener stiffe
     private const double Cut = 0.0254;
 
     /// <summary>The worst of its limits.</summary>
-    public FlexureResult Check(Calculation? c)
+    public LimitResult Check(Calculation? c)
     {
         var (plates, web, e) = (stiffener.BothSides ? 2 : 1, steel.Plates.WebThickness, steel.Steel.E);
         var yield = steel.Steel.YieldOf(stiffener.Thickness);
@@ -45,12 +45,12 @@ internal sealed class BearingStiffener(MemberSteel steel, PlacedStiffener stiffe
             c.Line("P_e", "π² E A / (0.75 D / r)²", buckles, QuantityKind.Force, "AASHTO LRFD 6.9.4.1.2");
             c.Line("φ_c P_n", "0.95 · 0.658^(P_o / P_e) P_o, or 0.95 · 0.877 P_e", column, QuantityKind.Force, "AASHTO LRFD 6.9.4.1.1");
         }
-        FlexureResult[] all =
+        LimitResult[] all =
         [
             new("Bearing stiffener, width", stiffener.Width, widest, stiffener.Width / widest, QuantityKind.Size, OfWidth),
             new("Bearing stiffener, bearing", reaction, contact, contact == 0 ? 99 : reaction / contact, QuantityKind.Force, OfBearing),
             new("Bearing stiffener, as a column", reaction, column, reaction / column, QuantityKind.Force, OfColumn),
         ];
-        return all.Aggregate(FlexureResult.Worse);
+        return all.Aggregate(LimitResult.Worse);
     }
 }

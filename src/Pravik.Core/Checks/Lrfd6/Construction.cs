@@ -103,9 +103,9 @@ public sealed class Construction : ICheck
                 stresses.Write(c, !top, Clause);
             var inTension = LateralBending.Stress(steel, !top, moment, pulled, null, 1, c);
             var (name, other) = top ? ("top flange", "bottom flange") : ("bottom flange", "top flange");
-            FlexureResult Part(string words, double effect, double limit) =>
+            LimitResult Part(string words, double effect, double limit) =>
                 new(words, effect, limit, Math.Abs(effect) / Math.Abs(limit), QuantityKind.Stress, Clause);
-            FlexureResult[] all =
+            LimitResult[] all =
             [
                 Part($"{name}, buckling", -(compressed + inCompression / 3), -resistance),
                 Part($"{name}, yielding", -(compressed + inCompression), -yield),
@@ -114,7 +114,7 @@ public sealed class Construction : ICheck
                 Part($"{other}, yielding", pulled + inTension, SteelGirders.Phi * steel.FlangeYield(!top)),
                 Part($"{other}, sideways", inTension, LateralBending.Most * steel.FlangeYield(!top)),
             ];
-            var worst = all.Aggregate(FlexureResult.Worse);
+            var worst = all.Aggregate(LimitResult.Worse);
             if (c is not null)
             {
                 c.Heading("Check");

@@ -4,7 +4,6 @@ using Pravik.Core.Checks.Steel;
 using Pravik.Core.Codes;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
-using Pravik.Core.Units;
 
 namespace Pravik.Core.Checks.Lrfd6;
 
@@ -65,9 +64,9 @@ public sealed class Flexure : ICheck
         }
 
         /// <summary>The side of the place that is worse; null where nothing acts in that sense.</summary>
-        private (MemberSteel Steel, FlexureResult Found)? Worst(Member member, int place, string sense)
+        private (MemberSteel Steel, LimitResult Found)? Worst(Member member, int place, string sense)
         {
-            (MemberSteel, FlexureResult)? worst = null;
+            (MemberSteel, LimitResult)? worst = null;
             foreach (var steel in member.Points[place].Steel)
             {
                 if (
@@ -79,7 +78,7 @@ public sealed class Flexure : ICheck
             return worst;
         }
 
-        private FlexureResult? Of(Member member, int place, MemberSteel steel, string sense, Calculation? c)
+        private LimitResult? Of(Member member, int place, MemberSteel steel, string sense, Calculation? c)
         {
             var isGreatest = sense != Hogging;
             var stresses = along[member];
@@ -98,7 +97,7 @@ public sealed class Flexure : ICheck
 
         private static bool IsContinuous(Member member) => member.Points.Select(p => p.Span).Distinct().Skip(1).Any();
 
-        private static CheckOutcome Outcome(Member member, int place, string sense, FlexureResult found)
+        private static CheckOutcome Outcome(Member member, int place, string sense, LimitResult found)
         {
             var number = member.Points[place].Number;
             return new($"flexure.{sense}", found.Name, number, number, found.Effect, found.Resistance, found.Utilisation, found.Clause)
@@ -110,11 +109,4 @@ public sealed class Flexure : ICheck
             };
         }
     }
-}
-
-/// <summary>What flexure comes to in one sense: an effect against a resistance.</summary>
-internal sealed record FlexureResult(string Name, double Effect, double Resistance, double Utilisation, QuantityKind Kind, string Clause)
-{
-    /// <summary>The greater of two.</summary>
-    public static FlexureResult Worse(FlexureResult a, FlexureResult b) => a.Utilisation >= b.Utilisation ? a : b;
 }

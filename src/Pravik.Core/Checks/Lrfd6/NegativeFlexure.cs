@@ -14,7 +14,7 @@ internal static class NegativeFlexure
     private const string Pulled = "AASHTO LRFD 6.10.8.1.3";
 
     /// <summary>Effect against resistance.</summary>
-    public static FlexureResult Check(MemberSteel steel, FlangeStresses along, int place, Calculation? c)
+    public static LimitResult Check(MemberSteel steel, FlangeStresses along, int place, Calculation? c)
     {
         var (stresses, acting) = (along.Of(steel, place, false), along.Moments(place, false));
         var (flange, gradient) = (along.Resisting(steel, place, false, false), along.Gradient(steel, false, false));
@@ -33,7 +33,7 @@ internal static class NegativeFlexure
         var yield = SteelGirders.Phi * steel.FlangeYield(true);
         c?.Line("φ_f R_h F_yf", "of the top flange, which the slab holds", yield, QuantityKind.Stress, Pulled);
         var compression = Math.Max(0, -stress);
-        FlexureResult[] both =
+        LimitResult[] both =
         [
             new(
                 "Flexure, hogging, bottom flange",
@@ -45,7 +45,7 @@ internal static class NegativeFlexure
             ),
             new("Flexure, hogging, top flange", stresses.Top, yield, Math.Max(0, stresses.Top) / yield, QuantityKind.Stress, Pulled),
         ];
-        var worst = FlexureResult.Worse(both[0], both[1]);
+        var worst = LimitResult.Worse(both[0], both[1]);
         if (c is not null)
         {
             c.Heading("Check");

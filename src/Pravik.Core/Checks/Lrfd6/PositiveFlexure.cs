@@ -31,7 +31,7 @@ internal sealed class PositiveFlexure
     }
 
     /// <summary>Effect against resistance.</summary>
-    public FlexureResult Check(Calculation? c)
+    public LimitResult Check(Calculation? c)
     {
         c?.Heading("Kind of section");
         c?.Line("D_cp", "web in compression at M_p", plastic.WebInCompression, QuantityKind.Size, "AASHTO LRFD D6.3.2");
@@ -50,7 +50,7 @@ internal sealed class PositiveFlexure
         : 2 * plastic.WebInCompression / steel.Plates.WebThickness > WebLimit ? "2 D_cp / t_w is above 3.76 √(E / F_yc)"
         : null;
 
-    private FlexureResult OfMoments(Calculation? c)
+    private LimitResult OfMoments(Calculation? c)
     {
         var (depth, total) = (plastic.Depth, steel.SlabTop);
         var reduced = depth <= 0.1 * total ? plastic.Moment : plastic.Moment * (1.07 - 0.7 * depth / total);
@@ -82,7 +82,7 @@ internal sealed class PositiveFlexure
             return acting.Bare + acting.LongTerm + left * Modulus(SteelState.ShortTerm);
         });
 
-    private FlexureResult OfStresses(Calculation? c)
+    private LimitResult OfStresses(Calculation? c)
     {
         var flange = along.Resisting(steel, place, true, true);
         var (compressed, pulled) = (Math.Max(0, -stresses.Top), Math.Max(0, stresses.Bottom));
@@ -100,7 +100,7 @@ internal sealed class PositiveFlexure
         c?.Heading("Slab");
         c?.Line("f_deck", "compression at its top", stresses.SlabCompression, QuantityKind.Stress, Noncompact);
         c?.Line("0.6 f'_c", "limit", slab, QuantityKind.Stress, Noncompact);
-        FlexureResult[] all =
+        LimitResult[] all =
         [
             new("Flexure, sagging, top flange", -compressed, -resistance, compressed / resistance, QuantityKind.Stress, Noncompact),
             new(
@@ -120,7 +120,7 @@ internal sealed class PositiveFlexure
                 Noncompact
             ),
         ];
-        var worst = all.Aggregate(FlexureResult.Worse);
+        var worst = all.Aggregate(LimitResult.Worse);
         if (c is not null)
         {
             c.Heading("Check");
@@ -133,7 +133,7 @@ internal sealed class PositiveFlexure
     }
 
     /// <summary>D_p ≤ 0.42·D_t, so that the slab does not crush before steel yields.</summary>
-    public static FlexureResult Ductility(MemberSteel steel, Calculation? c)
+    public static LimitResult Ductility(MemberSteel steel, Calculation? c)
     {
         var (plastic, most) = (new PlasticMoment(steel), 0.42 * steel.SlabTop);
         var utilisation = plastic.Depth / most;

@@ -95,7 +95,7 @@ public sealed class ServiceTwo : ICheck
         }
 
         /// <summary>Each flange, and the web where it can buckle: not composite under sagging with D/t_w ≤ 150 (6.10.4.2.2).</summary>
-        private static List<FlexureResult> Parts(
+        private static List<LimitResult> Parts(
             MemberSteel steel,
             SteelStresses stresses,
             StateMoments acting,
@@ -103,7 +103,7 @@ public sealed class ServiceTwo : ICheck
             Calculation? c
         )
         {
-            List<FlexureResult> parts = [];
+            List<LimitResult> parts = [];
             foreach (var top in new[] { true, false })
             {
                 if (c is not null)

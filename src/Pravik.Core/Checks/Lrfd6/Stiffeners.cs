@@ -65,7 +65,7 @@ public sealed class Stiffeners : ICheck
                 .Steel.Where(s => s.Upright is not null && new WebPanel(s).IsStiffened)
                 .MaxBy(s => new TransverseStiffener(s, s.Upright!, Shear(member, point)).Check(null).Utilisation);
 
-        private static FlexureResult Find(Member member, int place, string sense, Calculation? c)
+        private static LimitResult Find(Member member, int place, string sense, Calculation? c)
         {
             var point = member.Points[place];
             if (sense == "transverse")
@@ -91,7 +91,7 @@ public sealed class Stiffeners : ICheck
                 .GroupBy(p => p.Span)
                 .Sum(side => side.Max(p => Shear(member, p)));
 
-        private static CheckOutcome Outcome(Member member, int place, string sense, FlexureResult found)
+        private static CheckOutcome Outcome(Member member, int place, string sense, LimitResult found)
         {
             var number = member.Points[place].Number;
             return new($"stiffeners.{sense}", found.Name, number, number, found.Effect, found.Resistance, found.Utilisation, found.Clause)

@@ -19,13 +19,13 @@ internal static class StudFatigue
     private const double Wide = 48 * 0.0254;
 
     /// <summary>The worse side of a place.</summary>
-    public static FlexureResult Check(Member member, int place, Calculation? c)
+    public static LimitResult Check(Member member, int place, Calculation? c)
     {
         var worst = member.Points[place].Steel.MaxBy(s => Of(member, place, s, null).Utilisation)!;
         return Of(member, place, worst, c);
     }
 
-    private static FlexureResult Of(Member member, int place, MemberSteel steel, Calculation? c)
+    private static LimitResult Of(Member member, int place, MemberSteel steel, Calculation? c)
     {
         var (range, studs, number) = (FatigueCycles.Range(member), steel.Studs!, member.Points[place].Number);
         var (shear, factor) = RangeOf(range, range.Layout.At(number, GirderEffect.V));
@@ -67,7 +67,7 @@ internal static class StudFatigue
             : Result(demand, least, utilisation);
     }
 
-    private static FlexureResult Result(double effect, double resistance, double utilisation) =>
+    private static LimitResult Result(double effect, double resistance, double utilisation) =>
         new("Studs, fatigue", effect, resistance, utilisation, QuantityKind.Force, Pitch);
 
     /// <summary>F_fat: what the range of stress of a curved bottom flange presses sideways on the slab, per length (N/m).</summary>

@@ -16,7 +16,7 @@ internal static class StudLayout
     private const double Deep = 24 * Inch;
 
     /// <summary>The worst of all limits on both sides of a place.</summary>
-    public static FlexureResult Check(MemberPoint point, Calculation? c)
+    public static LimitResult Check(MemberPoint point, Calculation? c)
     {
         if (point.Steel.FirstOrDefault(s => s.Studs is null) is not null)
         {
@@ -37,14 +37,14 @@ internal static class StudLayout
                     c.Text(result.Effect, QuantityKind.Size)
                 );
         }
-        return all.Aggregate(FlexureResult.Worse);
+        return all.Aggregate(LimitResult.Worse);
     }
 
-    private static IEnumerable<(string Symbol, string Words, FlexureResult Result, bool IsMost)> Limits(MemberSteel steel, StudZone studs)
+    private static IEnumerable<(string Symbol, string Words, LimitResult Result, bool IsMost)> Limits(MemberSteel steel, StudZone studs)
     {
-        (string, string, FlexureResult, bool) Least(string symbol, string words, double value, double least) =>
+        (string, string, LimitResult, bool) Least(string symbol, string words, double value, double least) =>
             (symbol, words, Of(words, value, least, value <= 0 ? 99 : least / value), false);
-        (string, string, FlexureResult, bool) Most(string symbol, string words, double value, double most) =>
+        (string, string, LimitResult, bool) Most(string symbol, string words, double value, double most) =>
             (symbol, words, Of(words, value, most, value / most), true);
         var (d, flange) = (studs.Diameter, steel.Plates.Top);
         yield return Least("h", "height over four diameters", studs.Height, 4 * d);
@@ -58,6 +58,6 @@ internal static class StudLayout
         yield return Least("c", "cover above it", steel.Slab.Haunch + steel.Slab.Thickness - studs.Height, 2 * Inch);
     }
 
-    private static FlexureResult Of(string words, double value, double limit, double utilisation) =>
+    private static LimitResult Of(string words, double value, double limit, double utilisation) =>
         new($"Studs, {words}", value, limit, utilisation, QuantityKind.Size, Clause);
 }

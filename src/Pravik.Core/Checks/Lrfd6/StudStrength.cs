@@ -41,13 +41,13 @@ internal sealed class StudStrength
     }
 
     /// <summary>The worse side.</summary>
-    public FlexureResult Check(Calculation? c)
+    public LimitResult Check(Calculation? c)
     {
         var (before, after) = (Side(-1, null), Side(1, null));
         return Side(before.Utilisation >= after.Utilisation ? -1 : 1, c);
     }
 
-    private FlexureResult Side(int step, Calculation? c)
+    private LimitResult Side(int step, Calculation? c)
     {
         var (here, end) = (member.Points[Place], member.Points[step < 0 ? places[0] : places[^1]]);
         var (steel, over) = (here.Steel[0], end.Steel[0]);

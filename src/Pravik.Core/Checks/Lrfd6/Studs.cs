@@ -70,7 +70,7 @@ public sealed class Studs : ICheck
 
         private static bool HasStuds(Member member) => member.Points.Any(p => p.Steel.Any(s => s.Studs is not null));
 
-        private static CheckOutcome Outcome(Member member, int place, string sense, FlexureResult found)
+        private static CheckOutcome Outcome(Member member, int place, string sense, LimitResult found)
         {
             var number = member.Points[place].Number;
             return new($"studs.{sense}", found.Name, number, number, found.Effect, found.Resistance, found.Utilisation, found.Clause)

@@ -16,7 +16,7 @@ internal sealed class TransverseStiffener(MemberSteel steel, PlacedStiffener sti
     private const double TwoInches = 2 * 0.0254;
 
     /// <summary>The worst of its limits.</summary>
-    public FlexureResult Check(Calculation? c)
+    public LimitResult Check(Calculation? c)
     {
         var (web, thickness, panel) = (steel.Plates.WebDepth, steel.Plates.WebThickness, new WebPanel(steel));
         var least = Math.Max(TwoInches + web / 30, Math.Max(steel.Plates.Top.Width, steel.Plates.Bottom.Width) / 4);
@@ -59,7 +59,7 @@ internal sealed class TransverseStiffener(MemberSteel steel, PlacedStiffener sti
                 OfStiffness
             );
         }
-        FlexureResult[] all =
+        LimitResult[] all =
         [
             new("Stiffener, width", stiffener.Width, least, least / stiffener.Width, QuantityKind.Size, OfWidth),
             new(
@@ -72,6 +72,6 @@ internal sealed class TransverseStiffener(MemberSteel steel, PlacedStiffener sti
             ),
             new("Stiffener, stiffness", needed, provided, needed / provided, QuantityKind.SecondMoment, OfStiffness),
         ];
-        return all.Aggregate(FlexureResult.Worse);
+        return all.Aggregate(LimitResult.Worse);
     }
 }
