@@ -149,6 +149,9 @@ public static class Bill
             geometry.DiaphragmBays().Sum(b => (geometry.BarsOf(b.Diaphragm)?.Properties.GrossArea ?? 0) * b.BarLength) * SteelDensity,
             QuantityKind.Mass
         );
+        var work = steel.Count == 0 ? default : geometry.Girders.Select(g => SteelWork.Of(geometry, g)).Aggregate((a, b) => a + b);
+        Add("steel.welds", "Steel", "Fillet welds of girders and stiffeners", work.Welds, QuantityKind.Length);
+        Add("steel.paint", "Steel", "Steel to be painted", work.Paint + SteelWork.PaintOfFrames(geometry), QuantityKind.Area);
         var studs = steel.SelectMany(l => StudRun.Of(geometry, l.Girder, l.Span)).ToList();
         Add("steel.studs", "Steel", "Studs, number", studs.Sum(s => s.Count), QuantityKind.Count);
         Add("steel.studMass", "Steel", "Studs", studs.Sum(s => s.Mass), QuantityKind.Mass);

@@ -50,13 +50,16 @@ internal static class PlateTables
                 false
             );
         }
+        var work = SteelWork.Of(screen.Geometry, girder);
         var studs = screen
             .Geometry.SpanIndices.Where(girder.IsIn)
             .SelectMany(s => StudRun.Of(screen.Geometry, girder, s))
             .Sum(s => s.Count);
         return new(
             $"Plates of {girder.Name}: {units.FormatWithUnit(runs.Sum(r => r.Mass), QuantityKind.Mass)}, "
-                + $"{runs.Count - 1} splices, {studs.ToString(CultureInfo.InvariantCulture)} studs",
+                + $"{runs.Count - 1} splices, {studs.ToString(CultureInfo.InvariantCulture)} studs, "
+                + $"{units.FormatWithUnit(work.Welds, QuantityKind.Length)} of welds, "
+                + $"{units.FormatWithUnit(work.Paint, QuantityKind.Area)} to paint",
             [
                 new("Section", false),
                 new($"From station, {units[QuantityKind.Length].Symbol}", true),

@@ -52,7 +52,7 @@ internal sealed class SteelSectionViews(Member member, MemberPoint point, string
                 new("Plates", [.. Plates]) { Note = steel.Side.Length == 0 ? "" : $"The section {steel.Side} of the splice." },
                 new("Section states", [.. States])
                 {
-                    Columns = ["", "alone", "3n", "n", "bars"],
+                    Columns = ["Of", "alone", "3n", "n", "bars"],
                     Note =
                         $"In steel: the steel alone, with the slab over 3n and over n (n = {QuantityText.Fixed(steel.Slab.Ratio, 2)}), and "
                         + "with the slab’s bars. S at the outer edges of the flanges.",

@@ -60,6 +60,36 @@ public class PlateTests
         Assert.Equal(Bill.Of(geometry, null).Single(i => i.Key == "steel.girders").Amount, all.Sum(runs => runs.Sum(r => r.Mass)), 1e-6);
     }
 
+    /// <summary>
+    /// One girder of 0.4 × 25, 0.5 × 35 and a web of 14 mm, 1.5 m deep, with a stiffener of 150 × 15 on both sides half way along each
+    /// span: four welds along it and two at each side of a plate, on the web of 1.44 m and both flanges.
+    /// </summary>
+    [Fact]
+    public void Welds_and_paint_are_measured()
+    {
+        var plain = Continuous(
+            TestBridges.Demo.Girders with
+            {
+                Stiffeners =
+                [
+                    new()
+                    {
+                        From = 0.5,
+                        Width = 0.15,
+                        Thickness = 0.015,
+                    },
+                ],
+            }
+        );
+        var geometry = new BridgeGeometry(plain.Bridge with { Girders = plain.Bridge.Girders with { Ranges = [] } });
+        var girder = geometry.Girders[0];
+        var length = PlateRun.Of(geometry, girder).Sum(r => r.Length);
+        var work = SteelWork.Of(geometry, girder);
+        Assert.Equal(4 * length + 3 * 2 * 2 * (1.44 + 2 * 0.15), work.Welds, 1e-9);
+        var around = 2 * 1.44 + (0.4 - 0.014) + 2 * 0.025 + (2 * 0.5 - 0.014) + 2 * 0.035;
+        Assert.Equal(around * length + 3 * 2 * 2 * 0.15 * 1.44, work.Paint, 1e-9);
+    }
+
     /// <summary>Three studs a row: 0.5 m apart over the first half, 0.2 m over the second, a row at both ends of each.</summary>
     [Fact]
     public void Studs_are_counted_by_whole_rows()
