@@ -63,6 +63,7 @@ public class WorkspaceTests
             );
         var kinds = results.Outcomes.GroupBy(o => o.Check).Select(g => g.MaxBy(o => o.Utilisation)!).ToList();
         Assert.Equal(16, kinds.Count);
+        Assert.Equal(["flexure", "webShear"], results.Done.Rated.Select(c => c.Id));
         foreach (var outcome in kinds)
         {
             var shown = See("checks", null, results.PathOf(outcome));

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks.Steel;
-using Pravik.Core.Codes;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
 using Pravik.Core.Units;
@@ -12,7 +11,7 @@ namespace Pravik.Core.Checks.Lrfd6;
 /// The steel alone stage by stage until a slab acts with it (AASHTO LRFD 6.10.3.2): the flange in compression between braces against
 /// yielding, F_nc and web bend-buckling, the one in tension against yielding. Weights count 1.4 times (3.4.2.1).
 /// </summary>
-public sealed class Construction : ICheck
+public sealed class Construction : ISteelCheck
 {
     private const string Clause = "AASHTO LRFD 6.10.3.2";
 
@@ -24,15 +23,6 @@ public sealed class Construction : ICheck
 
     /// <inheritdoc/>
     public string Subject => "steel girders while they are built";
-
-    /// <inheritdoc/>
-    public bool IsRated => false;
-
-    /// <inheritdoc/>
-    public bool IsFor(MemberForm form) => SteelGirders.Are(form);
-
-    /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) => SteelGirders.Refusal(standard);
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready(members);

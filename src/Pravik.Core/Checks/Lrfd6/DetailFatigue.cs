@@ -13,7 +13,7 @@ namespace Pravik.Core.Checks.Lrfd6;
 /// life under Fatigue I, or against (A/N)^⅓ for the trucks of the design life under Fatigue II, whichever is kinder. Sagging moments act
 /// on the slab at n, hogging ones on its bars.
 /// </summary>
-public sealed class DetailFatigue : ICheck
+public sealed class DetailFatigue : ISteelCheck
 {
     private const string Clause = "AASHTO LRFD 6.6.1.2";
 
@@ -22,15 +22,6 @@ public sealed class DetailFatigue : ICheck
 
     /// <inheritdoc/>
     public string Subject => "fatigue of steel";
-
-    /// <inheritdoc/>
-    public bool IsRated => false;
-
-    /// <inheritdoc/>
-    public bool IsFor(MemberForm form) => SteelGirders.Are(form);
-
-    /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) => SteelGirders.Refusal(standard);
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();

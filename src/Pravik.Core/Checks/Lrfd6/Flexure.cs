@@ -11,7 +11,7 @@ namespace Pravik.Core.Checks.Lrfd6;
 /// Flexure at the strength states: sagging compact or not (AASHTO LRFD 6.10.7) with its ductility, hogging by the stresses of both flanges
 /// (6.10.8).
 /// </summary>
-public sealed class Flexure : ICheck
+public sealed class Flexure : ISteelCheck
 {
     private const string Sagging = "sagging";
     private const string Hogging = "hogging";
@@ -24,10 +24,7 @@ public sealed class Flexure : ICheck
     public string Subject => "flexure at the strength states";
 
     /// <inheritdoc/>
-    public bool IsFor(MemberForm form) => SteelGirders.Are(form);
-
-    /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) => SteelGirders.Refusal(standard);
+    public bool IsRated => true;
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready(members);

@@ -1,13 +1,12 @@
 using System.Collections.Immutable;
 using Pravik.Core.Calculations;
-using Pravik.Core.Codes;
 using Pravik.Core.Members;
 using Pravik.Core.Units;
 
 namespace Pravik.Core.Checks.Lrfd6;
 
 /// <summary>Limits of proportion of webs and flanges (AASHTO LRFD 6.10.2), each a check of its own.</summary>
-public sealed class Proportions : ICheck
+public sealed class Proportions : ISteelCheck
 {
     /// <summary>D/t_w of webs without longitudinal stiffeners (6.10.2.1.1).</summary>
     public const double WebWithoutStiffeners = 150;
@@ -19,15 +18,6 @@ public sealed class Proportions : ICheck
 
     /// <inheritdoc/>
     public string Subject => "proportions of plates";
-
-    /// <inheritdoc/>
-    public bool IsRated => false;
-
-    /// <inheritdoc/>
-    public bool IsFor(MemberForm form) => SteelGirders.Are(form);
-
-    /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) => SteelGirders.Refusal(standard);
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();

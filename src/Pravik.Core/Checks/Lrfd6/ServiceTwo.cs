@@ -11,7 +11,7 @@ namespace Pravik.Core.Checks.Lrfd6;
 /// Permanent deformations (AASHTO LRFD 6.10.4.2): stresses of flanges under Service II within 0.95·R_h·F_yf, and of slender webs within
 /// F_crw. Under hogging the slab is taken as cracked.
 /// </summary>
-public sealed class ServiceTwo : ICheck
+public sealed class ServiceTwo : ISteelCheck
 {
     private const string Clause = "AASHTO LRFD 6.10.4.2.2";
     private const double OfYield = 0.95;
@@ -21,15 +21,6 @@ public sealed class ServiceTwo : ICheck
 
     /// <inheritdoc/>
     public string Subject => "permanent deformations in service";
-
-    /// <inheritdoc/>
-    public bool IsRated => false;
-
-    /// <inheritdoc/>
-    public bool IsFor(MemberForm form) => SteelGirders.Are(form);
-
-    /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) => SteelGirders.Refusal(standard);
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready(members);

@@ -11,7 +11,7 @@ namespace Pravik.Core.Checks.Lrfd6;
 /// Bars along the slab wherever it is pulled under Service II beyond φ·f_r: at least 1 % of its area (AASHTO LRFD 6.10.1.7), f_r =
 /// 0.24·√f′_c in ksi (5.4.2.6), φ = 0.9.
 /// </summary>
-public sealed class SlabOverPiers : ICheck
+public sealed class SlabOverPiers : ISteelCheck
 {
     private const string Clause = "AASHTO LRFD 6.10.1.7";
     private const double Least = 0.01;
@@ -22,15 +22,6 @@ public sealed class SlabOverPiers : ICheck
 
     /// <inheritdoc/>
     public string Subject => "bars of the slab where it is pulled";
-
-    /// <inheritdoc/>
-    public bool IsRated => false;
-
-    /// <inheritdoc/>
-    public bool IsFor(MemberForm form) => SteelGirders.Are(form);
-
-    /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) => SteelGirders.Refusal(standard);
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();

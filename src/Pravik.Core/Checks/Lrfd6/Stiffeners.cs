@@ -7,22 +7,13 @@ using Pravik.Core.Models;
 namespace Pravik.Core.Checks.Lrfd6;
 
 /// <summary>Upright stiffeners: transverse ones by width and stiffness (AASHTO LRFD 6.10.11.1), those over bearings (6.10.11.2).</summary>
-public sealed class Stiffeners : ICheck
+public sealed class Stiffeners : ISteelCheck
 {
     /// <inheritdoc/>
     public string Id => "stiffeners";
 
     /// <inheritdoc/>
     public string Subject => "stiffeners";
-
-    /// <inheritdoc/>
-    public bool IsRated => false;
-
-    /// <inheritdoc/>
-    public bool IsFor(MemberForm form) => SteelGirders.Are(form);
-
-    /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) => SteelGirders.Refusal(standard);
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready(members);

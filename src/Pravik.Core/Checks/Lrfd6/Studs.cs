@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Pravik.Core.Calculations;
-using Pravik.Core.Codes;
 using Pravik.Core.Members;
 
 namespace Pravik.Core.Checks.Lrfd6;
@@ -9,22 +8,13 @@ namespace Pravik.Core.Checks.Lrfd6;
 /// Studs between steel and slab (AASHTO LRFD 6.10.10): how they lie, fatigue by the pitch at every place, and strength from the greatest
 /// sagging moment of a span to both its ends.
 /// </summary>
-public sealed class Studs : ICheck
+public sealed class Studs : ISteelCheck
 {
     /// <inheritdoc/>
     public string Id => "studs";
 
     /// <inheritdoc/>
     public string Subject => "studs";
-
-    /// <inheritdoc/>
-    public bool IsRated => false;
-
-    /// <inheritdoc/>
-    public bool IsFor(MemberForm form) => SteelGirders.Are(form);
-
-    /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) => SteelGirders.Refusal(standard);
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready(members);

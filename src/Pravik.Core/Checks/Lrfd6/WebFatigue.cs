@@ -11,7 +11,7 @@ namespace Pravik.Core.Checks.Lrfd6;
 /// Webs of panels inside that are stiffened must not flex: shear of permanent loads and of the truck under Fatigue I within that at which
 /// the web buckles (AASHTO LRFD 6.10.5.3).
 /// </summary>
-public sealed class WebFatigue : ICheck
+public sealed class WebFatigue : ISteelCheck
 {
     private const string Clause = "AASHTO LRFD 6.10.5.3";
 
@@ -20,15 +20,6 @@ public sealed class WebFatigue : ICheck
 
     /// <inheritdoc/>
     public string Subject => "fatigue of webs";
-
-    /// <inheritdoc/>
-    public bool IsRated => false;
-
-    /// <inheritdoc/>
-    public bool IsFor(MemberForm form) => SteelGirders.Are(form);
-
-    /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) => SteelGirders.Refusal(standard);
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();

@@ -11,7 +11,7 @@ namespace Pravik.Core.Checks.Lrfd6;
 /// Shear of webs at the strength states (AASHTO LRFD 6.10.9): without stiffeners and in end panels by buckling, between stiffeners inside
 /// with the tension field. Longitudinal stiffeners are left out.
 /// </summary>
-public sealed class WebShear : ICheck
+public sealed class WebShear : ISteelCheck
 {
     private const string Clause = "AASHTO LRFD 6.10.9";
 
@@ -22,10 +22,7 @@ public sealed class WebShear : ICheck
     public string Subject => "shear of webs";
 
     /// <inheritdoc/>
-    public bool IsFor(MemberForm form) => SteelGirders.Are(form);
-
-    /// <inheritdoc/>
-    public string? Refusal(MemberForm form, Standard standard) => SteelGirders.Refusal(standard);
+    public bool IsRated => true;
 
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();
