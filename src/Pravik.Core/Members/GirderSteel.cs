@@ -28,8 +28,9 @@ internal sealed class GirderSteel
     public GirderSteel(BridgeGeometry geometry, ModelResults results)
     {
         (this.geometry, this.results, steel) = (geometry, results, StructuralSteel.Of(geometry.Bridge.Materials.Structural));
+        var (bays, stiffeners) = (geometry.DiaphragmBays().ToList(), geometry.StiffenerPlaces().Where(s => s.IsUpright).ToList());
         foreach (var girder in geometry.Girders)
-            along[girder.Number - 1] = Along(girder);
+            along[girder.Number - 1] = Along(girder, bays, stiffeners);
     }
 
     /// <summary>
@@ -85,7 +86,7 @@ internal sealed class GirderSteel
                 .Select(u => u.Stiffener)
                 .FirstOrDefault(),
             Studs = geometry.Bridge.Girders.Studs.LastOrDefault(s => s.Holds(point.Span, fraction)),
-            Details = Once(DetailsAt(section, plates, stiffeners.Length > 2, point.Span, fraction)),
+            Details = Once(DetailsAt(plates, stiffeners.Length > 2, point.Span, fraction)),
         };
     }
 
@@ -106,10 +107,10 @@ internal sealed class GirderSteel
     /// Welds of web and flanges are of category B, upright stiffeners and plates of frames, taken as everywhere, C', studs C (AASHTO LRFD
     /// Table 6.6.1.2.3-1, conditions 3.1, 4.1, 9.1); then the engineer’s own.
     /// </summary>
-    private IEnumerable<SteelDetail> DetailsAt(MadeSection section, PlateGirder plates, bool isStiffened, SpanIndex span, double fraction)
+    private IEnumerable<SteelDetail> DetailsAt(PlateGirder plates, bool isStiffened, SpanIndex span, double fraction)
     {
         var (low, high) = (plates.Bottom.Thickness, plates.Depth - plates.Top.Thickness);
-        if (section.Shape.Family == "plateGirder")
+        if (plates.IsWelded)
         {
             yield return new("weld of web and bottom flange", "B", low);
             yield return new("weld of web and top flange", "B", high);
@@ -167,7 +168,7 @@ internal sealed class GirderSteel
         );
     }
 
-    private Lines Along(GirderLine girder)
+    private Lines Along(GirderLine girder, List<DiaphragmBay> bays, List<StiffenerPlace> stiffeners)
     {
         var (starts, before) = (new double[geometry.SpanCount], 0.0);
         List<double> supports = [];
@@ -181,16 +182,10 @@ internal sealed class GirderSteel
             supports.Add(before);
         }
         double At(SpanIndex span, double fraction) => starts[span] + fraction * girder.SpanLength(span);
-        var frames = geometry
-            .DiaphragmBays()
-            .Where(b => b.Left == girder || b.Right == girder)
+        var frames = bays.Where(b => b.Left == girder || b.Right == girder)
             .Select(b => At(b.Span, b.Left == girder ? b.OnLeft : b.OnRight))
             .ToList();
-        var upright = geometry
-            .StiffenerPlaces()
-            .Where(s => s.Girder == girder && s.IsUpright)
-            .Select(s => (At: At(s.Span, s.From), s.Stiffener))
-            .ToImmutableArray();
+        var upright = stiffeners.Where(s => s.Girder == girder).Select(s => (At: At(s.Span, s.From), s.Stiffener)).ToImmutableArray();
         var (first, last) = (girder.FirstSpan, geometry.SpanIndices.Last(girder.IsIn));
         var whole = new Stretch(At(first, geometry.EndsOf(girder, first).From), At(last, geometry.EndsOf(girder, last).To));
         var places = supports.Concat(frames).ToList();

@@ -17,10 +17,7 @@ public readonly record struct SteelWork(double Welds, double Paint)
     {
         var sum = default(SteelWork);
         foreach (var run in PlateRun.Of(geometry, girder))
-        {
-            var isWelded = geometry.SectionOf(girder, run.First.Span, Middle(run)).Shape.Family == "plateGirder";
-            sum += new SteelWork(isWelded ? 4 * run.Length : 0, Around(run.Plates) * run.Length);
-        }
+            sum += new SteelWork(run.Plates.IsWelded ? 4 * run.Length : 0, Around(run.Plates) * run.Length);
         foreach (var place in geometry.StiffenerPlaces().Where(s => s.Girder == girder))
             sum += OfStiffener(place);
         return sum;
@@ -35,8 +32,6 @@ public readonly record struct SteelWork(double Welds, double Paint)
 
     private static double Perimeter(Geometry.Polygon outline) =>
         outline.Points.Select((p, i) => Geometry.Point.Distance(p, outline.Points[(i + 1) % outline.Points.Length])).Sum();
-
-    private static double Middle(PlateRun run) => run.First.Span == run.Last.Span ? (run.First.At + run.Last.At) / 2 : run.First.At + 1e-6;
 
     /// <summary>Around the plates but the top of the top flange (m).</summary>
     private static double Around(PlateGirder plates)

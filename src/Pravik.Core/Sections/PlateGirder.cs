@@ -24,6 +24,9 @@ public readonly record struct Flange(double Width, double Thickness)
 /// <param name="Bare">Properties of the steel alone, with the roots of a rolled shape.</param>
 public sealed record PlateGirder(Flange Top, Flange Bottom, double WebThickness, double WebDepth, SectionProperties Bare)
 {
+    /// <summary>Whether it is welded of plates; else rolled.</summary>
+    public bool IsWelded { get; init; }
+
     /// <summary>Depth over all (m).</summary>
     public double Depth => Bottom.Thickness + WebDepth + Top.Thickness;
 
@@ -50,7 +53,10 @@ public sealed record PlateGirder(Flange Top, Flange Bottom, double WebThickness,
                 Size("web"),
                 Web(Size("topThickness") + Size("bottomThickness")),
                 section.Bending
-            ),
+            )
+            {
+                IsWelded = true,
+            },
             "rolled" => new(
                 new(Size("width"), Size("flange")),
                 new(Size("width"), Size("flange")),

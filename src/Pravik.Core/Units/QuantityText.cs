@@ -23,6 +23,10 @@ public static class QuantityText
         return Minus(exact.ToString("F" + decimals, CultureInfo.InvariantCulture));
     }
 
+    /// <summary>Width and thickness of a plate with all their digits, as in “18.00 × 0.625”.</summary>
+    public static string Plate(double width, double thickness, UnitSystem system) =>
+        $"{Entered(width, QuantityKind.Size, system)} × {Entered(thickness, QuantityKind.Size, system)}";
+
     /// <summary>A number with the given decimals, a true minus sign and no negative zero.</summary>
     public static string Fixed(double value, int decimals)
     {

@@ -83,7 +83,7 @@ public sealed class PlateElevation
         canvas.Part = null;
         var middle = (from + to) / 2;
         void Says(double y, double width, double thickness) =>
-            canvas.Text(new(middle, y), $"{Text(width)} × {Text(thickness)}", TextKind.Number, Anchor.Middle, true);
+            canvas.Text(new(middle, y), QuantityText.Plate(width, thickness, units), TextKind.Number, Anchor.Middle, true);
         Says(Y(plates.Depth) - 1.6 * text, plates.Top.Width, plates.Top.Thickness);
         Says(Y(0.3 * plates.Depth) + 0.35 * text, plates.WebDepth, plates.WebThickness);
         Says(Y(0) + 1.4 * text, plates.Bottom.Width, plates.Bottom.Thickness);

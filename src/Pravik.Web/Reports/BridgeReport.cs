@@ -177,8 +177,7 @@ internal sealed class BridgeReport(
     /// <summary>The plates of a girder from splice to splice.</summary>
     private ReportTable Plates(GirderLine girder)
     {
-        string Plate(double width, double thickness) =>
-            $"{QuantityText.Entered(width, QuantityKind.Size, units)} × {QuantityText.Entered(thickness, QuantityKind.Size, units)}";
+        string Plate(double width, double thickness) => QuantityText.Plate(width, thickness, units);
         return new(
             $"Plates of {girder.Name}; {string.Join(", ", PlateUnits.Select(kind => units[kind].Symbol))}",
             [new("Section"), new("Length", true), new("Top flange", true), new("Web", true), new("Bottom flange", true), new("Mass", true)],

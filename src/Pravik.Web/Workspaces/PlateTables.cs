@@ -26,8 +26,7 @@ internal static class PlateTables
     private static DataTable Table(Screen screen, GirderLine girder, IReadOnlyList<PlateRun> runs)
     {
         var units = screen.Units;
-        string Plate(double width, double thickness) =>
-            $"{QuantityText.Entered(width, QuantityKind.Size, units)} × {QuantityText.Entered(thickness, QuantityKind.Size, units)}";
+        string Plate(double width, double thickness) => QuantityText.Plate(width, thickness, units);
         double Station((Core.Bridges.SpanIndex Span, double At) place) =>
             screen.Geometry.Road.Locate(screen.Geometry.OnGirder(girder, place.Span, place.At)).Station;
         TableRow Row(PlateRun run)

@@ -71,8 +71,7 @@ internal sealed class SteelSectionViews(Member member, MemberPoint point, string
     {
         get
         {
-            string Size(double size) => QuantityText.Entered(size, QuantityKind.Size, units);
-            string Plate(double a, double b) => $"{Size(a)} × {Size(b)}";
+            string Plate(double width, double thickness) => QuantityText.Plate(width, thickness, units);
             var p = steel.Plates;
             yield return new("Top flange", Plate(p.Top.Width, p.Top.Thickness), units[QuantityKind.Size].Symbol);
             yield return new("Web", Plate(p.WebDepth, p.WebThickness), units[QuantityKind.Size].Symbol);

@@ -15,7 +15,7 @@ internal sealed class BearingStiffener(MemberSteel steel, PlacedStiffener stiffe
     private const string OfBearing = "AASHTO LRFD 6.10.11.2.3";
     private const string OfColumn = "AASHTO LRFD 6.10.11.2.4";
     private const double PhiColumn = 0.95;
-    private const double Cut = 0.0254;
+    private const double Cut = SteelGirders.Inch;
 
     /// <summary>The worst of its limits.</summary>
     public LimitResult Check(Calculation? c)

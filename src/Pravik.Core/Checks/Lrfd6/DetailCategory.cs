@@ -6,8 +6,6 @@ namespace Pravik.Core.Checks.Lrfd6;
 /// </summary>
 internal sealed record DetailCategory(string Name, double Constant, double Threshold)
 {
-    private const double Ksi = 6.894757293168e6;
-
     private static readonly DetailCategory[] All =
     [
         Of("A", 250, 24),
@@ -27,5 +25,5 @@ internal sealed record DetailCategory(string Name, double Constant, double Thres
     public double RangeAt(double cycles) => Math.Cbrt(Constant / cycles);
 
     private static DetailCategory Of(string name, double hundredMillions, double threshold) =>
-        new(name, hundredMillions * 1e8 * Math.Pow(Ksi, 3), threshold * Ksi);
+        new(name, hundredMillions * 1e8 * Math.Pow(SteelGirders.Ksi, 3), threshold * SteelGirders.Ksi);
 }

@@ -76,7 +76,7 @@ public sealed class DetailFatigue : ISteelCheck
         {
             var (point, range) = (member.Points[place], FatigueCycles.Range(member));
             var effect = range.Layout.At(point.Number, GirderEffect.M);
-            var ((most, factor), (least, other)) = (FatigueCycles.Truck(range, effect, true), FatigueCycles.Truck(range, effect, false));
+            var (most, least, factor) = FatigueCycles.Truck(range, effect);
             double Stress(double moment) => new SteelStresses(steel, new(0, 0, moment, 0), moment > 0).At(detail.Level);
             var (a, b) = (Stress(most), Stress(least));
             var permanent = StateMoments.Of(member, member.Effects(LimitState.QuasiPermanent), point.Number, true);
@@ -89,7 +89,7 @@ public sealed class DetailFatigue : ISteelCheck
                 Math.Max(0, Math.Max(a, b))
             )
             {
-                Factor = Math.Max(factor, other),
+                Factor = factor,
                 Cycles = FatigueCycles.InLife(member, place),
             };
         }
@@ -118,15 +118,10 @@ public sealed class DetailFatigue : ISteelCheck
         {
             var (range, number) = (FatigueCycles.Range(member), member.Points[place].Number);
             var effect = range.Layout.At(number, GirderEffect.M);
+            var (most, least, _) = FatigueCycles.Truck(range, effect);
             c.Heading("Effect");
-            c.Line(
-                "M_max",
-                "fatigue truck with its allowance, no factor",
-                FatigueCycles.Truck(range, effect, true).Value,
-                QuantityKind.Moment,
-                "AASHTO LRFD 3.6.1.4"
-            );
-            c.Line("M_min", "the same, least", FatigueCycles.Truck(range, effect, false).Value, QuantityKind.Moment, "AASHTO LRFD 3.6.1.4");
+            c.Line("M_max", "fatigue truck with its allowance, no factor", most, QuantityKind.Moment, "AASHTO LRFD 3.6.1.4");
+            c.Line("M_min", "the same, least", least, QuantityKind.Moment, "AASHTO LRFD 3.6.1.4");
             c.Line(
                 "Δf",
                 $"range at the {f.Detail.Name}: sagging on the slab at n, hogging on its bars",

@@ -29,16 +29,22 @@ internal static class FatigueCycles
     public static double? InLife(Member member, int place) =>
         member.Fatigue.TrucksADay is { } trucks ? 365 * member.Fatigue.Years * PerTruck(member, place) * trucks : null;
 
-    /// <summary>The truck’s value of an effect at its greatest or least, without its factor, and that factor.</summary>
-    public static (double Value, double Factor) Truck(EffectRange range, int effect, bool isGreatest)
+    /// <summary>The truck’s values of an effect at its greatest and least, without their factor, and that factor.</summary>
+    public static (double Most, double Least, double Factor) Truck(EffectRange range, int effect)
     {
-        var (sum, factor) = (0.0, 0.0);
-        foreach (var part in range.Parts(effect, isGreatest))
+        var factor = 0.0;
+        double Value(bool isGreatest)
         {
-            sum += part.Value / part.Factor;
-            factor = Math.Max(factor, part.Factor);
+            var sum = 0.0;
+            foreach (var part in range.Parts(effect, isGreatest))
+            {
+                sum += part.Value / part.Factor;
+                factor = Math.Max(factor, part.Factor);
+            }
+            return sum;
         }
-        return (sum, factor);
+        var (most, least) = (Value(true), Value(false));
+        return (most, least, factor);
     }
 
     /// <summary>The envelope of the fatigue states.</summary>

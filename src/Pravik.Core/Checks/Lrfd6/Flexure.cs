@@ -94,16 +94,12 @@ public sealed class Flexure : ISteelCheck
 
         private static bool IsContinuous(Member member) => member.Points.Select(p => p.Span).Distinct().Skip(1).Any();
 
-        private static CheckOutcome Outcome(Member member, int place, string sense, LimitResult found)
-        {
-            var number = member.Points[place].Number;
-            return new($"flexure.{sense}", found.Name, number, number, found.Effect, found.Resistance, found.Utilisation, found.Clause)
+        private static CheckOutcome Outcome(Member member, int place, string sense, LimitResult found) =>
+            found.At($"flexure.{sense}", member.Points[place].Number) with
             {
-                Kind = found.Kind,
                 Leads = GirderEffect.M,
                 IsGreatest = sense != Hogging,
                 State = sense == Ductility ? null : LimitState.Ultimate,
             };
-        }
     }
 }

@@ -11,6 +11,10 @@ namespace Pravik.Core.Checks.Lrfd6;
 /// <param name="Clause">Where it is asked for.</param>
 internal sealed record LimitResult(string Name, double Effect, double Resistance, double Utilisation, QuantityKind Kind, string Clause)
 {
+    /// <summary>It as the outcome of a check at a point (by its number), told along its calculation alone.</summary>
+    public CheckOutcome At(string check, int point) =>
+        new(check, Name, point, point, Effect, Resistance, Utilisation, Clause) { Kind = Kind, State = null };
+
     /// <summary>The greater of two.</summary>
     public static LimitResult Worse(LimitResult a, LimitResult b) => a.Utilisation >= b.Utilisation ? a : b;
 }

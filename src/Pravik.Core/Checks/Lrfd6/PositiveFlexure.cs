@@ -15,7 +15,7 @@ internal sealed class PositiveFlexure
     private const string OfDuctility = "AASHTO LRFD 6.10.7.3";
 
     /// <summary>F_y of compact sections is at most 70 ksi (6.10.6.2.2).</summary>
-    private const double MostYield = 70 * 6.894757293168e6;
+    private const double MostYield = 70 * SteelGirders.Ksi;
     private readonly MemberSteel steel;
     private readonly FlangeStresses along;
     private readonly int place;

@@ -22,8 +22,8 @@ public sealed class Proportions : ISteelCheck
     /// <inheritdoc/>
     public IMemberCheck Of(ImmutableArray<Member> members) => new Ready();
 
-    /// <summary>A limit: its name, symbol, value, the most or least, and clause.</summary>
-    private readonly record struct Limit(string Sense, string Symbol, double Value, double Bound, bool IsMost, string Words, string Clause)
+    /// <summary>A limit: its symbol, value, the most or least, and clause.</summary>
+    private readonly record struct Limit(string Symbol, double Value, double Bound, bool IsMost, string Words, string Clause)
     {
         public double Utilisation => IsMost ? Value / Bound : Bound / Value;
     }
@@ -72,21 +72,12 @@ public sealed class Proportions : ISteelCheck
         private static IEnumerable<Limit> Limits(MemberSteel steel)
         {
             var p = steel.Plates;
-            yield return new("web", "D / t_w", p.WebSlenderness, WebWithoutStiffeners, true, "web", "AASHTO LRFD 6.10.2.1.1");
+            yield return new("D / t_w", p.WebSlenderness, WebWithoutStiffeners, true, "web", "AASHTO LRFD 6.10.2.1.1");
             foreach (var (name, symbol, flange) in new[] { ("top flange", "t", p.Top), ("bottom flange", "b", p.Bottom) })
             {
+                yield return new($"b_f{symbol} / 2 t_f{symbol}", flange.Slenderness, 12, true, $"slenderness of the {name}", OfFlanges);
+                yield return new($"b_f{symbol} / D", flange.Width / p.WebDepth, 1.0 / 6, false, $"width of the {name}", OfFlanges);
                 yield return new(
-                    name,
-                    $"b_f{symbol} / 2 t_f{symbol}",
-                    flange.Slenderness,
-                    12,
-                    true,
-                    $"slenderness of the {name}",
-                    OfFlanges
-                );
-                yield return new(name, $"b_f{symbol} / D", flange.Width / p.WebDepth, 1.0 / 6, false, $"width of the {name}", OfFlanges);
-                yield return new(
-                    name,
                     $"t_f{symbol} / t_w",
                     flange.Thickness / p.WebThickness,
                     1.1,
@@ -96,8 +87,8 @@ public sealed class Proportions : ISteelCheck
                 );
             }
             var ratio = p.Top.LateralSecondMoment / p.Bottom.LateralSecondMoment;
-            yield return new("flanges", "I_yt / I_yb", ratio, 10, true, "flanges against each other", OfFlanges);
-            yield return new("flanges", "I_yt / I_yb", ratio, 0.1, false, "flanges against each other", OfFlanges);
+            yield return new("I_yt / I_yb", ratio, 10, true, "flanges against each other", OfFlanges);
+            yield return new("I_yt / I_yb", ratio, 0.1, false, "flanges against each other", OfFlanges);
         }
     }
 }

@@ -15,7 +15,6 @@ public sealed class SlabOverPiers : ISteelCheck
 {
     private const string Clause = "AASHTO LRFD 6.10.1.7";
     private const double Least = 0.01;
-    private const double Ksi = 6.894757293168e6;
 
     /// <inheritdoc/>
     public string Id => "slabBars";
@@ -72,6 +71,7 @@ public sealed class SlabOverPiers : ISteelCheck
             return new SteelStresses(steel, acting, true).SlabTension;
         }
 
-        private static double Cracking(MemberSteel steel) => 0.9 * 0.24 * Math.Sqrt(steel.Slab.Strength / Ksi) * Ksi;
+        private static double Cracking(MemberSteel steel) =>
+            0.9 * 0.24 * Math.Sqrt(steel.Slab.Strength / SteelGirders.Ksi) * SteelGirders.Ksi;
     }
 }

@@ -9,6 +9,9 @@ namespace Pravik.Core.Checks.Lrfd6;
 /// <summary>Upright stiffeners: transverse ones by width and stiffness (AASHTO LRFD 6.10.11.1), those over bearings (6.10.11.2).</summary>
 public sealed class Stiffeners : ISteelCheck
 {
+    private const string TransverseOnes = "transverse";
+    private const string Bearing = "bearing";
+
     /// <inheritdoc/>
     public string Id => "stiffeners";
 
@@ -34,17 +37,17 @@ public sealed class Stiffeners : ISteelCheck
 
         public IEnumerable<CheckOutcome> At(Member member, int place)
         {
-            var point = member.Points[place];
-            if (Transverse(member, point) is not null)
-                yield return Outcome(member, place, "transverse", Find(member, place, "transverse", null));
-            if (point.Steel.Any(s => s.OverBearing is not null))
-                yield return Outcome(member, place, "bearing", Find(member, place, "bearing", null));
+            foreach (var sense in new[] { TransverseOnes, Bearing })
+            {
+                if (Find(member, place, sense, null) is { } found)
+                    yield return Outcome(member, place, sense, found);
+            }
         }
 
         public CheckOutcome Write(Member member, int place, string check, Calculation c)
         {
             var sense = check[(check.IndexOf('.') + 1)..];
-            var found = Find(member, place, sense, c);
+            var found = Find(member, place, sense, c)!;
             c.Heading("Check");
             c.Ratio("η", CheckWords.Met(found.Name.ToLowerInvariant(), found.Utilisation), found.Utilisation, 3, found.Clause);
             return Outcome(member, place, sense, found);
@@ -56,15 +59,17 @@ public sealed class Stiffeners : ISteelCheck
                 .Steel.Where(s => s.Upright is not null && new WebPanel(s).IsStiffened)
                 .MaxBy(s => new TransverseStiffener(s, s.Upright!, Shear(member, point)).Check(null).Utilisation);
 
-        private static LimitResult Find(Member member, int place, string sense, Calculation? c)
+        /// <summary>What a sense comes to; null where no such stiffener stands.</summary>
+        private static LimitResult? Find(Member member, int place, string sense, Calculation? c)
         {
             var point = member.Points[place];
-            if (sense == "transverse")
-                return Transverse(member, point) is var steel
-                    ? new TransverseStiffener(steel!, steel!.Upright!, Shear(member, point)).Check(c)
-                    : throw new InvalidOperationException("No stiffened panel.");
-            var over = point.Steel.First(s => s.OverBearing is not null);
-            return new BearingStiffener(over, over.OverBearing!, Reaction(member, point)).Check(c);
+            if (sense == TransverseOnes)
+                return Transverse(member, point) is { Upright: { } upright } steel
+                    ? new TransverseStiffener(steel, upright, Shear(member, point)).Check(c)
+                    : null;
+            return point.Steel.FirstOrDefault(s => s.OverBearing is not null) is { OverBearing: { } bearing } over
+                ? new BearingStiffener(over, bearing, Reaction(member, point)).Check(c)
+                : null;
         }
 
         /// <summary>The greatest shear of the strength states at a place (N).</summary>
@@ -82,14 +87,7 @@ public sealed class Stiffeners : ISteelCheck
                 .GroupBy(p => p.Span)
                 .Sum(side => side.Max(p => Shear(member, p)));
 
-        private static CheckOutcome Outcome(Member member, int place, string sense, LimitResult found)
-        {
-            var number = member.Points[place].Number;
-            return new($"stiffeners.{sense}", found.Name, number, number, found.Effect, found.Resistance, found.Utilisation, found.Clause)
-            {
-                Kind = found.Kind,
-                State = null,
-            };
-        }
+        private static CheckOutcome Outcome(Member member, int place, string sense, LimitResult found) =>
+            found.At($"stiffeners.{sense}", member.Points[place].Number);
     }
 }

@@ -1,6 +1,5 @@
 using Pravik.Core.Calculations;
 using Pravik.Core.Checks.Steel;
-using Pravik.Core.Effects;
 using Pravik.Core.Members;
 using Pravik.Core.Models;
 using Pravik.Core.Units;
@@ -15,8 +14,7 @@ internal static class StudFatigue
 {
     private const string Pitch = "AASHTO LRFD 6.10.10.1.2";
     private const string Resistance = "AASHTO LRFD 6.10.10.2";
-    private const double Ksi = 6.894757293168e6;
-    private const double Wide = 48 * 0.0254;
+    private const double Wide = 48 * SteelGirders.Inch;
 
     /// <summary>The worse side of a place.</summary>
     public static LimitResult Check(Member member, int place, Calculation? c)
@@ -28,7 +26,8 @@ internal static class StudFatigue
     private static LimitResult Of(Member member, int place, MemberSteel steel, Calculation? c)
     {
         var (range, studs, number) = (FatigueCycles.Range(member), steel.Studs!, member.Points[place].Number);
-        var (shear, factor) = RangeOf(range, range.Layout.At(number, GirderEffect.V));
+        var (most, smallest, factor) = FatigueCycles.Truck(range, range.Layout.At(number, GirderEffect.V));
+        var shear = most - smallest;
         var section = steel.In(SteelState.ShortTerm);
         var first =
             steel.Slab.Width * steel.Slab.Thickness / steel.Slab.Ratio * (steel.SlabTop - steel.Slab.Thickness / 2 - section.Centroid);
@@ -36,11 +35,12 @@ internal static class StudFatigue
         var across = Radial(member, number, steel);
         var flow = Math.Sqrt(along * along + across * across);
         var (count, d) = (studs.PerRow, studs.Diameter);
-        var infinite = 5.5 * Ksi * d * d;
+        var infinite = 5.5 * SteelGirders.Ksi * d * d;
         var (demand, least) = (factor * flow * studs.Spacing, count * infinite);
         var utilisation = demand / least;
         var alpha = FatigueCycles.InLife(member, place) is { } n ? 34.5 - 4.28 * Math.Log10(n) : 0;
-        var finite = alpha > 0 ? FatigueCycles.Finite * flow * studs.Spacing / (count * alpha * Ksi * d * d) : double.PositiveInfinity;
+        var finite =
+            alpha > 0 ? FatigueCycles.Finite * flow * studs.Spacing / (count * alpha * SteelGirders.Ksi * d * d) : double.PositiveInfinity;
         if (c is not null)
         {
             c.Heading("Shear over a pitch");
@@ -57,13 +57,13 @@ internal static class StudFatigue
             c.Ratio("η_I", $"{QuantityText.Fixed(factor, 2)} V_sr p / (n Z_r), n = {count}", utilisation, 3, Pitch);
             if (alpha > 0)
             {
-                c.Line("Z_r", "α d², α = 34.5 − 4.28 log N", alpha * Ksi * d * d, QuantityKind.Force, Resistance);
+                c.Line("Z_r", "α d², α = 34.5 − 4.28 log N", alpha * SteelGirders.Ksi * d * d, QuantityKind.Force, Resistance);
                 c.Ratio("η_II", "0.80 V_sr p / (n Z_r)", finite, 3, Pitch);
             }
             c.Remark("The lesser of both counts.", Resistance);
         }
         return finite < utilisation
-            ? Result(FatigueCycles.Finite * flow * studs.Spacing, count * alpha * Ksi * d * d, finite)
+            ? Result(FatigueCycles.Finite * flow * studs.Spacing, count * alpha * SteelGirders.Ksi * d * d, finite)
             : Result(demand, least, utilisation);
     }
 
@@ -76,19 +76,9 @@ internal static class StudFatigue
         if (!steel.IsCurved)
             return 0;
         var range = FatigueCycles.Range(member);
-        var effect = range.Layout.At(number, GirderEffect.M);
-        double Stress(bool isGreatest) =>
-            FatigueCycles.Truck(range, effect, isGreatest).Value is var moment
-                ? new SteelStresses(steel, new(0, 0, moment, 0), moment > 0).Bottom
-                : 0;
-        var stress = Math.Abs(Stress(true) - Stress(false));
+        var (most, least, _) = FatigueCycles.Truck(range, range.Layout.At(number, GirderEffect.M));
+        double Stress(double moment) => new SteelStresses(steel, new(0, 0, moment, 0), moment > 0).Bottom;
+        var stress = Math.Abs(Stress(most) - Stress(least));
         return steel.Plates.Bottom.Area * stress * steel.Unbraced.Length * Math.Abs(steel.Curvature) / Wide;
-    }
-
-    /// <summary>The range of an effect of the truck without its factor, and that factor.</summary>
-    private static (double Range, double Factor) RangeOf(EffectRange range, int effect)
-    {
-        var (most, least) = (FatigueCycles.Truck(range, effect, true), FatigueCycles.Truck(range, effect, false));
-        return (most.Value - least.Value, Math.Max(most.Factor, least.Factor));
     }
 }

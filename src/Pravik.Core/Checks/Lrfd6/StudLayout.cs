@@ -12,7 +12,7 @@ namespace Pravik.Core.Checks.Lrfd6;
 internal static class StudLayout
 {
     private const string Clause = "AASHTO LRFD 6.10.10.1";
-    private const double Inch = 0.0254;
+    private const double Inch = SteelGirders.Inch;
     private const double Deep = 24 * Inch;
 
     /// <summary>The worst of all limits on both sides of a place.</summary>

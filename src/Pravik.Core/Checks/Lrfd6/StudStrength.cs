@@ -15,8 +15,7 @@ internal sealed class StudStrength
 {
     private const string Clause = "AASHTO LRFD 6.10.10.4";
     private const double Phi = 0.85;
-    private const double Ksi = 6.894757293168e6;
-    private const double Tensile = 60 * Ksi;
+    private const double Tensile = 60 * SteelGirders.Ksi;
     private readonly Member member;
     private readonly int[] places;
 

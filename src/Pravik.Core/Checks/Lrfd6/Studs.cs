@@ -60,14 +60,7 @@ public sealed class Studs : ISteelCheck
 
         private static bool HasStuds(Member member) => member.Points.Any(p => p.Steel.Any(s => s.Studs is not null));
 
-        private static CheckOutcome Outcome(Member member, int place, string sense, LimitResult found)
-        {
-            var number = member.Points[place].Number;
-            return new($"studs.{sense}", found.Name, number, number, found.Effect, found.Resistance, found.Utilisation, found.Clause)
-            {
-                Kind = found.Kind,
-                State = null,
-            };
-        }
+        private static CheckOutcome Outcome(Member member, int place, string sense, LimitResult found) =>
+            found.At($"studs.{sense}", member.Points[place].Number);
     }
 }

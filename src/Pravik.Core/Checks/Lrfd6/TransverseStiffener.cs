@@ -13,7 +13,7 @@ internal sealed class TransverseStiffener(MemberSteel steel, PlacedStiffener sti
 {
     private const string OfWidth = "AASHTO LRFD 6.10.11.1.2";
     private const string OfStiffness = "AASHTO LRFD 6.10.11.1.3";
-    private const double TwoInches = 2 * 0.0254;
+    private const double TwoInches = 2 * SteelGirders.Inch;
 
     /// <summary>The worst of its limits.</summary>
     public LimitResult Check(Calculation? c)
